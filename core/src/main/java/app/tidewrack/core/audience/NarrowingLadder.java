@@ -1,0 +1,44 @@
+package app.tidewrack.core.audience;
+
+import app.tidewrack.core.audience.AudienceDefinition.Step;
+import app.tidewrack.core.audience.AudienceDefinition.StepKind;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** The size after each step of an audience, the share each step keeps, and which one narrows most. */
+public record NarrowingLadder(List<Rung> rungs, @Nullable StepKind narrowsMost) {
+
+    /** @param kept share of the step before that is left, 0 to 1; null on the first step */
+    public record Rung(
+            StepKind kind, AudienceSize size, @Nullable Double kept) {}
+
+    /**
+     * @param steps as {@link AudienceDefinition#steps()} gives them
+     * @param sizes one for each step, in the same order
+     */
+    public static NarrowingLadder of(List<Step> steps, List<AudienceSize> sizes) {
+        List<Rung> rungs = new ArrayList<>();
+        StepKind tightest = null;
+        double least = 1;
+        for (int i = 0; i < steps.size(); i++) {
+            Double kept = i == 0
+                    ? null
+                    : share(sizes.get(i).people(), sizes.get(i - 1).people());
+            rungs.add(new Rung(steps.get(i).kind(), sizes.get(i), kept));
+            if (kept != null && kept < least) {
+                least = kept;
+                tightest = steps.get(i).kind();
+            }
+        }
+        return new NarrowingLadder(List.copyOf(rungs), tightest);
+    }
+
+    private static double share(long part, long whole) {
+        return whole == 0 ? 1 : Math.min(1, (double) part / whole);
+    }
+
+    public AudienceSize last() {
+        return rungs.get(rungs.size() - 1).size();
+    }
+}

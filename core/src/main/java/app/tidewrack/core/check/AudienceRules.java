@@ -1,0 +1,131 @@
+package app.tidewrack.core.check;
+
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.check.Rule.Seen;
+import app.tidewrack.core.network.Rulebook.AudienceOffer;
+import app.tidewrack.core.plan.Row;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+
+/** Rules on whom rows talk to. */
+final class AudienceRules {
+    private AudienceRules() {}
+
+    static final List<Rule> ALL = List.of(
+            Rule.blocker("audience.empty", AudienceRules::empty),
+            Rule.blocker("audience.too-small", AudienceRules::tooSmall),
+            Rule.warning("audience.size-unknown", AudienceRules::sizeUnknown),
+            Rule.blocker("audience.ages-not-offered", AudienceRules::agesNotOffered),
+            Rule.blocker("audience.radius-not-offered", AudienceRules::radiusNotOffered),
+            Rule.warning("audience.twice", AudienceRules::twice));
+
+    /** An audience that says nothing but the country is the whole network there: almost always a slip. */
+    private static Stream<Seen> empty(Situation s) {
+        return rows(s).filter(r -> s.audience(r)
+                        .definition()
+                        .equals(AudienceDefinition.everyoneIn(
+                                s.audience(r).definition().country())))
+                .map(r -> new Seen(
+                        s.audiencePlace(r, "definition"),
+                        "no condition",
+                        "at least 1 condition",
+                        "Audience %s names a country and nothing else."
+                                .formatted(s.audience(r).name()),
+                        "Add a place, an age, a gender or an interest."));
+    }
+
+    private static Stream<Seen> tooSmall(Situation s) {
+        int least = s.rulebook().audience().leastPeople();
+        return rows(s).flatMap(r -> {
+            AudienceSize size = s.audience(r).size();
+            if (size == null || (!size.fewer() && size.people() >= least)) {
+                return Stream.empty();
+            }
+            String told = (size.fewer() ? "fewer than %,d" : "%,d").formatted(size.people());
+            return Stream.of(new Seen(
+                    s.audiencePlace(r, "definition"),
+                    told + " people",
+                    "%,d people".formatted(least),
+                    "Audience %s has %s people; %s runs from %,d."
+                            .formatted(s.audience(r).name(), told, s.rulebook().name(), least),
+                    "Widen the radius, the ages or the interests."));
+        });
+    }
+
+    private static Stream<Seen> sizeUnknown(Situation s) {
+        return rows(s).filter(r -> s.audience(r).size() == null)
+                .map(r -> new Seen(
+                        s.audiencePlace(r, "definition"),
+                        "size not known",
+                        "a size from the network",
+                        "%s has not told the size of %s."
+                                .formatted(s.rulebook().name(), s.audience(r).name()),
+                        "Open the audience once the network answers."));
+    }
+
+    private static Stream<Seen> agesNotOffered(Situation s) {
+        AudienceOffer offer = s.rulebook().audience();
+        return rows(s).flatMap(r -> {
+            AgeRange ages = s.audience(r).definition().ages();
+            if (ages == null || (ages.from() >= offer.youngest() && ages.to() <= offer.oldest())) {
+                return Stream.empty();
+            }
+            return Stream.of(new Seen(
+                    s.audiencePlace(r, "ages"),
+                    ages.from() + " to " + ages.to(),
+                    offer.youngest() + " to " + offer.oldest(),
+                    "Audience %s asks for ages %d to %d; %s offers %d to %d and over."
+                            .formatted(
+                                    s.audience(r).name(),
+                                    ages.from(),
+                                    ages.to(),
+                                    s.rulebook().name(),
+                                    offer.youngest(),
+                                    offer.oldest()),
+                    "Choose ages within it."));
+        });
+    }
+
+    private static Stream<Seen> radiusNotOffered(Situation s) {
+        AudienceOffer offer = s.rulebook().audience();
+        return rows(s).flatMap(r -> s.audience(r).definition().places().stream()
+                .filter(c -> c.radiusKm() < offer.leastRadiusKm() || c.radiusKm() > offer.mostRadiusKm())
+                .map(c -> new Seen(
+                        s.audiencePlace(r, "places"),
+                        c.radiusKm() + " km",
+                        offer.leastRadiusKm() + " to " + offer.mostRadiusKm() + " km",
+                        "Audience %s reaches %d km around %s; %s offers %d to %d km."
+                                .formatted(
+                                        s.audience(r).name(),
+                                        c.radiusKm(),
+                                        c.name(),
+                                        s.rulebook().name(),
+                                        offer.leastRadiusKm(),
+                                        offer.mostRadiusKm()),
+                        "Choose a radius within it.")));
+    }
+
+    private static Stream<Seen> twice(Situation s) {
+        Map<String, Row> first = new HashMap<>();
+        return rows(s).flatMap(r -> {
+            Row earlier = first.putIfAbsent(s.audience(r).definition().hash(), r);
+            return earlier == null
+                    ? Stream.empty()
+                    : Stream.of(new Seen(
+                            s.audiencePlace(r, "definition"),
+                            "the same people",
+                            "different people",
+                            "Rows %s and %s talk to the same people and bid against each other."
+                                    .formatted(earlier.label(), r.label()),
+                            "Change one of the audiences, or remove a row."));
+        });
+    }
+
+    private static Stream<Row> rows(Situation s) {
+        return s.campaign().rows().stream();
+    }
+}

@@ -1,0 +1,68 @@
+package app.tidewrack.core.check;
+
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.core.plan.Row;
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * All that the rules look at.
+ *
+ * @param live the campaign is already on the network, so its start may lie in the past
+ * @param otherNames names of the account's other campaigns
+ * @param today the account's day by the network's clock
+ */
+public record Situation(
+        Campaign campaign,
+        PlanTotals totals,
+        PlanNames names,
+        Rulebook rulebook,
+        Account account,
+        Map<String, Audience> audiences,
+        Map<String, Creative> creatives,
+        Set<String> otherNames,
+        boolean live,
+        LocalDate today) {
+
+    /** @param spendingLimitMinor a day, in the account's currency; null for none */
+    public record Account(String name, @Nullable Long spendingLimitMinor, boolean hasSiteTag) {}
+
+    /** @param size null when the network has not told it yet */
+    public record Audience(
+            String name,
+            AudienceDefinition definition,
+            @Nullable AudienceSize size) {}
+
+    Audience audience(Row row) {
+        return audiences.get(row.audienceId());
+    }
+
+    Creative creative(Column column) {
+        return creatives.get(column.creativeId());
+    }
+
+    Place place(String field) {
+        return new Place(campaign.id(), null, null, null, null, field);
+    }
+
+    Place place(Row row, String field) {
+        return new Place(campaign.id(), row.id(), null, null, null, field);
+    }
+
+    Place audiencePlace(Row row, String field) {
+        return new Place(campaign.id(), row.id(), null, row.audienceId(), null, field);
+    }
+
+    Place place(Column column, String field) {
+        return new Place(campaign.id(), null, column.id(), null, column.creativeId(), field);
+    }
+}

@@ -1,0 +1,47 @@
+package app.tidewrack.core.plan;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.refusal.Refusal;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Puts rows in at their positions, given in the order of the positions they will have. */
+public record AddRows(String campaignId, List<PlacedRow> rows) implements PlanEdit {
+    @Override
+    public Applied applyTo(Plan plan) {
+        Campaign campaign = plan.campaign(campaignId);
+        List<Row> changed = new ArrayList<>(campaign.rows());
+        Set<CellRef> off = new LinkedHashSet<>(campaign.off());
+        for (PlacedRow placed : rows) {
+            require(campaign, changed, placed);
+            changed.add(Math.min(placed.position(), changed.size()), placed.row());
+            placed.offColumns()
+                    .forEach(c -> off.add(
+                            new CellRef(placed.row().id(), campaign.column(c).id())));
+        }
+        List<String> ids = rows.stream().map(p -> p.row().id()).toList();
+        return new Applied(
+                plan.with(campaign.withRows(changed).withOff(off)), new RemoveRows(campaignId, ids), words());
+    }
+
+    private static void require(Campaign campaign, List<Row> present, PlacedRow placed) {
+        Money daily = placed.row().daily();
+        if (!daily.currency().equals(campaign.facts().dailyPerRow().currency())) {
+            throw new Refusal(
+                    "money",
+                    "%s is not in the account's currency, %s."
+                            .formatted(daily, campaign.facts().dailyPerRow().currency()),
+                    "Type the amount in it.");
+        }
+        if (present.stream().anyMatch(r -> r.id().equals(placed.row().id()))) {
+            throw new Refusal(
+                    "rowId", "Row %s is already there.".formatted(placed.row().id()), "Give it its own id.");
+        }
+    }
+
+    private String words() {
+        return rows.size() == 1 ? "add row " + rows.get(0).row().label() : "add %d rows".formatted(rows.size());
+    }
+}

@@ -1,0 +1,103 @@
+package app.tidewrack.core.plan;
+
+import app.tidewrack.core.refusal.Refusal;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+
+/**
+ * One sheet. Every crossing of a row and a column is an ad unless it is in {@code off}.
+ *
+ * @param off cells switched off
+ */
+public record Campaign(
+        String id, String accountId, CampaignFacts facts, List<Row> rows, List<Column> columns, Set<CellRef> off) {
+    /** The most rows and columns of one sheet. */
+    public static final int MOST_ROWS = 500;
+
+    public static final int MOST_COLUMNS = 100;
+
+    public Campaign {
+        rows = List.copyOf(rows);
+        columns = List.copyOf(columns);
+        off = Set.copyOf(off);
+        if (rows.size() > MOST_ROWS || columns.size() > MOST_COLUMNS) {
+            throw new Refusal(
+                    "rows",
+                    "The sheet would have %d rows and %d columns; it holds %d by %d."
+                            .formatted(rows.size(), columns.size(), MOST_ROWS, MOST_COLUMNS),
+                    "Make a second campaign.");
+        }
+    }
+
+    public static Campaign empty(String id, String accountId, CampaignFacts facts) {
+        return new Campaign(id, accountId, facts, List.of(), List.of(), Set.of());
+    }
+
+    public boolean isOn(String rowId, String columnId) {
+        return !off.contains(new CellRef(rowId, columnId));
+    }
+
+    /** Ads of one row: the columns whose cells are on. */
+    public List<Column> onColumns(String rowId) {
+        return columns.stream().filter(c -> isOn(rowId, c.id())).toList();
+    }
+
+    public int ads() {
+        return rows.size() * columns.size() - off.size();
+    }
+
+    /** @throws Refusal (field {@code rowId}) when there is no such row */
+    public Row row(String rowId) {
+        return rows.stream()
+                .filter(r -> r.id().equals(rowId))
+                .findFirst()
+                .orElseThrow(() -> gone("rowId", "row", rowId));
+    }
+
+    /** @throws Refusal (field {@code columnId}) when there is no such column */
+    public Column column(String columnId) {
+        return columns.stream()
+                .filter(c -> c.id().equals(columnId))
+                .findFirst()
+                .orElseThrow(() -> gone("columnId", "column", columnId));
+    }
+
+    private static Refusal gone(String field, String what, String id) {
+        return new Refusal(
+                field, "This sheet has no %s %s.".formatted(what, id), "Look at the sheet again; it may have changed.");
+    }
+
+    public Campaign withFacts(CampaignFacts changed) {
+        return new Campaign(id, accountId, changed, rows, columns, off);
+    }
+
+    public Campaign withRows(List<Row> changed) {
+        return new Campaign(id, accountId, facts, changed, columns, off);
+    }
+
+    public Campaign withColumns(List<Column> changed) {
+        return new Campaign(id, accountId, facts, rows, changed, off);
+    }
+
+    public Campaign withOff(Set<CellRef> changed) {
+        return new Campaign(id, accountId, facts, rows, columns, changed);
+    }
+
+    /** The same sheet with the cells of {@code refs} off or on. */
+    public Campaign withCells(Set<CellRef> refs, boolean on) {
+        Set<CellRef> changed = new LinkedHashSet<>(off);
+        if (on) {
+            changed.removeAll(refs);
+        } else {
+            changed.addAll(refs);
+        }
+        return withOff(changed);
+    }
+
+    /** The same sheet with each row replaced by what {@code change} makes of it. */
+    public Campaign mapRows(UnaryOperator<Row> change) {
+        return withRows(rows.stream().map(change).toList());
+    }
+}

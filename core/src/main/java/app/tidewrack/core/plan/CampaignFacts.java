@@ -1,0 +1,41 @@
+package app.tidewrack.core.plan;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.schedule.Flight;
+
+/**
+ * What a campaign is, apart from its sheet.
+ *
+ * @param objective the code of an objective of the account's rulebook
+ * @param dailyPerRow money a day that a new row starts with
+ */
+public record CampaignFacts(
+        String name, String objective, Temperature temperature, Purpose purpose, Flight flight, Money dailyPerRow) {
+    /** Longest name of a campaign, row or creative before the pattern adds to it, in characters. */
+    public static final int LONGEST_NAME = 80;
+
+    /** @throws Refusal (field {@code name}) when the name is blank or over {@link #LONGEST_NAME} */
+    public CampaignFacts {
+        name = checkedName(name);
+    }
+
+    /**
+     * A name a person gives, trimmed.
+     *
+     * @throws Refusal (field {@code name}) when it is blank, holds line breaks, or is over {@link #LONGEST_NAME}
+     */
+    public static String checkedName(String name) {
+        String trimmed = name.strip();
+        if (trimmed.isEmpty() || trimmed.length() > LONGEST_NAME) {
+            throw new Refusal(
+                    "name",
+                    "A name has 1 to %d characters; this one has %d.".formatted(LONGEST_NAME, trimmed.length()),
+                    trimmed.isEmpty() ? "Type a name." : "Shorten it.");
+        }
+        if (trimmed.chars().anyMatch(Character::isISOControl)) {
+            throw new Refusal("name", "“%s” holds a line break or tab.".formatted(trimmed), "Take it out.");
+        }
+        return trimmed;
+    }
+}

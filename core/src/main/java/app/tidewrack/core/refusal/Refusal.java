@@ -1,0 +1,35 @@
+package app.tidewrack.core.refusal;
+
+/**
+ * Input that the job does not allow. Carries the field it concerns, a sentence with the value and the limit, and what
+ * to do about it. Callers show {@link #getMessage()}, which is both sentences.
+ */
+public final class Refusal extends RuntimeException {
+    private final String field;
+    private final String says;
+    private final String remedy;
+
+    /**
+     * @param field the name of the input, as the API calls it
+     * @param says one sentence that names the value and the limit
+     * @param remedy one sentence that says what to do
+     */
+    public Refusal(String field, String says, String remedy) {
+        super(says + " " + remedy);
+        this.field = field;
+        this.says = says;
+        this.remedy = remedy;
+    }
+
+    public String field() {
+        return field;
+    }
+
+    public String says() {
+        return says;
+    }
+
+    public String remedy() {
+        return remedy;
+    }
+}

@@ -1,0 +1,25 @@
+package app.tidewrack.practice.world;
+
+/** A city of 15,000 people or more (GeoNames, CC BY 4.0). */
+public record City(
+        long id,
+        String name,
+        String search,
+        double latitude,
+        double longitude,
+        String country,
+        String region,
+        int people) {
+
+    static City of(String[] f) {
+        return new City(
+                Long.parseLong(f[0]),
+                f[1],
+                f[2],
+                Double.parseDouble(f[3]),
+                Double.parseDouble(f[4]),
+                f[5],
+                f[6],
+                Integer.parseInt(f[7]));
+    }
+}

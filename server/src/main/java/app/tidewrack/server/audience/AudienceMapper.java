@@ -1,0 +1,47 @@
+package app.tidewrack.server.audience;
+
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface AudienceMapper {
+    record Stored(
+            String id,
+            String name,
+            String definition,
+            @Nullable Long sizePeople,
+            @Nullable Boolean sizeFewer,
+            int version,
+            int rows) {}
+
+    String LISTED = """
+            select a.id, a.name, a.definition::text as definition, a.size_people, a.size_fewer, a.version,
+                   (select count(*)::int from plan_row r where r.client_id = a.client_id and r.audience_id = a.id) as rows
+            from audience a where a.client_id = #{clientId}""";
+
+    @Select(LISTED + " order by lower(a.name), a.id")
+    List<Stored> all(String clientId);
+
+    @Select(LISTED + " and a.id = #{id}")
+    Optional<Stored> byId(String clientId, String id);
+
+    @Insert("""
+            insert into audience (client_id, id, name, definition, size_people, size_fewer, version)
+            values (#{clientId}, #{a.id}, #{a.name}, #{a.definition}::jsonb, #{a.sizePeople}, #{a.sizeFewer}, 1)""")
+    void insert(String clientId, Stored a);
+
+    @Update("""
+            update audience set name = #{a.name}, definition = #{a.definition}::jsonb, size_people = #{a.sizePeople},
+                   size_fewer = #{a.sizeFewer}, version = version + 1
+            where client_id = #{clientId} and id = #{a.id} and version = #{a.version}""")
+    int update(String clientId, Stored a);
+
+    @Delete("delete from audience where client_id = #{clientId} and id = #{id}")
+    void delete(String clientId, String id);
+}

@@ -1,0 +1,5 @@
+/** Saved descriptions of people, sized by their network. */
+@NullMarked
+package app.tidewrack.server.audience;
+
+import org.jspecify.annotations.NullMarked;

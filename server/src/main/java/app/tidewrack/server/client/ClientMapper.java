@@ -1,0 +1,106 @@
+package app.tidewrack.server.client;
+
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+public interface ClientMapper {
+    record Client(String id, String name, String about) {}
+
+    record Account(
+            String id,
+            String network,
+            String externalId,
+            String name,
+            String currency,
+            String zone,
+            @Nullable Long spendingLimitMinor,
+            @Nullable String siteTag) {}
+
+    record AccountOfClient(String clientId, String id, String network, String externalId, long reportCursor) {}
+
+    @Select("""
+            select c.id, c.name, c.about from client c join membership m on m.client_id = c.id
+            where m.person_id = #{personId} order by c.name""")
+    List<Client> ofPerson(String personId);
+
+    @Select("select id, name, about from client where id = #{id}")
+    Client byId(String id);
+
+    @Insert("insert into client (id, name, about) values (#{id}, #{name}, #{about})")
+    void insert(Client client);
+
+    @Select("""
+            select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag
+            from account where client_id = #{clientId} order by name""")
+    List<Account> accounts(String clientId);
+
+    @Select("""
+            select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag
+            from account where client_id = #{clientId} and id = #{id}""")
+    Optional<Account> account(String clientId, String id);
+
+    @Insert("""
+            insert into account (client_id, id, network, external_id, name, currency, zone, spending_limit_minor, site_tag)
+            values (#{clientId}, #{a.id}, #{a.network}, #{a.externalId}, #{a.name}, #{a.currency}, #{a.zone},
+                    #{a.spendingLimitMinor}, #{a.siteTag})""")
+    void insertAccount(String clientId, Account a);
+
+    @Select("""
+            select client_id, id, network, external_id, report_cursor from account a
+            where exists (select 1 from live_item l where l.client_id = a.client_id and l.account_id = a.id)
+            order by client_id, id""")
+    List<AccountOfClient> accountsWithLiveItems();
+
+    /** What the desk says of one campaign. */
+    record CampaignLine(
+            String planId,
+            String campaignId,
+            String planName,
+            String name,
+            String accountId,
+            String currency,
+            long approved,
+            long inReview,
+            long refused,
+            long paused,
+            long impressions,
+            long clicks,
+            long conversions,
+            long spendMinor) {}
+
+    @Select("""
+            select p.id as plan_id, c.id as campaign_id, p.name as plan_name, c.name, c.account_id, c.currency,
+                   coalesce(l.approved, 0) as approved, coalesce(l.in_review, 0) as in_review,
+                   coalesce(l.refused, 0) as refused, coalesce(l.paused, 0) as paused,
+                   coalesce(r.impressions, 0) as impressions, coalesce(r.clicks, 0) as clicks,
+                   coalesce(r.conversions, 0) as conversions, coalesce(r.spend_minor, 0) as spend_minor
+            from campaign c
+            join plan p on p.client_id = c.client_id and p.id = c.plan_id
+            left join (select campaign_id,
+                              count(*) filter (where review_state = 'APPROVED' and not paused) as approved,
+                              count(*) filter (where review_state = 'IN_REVIEW' and not paused) as in_review,
+                              count(*) filter (where review_state = 'REFUSED' and not paused) as refused,
+                              count(*) filter (where paused) as paused
+                       from live_item where client_id = #{clientId} and level = 'AD' group by campaign_id) l
+                   on l.campaign_id = c.id
+            left join (select campaign_id, sum(impressions) as impressions, sum(clicks) as clicks,
+                              sum(conversions) as conversions, sum(spend_minor) as spend_minor
+                       from result_hour where client_id = #{clientId} group by campaign_id) r on r.campaign_id = c.id
+            where c.client_id = #{clientId}
+            order by p.name, c.position""")
+    List<CampaignLine> campaignLines(String clientId);
+
+    record RefusedAd(String planId, String campaignId, String itemKey, String name, String reason) {}
+
+    @Select("""
+            select c.plan_id, c.id as campaign_id, l.item_key, l.name, coalesce(l.reason, '') as reason
+            from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            where l.client_id = #{clientId} and l.level = 'AD' and l.review_state = 'REFUSED' and not l.paused
+            order by l.name""")
+    List<RefusedAd> refused(String clientId);
+}

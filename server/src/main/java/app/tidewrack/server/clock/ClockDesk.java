@@ -1,0 +1,133 @@
+package app.tidewrack.server.clock;
+
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.clock.ClockMapper.Move;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.network.PracticeNetwork;
+import app.tidewrack.server.results.ResultsPull;
+import app.tidewrack.server.web.Conflict;
+import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.NotFound;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.time.Duration;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Moves the practice clock in steps of a few hours, bringing results in after each. */
+@Service
+public class ClockDesk {
+    private static final TaskDescriptor<String> MOVE = TaskDescriptor.of("move-clock", String.class);
+    private static final int MOST_HOURS = 24 * 31;
+    private static final int STEP_HOURS = 12;
+
+    private final ClockMapper mapper;
+    private final PracticeNetwork practice;
+    private final Networks networks;
+    private final ResultsPull results;
+    private final ObjectProvider<SchedulerClient> scheduler;
+
+    ClockDesk(
+            ClockMapper mapper,
+            PracticeNetwork practice,
+            Networks networks,
+            ResultsPull results,
+            ObjectProvider<SchedulerClient> scheduler) {
+        this.mapper = mapper;
+        this.practice = practice;
+        this.networks = networks;
+        this.results = results;
+        this.scheduler = scheduler;
+    }
+
+    /** @param move the move under way, if any */
+    public record ClockView(Instant now, @Nullable MoveView move) {}
+
+    public record MoveView(
+            String id,
+            Instant from,
+            Instant target,
+            Instant now,
+            String state,
+            @Nullable String problem) {}
+
+    @Configuration
+    static class Definition {
+        @Bean
+        Task<String> moveClock(ObjectProvider<ClockDesk> desk) {
+            return Tasks.oneTime(MOVE)
+                    .execute((instance, context) -> desk.getObject().carryOut(instance.getData()));
+        }
+    }
+
+    public ClockView view() {
+        Instant now = networks.now();
+        return new ClockView(now, mapper.running().map(m -> view(m, now)).orElse(null));
+    }
+
+    public MoveView view(String moveId) {
+        return view(mapper.move(moveId).orElseThrow(() -> new NotFound("clock move", moveId)), networks.now());
+    }
+
+    private static MoveView view(Move move, Instant now) {
+        return new MoveView(move.id(), move.startedAt(), move.target(), now, move.state(), move.problem());
+    }
+
+    /**
+     * @throws Refusal when hours are not 1 to 744
+     * @throws Conflict when the clock is moving
+     */
+    @Transactional
+    public MoveView move(int hours) {
+        if (hours < 1 || hours > MOST_HOURS) {
+            throw new Refusal(
+                    "hours",
+                    "The clock moves 1 to %d hours at a time, not %d.".formatted(MOST_HOURS, hours),
+                    "Move it in steps.");
+        }
+        if (mapper.running().isPresent()) {
+            throw new Conflict("The clock is moving. Wait until it stands, or stop it.");
+        }
+        Instant now = practice.now();
+        String id = Ids.fresh();
+        mapper.insert(id, now.plus(Duration.ofHours(hours)), now);
+        scheduler.getObject().scheduleIfNotExists(MOVE.instance(id).data(id).scheduledTo(Instant.now()));
+        return view(id);
+    }
+
+    public MoveView stop(String moveId) {
+        mapper.end(moveId, "STOPPED", null);
+        return view(moveId);
+    }
+
+    void carryOut(String moveId) {
+        try {
+            while (step(moveId)) {
+                results.pullAll();
+            }
+            results.pullAll();
+            mapper.end(moveId, "DONE", null);
+        } catch (NetworkAway away) {
+            mapper.end(moveId, "FAILED", away.getMessage());
+        }
+    }
+
+    /** @return whether the clock has further to go */
+    private boolean step(String moveId) {
+        Move move = mapper.move(moveId).orElseThrow();
+        long left = Duration.between(practice.now(), move.target()).toHours();
+        if (left < 1 || !move.state().equals("RUNNING")) {
+            return false;
+        }
+        practice.move((int) Math.min(left, STEP_HOURS));
+        return true;
+    }
+}

@@ -1,0 +1,123 @@
+package app.tidewrack.server.demo;
+
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.client.ClientMapper.Client;
+import app.tidewrack.server.clock.ClockDesk;
+import app.tidewrack.server.launch.LaunchDesk;
+import app.tidewrack.server.person.PersonMapper;
+import app.tidewrack.server.person.PersonMapper.Person;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.function.BooleanSupplier;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Component;
+
+/**
+ * Fills an empty installation with the agency Withy &amp; Oar, through the same services that serve the browser: what it
+ * launches is really launched, and its results come from the practice network. Nobody in it exists.
+ */
+@Component
+@ConditionalOnProperty("tidewrack.demo")
+class DemoLoader implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
+
+    /** The demo server listens on loopback only; the sign-in is printed for whoever runs it. */
+    static final String BUYER = "ines@withyandoar.example";
+
+    private static final String OTHER_BUYER = "marek@withyandoar.example";
+    private static final String VIEWER = "tove@withyandoar.example";
+    private static final String PASSWORD = "mend-the-sail";
+    private static final int DAYS_OF_RESULTS = 14;
+
+    private final PersonMapper people;
+    private final ClientMapper clients;
+    private final PasswordEncoder passwords;
+    private final OddmentStory oddment;
+    private final OtherStories others;
+    private final LaunchDesk launches;
+    private final ClockDesk clock;
+
+    DemoLoader(
+            PersonMapper people,
+            ClientMapper clients,
+            PasswordEncoder passwords,
+            OddmentStory oddment,
+            OtherStories others,
+            LaunchDesk launches,
+            ClockDesk clock) {
+        this.people = people;
+        this.clients = clients;
+        this.passwords = passwords;
+        this.oddment = oddment;
+        this.others = others;
+        this.launches = launches;
+        this.clock = clock;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) throws InterruptedException {
+        if (people.count() > 0) {
+            return;
+        }
+        LOG.info("Loading the demo agency");
+        String hash = passwords.encode(PASSWORD);
+        people.insert(new Person("ines", BUYER, "Ines Wickham", hash));
+        people.insert(new Person("marek", OTHER_BUYER, "Marek Dunlin", hash));
+        people.insert(new Person("tove", VIEWER, "Tove Albrecht", hash));
+        client("oddment", "Oddment & Thread", "Mending kits, sold online");
+        account("oddment", "GBP", "Europe/London", "oddmentandthread.example", 50_000L);
+        client("saltmarsh", "Saltmarsh Ferries", "Day trips to islands");
+        account("saltmarsh", "EUR", "Europe/Copenhagen", "saltmarshferries.example", null);
+        client("copperline", "Copperline Calibration", "Instrument calibration for labs");
+        account("copperline", "EUR", "Europe/Berlin", null, null);
+        for (String client : List.of("oddment", "saltmarsh", "copperline")) {
+            people.join("ines", client, "BUYER");
+        }
+        people.join("marek", "copperline", "BUYER");
+        people.join("tove", "oddment", "VIEWER");
+        String launchId = oddment.tell("ines");
+        others.tell("ines");
+        await(() -> !launches.view("oddment", launchId).state().equals("RUNNING"));
+        String move = clock.move(24 * DAYS_OF_RESULTS).id();
+        await(() -> !clock.view(move).state().equals("RUNNING"));
+        oddment.draft("ines");
+        LOG.info("The demo agency is loaded");
+    }
+
+    private void client(String id, String name, String about) {
+        clients.insert(new Client(id, name, about));
+    }
+
+    private void account(
+            String client, String currency, String zone, @Nullable String siteTag, @Nullable Long spendingLimit) {
+        clients.insertAccount(
+                client,
+                new Account(
+                        client + "hs",
+                        "HS",
+                        client + "-hearthside",
+                        "Hearthside " + currency,
+                        currency,
+                        zone,
+                        spendingLimit,
+                        siteTag));
+    }
+
+    private static void await(BooleanSupplier done) throws InterruptedException {
+        Instant end = Instant.now().plus(Duration.ofMinutes(3));
+        while (!done.getAsBoolean()) {
+            if (Instant.now().isAfter(end)) {
+                throw new IllegalStateException("The demo did not load within 3 minutes; see the logs.");
+            }
+            Thread.sleep(200);
+        }
+    }
+}

@@ -1,0 +1,197 @@
+package app.tidewrack.server.launch;
+
+import app.tidewrack.core.launch.Change.Action;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.creative.CreativeLibrary;
+import app.tidewrack.server.launch.LaunchMapper.StoredChange;
+import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
+import app.tidewrack.server.launch.LaunchMapper.StoredLive;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.AdOrder;
+import app.tidewrack.server.network.NetworkConnector.Order;
+import app.tidewrack.server.network.NetworkRefused;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.PlanDesk;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Carries out one change of a launch. The call to the network is made outside any transaction under a key that belongs
+ * to the item, so a repeat after a crash or a lost answer finds what was created and creates nothing twice.
+ */
+@Service
+class ChangeRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(ChangeRunner.class);
+    private static final int MOST_TRIES = 10;
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(30);
+
+    private final LaunchMapper mapper;
+    private final ChangeJobs jobs;
+    private final Networks networks;
+    private final ClientMapper clients;
+    private final CreativeLibrary creatives;
+    private final PlanDesk plans;
+    private final JsonMapper json;
+    private final TransactionTemplate transaction;
+
+    ChangeRunner(
+            LaunchMapper mapper,
+            ChangeJobs jobs,
+            Networks networks,
+            ClientMapper clients,
+            CreativeLibrary creatives,
+            PlanDesk plans,
+            JsonMapper json,
+            TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.jobs = jobs;
+        this.networks = networks;
+        this.clients = clients;
+        this.creatives = creatives;
+        this.plans = plans;
+        this.json = json;
+        this.transaction = transaction;
+    }
+
+    /** @return how long to wait before trying again, or nothing when there is no more to do */
+    Optional<Duration> carryOut(String clientId, String launchId, String changeId) {
+        StoredLaunch launch = mapper.launch(clientId, launchId).orElseThrow();
+        StoredChange change = mapper.change(clientId, launchId, changeId).orElseThrow();
+        boolean open = change.state().equals("WAITING") || change.state().equals("RETRYING");
+        if (!open || !launch.state().equals("RUNNING")) {
+            return Optional.empty();
+        }
+        int tries = change.tries() + 1;
+        mapper.setState(clientId, launchId, changeId, change.state(), tries, change.problem());
+        try {
+            String accountId = plans.plan(clientId, launch.planId())
+                    .plan()
+                    .campaign(launch.campaignId())
+                    .accountId();
+            String externalId = send(clientId, launch, change, accountId);
+            transaction.executeWithoutResult(
+                    t -> done(clientId, launch, change, tries, new Sent(accountId, externalId)));
+            return Optional.empty();
+        } catch (NetworkAway away) {
+            LOG.info("Change {} of launch {}: network away, try {}", changeId, launchId, tries);
+            return away(clientId, launchId, change, tries, away);
+        } catch (NetworkRefused refused) {
+            transaction.executeWithoutResult(t -> failed(clientId, launchId, change, tries, refused.getMessage()));
+            return Optional.empty();
+        }
+    }
+
+    private record Sent(String accountId, String externalId) {}
+
+    private Optional<Duration> away(
+            String clientId, String launchId, StoredChange change, int tries, NetworkAway away) {
+        if (tries % MOST_TRIES == 0) {
+            transaction.executeWithoutResult(t -> failed(
+                    clientId, launchId, change, tries, "The network did not answer %d times.".formatted(MOST_TRIES)));
+            return Optional.empty();
+        }
+        mapper.setState(clientId, launchId, change.id(), "RETRYING", tries, away.getMessage());
+        Duration wait = Duration.ofSeconds(1L << (tries % MOST_TRIES - 1));
+        return Optional.of(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait);
+    }
+
+    private String send(String clientId, StoredLaunch launch, StoredChange change, String accountId) {
+        NetworkConnector connector = networks.connector(
+                clients.account(clientId, accountId).orElseThrow().network());
+        Level level = Level.valueOf(change.level());
+        String known = change.externalId();
+        switch (Action.valueOf(change.action())) {
+            case PAUSE, RESUME -> connector.pause(level, known, change.action().equals("PAUSE"));
+            case CHANGE -> connector.change(known, order(clientId, launch, change, connector));
+            case CREATE -> known = create(clientId, launch, change, connector);
+        }
+        return known;
+    }
+
+    private String create(String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector) {
+        Order order = order(clientId, launch, change, connector);
+        String key = String.join("/", clientId, launch.campaignId(), change.itemKey());
+        String externalId = connector.create(key, order);
+        if (mapper.triedBefore(clientId, launch.campaignId(), change.itemKey(), launch.id())) {
+            // An earlier launch may have created it with other content; make it what is wanted now.
+            connector.change(externalId, order);
+        }
+        return externalId;
+    }
+
+    private Order order(String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector) {
+        Order order = json.readValue(change.payload(), LaunchWishes.orderType(Level.valueOf(change.level())));
+        if (order instanceof AdOrder ad) {
+            connector.sendPicture(ad.pictureSha(), creatives.content(clientId, ad.pictureSha()));
+        }
+        if (change.parentKey() == null) {
+            return order;
+        }
+        String parentId = mapper.externalId(clientId, launch.campaignId(), change.parentKey())
+                .orElseThrow();
+        return LaunchWishes.under(order, parentId);
+    }
+
+    private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, Sent sent) {
+        mapper.holdLaunch(clientId, launch.id());
+        mapper.setState(clientId, launch.id(), change.id(), "DONE", tries, null);
+        switch (Action.valueOf(change.action())) {
+            case PAUSE -> mapper.setPaused(clientId, launch.campaignId(), change.itemKey(), true);
+            case RESUME -> mapper.setPaused(clientId, launch.campaignId(), change.itemKey(), false);
+            case CREATE, CHANGE ->
+                mapper.keepLive(
+                        clientId,
+                        launch.campaignId(),
+                        new StoredLive(
+                                change.itemKey(),
+                                change.level(),
+                                change.name(),
+                                sent.accountId(),
+                                sent.externalId(),
+                                change.wanted(),
+                                false,
+                                null,
+                                null));
+        }
+        mapper.changes(clientId, launch.id()).stream()
+                .filter(c -> change.id().equals(c.waitsFor()) && c.state().equals("WAITING"))
+                .forEach(c -> jobs.schedule(clientId, launch.id(), c.id(), Instant.now()));
+        settle(clientId, launch.id());
+    }
+
+    private void failed(String clientId, String launchId, StoredChange change, int tries, String problem) {
+        mapper.holdLaunch(clientId, launchId);
+        mapper.setState(clientId, launchId, change.id(), "FAILED", tries, problem);
+        settle(clientId, launchId);
+    }
+
+    /** Ends the launch when every change is done, has failed, or waits for one that failed. */
+    private void settle(String clientId, String launchId) {
+        List<StoredChange> changes = mapper.changes(clientId, launchId);
+        Set<String> stuck = new HashSet<>();
+        boolean open = false;
+        for (StoredChange c : changes) {
+            if (c.state().equals("FAILED") || stuck.contains(c.waitsFor())) {
+                stuck.add(c.id());
+            } else if (!c.state().equals("DONE")) {
+                open = true;
+            }
+        }
+        boolean running =
+                mapper.launch(clientId, launchId).orElseThrow().state().equals("RUNNING");
+        if (!open && running) {
+            mapper.setLaunchState(clientId, launchId, stuck.isEmpty() ? "DONE" : "INCOMPLETE");
+        }
+    }
+}

@@ -1,0 +1,87 @@
+package app.tidewrack.server.network;
+
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.network.Rulebook;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What any network must be able to do. Every call may throw {@link NetworkAway}, after which it may be repeated, or
+ * {@link NetworkRefused}, after which it may not. Creating twice under one key creates once.
+ */
+public interface NetworkConnector {
+    Rulebook rulebook();
+
+    List<Topic> topics();
+
+    List<Place> places(String country, String text);
+
+    /** One size for each audience, in the same order. */
+    List<AudienceSize> sizes(List<AudienceDefinition> audiences);
+
+    /** Keeps a picture by its content's SHA-256; sending it again does nothing. */
+    void sendPicture(String sha256, byte[] content);
+
+    /** @return the network's id of what was created, now or earlier under the same key */
+    String create(String key, Order order);
+
+    void change(String externalId, Order order);
+
+    void pause(Level level, String externalId, boolean paused);
+
+    List<Review> reviews(String account);
+
+    /** @param after cursor of the last hour already had, 0 for all; empty when there is no more */
+    List<Hour> reports(String account, long after);
+
+    /** Different people reached so far by each named set of ads. */
+    Map<String, Long> reach(String account, Map<String, List<String>> sets);
+
+    /** An interest that can be asked for. */
+    record Topic(String code, String words, String group) {}
+
+    /** A city that a circle can be drawn around. */
+    record Place(long id, String name, double latitude, double longitude, String country, long people) {}
+
+    /** What is sent to set something up or change it. */
+    sealed interface Order permits CampaignOrder, AdGroupOrder, AdOrder {}
+
+    /** @param endsOn the day after the last */
+    record CampaignOrder(
+            String account,
+            String name,
+            String objective,
+            LocalDate startsOn,
+            LocalDate endsOn,
+            String zone,
+            String currency)
+            implements Order {}
+
+    /** @param campaignId the network's id of the campaign */
+    record AdGroupOrder(String campaignId, String name, AudienceDefinition audience, long dailyMinor)
+            implements Order {}
+
+    /** @param adGroupId the network's id of the ad group */
+    record AdOrder(
+            String adGroupId,
+            String name,
+            String body,
+            String headline,
+            String description,
+            String callToAction,
+            String link,
+            String pictureSha)
+            implements Order {}
+
+    /** @param state {@code IN_REVIEW}, {@code APPROVED} or {@code REFUSED} */
+    record Review(String id, String state, @Nullable String reason, Instant submittedAt, Instant dueAt) {}
+
+    /** What one ad brought in one hour. */
+    record Hour(
+            long seq, String adId, Instant hour, long impressions, long clicks, long conversions, long spendMinor) {}
+}

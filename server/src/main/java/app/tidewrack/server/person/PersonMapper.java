@@ -1,0 +1,46 @@
+package app.tidewrack.server.person;
+
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+public interface PersonMapper {
+    record Person(String id, String email, String name, String passwordHash) {}
+
+    @Select("select id, email, name, password_hash from person where email = #{email}")
+    Optional<Person> byEmail(String email);
+
+    @Select("select id, email, name, password_hash from person where id = #{id}")
+    Optional<Person> byId(String id);
+
+    @Select("select count(*) from person")
+    int count();
+
+    @Insert("insert into person (id, email, name, password_hash) values (#{id}, #{email}, #{name}, #{passwordHash})")
+    void insert(Person person);
+
+    @Select("select role from membership where person_id = #{personId} and client_id = #{clientId}")
+    Optional<String> role(String personId, String clientId);
+
+    @Insert("insert into membership (person_id, client_id, role) values (#{personId}, #{clientId}, #{role})")
+    void join(String personId, String clientId, String role);
+
+    @Select("""
+            select count(*) from sign_in_failure
+            where email = #{email} and at > now() - make_interval(mins => #{minutes})""")
+    int failuresOf(String email, int minutes);
+
+    @Select("""
+            select count(*) from sign_in_failure
+            where address = #{address} and at > now() - make_interval(mins => #{minutes})""")
+    int failuresFrom(String address, int minutes);
+
+    @Insert("insert into sign_in_failure (email, address) values (#{email}, #{address})")
+    void failed(String email, String address);
+
+    @Delete("delete from sign_in_failure where email = #{email} or at < now() - interval '1 day'")
+    void forgetFailures(String email);
+}

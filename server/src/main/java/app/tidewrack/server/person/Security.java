@@ -1,0 +1,86 @@
+package app.tidewrack.server.person;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.security.authentication.AuthenticationManager;
+import org.springframework.security.authentication.ProviderManager;
+import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.userdetails.User;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+
+/** Who may ask for what: the interface is open, the API is for the signed in, with CSRF tokens for a single page. */
+@Configuration
+class Security {
+    /** Ant Design writes style tags at run time, so inline style is allowed; inline script is not. */
+    private static final String CONTENT_POLICY =
+            "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; "
+                    + "img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; object-src 'none'; "
+                    + "base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+
+    @Bean
+    SecurityFilterChain filters(HttpSecurity http) throws Exception {
+        return http.authorizeHttpRequests(a -> a.requestMatchers(HttpMethod.POST, "/api/session")
+                        .permitAll()
+                        .requestMatchers("/api/**")
+                        .authenticated()
+                        .anyRequest()
+                        .permitAll())
+                .csrf(c -> c.spa())
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, cause) -> problem(
+                                response, HttpStatus.UNAUTHORIZED, "Nobody is signed in. Sign in and try again."))
+                        .accessDeniedHandler((request, response, cause) ->
+                                problem(response, HttpStatus.FORBIDDEN, "The page is out of date. Load it again.")))
+                .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY)))
+                .securityContext(s -> s.securityContextRepository(contexts()))
+                .requestCache(c -> c.disable())
+                .logout(l -> l.disable())
+                .build();
+    }
+
+    private static void problem(HttpServletResponse response, HttpStatus status, String detail) throws IOException {
+        response.setStatus(status.value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding("UTF-8");
+        response.getWriter().write("{\"status\":%d,\"detail\":\"%s\"}".formatted(status.value(), detail));
+    }
+
+    @Bean
+    SecurityContextRepository contexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    PasswordEncoder passwords() {
+        return new BCryptPasswordEncoder();
+    }
+
+    /** The signed-in name is the person's id. */
+    @Bean
+    UserDetailsService people(PersonMapper mapper) {
+        return email -> mapper.byEmail(email)
+                .map(p -> User.withUsername(p.id())
+                        .password(p.passwordHash())
+                        .authorities("PERSON")
+                        .build())
+                .orElseThrow(() -> new UsernameNotFoundException("unknown"));
+    }
+
+    @Bean
+    AuthenticationManager authentication(UserDetailsService people, PasswordEncoder passwords) {
+        DaoAuthenticationProvider provider = new DaoAuthenticationProvider(people);
+        provider.setPasswordEncoder(passwords);
+        return new ProviderManager(provider);
+    }
+}

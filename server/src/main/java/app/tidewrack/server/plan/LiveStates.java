@@ -1,0 +1,40 @@
+package app.tidewrack.server.plan;
+
+import java.time.Instant;
+import java.util.List;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+
+/** What is known of a plan's ads on the network, for the sheet to show. */
+@Mapper
+public interface LiveStates {
+    /**
+     * @param itemKey row and column of the ad, joined by a slash
+     * @param state {@code SENT}, {@code IN_REVIEW}, {@code APPROVED}, {@code REFUSED} or {@code PAUSED}
+     */
+    record LiveAd(
+            String campaignId,
+            String itemKey,
+            String state,
+            @Nullable String reason,
+            @Nullable Instant reviewDue) {}
+
+    @Select("""
+            select l.campaign_id, l.item_key,
+                   case when l.paused then 'PAUSED' else coalesce(l.review_state, 'SENT') end as state,
+                   l.reason, l.review_due
+            from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'AD'""")
+    List<LiveAd> ads(String clientId, String planId);
+
+    @Select("""
+            select l.campaign_id from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'CAMPAIGN'""")
+    List<String> campaigns(String clientId, String planId);
+
+    @Select("""
+            select count(*) from live_item
+            where client_id = #{clientId} and campaign_id = #{campaignId} and level = 'AD' and not paused""")
+    long runningAds(String clientId, String campaignId);
+}

@@ -1,0 +1,109 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.server.plan.PlanDesk.PlanLine;
+import app.tidewrack.server.plan.PlanDesk.Versioned;
+import app.tidewrack.server.plan.PlanMapper.HistoryLine;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Plans: listed, shown, edited, undone. */
+@RestController
+@RequestMapping("/api/clients/{clientId}/plans")
+class PlanController {
+    private final PlanDesk desk;
+    private final PlanInspector inspector;
+
+    PlanController(PlanDesk desk, PlanInspector inspector) {
+        this.desk = desk;
+        this.inspector = inspector;
+    }
+
+    record NewPlan(@NotNull String name) {}
+
+    /**
+     * @param editId chosen by the browser, so that sending the same edit twice makes it once
+     * @param version of the plan the edit was made on
+     */
+    record EditRequest(
+            @NotNull @Size(min = 8, max = 64) String editId,
+            int version,
+            @NotNull @Valid EditBody edit) {}
+
+    record VersionBody(int version) {}
+
+    /** @param ads by row, then by column; null where the ad is off */
+    record NamesView(String campaign, List<RowNames> rows) {}
+
+    record RowNames(String rowId, String name, List<@Nullable String> ads) {}
+
+    @GetMapping
+    List<PlanLine> plans(@PathVariable String clientId) {
+        return desk.plans(clientId);
+    }
+
+    @PostMapping
+    PlanView add(@PathVariable String clientId, @Valid @RequestBody NewPlan plan) {
+        return desk.add(clientId, plan.name());
+    }
+
+    @GetMapping("/{planId}")
+    PlanView plan(@PathVariable String clientId, @PathVariable String planId) {
+        return desk.view(clientId, planId);
+    }
+
+    @GetMapping("/{planId}/history")
+    List<HistoryLine> history(@PathVariable String clientId, @PathVariable String planId) {
+        return desk.history(clientId, planId);
+    }
+
+    @PutMapping("/{planId}/edits")
+    PlanView edit(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @Valid @RequestBody EditRequest request,
+            Principal person) {
+        return desk.edit(clientId, planId, person.getName(), request.editId(), request.version(), request.edit());
+    }
+
+    @PostMapping("/{planId}/undo")
+    PlanView undo(@PathVariable String clientId, @PathVariable String planId, @RequestBody VersionBody body) {
+        return desk.undo(clientId, planId, body.version());
+    }
+
+    @PostMapping("/{planId}/redo")
+    PlanView redo(@PathVariable String clientId, @PathVariable String planId, @RequestBody VersionBody body) {
+        return desk.redo(clientId, planId, body.version());
+    }
+
+    @GetMapping("/{planId}/campaigns/{campaignId}/names")
+    NamesView names(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
+        Versioned versioned = desk.plan(clientId, planId);
+        Campaign campaign = versioned.plan().campaign(campaignId);
+        PlanNames names = inspector.names(campaign, inspector.surroundings(clientId, planId));
+        return new NamesView(
+                names.campaign(),
+                campaign.rows().stream()
+                        .map(r -> new RowNames(
+                                r.id(),
+                                names.rows().get(r.id()),
+                                campaign.columns().stream()
+                                        .map(c -> names.ads().get(new CellRef(r.id(), c.id())))
+                                        .collect(Collectors.toList())))
+                        .toList());
+    }
+}

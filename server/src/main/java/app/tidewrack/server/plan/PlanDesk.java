@@ -1,0 +1,201 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanDiff;
+import app.tidewrack.core.plan.PlanEdit;
+import app.tidewrack.core.plan.PlanEdit.Applied;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.plan.LiveStates.LiveAd;
+import app.tidewrack.server.plan.PlanInspector.Inspected;
+import app.tidewrack.server.plan.PlanInspector.Surroundings;
+import app.tidewrack.server.plan.PlanMapper.HistoryLine;
+import app.tidewrack.server.plan.PlanMapper.JournalEntry;
+import app.tidewrack.server.plan.PlanMapper.PlanHead;
+import app.tidewrack.server.web.Conflict;
+import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.NotFound;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The one door through which plans change. */
+@Service
+public class PlanDesk {
+    private final PlanMapper mapper;
+    private final PlanStore store;
+    private final EditReader reader;
+    private final PlanInspector inspector;
+    private final LiveStates live;
+    private final JsonMapper json;
+
+    PlanDesk(
+            PlanMapper mapper,
+            PlanStore store,
+            EditReader reader,
+            PlanInspector inspector,
+            LiveStates live,
+            JsonMapper json) {
+        this.mapper = mapper;
+        this.store = store;
+        this.reader = reader;
+        this.inspector = inspector;
+        this.live = live;
+        this.json = json;
+    }
+
+    /** A plan with the version at which it was read. */
+    public record Versioned(Plan plan, int version) {}
+
+    public record PlanLine(String id, String name, int version) {}
+
+    public List<PlanLine> plans(String clientId) {
+        return mapper.plans(clientId).stream()
+                .map(h -> new PlanLine(h.id(), h.name(), h.version()))
+                .toList();
+    }
+
+    /** @throws Refusal when the name is not legal or taken */
+    @Transactional
+    public PlanView add(String clientId, String name) {
+        String checked = CampaignFacts.checkedName(name);
+        if (mapper.plans(clientId).stream().anyMatch(p -> p.name().equalsIgnoreCase(checked))) {
+            throw new Refusal("name", "Another plan is called “%s”.".formatted(checked), "Choose another name.");
+        }
+        String id = Ids.fresh();
+        mapper.insertPlan(clientId, id, checked);
+        return view(clientId, id);
+    }
+
+    @Transactional(readOnly = true)
+    public Versioned plan(String clientId, String planId) {
+        PlanHead head = mapper.head(clientId, planId).orElseThrow(() -> new NotFound("plan", planId));
+        return new Versioned(store.load(clientId, head), head.version());
+    }
+
+    /** Holds the plan until the transaction ends, so that nobody edits it meanwhile. */
+    public Versioned hold(String clientId, String planId) {
+        PlanHead head = mapper.hold(clientId, planId).orElseThrow(() -> new NotFound("plan", planId));
+        return new Versioned(store.load(clientId, head), head.version());
+    }
+
+    public List<HistoryLine> history(String clientId, String planId) {
+        return mapper.history(clientId, planId);
+    }
+
+    @Transactional(readOnly = true)
+    public PlanView view(String clientId, String planId) {
+        Versioned versioned = plan(clientId, planId);
+        return view(clientId, versioned.plan(), versioned.version());
+    }
+
+    /**
+     * Applies an edit, once: the same {@code editId} again changes nothing and answers the plan as it is.
+     *
+     * @throws Conflict when the plan is no longer at {@code version}
+     */
+    @Transactional
+    public PlanView edit(String clientId, String planId, String personId, String editId, int version, EditBody body) {
+        Versioned held = hold(clientId, planId);
+        if (mapper.hasEdit(clientId, planId, editId)) {
+            return view(clientId, held.plan(), held.version());
+        }
+        requireVersion(clientId, planId, held, version);
+        PlanEdit edit = reader.read(clientId, held.plan(), body);
+        Applied applied = apply(clientId, held, edit);
+        mapper.dropUndone(clientId, planId);
+        mapper.journal(
+                clientId,
+                planId,
+                editId,
+                json.writerFor(PlanEdit.class).writeValueAsString(edit),
+                json.writerFor(PlanEdit.class).writeValueAsString(applied.inverse()),
+                applied.words(),
+                personId);
+        return view(clientId, applied.plan(), held.version() + 1);
+    }
+
+    @Transactional
+    public PlanView undo(String clientId, String planId, int version) {
+        Versioned held = hold(clientId, planId);
+        requireVersion(clientId, planId, held, version);
+        JournalEntry last = mapper.lastDone(clientId, planId)
+                .orElseThrow(() -> new Refusal("undo", "There is nothing to undo.", "Make a change first."));
+        Applied applied = apply(clientId, held, json.readValue(last.inverse(), PlanEdit.class));
+        mapper.setState(clientId, planId, last.number(), "UNDONE");
+        return view(clientId, applied.plan(), held.version() + 1);
+    }
+
+    @Transactional
+    public PlanView redo(String clientId, String planId, int version) {
+        Versioned held = hold(clientId, planId);
+        requireVersion(clientId, planId, held, version);
+        JournalEntry next = mapper.firstUndone(clientId, planId)
+                .orElseThrow(() -> new Refusal("redo", "There is nothing to redo.", "Undo a change first."));
+        Applied applied = apply(clientId, held, json.readValue(next.edit(), PlanEdit.class));
+        mapper.setState(clientId, planId, next.number(), "DONE");
+        return view(clientId, applied.plan(), held.version() + 1);
+    }
+
+    private void requireVersion(String clientId, String planId, Versioned held, int version) {
+        if (held.version() != version) {
+            String last = mapper.history(clientId, planId).stream()
+                    .findFirst()
+                    .map(h -> " The last change, “%s”, was by %s.".formatted(h.words(), h.person()))
+                    .orElse("");
+            throw new Conflict(
+                    "The plan was changed meanwhile: it is at version %d, the edit was made on %d.%s Look at it and repeat the edit."
+                            .formatted(held.version(), version, last));
+        }
+    }
+
+    private Applied apply(String clientId, Versioned held, PlanEdit edit) {
+        Applied applied = edit.applyTo(held.plan());
+        PlanDiff diff = PlanDiff.between(held.plan(), applied.plan());
+        diff.removedCampaigns()
+                .forEach(id -> requireNotRunning(clientId, held.plan().campaign(id)));
+        store.keep(clientId, held.plan().id(), diff);
+        if (mapper.nextVersion(clientId, held.plan().id(), held.version()) == 0) {
+            throw new Conflict("The plan was changed meanwhile. Look at it and repeat the edit.");
+        }
+        return applied;
+    }
+
+    private void requireNotRunning(String clientId, Campaign campaign) {
+        long running = live.runningAds(clientId, campaign.id());
+        if (running > 0) {
+            throw new Refusal(
+                    "campaignId",
+                    "%s has %d ads on the network.".formatted(campaign.facts().name(), running),
+                    "Switch them off and launch that, then remove the campaign.");
+        }
+    }
+
+    private PlanView view(String clientId, Plan plan, int version) {
+        Surroundings around = inspector.surroundings(clientId, plan.id());
+        Map<String, List<LiveAd>> ads =
+                live.ads(clientId, plan.id()).stream().collect(Collectors.groupingBy(LiveAd::campaignId));
+        return new PlanView(
+                plan.id(),
+                plan.name(),
+                version,
+                mapper.lastDone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
+                mapper.firstUndone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
+                plan.campaigns().stream()
+                        .map(c -> {
+                            Inspected i = inspector.inspect(plan, c, around);
+                            return PlanView.of(
+                                    c,
+                                    i.totals(),
+                                    i.names().campaign(),
+                                    around.liveCampaigns().contains(c.id()),
+                                    ads.getOrDefault(c.id(), List.of()),
+                                    i.findings());
+                        })
+                        .toList());
+    }
+}

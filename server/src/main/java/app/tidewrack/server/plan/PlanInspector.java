@@ -1,0 +1,115 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.check.Checks;
+import app.tidewrack.core.check.Finding;
+import app.tidewrack.core.check.Situation;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.audience.AudienceLibrary.Audience;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.creative.CreativeLibrary;
+import app.tidewrack.server.network.Networks;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Looks at plans with everything they refer to: names, totals and findings. */
+@Component
+public class PlanInspector {
+    private final AudienceLibrary audiences;
+    private final CreativeLibrary creatives;
+    private final ClientMapper clients;
+    private final Networks networks;
+    private final LiveStates live;
+
+    PlanInspector(
+            AudienceLibrary audiences,
+            CreativeLibrary creatives,
+            ClientMapper clients,
+            Networks networks,
+            LiveStates live) {
+        this.audiences = audiences;
+        this.creatives = creatives;
+        this.clients = clients;
+        this.networks = networks;
+        this.live = live;
+    }
+
+    /** All that a client's plans refer to, read once for a whole plan. */
+    public record Surroundings(
+            Map<String, Audience> audiences,
+            Map<String, Creative> creatives,
+            Map<String, Account> accounts,
+            Set<String> liveCampaigns,
+            Instant now) {}
+
+    /** One campaign looked at. */
+    public record Inspected(Campaign campaign, PlanTotals totals, PlanNames names, List<Finding> findings) {}
+
+    public Surroundings surroundings(String clientId, String planId) {
+        return new Surroundings(
+                audiences.byId(clientId),
+                creatives.byId(clientId),
+                clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Function.identity())),
+                new HashSet<>(live.campaigns(clientId, planId)),
+                networks.now());
+    }
+
+    public PlanNames names(Campaign campaign, Surroundings s) {
+        return PlanNames.of(
+                campaign,
+                new PlanNames.Words(
+                        s.accounts().get(campaign.accountId()).network(),
+                        a -> s.audiences().get(a).definition().country(),
+                        c -> s.creatives().get(c).name()));
+    }
+
+    public Inspected inspect(Plan plan, Campaign campaign, Surroundings s) {
+        Account account = s.accounts().get(campaign.accountId());
+        Rulebook rulebook = networks.rulebook(account.network());
+        PlanTotals totals = PlanTotals.of(campaign);
+        PlanNames names = names(campaign, s);
+        LocalDate today = s.now().atZone(ZoneId.of(account.zone())).toLocalDate();
+        Situation situation = new Situation(
+                campaign,
+                totals,
+                names,
+                rulebook,
+                new Situation.Account(account.name(), account.spendingLimitMinor(), account.siteTag() != null),
+                seen(campaign, s),
+                s.creatives(),
+                otherNames(plan, campaign, s),
+                s.liveCampaigns().contains(campaign.id()),
+                today);
+        return new Inspected(campaign, totals, names, Checks.run(situation));
+    }
+
+    private static Map<String, Situation.Audience> seen(Campaign campaign, Surroundings s) {
+        return campaign.rows().stream()
+                .map(r -> s.audiences().get(r.audienceId()))
+                .distinct()
+                .collect(Collectors.toMap(
+                        Audience::id, a -> new Situation.Audience(a.name(), a.definition(), a.size())));
+    }
+
+    private Set<String> otherNames(Plan plan, Campaign campaign, Surroundings s) {
+        return plan.campaigns().stream()
+                .filter(c -> !c.id().equals(campaign.id()) && c.accountId().equals(campaign.accountId()))
+                .map(c -> names(c.withRows(List.of()).withColumns(List.of()).withOff(Set.of()), s)
+                        .campaign())
+                .collect(Collectors.toSet());
+    }
+}

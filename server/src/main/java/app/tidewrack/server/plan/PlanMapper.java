@@ -1,0 +1,180 @@
+package app.tidewrack.server.plan;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface PlanMapper {
+    record PlanHead(String id, String name, int version) {}
+
+    record StoredCampaign(
+            String id,
+            int position,
+            String accountId,
+            String name,
+            String objective,
+            String temperature,
+            String purpose,
+            LocalDate startsOn,
+            LocalDate endsOn,
+            String zone,
+            String currency,
+            long dailyPerRowMinor) {}
+
+    record StoredRow(
+            String id,
+            String campaignId,
+            int position,
+            String audienceId,
+            String label,
+            long dailyMinor,
+            String currency) {}
+
+    record StoredColumn(String id, String campaignId, int position, String creativeId) {}
+
+    record StoredOff(String campaignId, String rowId, String columnId) {}
+
+    record JournalEntry(long number, String edit, String inverse, String words) {}
+
+    record HistoryLine(long number, String words, String person, Instant at, String state) {}
+
+    @Select("select id, name, version from plan where client_id = #{clientId} order by name, id")
+    List<PlanHead> plans(String clientId);
+
+    @Select("select id, name, version from plan where client_id = #{clientId} and id = #{planId}")
+    Optional<PlanHead> head(String clientId, String planId);
+
+    @Select("select id, name, version from plan where client_id = #{clientId} and id = #{planId} for update")
+    Optional<PlanHead> hold(String clientId, String planId);
+
+    @Insert("insert into plan (client_id, id, name) values (#{clientId}, #{id}, #{name})")
+    void insertPlan(String clientId, String id, String name);
+
+    @Update("""
+            update plan set version = version + 1
+            where client_id = #{clientId} and id = #{planId} and version = #{version}""")
+    int nextVersion(String clientId, String planId, int version);
+
+    @Select("""
+            select id, position, account_id, name, objective, temperature, purpose, starts_on, ends_on, zone, currency,
+                   daily_per_row_minor
+            from campaign where client_id = #{clientId} and plan_id = #{planId} order by position""")
+    List<StoredCampaign> campaigns(String clientId, String planId);
+
+    @Select("""
+            select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.daily_minor, c.currency
+            from plan_row r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
+            where r.client_id = #{clientId} and c.plan_id = #{planId} order by r.position""")
+    List<StoredRow> rows(String clientId, String planId);
+
+    @Select("""
+            select k.id, k.campaign_id, k.position, k.creative_id
+            from plan_column k join campaign c on c.client_id = k.client_id and c.id = k.campaign_id
+            where k.client_id = #{clientId} and c.plan_id = #{planId} order by k.position""")
+    List<StoredColumn> columns(String clientId, String planId);
+
+    @Select("""
+            select r.campaign_id, o.row_id, o.column_id
+            from cell_off o join plan_row r on r.client_id = o.client_id and r.id = o.row_id
+            join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
+            where o.client_id = #{clientId} and c.plan_id = #{planId}""")
+    List<StoredOff> off(String clientId, String planId);
+
+    @Insert("""
+            insert into campaign (client_id, id, plan_id, position, account_id, name, objective, temperature, purpose,
+                                  starts_on, ends_on, zone, currency, daily_per_row_minor)
+            values (#{clientId}, #{c.id}, #{planId}, #{c.position}, #{c.accountId}, #{c.name}, #{c.objective},
+                    #{c.temperature}, #{c.purpose}, #{c.startsOn}, #{c.endsOn}, #{c.zone}, #{c.currency},
+                    #{c.dailyPerRowMinor})
+            on conflict (client_id, id) do update set position = excluded.position, name = excluded.name,
+                   objective = excluded.objective, temperature = excluded.temperature, purpose = excluded.purpose,
+                   starts_on = excluded.starts_on, ends_on = excluded.ends_on,
+                   daily_per_row_minor = excluded.daily_per_row_minor""")
+    void keepCampaign(String clientId, String planId, StoredCampaign c);
+
+    @Delete("delete from campaign where client_id = #{clientId} and id = #{id}")
+    void removeCampaign(String clientId, String id);
+
+    @Insert("""
+            <script>insert into plan_row (client_id, id, campaign_id, position, audience_id, label, daily_minor) values
+            <foreach collection="rows" item="r" separator=",">
+              (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.dailyMinor})
+            </foreach>
+            on conflict (client_id, id) do update set position = excluded.position, label = excluded.label,
+                   daily_minor = excluded.daily_minor</script>""")
+    void keepRows(String clientId, List<StoredRow> rows);
+
+    @Delete("""
+            <script>delete from plan_row where client_id = #{clientId} and id in
+            <foreach collection="ids" item="i" open="(" separator="," close=")">#{i}</foreach></script>""")
+    void removeRows(String clientId, List<String> ids);
+
+    @Insert("""
+            <script>insert into plan_column (client_id, id, campaign_id, position, creative_id) values
+            <foreach collection="columns" item="k" separator=",">
+              (#{clientId}, #{k.id}, #{k.campaignId}, #{k.position}, #{k.creativeId})
+            </foreach>
+            on conflict (client_id, id) do update set position = excluded.position</script>""")
+    void keepColumns(String clientId, List<StoredColumn> columns);
+
+    @Delete("""
+            <script>delete from plan_column where client_id = #{clientId} and id in
+            <foreach collection="ids" item="i" open="(" separator="," close=")">#{i}</foreach></script>""")
+    void removeColumns(String clientId, List<String> ids);
+
+    @Insert("""
+            insert into cell_off (client_id, row_id, column_id)
+            select #{clientId}, r, c from unnest(#{rowIds}::text[], #{columnIds}::text[]) as t (r, c)
+            on conflict do nothing""")
+    void switchOff(String clientId, String rowIds, String columnIds);
+
+    @Delete("""
+            delete from cell_off o using unnest(#{rowIds}::text[], #{columnIds}::text[]) as t (r, c)
+            where o.client_id = #{clientId} and o.row_id = r and o.column_id = c""")
+    void switchOn(String clientId, String rowIds, String columnIds);
+
+    @Insert("""
+            insert into plan_edit (client_id, plan_id, edit_id, edit, inverse, words, person_id, state)
+            values (#{clientId}, #{planId}, #{editId}, #{edit}::jsonb, #{inverse}::jsonb, #{words}, #{personId}, 'DONE')
+            """)
+    void journal(
+            String clientId, String planId, String editId, String edit, String inverse, String words, String personId);
+
+    @Select("""
+            select exists (select 1 from plan_edit
+            where client_id = #{clientId} and plan_id = #{planId} and edit_id = #{editId})""")
+    boolean hasEdit(String clientId, String planId, String editId);
+
+    @Update("""
+            update plan_edit set state = 'DROPPED'
+            where client_id = #{clientId} and plan_id = #{planId} and state = 'UNDONE'""")
+    void dropUndone(String clientId, String planId);
+
+    @Select("""
+            select number, edit::text as edit, inverse::text as inverse, words from plan_edit
+            where client_id = #{clientId} and plan_id = #{planId} and state = 'DONE' order by number desc limit 1""")
+    Optional<JournalEntry> lastDone(String clientId, String planId);
+
+    @Select("""
+            select number, edit::text as edit, inverse::text as inverse, words from plan_edit
+            where client_id = #{clientId} and plan_id = #{planId} and state = 'UNDONE' order by number limit 1""")
+    Optional<JournalEntry> firstUndone(String clientId, String planId);
+
+    @Update("""
+            update plan_edit set state = #{state}
+            where client_id = #{clientId} and plan_id = #{planId} and number = #{number}""")
+    void setState(String clientId, String planId, long number, String state);
+
+    @Select("""
+            select e.number, e.words, p.name as person, e.at, e.state
+            from plan_edit e join person p on p.id = e.person_id
+            where e.client_id = #{clientId} and e.plan_id = #{planId} order by e.number desc limit 200""")
+    List<HistoryLine> history(String clientId, String planId);
+}

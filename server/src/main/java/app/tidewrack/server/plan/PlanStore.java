@@ -1,0 +1,145 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanDiff;
+import app.tidewrack.core.plan.PlanDiff.Placed;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.server.plan.PlanMapper.PlanHead;
+import app.tidewrack.server.plan.PlanMapper.StoredCampaign;
+import app.tidewrack.server.plan.PlanMapper.StoredColumn;
+import app.tidewrack.server.plan.PlanMapper.StoredOff;
+import app.tidewrack.server.plan.PlanMapper.StoredRow;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Set;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Plans in the database: read whole, written by what differs. */
+@Component
+class PlanStore {
+    private final PlanMapper mapper;
+
+    PlanStore(PlanMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    Plan load(String clientId, PlanHead head) {
+        var rows = mapper.rows(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredRow::campaignId));
+        var columns =
+                mapper.columns(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredColumn::campaignId));
+        var off = mapper.off(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredOff::campaignId));
+        List<Campaign> campaigns = mapper.campaigns(clientId, head.id()).stream()
+                .map(c -> new Campaign(
+                        c.id(),
+                        c.accountId(),
+                        facts(c),
+                        rows.getOrDefault(c.id(), List.of()).stream()
+                                .map(PlanStore::row)
+                                .toList(),
+                        columns.getOrDefault(c.id(), List.of()).stream()
+                                .map(k -> new Column(k.id(), k.creativeId()))
+                                .toList(),
+                        off.getOrDefault(c.id(), List.of()).stream()
+                                .map(o -> new CellRef(o.rowId(), o.columnId()))
+                                .collect(Collectors.toSet())))
+                .toList();
+        return new Plan(head.id(), head.name(), campaigns);
+    }
+
+    private static CampaignFacts facts(StoredCampaign c) {
+        return new CampaignFacts(
+                c.name(),
+                c.objective(),
+                Temperature.valueOf(c.temperature()),
+                Purpose.valueOf(c.purpose()),
+                new Flight(c.startsOn(), c.endsOn(), ZoneId.of(c.zone())),
+                Money.ofMinor(c.dailyPerRowMinor(), c.currency()));
+    }
+
+    private static Row row(StoredRow r) {
+        return new Row(r.id(), r.audienceId(), r.label(), Money.ofMinor(r.dailyMinor(), r.currency()));
+    }
+
+    /** Writes what differs. Removals come first and additions last, since cells refer to rows and columns. */
+    void keep(String clientId, String planId, PlanDiff diff) {
+        diff.removedCampaigns().forEach(id -> mapper.removeCampaign(clientId, id));
+        batch(diff.removedRows(), ids -> mapper.removeRows(clientId, ids));
+        batch(diff.removedColumns(), ids -> mapper.removeColumns(clientId, ids));
+        cells(diff.switchedOn(), (rows, columns) -> mapper.switchOn(clientId, rows, columns));
+        diff.campaigns().forEach(c -> mapper.keepCampaign(clientId, planId, stored(c)));
+        batch(
+                diff.rows(),
+                rows -> mapper.keepRows(
+                        clientId, rows.stream().map(PlanStore::storedRow).toList()));
+        batch(
+                diff.columns(),
+                columns -> mapper.keepColumns(
+                        clientId, columns.stream().map(PlanStore::storedColumn).toList()));
+        cells(diff.switchedOff(), (rows, columns) -> mapper.switchOff(clientId, rows, columns));
+    }
+
+    private static <T> void batch(List<T> items, Consumer<List<T>> write) {
+        if (!items.isEmpty()) {
+            write.accept(items);
+        }
+    }
+
+    private static void cells(Set<CellRef> cells, BiConsumer<String, String> write) {
+        if (!cells.isEmpty()) {
+            List<CellRef> ordered = List.copyOf(cells);
+            write.accept(array(ordered, CellRef::rowId), array(ordered, CellRef::columnId));
+        }
+    }
+
+    /** Ids as a PostgreSQL array literal; ids hold only letters and digits. */
+    private static String array(List<CellRef> cells, Function<CellRef, String> id) {
+        return cells.stream().map(id).collect(Collectors.joining(",", "{", "}"));
+    }
+
+    private static StoredCampaign stored(Placed<Campaign> placed) {
+        Campaign c = placed.item();
+        CampaignFacts f = c.facts();
+        return new StoredCampaign(
+                c.id(),
+                placed.position(),
+                c.accountId(),
+                f.name(),
+                f.objective(),
+                f.temperature().name(),
+                f.purpose().name(),
+                f.flight().start(),
+                f.flight().end(),
+                f.flight().zone().getId(),
+                f.dailyPerRow().currency().getCurrencyCode(),
+                f.dailyPerRow().minor());
+    }
+
+    private static StoredRow storedRow(Placed<Row> p) {
+        Row r = p.item();
+        return new StoredRow(
+                r.id(),
+                p.campaignId(),
+                p.position(),
+                r.audienceId(),
+                r.label(),
+                r.daily().minor(),
+                r.daily().currency().getCurrencyCode());
+    }
+
+    private static StoredColumn storedColumn(Placed<Column> p) {
+        return new StoredColumn(
+                p.item().id(), p.campaignId(), p.position(), p.item().creativeId());
+    }
+}

@@ -1,0 +1,80 @@
+package app.tidewrack.server.results;
+
+import java.time.Instant;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface ResultsMapper {
+    record AdOnNetwork(String campaignId, String itemKey, String externalId, String name) {}
+
+    record HourRow(
+            String campaignId,
+            String rowId,
+            String columnId,
+            Instant hour,
+            long impressions,
+            long clicks,
+            long conversions,
+            long spendMinor) {}
+
+    record Reached(String scope, long people) {}
+
+    @Select("""
+            select report_cursor from account where client_id = #{clientId} and id = #{accountId} for update""")
+    long holdCursor(String clientId, String accountId);
+
+    @Update("update account set report_cursor = #{cursor} where client_id = #{clientId} and id = #{accountId}")
+    void setCursor(String clientId, String accountId, long cursor);
+
+    @Select("""
+            select campaign_id, item_key, external_id, name from live_item
+            where client_id = #{clientId} and account_id = #{accountId} and level = 'AD'""")
+    List<AdOnNetwork> ads(String clientId, String accountId);
+
+    @Update("""
+            update live_item set review_state = #{state}, reason = #{reason}, review_due = #{due}
+            where client_id = #{clientId} and account_id = #{accountId} and external_id = #{externalId}
+              and (review_state, reason, review_due) is distinct from (#{state}, #{reason}::text, #{due}::timestamptz)""")
+    void review(
+            String clientId, String accountId, String externalId, String state, @Nullable String reason, Instant due);
+
+    @Insert("""
+            <script>insert into result_hour (client_id, campaign_id, row_id, column_id, hour, impressions, clicks,
+                                             conversions, spend_minor) values
+            <foreach collection="hours" item="h" separator=",">
+              (#{clientId}, #{h.campaignId}, #{h.rowId}, #{h.columnId}, #{h.hour}, #{h.impressions}, #{h.clicks},
+               #{h.conversions}, #{h.spendMinor})
+            </foreach>
+            on conflict (client_id, campaign_id, row_id, column_id, hour) do update
+            set impressions = excluded.impressions, clicks = excluded.clicks, conversions = excluded.conversions,
+                spend_minor = excluded.spend_minor</script>""")
+    void keep(String clientId, List<HourRow> hours);
+
+    @Select("""
+            select campaign_id, row_id, column_id, hour, impressions, clicks, conversions, spend_minor
+            from result_hour where client_id = #{clientId} and campaign_id = #{campaignId} order by hour""")
+    List<HourRow> hours(String clientId, String campaignId);
+
+    @Delete("delete from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}")
+    void forgetReach(String clientId, String campaignId);
+
+    @Insert("""
+            insert into result_reach (client_id, campaign_id, scope, people)
+            values (#{clientId}, #{campaignId}, #{scope}, #{people})""")
+    void keepReach(String clientId, String campaignId, String scope, long people);
+
+    @Select("""
+            select scope, people from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}""")
+    List<Reached> reach(String clientId, String campaignId);
+
+    @Select("""
+            select campaign_id, item_key, external_id, name from live_item
+            where client_id = #{clientId} and campaign_id = #{campaignId} and level = 'AD_GROUP'""")
+    List<AdOnNetwork> adGroups(String clientId, String campaignId);
+}

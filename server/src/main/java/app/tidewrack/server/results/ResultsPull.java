@@ -1,0 +1,130 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.AccountOfClient;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.Hour;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
+import app.tidewrack.server.results.ResultsMapper.HourRow;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Brings reviews and reports in. Each account goes on from its stored cursor, in one transaction a page. */
+@Service
+public class ResultsPull {
+    private static final Logger LOG = LoggerFactory.getLogger(ResultsPull.class);
+    private static final int EVERY_SECONDS = 5;
+
+    private final ResultsMapper mapper;
+    private final ClientMapper clients;
+    private final Networks networks;
+    private final TransactionTemplate transaction;
+
+    ResultsPull(ResultsMapper mapper, ClientMapper clients, Networks networks, TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.networks = networks;
+        this.transaction = transaction;
+    }
+
+    @Configuration
+    static class Definition {
+        @Bean
+        Task<Void> pullResults(ObjectProvider<ResultsPull> pull) {
+            return Tasks.recurring("pull-results", FixedDelay.ofSeconds(EVERY_SECONDS))
+                    .execute((instance, context) -> pull.getObject().pullAll());
+        }
+    }
+
+    /** All accounts that have something on a network; one whose network is away is left for the next time. */
+    public void pullAll() {
+        for (AccountOfClient account : clients.accountsWithLiveItems()) {
+            try {
+                pull(account);
+            } catch (NetworkAway away) {
+                LOG.info("Account {} not pulled: network away", account.id());
+            }
+        }
+    }
+
+    private void pull(AccountOfClient account) {
+        NetworkConnector network = networks.connector(account.network());
+        network.reviews(account.externalId())
+                .forEach(
+                        r -> mapper.review(account.clientId(), account.id(), r.id(), r.state(), r.reason(), r.dueAt()));
+        boolean more = true;
+        boolean any = false;
+        while (more) {
+            more = Boolean.TRUE.equals(transaction.execute(t -> pullPage(account, network)));
+            any |= more;
+        }
+        if (any) {
+            transaction.executeWithoutResult(t -> pullReach(account, network));
+        }
+    }
+
+    private boolean pullPage(AccountOfClient account, NetworkConnector network) {
+        long cursor = mapper.holdCursor(account.clientId(), account.id());
+        List<Hour> page = network.reports(account.externalId(), cursor);
+        if (page.isEmpty()) {
+            return false;
+        }
+        Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
+                .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
+        List<HourRow> rows = new ArrayList<>();
+        for (Hour h : page) {
+            AdOnNetwork ad = ads.get(h.adId());
+            if (ad != null) {
+                String[] key = ad.itemKey().split("/");
+                rows.add(new HourRow(
+                        ad.campaignId(),
+                        key[0],
+                        key[1],
+                        h.hour(),
+                        h.impressions(),
+                        h.clicks(),
+                        h.conversions(),
+                        h.spendMinor()));
+            }
+        }
+        if (!rows.isEmpty()) {
+            mapper.keep(account.clientId(), rows);
+        }
+        mapper.setCursor(
+                account.clientId(), account.id(), page.get(page.size() - 1).seq());
+        return true;
+    }
+
+    private void pullReach(AccountOfClient account, NetworkConnector network) {
+        Map<String, List<AdOnNetwork>> campaigns = mapper.ads(account.clientId(), account.id()).stream()
+                .collect(Collectors.groupingBy(AdOnNetwork::campaignId));
+        campaigns.forEach((campaignId, ads) -> {
+            Map<String, List<String>> sets = new LinkedHashMap<>();
+            for (AdOnNetwork ad : ads) {
+                String[] key = ad.itemKey().split("/");
+                for (String scope : List.of("all", "row:" + key[0], "column:" + key[1], "ad:" + ad.itemKey())) {
+                    sets.computeIfAbsent(scope, s -> new ArrayList<>()).add(ad.externalId());
+                }
+            }
+            mapper.forgetReach(account.clientId(), campaignId);
+            network.reach(account.externalId(), sets)
+                    .forEach((scope, people) -> mapper.keepReach(account.clientId(), campaignId, scope, people));
+        });
+    }
+}

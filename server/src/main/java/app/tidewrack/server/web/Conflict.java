@@ -1,0 +1,8 @@
+package app.tidewrack.server.web;
+
+/** What was sent was made on an older version than the one kept. */
+public final class Conflict extends RuntimeException {
+    public Conflict(String message) {
+        super(message);
+    }
+}
