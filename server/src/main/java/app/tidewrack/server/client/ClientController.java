@@ -5,7 +5,7 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.client.ClientMapper.RefusedAd;
-import app.tidewrack.server.network.NetworkConnector.Place;
+import app.tidewrack.server.network.NetworkConnector.City;
 import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.NotFound;
@@ -63,7 +63,7 @@ class ClientController {
 
     /** Cities of a country by the start of their name. */
     @GetMapping("/{clientId}/accounts/{accountId}/places")
-    List<Place> places(
+    List<City> places(
             @PathVariable String clientId,
             @PathVariable String accountId,
             @RequestParam String country,

@@ -35,7 +35,7 @@ final class DemoPictures {
         weave(g, width, height, new Color(cloth));
         double x = width * 0.5;
         double y = height * 0.48;
-        double size = Math.min(width, height) * 0.5;
+        double size = Math.min(width, height) * 0.78;
         switch (motif) {
             case DARN -> darn(g, x, y, size, new Color(thread));
             case PATCH -> patch(g, x, y, size, new Color(thread));

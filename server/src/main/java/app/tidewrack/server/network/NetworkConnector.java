@@ -19,7 +19,7 @@ public interface NetworkConnector {
 
     List<Topic> topics();
 
-    List<Place> places(String country, String text);
+    List<City> places(String country, String text);
 
     /** One size for each audience, in the same order. */
     List<AudienceSize> sizes(List<AudienceDefinition> audiences);
@@ -46,7 +46,7 @@ public interface NetworkConnector {
     record Topic(String code, String words, String group) {}
 
     /** A city that a circle can be drawn around. */
-    record Place(long id, String name, double latitude, double longitude, String country, long people) {}
+    record City(long id, String name, double latitude, double longitude, String country, long people) {}
 
     /** What is sent to set something up or change it. */
     sealed interface Order permits CampaignOrder, AdGroupOrder, AdOrder {}

@@ -11,6 +11,9 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -27,12 +30,18 @@ public class Networks {
     private final PracticeNetwork practice;
     private final NetworkMapper mapper;
     private final JsonMapper json;
+    private final TransactionTemplate remembering;
     private volatile Offer offer = new Offer(null, List.of(), Instant.MIN);
 
-    Networks(PracticeNetwork practice, NetworkMapper mapper, JsonMapper json) {
+    private volatile Instant keptNow = Instant.MIN;
+
+    Networks(PracticeNetwork practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
         this.practice = practice;
         this.mapper = mapper;
         this.json = json;
+        // What is remembered is kept whether or not the request that asked for it goes through, or may write at all.
+        remembering = new TransactionTemplate(transactions);
+        remembering.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
     private record Offer(@Nullable Rulebook rulebook, List<Topic> topics, Instant readAt) {}
@@ -74,7 +83,10 @@ public class Networks {
     public Instant now() {
         try {
             Instant now = practice.now();
-            mapper.keepNow(now);
+            if (!now.equals(keptNow)) {
+                remembering.executeWithoutResult(t -> mapper.keepNow(now));
+                keptNow = now;
+            }
             return now;
         } catch (NetworkAway away) {
             return mapper.keptNow().orElseThrow(() -> away);
@@ -91,7 +103,8 @@ public class Networks {
     private Offer read() {
         try {
             Offer read = new Offer(practice.rulebook(), practice.topics(), Instant.now());
-            mapper.keep(CODE, json.writeValueAsString(read.rulebook()), json.writeValueAsString(read.topics()));
+            remembering.executeWithoutResult(t -> mapper.keep(
+                    CODE, json.writeValueAsString(read.rulebook()), json.writeValueAsString(read.topics())));
             return read;
         } catch (NetworkAway away) {
             Kept kept = mapper.kept(CODE).orElseThrow(() -> away);

@@ -51,11 +51,11 @@ public class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
-    public List<Place> places(String country, String text) {
+    public List<City> places(String country, String text) {
         return asked(() -> http.get()
                 .uri(ROOT + "/places?country={country}&text={text}", country, text)
                 .retrieve()
-                .body(new ParameterizedTypeReference<List<Place>>() {}));
+                .body(new ParameterizedTypeReference<List<City>>() {}));
     }
 
     @Override

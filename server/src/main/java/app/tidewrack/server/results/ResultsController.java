@@ -37,6 +37,7 @@ class ResultsController {
      * has no meaning yet.
      *
      * @param reach different people, as the network counts them; null where it does not tell
+     * @param frequency impressions for each person reached
      */
     record Figures(
             long impressions,
@@ -44,6 +45,7 @@ class ResultsController {
             long conversions,
             long spendMinor,
             @Nullable Long reach,
+            @Nullable Double frequency,
             @Nullable Double clickRate,
             @Nullable Double costPerClickMinor,
             @Nullable Double costPerConversionMinor) {}
@@ -140,6 +142,7 @@ class ResultsController {
                 c.conversions(),
                 c.spendMinor(),
                 reach,
+                reach == null || reach == 0 ? null : (double) c.impressions() / reach,
                 orNull(Metric.CLICK_RATE.of(c)),
                 orNull(Metric.COST_PER_CLICK.of(c)),
                 orNull(Metric.COST_PER_CONVERSION.of(c)));

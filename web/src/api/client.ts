@@ -1,0 +1,88 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./generated/schema";
+
+export type Schemas = components["schemas"];
+
+/** A refusal of the server (RFC 9457), or no answer at all (status 0). */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly field: string | undefined = undefined,
+  ) {
+    super(message);
+  }
+
+  /** The server may take the same later: it did not answer, or is not ready. */
+  get passing(): boolean {
+    return this.status === 0 || this.status === 502 || this.status === 503 || this.status === 504;
+  }
+}
+
+function csrfToken(): string {
+  return /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
+}
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", decodeURIComponent(csrfToken()));
+    return request;
+  },
+});
+
+function problemOf(status: number, body: unknown): Problem {
+  const detail = body as { detail?: string; field?: string } | undefined;
+  return new Problem(status, detail?.detail ?? `The server answered ${status}. Try again.`, detail?.field);
+}
+
+/** The data of a call, or a {@link Problem}. */
+export async function asked<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<NonNullable<T>> {
+  let answer;
+  try {
+    answer = await call;
+  } catch {
+    throw new Problem(0, "No connection to the server.");
+  }
+  if (!answer.response.ok) {
+    const problem = problemOf(answer.response.status, answer.error);
+    if (problem.status === 401 && window.location.pathname !== "/signin") {
+      window.location.assign(`/signin?then=${encodeURIComponent(window.location.pathname)}`);
+    }
+    throw problem;
+  }
+  return answer.data as NonNullable<T>;
+}
+
+/** Sends one file; the generated client does not know multipart bodies. */
+export async function sendFile<T>(path: string, file: File): Promise<T> {
+  const form = new FormData();
+  form.append("file", file);
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method: "POST",
+      body: form,
+      headers: { "X-XSRF-TOKEN": decodeURIComponent(csrfToken()) },
+    });
+  } catch {
+    throw new Problem(0, "No connection to the server.");
+  }
+  const body: unknown = await response.json().catch(() => undefined);
+  if (!response.ok) throw problemOf(response.status, body);
+  return body as T;
+}
+
+/** Follows server-sent events until the server ends them; gives a function that stops following. */
+export function follow<T>(path: string, onState: (state: T) => void, onEnd: () => void): () => void {
+  const source = new EventSource(path);
+  source.onmessage = (event) => onState(JSON.parse(event.data as string) as T);
+  source.onerror = () => {
+    source.close();
+    onEnd();
+  };
+  return () => source.close();
+}

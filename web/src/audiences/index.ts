@@ -1,0 +1,1 @@
+export { Audiences as default } from "./Audiences";

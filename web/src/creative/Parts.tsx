@@ -1,0 +1,100 @@
+import { Input, Select } from "antd";
+import { useEffect, useRef, type ReactNode } from "react";
+import { useSearchParams } from "react-router";
+import type { Problem, Schemas } from "../api/client";
+import type { Draft } from "./model";
+
+function Part({
+  id,
+  label,
+  fit,
+  children,
+}: {
+  id: string;
+  label: string;
+  fit?: Schemas["TextFit"] | undefined;
+  children: ReactNode;
+}) {
+  const state = !fit ? "" : fit.length > fit.limit ? "over" : fit.length > fit.fold ? "fold" : "";
+  return (
+    <div className="part">
+      <div className="label">
+        <label htmlFor={id}>{label}</label>
+        {fit && (
+          <div className={`length ${state}`}>
+            {fit.length} of {fit.limit}
+            {fit.length > fit.fold && <div>cut at {fit.fold}</div>}
+          </div>
+        )}
+      </div>
+      {children}
+    </div>
+  );
+}
+
+/** The texts, call to action and link of a creative, each with its length as the placement counts it. */
+export function Parts({
+  draft,
+  fit,
+  actions,
+  linkFault,
+  problem,
+  onChange,
+}: {
+  draft: Draft;
+  fit: Schemas["PlacementFit"] | undefined;
+  actions: Schemas["Choice"][];
+  linkFault: string | null | undefined;
+  problem: Problem | undefined;
+  onChange: (draft: Draft) => void;
+}) {
+  const box = useRef<HTMLDivElement>(null);
+  const field = useSearchParams()[0].get("field");
+  useEffect(() => {
+    if (field) box.current?.querySelector<HTMLElement>(`#creative-${field}`)?.focus();
+  }, [field]);
+  const text = (part: "name" | "body" | "headline" | "description" | "link") => ({
+    id: `creative-${part}`,
+    value: draft[part],
+    status: problem?.field === part ? ("error" as const) : ("" as const),
+    onChange: (e: { target: { value: string } }) => onChange({ ...draft, [part]: e.target.value }),
+  });
+  return (
+    <div ref={box}>
+      <Part id="creative-name" label="Name">
+        <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
+      </Part>
+      {problem && <div style={{ color: "var(--rust)", padding: "4px 0 4px 92px" }}>{problem.message}</div>}
+      <Part id="creative-body" label="Body" fit={fit?.body}>
+        <Input.TextArea {...text("body")} autoSize={{ minRows: 3, maxRows: 9 }} />
+      </Part>
+      <Part id="creative-headline" label="Headline" fit={fit?.headline}>
+        <Input {...text("headline")} />
+      </Part>
+      <Part id="creative-description" label="Description" fit={fit?.description}>
+        <Input {...text("description")} />
+      </Part>
+      <Part id="creative-callToAction" label="Call to action">
+        <Select
+          id="creative-callToAction"
+          aria-label="Call to action"
+          placeholder="Choose one"
+          value={draft.callToAction || null}
+          options={actions.map((a) => ({ value: a.code, label: a.words }))}
+          onChange={(callToAction: string | null) => onChange({ ...draft, callToAction: callToAction ?? "" })}
+        />
+      </Part>
+      <Part id="creative-link" label="Link">
+        <div>
+          <Input
+            {...text("link")}
+            className="mono"
+            placeholder="https://"
+            status={linkFault ? "error" : ""}
+          />
+          {linkFault && <div style={{ color: "var(--rust)", marginTop: 3 }}>{linkFault}.</div>}
+        </div>
+      </Part>
+    </div>
+  );
+}

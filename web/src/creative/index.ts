@@ -1,0 +1,1 @@
+export { CreativeScreen as default } from "./CreativeScreen";

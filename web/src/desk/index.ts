@@ -1,0 +1,2 @@
+export { Clients } from "./Clients";
+export { Desk } from "./Desk";

@@ -1,0 +1,20 @@
+import { api, asked } from "../api/client";
+
+export const clientsQuery = { queryKey: ["clients"], queryFn: () => asked(api.GET("/api/clients")) };
+
+export const deskQuery = (clientId: string) => ({
+  queryKey: ["desk", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}", { params: { path: { clientId } } })),
+});
+
+/** What the network of an account offers. */
+export const offerQuery = (clientId: string, accountId: string) => ({
+  queryKey: ["offer", clientId, accountId],
+  staleTime: 5 * 60_000,
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/accounts/{accountId}/offer", {
+        params: { path: { clientId, accountId } },
+      }),
+    ),
+});

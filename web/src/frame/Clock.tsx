@@ -1,0 +1,94 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Popover, Space } from "antd";
+import { useEffect, useState } from "react";
+import { api, asked, follow, type Schemas } from "../api/client";
+import { moment } from "../look/format";
+
+type Move = Schemas["MoveView"];
+
+const STEPS = [
+  { hours: 1, words: "1 hour" },
+  { hours: 24, words: "1 day" },
+  { hours: 24 * 7, words: "1 week" },
+];
+
+export const clockQuery = {
+  queryKey: ["clock"],
+  queryFn: () => asked(api.GET("/api/clock")),
+};
+
+function progress(move: Move): number {
+  const from = Date.parse(move.from);
+  return (Date.parse(move.now) - from) / (Date.parse(move.target) - from);
+}
+
+/** The practice clock: what time it is there, and the way to move it on. */
+export function Clock() {
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const clock = useQuery({ ...clockQuery, refetchInterval: 20_000 });
+  const [move, setMove] = useState<Move>();
+  const [open, setOpen] = useState(false);
+  const running = move ?? clock.data?.move ?? undefined;
+  const runningId = running?.state === "RUNNING" ? running.id : undefined;
+
+  useEffect(() => {
+    if (!runningId) return;
+    return follow<Move>(`/api/clock/moves/${runningId}/progress`, setMove, () => {
+      setMove(undefined);
+      void queries.invalidateQueries();
+    });
+  }, [runningId, queries]);
+
+  const start = (hours: number) => {
+    asked(api.POST("/api/clock/moves", { body: { hours } }))
+      .then(setMove)
+      .catch((e: Error) => message.error(e.message));
+  };
+  const stop = () => {
+    if (runningId) {
+      void asked(api.POST("/api/clock/moves/{moveId}/stop", { params: { path: { moveId: runningId } } }));
+    }
+  };
+
+  const shown = running?.now ?? clock.data?.now;
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      placement="bottomRight"
+      content={
+        <div style={{ width: 300 }}>
+          <p className="note" style={{ marginTop: 0 }}>
+            The practice network stands still until you move its clock. Ads are reviewed, shown and reported
+            while it moves. Times are UTC.
+          </p>
+          {runningId ? (
+            <Button block onClick={stop}>
+              Stop the clock
+            </Button>
+          ) : (
+            <Space.Compact block>
+              {STEPS.map((s) => (
+                <Button key={s.hours} style={{ flex: 1 }} onClick={() => start(s.hours)}>
+                  On by {s.words}
+                </Button>
+              ))}
+            </Space.Compact>
+          )}
+        </div>
+      }
+    >
+      <button className="plain clock" data-testid="clock">
+        {runningId ? "Moving to" : "Practice clock"}{" "}
+        <b>{shown ? moment(runningId && running ? running.target : shown) : "away"}</b>
+        {runningId && running && (
+          <div className="bar" role="progressbar" aria-valuenow={Math.round(progress(running) * 100)}>
+            <i style={{ width: `${progress(running) * 100}%` }} />
+          </div>
+        )}
+      </button>
+    </Popover>
+  );
+}

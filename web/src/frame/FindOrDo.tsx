@@ -1,0 +1,83 @@
+import { useQuery } from "@tanstack/react-query";
+import { Modal } from "antd";
+import { Command } from "cmdk";
+import { useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+import { audiencesQuery } from "../audiences/queries";
+import { creativesQuery } from "../creative/queries";
+import { clientsQuery } from "../desk/queries";
+import { screens } from "./Rail";
+
+/** Ctrl K: every screen, client, campaign, audience and creative by a few letters of its name. */
+export function FindOrDo({ clientId }: { clientId: string | undefined }) {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "k") {
+        e.preventDefault();
+        setOpen((o) => !o);
+      }
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  return (
+    <>
+      <button className="plain find" onClick={() => setOpen(true)}>
+        Find anything <kbd>Ctrl K</kbd>
+      </button>
+      <Modal open={open} onCancel={() => setOpen(false)} footer={null} closable={false} destroyOnHidden>
+        <Finder clientId={clientId} onDone={() => setOpen(false)} />
+      </Modal>
+    </>
+  );
+}
+
+function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: () => void }) {
+  const navigate = useNavigate();
+  const clients = useQuery(clientsQuery);
+  const audiences = useQuery({ ...audiencesQuery(clientId ?? ""), enabled: !!clientId });
+  const creatives = useQuery({ ...creativesQuery(clientId ?? ""), enabled: !!clientId });
+  const go = (path: string) => {
+    void navigate(path);
+    onDone();
+  };
+  const item = (key: string, words: string, path: string) => (
+    <Command.Item key={key} value={`${words} ${key}`} onSelect={() => go(path)}>
+      {words}
+    </Command.Item>
+  );
+  return (
+    <Command className="finder" label="Find anything">
+      <Command.Input autoFocus placeholder="Screen, client, campaign, audience or creative" />
+      <Command.List>
+        <Command.Empty className="note">Nothing by that name.</Command.Empty>
+        {clientId && (
+          <>
+            <Command.Group heading="Screens">
+              {screens.map((s) => item(`screen${s.path}`, s.words, `/c/${clientId}${s.path}`))}
+            </Command.Group>
+            <Command.Group heading="Audiences">
+              {audiences.data?.map((a) => item(a.id, a.name, `/c/${clientId}/audiences/${a.id}`))}
+            </Command.Group>
+            <Command.Group heading="Creatives">
+              {creatives.data?.map((c) =>
+                item(c.creative.id, c.creative.name, `/c/${clientId}/creative/${c.creative.id}`),
+              )}
+            </Command.Group>
+          </>
+        )}
+        <Command.Group heading="Campaigns">
+          {clients.data?.flatMap((c) =>
+            c.campaigns.map((k) =>
+              item(k.campaignId, `${k.name} (${c.name})`, `/c/${c.id}/plan/${k.planId}/${k.campaignId}`),
+            ),
+          )}
+        </Command.Group>
+        <Command.Group heading="Clients">
+          {clients.data?.map((c) => item(c.id, c.name, `/c/${c.id}`))}
+        </Command.Group>
+      </Command.List>
+    </Command>
+  );
+}

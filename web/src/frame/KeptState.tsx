@@ -1,0 +1,50 @@
+import { Tooltip } from "antd";
+import { useEffect, useState } from "react";
+import { ago, plural } from "../look/format";
+import { useKept, waitingEdits } from "./kept";
+
+/** Whether everything is kept. Always in sight, and true. */
+export function KeptState() {
+  const { saving, waiting, refused, keptAt } = useKept();
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const tick = window.setInterval(() => setNow(Date.now()), 1000);
+    return () => window.clearInterval(tick);
+  }, []);
+  const edits = waitingEdits(waiting);
+  useEffect(() => {
+    if (edits === 0 && saving === 0) return;
+    const warn = (e: BeforeUnloadEvent) => e.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, [edits, saving]);
+
+  if (edits > 0) {
+    return (
+      <span className="kept wait" role="status">
+        Not kept: no connection, {plural(edits, "edit")} waiting
+      </span>
+    );
+  }
+  if (saving > 0) {
+    return (
+      <span className="kept busy" role="status">
+        Keeping…
+      </span>
+    );
+  }
+  if (refused) {
+    return (
+      <Tooltip title={refused}>
+        <span className="kept refused" role="status">
+          Last edit not taken
+        </span>
+      </Tooltip>
+    );
+  }
+  return (
+    <span className="kept" role="status">
+      {keptAt ? `All kept, ${ago(now - keptAt)}` : "All kept"}
+    </span>
+  );
+}

@@ -1,0 +1,29 @@
+import { ACTION_WORDS, LEVEL_WORDS, type Change } from "./model";
+
+/** One change, before and after. */
+export function ChangeFacts({ change }: { change: Change }) {
+  return (
+    <>
+      <h2>
+        {ACTION_WORDS[change.action].charAt(0).toUpperCase() + ACTION_WORDS[change.action].slice(1)} this{" "}
+        {LEVEL_WORDS[change.level]}
+      </h2>
+      <div className="name-box mono">{change.name}</div>
+      {change.fields.length === 0 && (
+        <p className="note">Nothing in it changes but that it stands still or runs.</p>
+      )}
+      <dl className="facts-list">
+        {change.fields
+          .filter((f) => f.field !== "name" || change.action === "CHANGE")
+          .map((f) => (
+            <div key={f.field}>
+              <dt>{f.field}</dt>
+              <dd>
+                {f.before && <s style={{ color: "var(--muted)" }}>{f.before}</s>} {f.after || "empty"}
+              </dd>
+            </div>
+          ))}
+      </dl>
+    </>
+  );
+}

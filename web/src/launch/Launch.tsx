@@ -1,0 +1,176 @@
+import "./launch.css";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Modal } from "antd";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import type { Schemas } from "../api/client";
+import { Columns } from "../frame/Columns";
+import { Findings, blockers } from "../look/Findings";
+import { money, plural } from "../look/format";
+import { CampaignList } from "../plan/CampaignList";
+import { usePlanAtHand } from "../plan/usePlanAtHand";
+import { ChangeFacts } from "./ChangeFacts";
+import { ChangesTable } from "./ChangesTable";
+import { inWords } from "./model";
+import { LaunchProgress } from "./LaunchProgress";
+import { changesQuery, startLaunch } from "./queries";
+
+/** What launching would do, then the launch itself, then what review says. */
+export function Launch() {
+  const atHand = usePlanAtHand("launch");
+  const { clientId, planId, campaign, plan, client, account } = atHand;
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+  const changes = useQuery({
+    ...changesQuery(clientId, planId ?? "", campaign?.id ?? ""),
+    enabled: !!planId && !!campaign,
+    staleTime: 0,
+  });
+  const [confirming, setConfirming] = useState(false);
+  const [chosen, setChosen] = useState<string>();
+  if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
+  if (!client || !atHand.plans) return null;
+  const things = plan ? (
+    <CampaignList
+      plan={plan}
+      accounts={client.accounts}
+      current={campaign?.id}
+      onChoose={(c) => atHand.choose(c.id)}
+    />
+  ) : (
+    <h3>Campaigns</h3>
+  );
+  if (!campaign || !planId || !account) {
+    return (
+      <Columns things={things} title="Launch">
+        {(atHand.plans.length === 0 || plan?.campaigns.length === 0) && (
+          <div className="empty">
+            <h2>Nothing to launch yet</h2>
+            <p>A campaign with rows and creatives comes first.</p>
+            <Link to={`/c/${clientId}/plan`}>Plan one</Link>
+          </div>
+        )}
+      </Columns>
+    );
+  }
+  const list = changes.data;
+  if (!list) {
+    return (
+      <Columns things={things} title={campaign.name}>
+        {changes.error && <p>{changes.error.message}</p>}
+      </Columns>
+    );
+  }
+  const blocked = blockers(list.findings);
+  const current = list.changes.find((c) => c.key === chosen) ?? list.changes[0];
+
+  const go = () => {
+    setConfirming(false);
+    startLaunch(clientId, planId, campaign.id, list.planVersion)
+      .catch((e: Error) => message.error({ content: e.message, duration: 8 }))
+      .finally(() => void queries.invalidateQueries());
+  };
+  const jump = (place: Schemas["Place"]) => {
+    if (place.creativeId) void navigate(`/c/${clientId}/creative/${place.creativeId}?field=${place.field}`);
+    else if (place.audienceId)
+      void navigate(`/c/${clientId}/audiences/${place.audienceId}?field=${place.field}`);
+    else void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?lens=checks`);
+  };
+  const toLaunch = list.changes.length > 0 && !list.running;
+  return (
+    <Columns
+      things={things}
+      title={campaign.name}
+      note={
+        list.running
+          ? `A launch on ${account.networkName} is under way`
+          : list.changes.length === 0
+            ? `${account.networkName} has all of it`
+            : `Would ${inWords(list.changes)} on ${account.networkName}`
+      }
+      actions={
+        toLaunch && (
+          <Button type="primary" onClick={() => setConfirming(true)}>
+            {blocked > 0
+              ? `${plural(blocked, "blocker")} first…`
+              : `Launch ${plural(list.changes.length, "change")}…`}
+          </Button>
+        )
+      }
+      facts={
+        toLaunch && current ? (
+          <ChangeFacts change={current} />
+        ) : (
+          <>
+            <h2>After launch</h2>
+            <p className="note">
+              Every ad goes from sent to in review to approved or refused. Review on {account.networkName}{" "}
+              takes from 15 minutes to 18 hours of practice time: move the practice clock at the top to let it
+              pass.
+            </p>
+          </>
+        )
+      }
+    >
+      {list.newestLaunchId && (
+        <LaunchProgress
+          key={list.newestLaunchId}
+          clientId={clientId}
+          launchId={list.newestLaunchId}
+          creativePath={`/c/${clientId}/plan/${planId}/${campaign.id}`}
+        />
+      )}
+      {toLaunch && (
+        <>
+          {list.newestLaunchId && <h2 style={{ margin: "20px 0 4px" }}>Changed since</h2>}
+          <div className="effect">
+            <span>
+              Money a day <b>{money(list.dailyBeforeMinor, list.currency)}</b> →{" "}
+              <b>{money(list.dailyAfterMinor, list.currency)}</b>
+            </span>
+            <span className="note">
+              {plural(list.changes.length, "change")}; plan at version {list.planVersion}
+            </span>
+          </div>
+          {list.findings.length > 0 && (
+            <section style={{ marginBottom: 14, maxWidth: 640 }}>
+              <Findings findings={list.findings} onJump={jump} />
+            </section>
+          )}
+          <ChangesTable changes={list.changes} chosen={current?.key} onChoose={setChosen} />
+        </>
+      )}
+      <Modal
+        open={confirming}
+        title={
+          blocked > 0 ? `${plural(blocked, "blocker")} hold this launch` : `Launch on ${account.networkName}?`
+        }
+        onCancel={() => setConfirming(false)}
+        footer={
+          blocked > 0 ? (
+            <Button onClick={() => setConfirming(false)}>Close</Button>
+          ) : (
+            <>
+              <Button onClick={() => setConfirming(false)}>Not yet</Button>
+              <Button type="primary" onClick={go}>
+                Launch now
+              </Button>
+            </>
+          )
+        }
+      >
+        {blocked > 0 ? (
+          <Findings findings={list.findings.filter((f) => f.severity === "BLOCKER")} onJump={jump} />
+        ) : (
+          <p>
+            This will {inWords(list.changes)}. Money goes from {money(list.dailyBeforeMinor, list.currency)}{" "}
+            to <b>{money(list.dailyAfterMinor, list.currency)} a day</b>,{" "}
+            {money(campaign.flightMinor, list.currency)} over {plural(campaign.days, "day")}. Ads are shown
+            once review approves them.
+          </p>
+        )}
+      </Modal>
+    </Columns>
+  );
+}

@@ -1,0 +1,1 @@
+export { Launch as default } from "./Launch";

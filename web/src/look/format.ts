@@ -1,0 +1,90 @@
+const moneyFormats = new Map<string, Intl.NumberFormat>();
+
+function moneyFormat(currency: string): Intl.NumberFormat {
+  let format = moneyFormats.get(currency);
+  if (!format) {
+    format = new Intl.NumberFormat("en-GB", { style: "currency", currency });
+    moneyFormats.set(currency, format);
+  }
+  return format;
+}
+
+function decimals(currency: string): number {
+  return moneyFormat(currency).resolvedOptions().maximumFractionDigits ?? 2;
+}
+
+/** Minor units as a number of whole units: 1250 GBP is 12.5. */
+export function units(minor: number, currency: string): number {
+  return minor / 10 ** decimals(currency);
+}
+
+/** Minor units as money: 1250 GBP is £12.50. Fractions of a minor unit are rounded to one. */
+export function money(minor: number, currency: string): string {
+  return moneyFormat(currency).format(units(Math.round(minor), currency));
+}
+
+/** Minor units as a person would type them: 1250 is 12.50, 1200 is 12. */
+export function typedMoney(minor: number, currency: string): string {
+  const whole = units(minor, currency);
+  return Number.isInteger(whole) ? String(whole) : whole.toFixed(decimals(currency));
+}
+
+const counts = new Intl.NumberFormat("en-GB");
+
+export function count(value: number): string {
+  return counts.format(value);
+}
+
+/** "1 ad", "3 ads". */
+export function plural(value: number, one: string, many = `${one}s`): string {
+  return `${count(value)} ${value === 1 ? one : many}`;
+}
+
+/** People as a network tells them: 1.36 M, 412,000, fewer than 1,000. */
+export function people(size: { people: number; fewer: boolean } | null | undefined): string {
+  if (!size) return "not known";
+  if (size.fewer) return `fewer than ${count(size.people)}`;
+  return size.people >= 1_000_000
+    ? `${Number((size.people / 1_000_000).toPrecision(3))} M`
+    : count(size.people);
+}
+
+/** A share as per cent: 0.0137 is 1.37 %; digits follow the size. */
+export function percent(share: number): string {
+  const value = share * 100;
+  const digits = value >= 10 || value === 0 ? 0 : value >= 1 ? 1 : 2;
+  return `${value.toFixed(digits)} %`;
+}
+
+/** A click rate needs two decimals whatever its size. */
+export function rate(share: number): string {
+  return `${(share * 100).toFixed(2)} %`;
+}
+
+const dayFormat = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
+
+/** An account day, 2027-03-09, as 9 Mar. */
+export function day(isoDate: string): string {
+  return dayFormat.format(new Date(`${isoDate}T00:00:00Z`));
+}
+
+const momentFormat = new Intl.DateTimeFormat("en-GB", {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+  timeZone: "UTC",
+});
+
+/** A practice moment in UTC, as Tue 9 Mar 06:00. */
+export function moment(iso: string): string {
+  return momentFormat.format(new Date(iso)).replaceAll(",", "");
+}
+
+export function ago(ms: number): string {
+  const seconds = Math.max(0, Math.round(ms / 1000));
+  if (seconds < 60) return `${seconds} s ago`;
+  const minutes = Math.round(seconds / 60);
+  return minutes < 60 ? `${minutes} min ago` : `${Math.round(minutes / 60)} h ago`;
+}

@@ -1,0 +1,60 @@
+import "@fontsource-variable/jetbrains-mono";
+import "@fontsource-variable/public-sans";
+import "./look/base.css";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { App, ConfigProvider } from "antd";
+import { lazy, StrictMode, Suspense } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, RouterProvider } from "react-router";
+import { Problem } from "./api/client";
+import { Clients, Desk } from "./desk";
+import { Frame } from "./frame/Frame";
+import { theme } from "./look/theme";
+import { SignIn } from "./signin/SignIn";
+
+const Audiences = lazy(() => import("./audiences"));
+const Creative = lazy(() => import("./creative"));
+const Plan = lazy(() => import("./plan"));
+const Launch = lazy(() => import("./launch"));
+const Results = lazy(() => import("./results"));
+
+const router = createBrowserRouter([
+  { path: "/signin", element: <SignIn /> },
+  {
+    path: "/",
+    element: <Frame />,
+    children: [
+      { index: true, element: <Clients /> },
+      { path: "c/:clientId", element: <Desk /> },
+      { path: "c/:clientId/audiences/:audienceId?", element: <Audiences /> },
+      { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
+      { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
+      { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
+      { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
+    ],
+  },
+]);
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 5_000,
+      retry: (failures, error) => error instanceof Problem && error.passing && failures < 30,
+      retryDelay: 1_500,
+    },
+  },
+});
+
+createRoot(document.getElementById("root") as HTMLElement).render(
+  <StrictMode>
+    <ConfigProvider theme={theme} wave={{ disabled: true }}>
+      <App message={{ maxCount: 3, duration: 6 }}>
+        <QueryClientProvider client={queries}>
+          <Suspense>
+            <RouterProvider router={router} />
+          </Suspense>
+        </QueryClientProvider>
+      </App>
+    </ConfigProvider>
+  </StrictMode>,
+);

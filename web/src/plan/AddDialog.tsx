@@ -1,0 +1,75 @@
+import { Button, Checkbox, Input, Modal } from "antd";
+import { useState } from "react";
+import { Link } from "react-router";
+import { plural } from "../look/format";
+
+export interface Choice {
+  id: string;
+  words: string;
+  note: string;
+}
+
+/** Chooses audiences for rows, or creatives for columns. */
+export function AddDialog({
+  title,
+  one,
+  choices,
+  elsewhere,
+  onAdd,
+  onClose,
+}: {
+  title: string;
+  one: string;
+  choices: Choice[];
+  elsewhere: { words: string; path: string };
+  onAdd: (ids: string[]) => void;
+  onClose: () => void;
+}) {
+  const [chosen, setChosen] = useState<string[]>([]);
+  const [text, setText] = useState("");
+  const found = choices.filter((c) => c.words.toLowerCase().includes(text.toLowerCase()));
+  return (
+    <Modal
+      open
+      title={title}
+      onCancel={onClose}
+      footer={
+        <Button
+          type="primary"
+          onClick={() => {
+            if (chosen.length > 0) onAdd(chosen);
+            onClose();
+          }}
+        >
+          {chosen.length > 0 ? `Add ${plural(chosen.length, one)}` : "Close"}
+        </Button>
+      }
+    >
+      {choices.length > 8 && (
+        <Input
+          placeholder="Find by name"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          style={{ marginBottom: 8 }}
+        />
+      )}
+      <Checkbox.Group
+        value={chosen}
+        onChange={setChosen}
+        style={{ display: "block", maxHeight: 380, overflow: "auto" }}
+      >
+        {found.map((c) => (
+          <div key={c.id} style={{ padding: "5px 0", borderBottom: "1px solid var(--line)" }}>
+            <Checkbox value={c.id}>
+              {c.words} <span className="note">{c.note}</span>
+            </Checkbox>
+          </div>
+        ))}
+      </Checkbox.Group>
+      {choices.length === 0 && <p className="note">There is none left to add.</p>}
+      <p style={{ marginBottom: 0 }}>
+        <Link to={elsewhere.path}>{elsewhere.words}</Link>
+      </p>
+    </Modal>
+  );
+}

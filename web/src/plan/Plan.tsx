@@ -1,0 +1,166 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Input, Modal, Select } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { offerQuery } from "../desk/queries";
+import { Columns } from "../frame/Columns";
+import { CampaignForm, accountDay } from "./CampaignForm";
+import { CampaignList } from "./CampaignList";
+import type { Campaign } from "./model";
+import { addPlan, planKey } from "./queries";
+import { SheetDesk } from "./SheetDesk";
+import { useEdits } from "./useEdits";
+import { usePlanAtHand } from "./usePlanAtHand";
+
+type AtHand = ReturnType<typeof usePlanAtHand>;
+
+/** The client's plans, and the sheet of the campaign at hand. */
+export function Plan() {
+  const atHand = usePlanAtHand("plan");
+  const [naming, setNaming] = useState(false);
+  if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
+  if (!atHand.client || !atHand.plans || (atHand.planId && !atHand.plan)) return null;
+  return (
+    <>
+      {atHand.plan && atHand.planId ? (
+        <OnePlan
+          key={atHand.planId}
+          atHand={atHand}
+          planId={atHand.planId}
+          onNewPlan={() => setNaming(true)}
+        />
+      ) : (
+        <Columns things={<h3>Campaigns</h3>} title="Plan">
+          {atHand.plans.length === 0 && (
+            <div className="empty">
+              <h2>No plan yet</h2>
+              <p>A plan holds the campaigns that answer one brief, such as “Winter mending kits”.</p>
+              <Button type="primary" onClick={() => setNaming(true)}>
+                Start a plan
+              </Button>
+            </div>
+          )}
+        </Columns>
+      )}
+      {naming && <NewPlan clientId={atHand.clientId} onClose={() => setNaming(false)} />}
+    </>
+  );
+}
+
+function NewPlan({ clientId, onClose }: { clientId: string; onClose: () => void }) {
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState<string>();
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const start = () => {
+    addPlan(clientId, name)
+      .then(async (plan) => {
+        queries.setQueryData(planKey(clientId, plan.id), plan);
+        await queries.invalidateQueries({ queryKey: ["plans", clientId] });
+        onClose();
+        await navigate(`/c/${clientId}/plan/${plan.id}`);
+      })
+      .catch((e: Error) => setProblem(e.message));
+  };
+  return (
+    <Modal open title="New plan" okText="Start it" onOk={start} onCancel={onClose}>
+      <Input
+        autoFocus
+        aria-label="Name of the plan"
+        placeholder="Winter mending kits"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        onPressEnter={start}
+      />
+      {problem && <p style={{ color: "var(--rust)" }}>{problem}</p>}
+    </Modal>
+  );
+}
+
+function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string; onNewPlan: () => void }) {
+  const { clientId, plan, account, client, campaign } = atHand;
+  const navigate = useNavigate();
+  const { message } = App.useApp();
+  const edits = useEdits(clientId, planId);
+  const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
+  const [form, setForm] = useState<{
+    campaign: Campaign | undefined;
+    today: string;
+    field: string | undefined;
+  }>();
+  if (!plan || !account || !client || !offer.data) return null;
+
+  const openForm = (of: Campaign | undefined, field?: string) => {
+    accountDay(account.zone)
+      .then((today) => setForm({ campaign: of, today, field }))
+      .catch((e: Error) => message.error(e.message));
+  };
+  const things = (
+    <>
+      <Select
+        aria-label="Plan"
+        style={{ width: "100%", marginBottom: 12 }}
+        value={planId}
+        options={[
+          ...(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name })),
+          { value: "", label: "New plan…" },
+        ]}
+        onChange={(id: string) => (id ? void navigate(`/c/${clientId}/plan/${id}`) : onNewPlan())}
+      />
+      <CampaignList
+        plan={plan}
+        accounts={client.accounts}
+        current={campaign?.id}
+        onChoose={(c) => atHand.choose(c.id)}
+      />
+      <button className="add-thing" onClick={() => openForm(undefined)}>
+        Add campaign
+      </button>
+    </>
+  );
+  return (
+    <>
+      {campaign ? (
+        <SheetDesk
+          key={campaign.id}
+          {...{ clientId, planId, campaign, account, edits, things }}
+          version={plan.version}
+          undo={plan.undo}
+          redo={plan.redo}
+          objectives={offer.data.rulebook.objectives}
+          onChange={(field) => openForm(campaign, field)}
+        />
+      ) : (
+        <Columns things={things} title={plan.name}>
+          <div className="empty">
+            <h2>No campaign yet</h2>
+            <p>
+              A campaign says what the ads are for, when they run and what a row may spend a day. Its sheet
+              comes next.
+            </p>
+            <Button type="primary" onClick={() => openForm(undefined)}>
+              Add the first campaign
+            </Button>
+          </div>
+        </Columns>
+      )}
+      {form && (
+        <CampaignForm
+          account={account}
+          objectives={offer.data.rulebook.objectives}
+          today={form.today}
+          campaign={form.campaign}
+          field={form.field}
+          onClose={() => setForm(undefined)}
+          send={async (edit) => {
+            await edits.ask(edit);
+            if (edit.kind === "newCampaign") {
+              message.info("Campaign added. Add audiences as rows and creatives as columns.");
+              await navigate(`/c/${clientId}/plan/${planId}`);
+            }
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,117 @@
+import { Input } from "antd";
+import { useEffect, useRef } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../api/client";
+import { Findings } from "../look/Findings";
+import { day, money, people, plural } from "../look/format";
+import { AD_STATES, findingsAt, type Campaign } from "./model";
+import type { Spot } from "./selection";
+
+/** The selected row and ad: who, how much, when, what it is called, what the checks say. */
+export function RowFacts({
+  clientId,
+  campaign,
+  spot,
+  audience,
+  creative,
+  names,
+  focusMoney,
+  onMoney,
+  onJump,
+}: {
+  clientId: string;
+  campaign: Campaign;
+  spot: Spot;
+  audience: Schemas["Audience"] | undefined;
+  creative: Schemas["Creative"] | undefined;
+  names: Schemas["NamesView"] | undefined;
+  focusMoney: number;
+  onMoney: (text: string) => void;
+  onJump: (place: Schemas["Place"]) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    if (focusMoney > 0) input.current?.focus();
+  }, [focusMoney]);
+  const row = campaign.rows[spot.row];
+  const column = campaign.columns[spot.column];
+  if (!row) return null;
+  const ads = row.cells.filter((c) => c !== null).length;
+  const state = campaign.adStates.find((s) => s.rowId === row.id && s.columnId === column?.id);
+  const told = state && AD_STATES[state.state];
+  const adName = names?.rows[spot.row]?.ads[spot.column];
+  const shown = money(row.dailyMinor, campaign.currency);
+  return (
+    <>
+      <h2 style={{ overflowWrap: "anywhere" }}>{row.label}</h2>
+      <p className="note" style={{ margin: "0 0 8px" }}>
+        Row {spot.row + 1} · ad group · {plural(ads, "ad")}
+      </p>
+      <dl className="facts-list">
+        <div>
+          <dt>People</dt>
+          <dd>
+            <b>{people(audience?.size)}</b> in{" "}
+            <Link to={`/c/${clientId}/audiences/${row.audienceId}`}>{audience?.name}</Link>
+          </dd>
+        </div>
+        <div>
+          <dt>
+            <label htmlFor="row-money">Money a day</label>
+          </dt>
+          <dd>
+            <Input
+              key={`${row.id}${shown}`}
+              id="row-money"
+              ref={(it) => {
+                input.current = it?.input ?? null;
+              }}
+              defaultValue={shown}
+              onFocus={(e) => e.target.select()}
+              onPressEnter={(e) => e.currentTarget.blur()}
+              onBlur={(e) => e.target.value.trim() !== shown && onMoney(e.target.value)}
+            />
+          </dd>
+        </div>
+        <div>
+          <dt>Whole flight</dt>
+          <dd>{money(row.flightMinor, campaign.currency)}</dd>
+        </div>
+        <div>
+          <dt>Runs</dt>
+          <dd>
+            {day(campaign.start)} to {day(campaign.lastDay)}, all hours
+          </dd>
+        </div>
+        {creative && (
+          <div>
+            <dt>Creative</dt>
+            <dd>
+              <Link to={`/c/${clientId}/creative/${creative.id}`}>{creative.name}</Link>
+            </dd>
+          </div>
+        )}
+        {told && (
+          <div>
+            <dt>This ad is</dt>
+            <dd>
+              <b style={told.tone === "bad" ? { color: "var(--rust)" } : undefined}>{told.words}</b>
+            </dd>
+          </div>
+        )}
+      </dl>
+      {state?.reason && state.state === "REFUSED" && (
+        <div className="finding" style={{ marginTop: 6 }}>
+          <b>Refused in review. {state.reason}</b>
+          <Link to={`/c/${clientId}/creative/${creative?.id}?field=body`}>Change the creative</Link>, then
+          launch again.
+        </div>
+      )}
+      <h3 style={{ marginTop: 10 }}>Name of the selected ad</h3>
+      <div className="name-box mono" data-testid="ad-name">
+        {adName ?? "This cell is off; it gets no name."}
+      </div>
+      <Findings findings={findingsAt(campaign.findings, row.id, column?.id)} onJump={onJump} />
+    </>
+  );
+}

@@ -1,0 +1,225 @@
+import "./sheet.css";
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from "react";
+import type { Schemas } from "../api/client";
+import { previewUrl } from "../creative/queries";
+import { money, people } from "../look/format";
+import { Cell, type CellShown } from "./Cell";
+import { InlineInput } from "./InlineInput";
+import type { Campaign } from "./model";
+import { block, covers, moved, single, wholeColumn, wholeRow, type Selection } from "./selection";
+
+const ROW = 47;
+const HEAD = 124;
+const FOOT = 38;
+const LEFT = 244;
+const COLUMN = 106;
+const RIGHT = 108;
+
+export type Editing = { rowId: string; what: "money" | "label" } | null;
+
+/** The crossing of rows and columns. Only what is in sight is drawn; heads stay in sight. */
+export function Sheet(props: {
+  clientId: string;
+  campaign: Campaign;
+  audiences: Map<string, Schemas["Audience"]>;
+  creatives: Map<string, Schemas["Creative"]>;
+  shown: (row: number, column: number) => CellShown;
+  selection: Selection;
+  onSelect: (selection: Selection) => void;
+  waiting: Set<string>;
+  editing: Editing;
+  onEditing: (editing: Editing) => void;
+  onMoney: (text: string) => void;
+  onLabel: (rowId: string, label: string) => void;
+  onKey: (event: KeyboardEvent) => void;
+}) {
+  const { campaign, selection } = props;
+  const { rows, columns } = campaign;
+  const scroller = useRef<HTMLDivElement>(null);
+  const rowItems = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    paddingStart: HEAD,
+    scrollPaddingStart: HEAD,
+    scrollPaddingEnd: FOOT,
+    overscan: 6,
+  });
+  const columnItems = useVirtualizer({
+    horizontal: true,
+    count: columns.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => COLUMN,
+    paddingStart: LEFT,
+    scrollPaddingStart: LEFT,
+    scrollPaddingEnd: RIGHT,
+    overscan: 3,
+  });
+  const width = LEFT + columns.length * COLUMN + RIGHT;
+  const picked = block(selection, rows.length, columns.length);
+  const { row: focusRow, column: focusColumn } = selection.focus;
+  useEffect(() => {
+    if (focusRow < rows.length) rowItems.scrollToIndex(focusRow);
+    if (focusColumn < columns.length) columnItems.scrollToIndex(focusColumn);
+  }, [focusRow, focusColumn, rows.length, columns.length, rowItems, columnItems]);
+
+  const spotOf = (event: PointerEvent) => {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-column]");
+    return cell ? { row: Number(cell.dataset.row), column: Number(cell.dataset.column) } : undefined;
+  };
+  const onPointer = (event: PointerEvent) => {
+    const spot = spotOf(event);
+    if (!spot || event.buttons !== 1) return;
+    if (event.type === "pointerdown" && !event.shiftKey) props.onSelect(single(spot.row, spot.column));
+    else props.onSelect({ anchor: selection.anchor, focus: spot });
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if ((event.target as HTMLElement).tagName === "INPUT") return;
+    const next = moved(selection, event.key, event.shiftKey, rows.length, columns.length);
+    if (next) {
+      event.preventDefault();
+      props.onSelect(next);
+    } else {
+      props.onKey(event);
+    }
+  };
+  const refocus = () => scroller.current?.focus();
+  const money0 = (minor: number) => money(minor, campaign.currency);
+
+  return (
+    <div
+      ref={scroller}
+      className="sheet"
+      role="grid"
+      aria-label={`Sheet of ${campaign.name}`}
+      aria-rowcount={rows.length}
+      aria-colcount={columns.length}
+      aria-activedescendant={`cell-${focusRow}-${focusColumn}`}
+      tabIndex={0}
+      onKeyDown={onKeyDown}
+      onPointerDown={onPointer}
+      onPointerOver={onPointer}
+    >
+      <div style={{ height: HEAD + rows.length * ROW + FOOT, width, minWidth: "100%", position: "relative" }}>
+        <div className="heads" style={{ height: HEAD, width }} role="row">
+          <div className="line" style={{ height: HEAD, width, border: 0 }}>
+            <div className="corner" style={{ width: LEFT }}>
+              Audience rows, one ad group each
+            </div>
+            {columnItems.getVirtualItems().map((item) => {
+              const column = columns[item.index];
+              const creative = column && props.creatives.get(column.creativeId);
+              const on = item.index >= picked.left && item.index <= picked.right;
+              return (
+                <div
+                  key={item.key}
+                  role="columnheader"
+                  className={`column-head ${on ? "on" : ""}`}
+                  style={{ left: item.start, width: COLUMN }}
+                  title={creative?.name}
+                  onClick={() => props.onSelect(wholeColumn(item.index, rows.length))}
+                >
+                  {creative?.picture ? (
+                    <img className="thumb" alt="" src={previewUrl(props.clientId, creative.picture.sha256)} />
+                  ) : (
+                    <span className="thumb" />
+                  )}
+                  <b>{creative?.name}</b>
+                  <span className="note">{money0(column?.dailyMinor ?? 0)} a day</span>
+                </div>
+              );
+            })}
+            <div className="per-day" style={{ width: RIGHT, justifyContent: "flex-end", paddingBottom: 8 }}>
+              <span className="note">Per day</span>
+            </div>
+          </div>
+        </div>
+        {rowItems.getVirtualItems().map((item) => {
+          const row = rows[item.index];
+          if (!row) return null;
+          const on = item.index >= picked.top && item.index <= picked.bottom;
+          const editing = props.editing?.rowId === row.id ? props.editing.what : undefined;
+          return (
+            <div key={row.id} className="line" role="row" style={{ top: item.start, height: ROW, width }}>
+              <div
+                role="rowheader"
+                className={`row-head ${on ? "on" : ""}`}
+                style={{ width: LEFT }}
+                title={row.label}
+                onClick={() => props.onSelect(wholeRow(item.index, columns.length))}
+                onDoubleClick={() => props.onEditing({ rowId: row.id, what: "label" })}
+              >
+                {editing === "label" ? (
+                  <InlineInput
+                    label={`Name of row ${row.label}`}
+                    initial={row.label}
+                    onDone={(text) => {
+                      props.onEditing(null);
+                      if (text !== undefined) props.onLabel(row.id, text);
+                      refocus();
+                    }}
+                  />
+                ) : (
+                  <>
+                    <b>{row.label}</b>
+                    <span className="note">{people(props.audiences.get(row.audienceId)?.size)} people</span>
+                  </>
+                )}
+              </div>
+              {columnItems.getVirtualItems().map((cell) => (
+                <Cell
+                  key={cell.key}
+                  id={`cell-${item.index}-${cell.index}`}
+                  row={item.index}
+                  column={cell.index}
+                  left={cell.start}
+                  width={COLUMN}
+                  picked={covers(picked, item.index, cell.index)}
+                  waiting={props.waiting.has(`${row.id}/${columns[cell.index]?.id}`)}
+                  shown={props.shown(item.index, cell.index)}
+                />
+              ))}
+              <div
+                className={`per-day ${props.waiting.has(row.id) ? "waiting" : ""}`}
+                style={{ width: RIGHT, cursor: "text" }}
+                data-testid={`money-${item.index}`}
+                onClick={() => props.onEditing({ rowId: row.id, what: "money" })}
+              >
+                {editing === "money" ? (
+                  <InlineInput
+                    label={`Money a day of ${row.label}`}
+                    initial={money0(row.dailyMinor)}
+                    onDone={(text) => {
+                      props.onEditing(null);
+                      if (text !== undefined) props.onMoney(text);
+                      refocus();
+                    }}
+                  />
+                ) : (
+                  <>
+                    {money0(row.dailyMinor)}
+                    {row.spendsMinor === 0 && <span className="note">no ads on</span>}
+                  </>
+                )}
+              </div>
+            </div>
+          );
+        })}
+        <div className="foot-line" style={{ top: HEAD + rows.length * ROW, height: FOOT, width }}>
+          <div className="foot-head" style={{ width: LEFT }}>
+            Whole flight, {campaign.days} days
+          </div>
+          {columnItems.getVirtualItems().map((item) => (
+            <span key={item.key} className="sum" style={{ left: item.start, width: COLUMN }}>
+              {money0(columns[item.index]?.flightMinor ?? 0)}
+            </span>
+          ))}
+          <div className="per-day" style={{ width: RIGHT }}>
+            <span data-testid="flight-total">{money0(campaign.flightMinor)}</span>
+          </div>
+        </div>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,1 @@
+export { Plan as default } from "./Plan";

@@ -1,0 +1,92 @@
+import type { Schemas } from "../api/client";
+import { money } from "../look/format";
+import { rankColours } from "../look/theme";
+import { metricSmall, metricText, type Metric } from "../results/model";
+import type { CellShown } from "./Cell";
+import { AD_STATES, findingsAt, statesByCell, type Campaign, type Lens } from "./model";
+
+export interface LensData {
+  names: Schemas["NamesView"] | undefined;
+  results: Schemas["ResultsView"] | undefined;
+  metric: Metric;
+}
+
+const OFF: CellShown = { main: "off", kind: "off" };
+
+/** What each cell shows through a lens; looked up once a campaign and lens, asked for every cell in sight. */
+export function lens(
+  of: Lens,
+  campaign: Campaign,
+  data: LensData,
+): (row: number, column: number) => CellShown {
+  switch (of) {
+    case "names":
+      return names(campaign, data);
+    case "checks":
+      return checks(campaign);
+    case "results":
+      return results(campaign, data);
+    default:
+      return structure(campaign);
+  }
+}
+
+function structure(campaign: Campaign) {
+  const states = statesByCell(campaign);
+  return (row: number, column: number): CellShown => {
+    const daily = campaign.rows[row]?.cells[column];
+    if (daily == null) return OFF;
+    const state = states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
+    const told = state && AD_STATES[state.state];
+    return {
+      main: money(daily, campaign.currency),
+      small: told?.words,
+      tone: told?.tone,
+      kind: "on",
+      title: state?.reason ?? undefined,
+    };
+  };
+}
+
+function names(campaign: Campaign, data: LensData) {
+  return (row: number, column: number): CellShown => {
+    if (campaign.rows[row]?.cells[column] == null) return OFF;
+    const name = data.names?.rows[row]?.ads[column] ?? "";
+    return { main: name, kind: "name", title: name };
+  };
+}
+
+function checks(campaign: Campaign) {
+  return (row: number, column: number): CellShown => {
+    if (campaign.rows[row]?.cells[column] == null) return OFF;
+    const found = findingsAt(campaign.findings, campaign.rows[row]?.id, campaign.columns[column]?.id);
+    const worst = found.find((f) => f.severity === "BLOCKER") ?? found.find((f) => f.severity === "WARNING");
+    return {
+      main: found.length === 0 ? "clear" : String(found.length),
+      small: found.length === 0 ? undefined : found.length === 1 ? "finding" : "findings",
+      kind: "on",
+      mark: worst ? (worst.severity === "BLOCKER" ? "blocker" : "warning") : undefined,
+      title: found.map((f) => f.says).join("\n"),
+    };
+  };
+}
+
+function results(campaign: Campaign, data: LensData) {
+  const cells = new Map(data.results?.cells.map((c) => [`${c.rowId}/${c.columnId}`, c]));
+  return (row: number, column: number): CellShown => {
+    const cell = cells.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
+    if (!cell)
+      return campaign.rows[row]?.cells[column] == null
+        ? OFF
+        : { main: "–", kind: "on", small: "nothing yet" };
+    const rank = cell.ranks[data.metric];
+    const colour = rank === undefined ? undefined : rankColours[rank];
+    return {
+      main: metricText(data.metric, cell.figures, campaign.currency),
+      small: metricSmall(data.metric, cell.figures, campaign.currency),
+      kind: "result",
+      ground: colour?.ground,
+      ink: colour?.ink,
+    };
+  };
+}

@@ -1,0 +1,78 @@
+import type { Schemas } from "../api/client";
+import { money } from "../look/format";
+import type { Edit, WaitingEdit } from "./editQueue";
+import type { Block } from "./selection";
+
+export type Campaign = Schemas["CampaignView"];
+export type Finding = Schemas["Finding"];
+
+export const LENSES = [
+  { value: "structure", label: "Structure" },
+  { value: "names", label: "Names" },
+  { value: "checks", label: "Checks" },
+  { value: "results", label: "Results" },
+] as const;
+
+export type Lens = (typeof LENSES)[number]["value"];
+
+export const AD_STATES: Record<string, { words: string; tone: "good" | "wait" | "bad" | "still" }> = {
+  SENT: { words: "sent", tone: "wait" },
+  IN_REVIEW: { words: "in review", tone: "wait" },
+  APPROVED: { words: "live", tone: "good" },
+  REFUSED: { words: "refused", tone: "bad" },
+  PAUSED: { words: "paused", tone: "still" },
+};
+
+/** States of ads by row and column, as they are looked up cell by cell. */
+export function statesByCell(campaign: Campaign): Map<string, Schemas["AdState"]> {
+  return new Map(campaign.adStates.map((s) => [`${s.rowId}/${s.columnId}`, s]));
+}
+
+/** Findings that touch a row or a column; those of the whole sheet touch no cell. */
+export function findingsAt(
+  findings: Finding[],
+  rowId: string | undefined,
+  columnId: string | undefined,
+): Finding[] {
+  return findings.filter(
+    (f) =>
+      (f.place.rowId != null || f.place.columnId != null) &&
+      (f.place.rowId == null || f.place.rowId === rowId) &&
+      (f.place.columnId == null || f.place.columnId === columnId),
+  );
+}
+
+/** The edit that switches a block: on when any of it is off, else off. Null for an empty sheet. */
+export function switchBlock(campaign: Campaign, b: Block): Edit | null {
+  const cells = [];
+  let anyOff = false;
+  for (const row of campaign.rows.slice(b.top, b.bottom + 1)) {
+    for (let c = b.left; c <= b.right; c++) {
+      const column = campaign.columns[c];
+      if (!column) continue;
+      cells.push({ rowId: row.id, columnId: column.id });
+      anyOff ||= row.cells[c] === null;
+    }
+  }
+  return cells.length === 0 ? null : { kind: "cellSwitch", campaignId: campaign.id, cells, on: anyOff };
+}
+
+/** "Conversions on Hearthside", "3 × 2, 6 ads", money a day and over the flight. */
+export function summary(campaign: Campaign): { shape: string; daily: string; flight: string } {
+  return {
+    shape: `${campaign.rows.length} × ${campaign.columns.length}, ${campaign.ads} ${campaign.ads === 1 ? "ad" : "ads"}`,
+    daily: `${money(campaign.dailyMinor, campaign.currency)} a day`,
+    flight: money(campaign.flightMinor, campaign.currency),
+  };
+}
+
+/** Rows and cells that an edit not yet kept speaks of, to mark them. */
+export function touched(waiting: readonly WaitingEdit[]): Set<string> {
+  const ids = new Set<string>();
+  for (const { edit } of waiting) {
+    if ("rowIds" in edit) edit.rowIds.forEach((id) => ids.add(id));
+    if ("rowId" in edit) ids.add(edit.rowId);
+    if ("cells" in edit) edit.cells.forEach((c) => ids.add(`${c.rowId}/${c.columnId}`));
+  }
+  return ids;
+}

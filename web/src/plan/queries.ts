@@ -1,0 +1,30 @@
+import { api, asked } from "../api/client";
+
+export const plansQuery = (clientId: string) => ({
+  queryKey: ["plans", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/plans", { params: { path: { clientId } } })),
+});
+
+export const planKey = (clientId: string, planId: string) => ["plan", clientId, planId];
+
+export const planQuery = (clientId: string, planId: string) => ({
+  queryKey: planKey(clientId, planId),
+  queryFn: () =>
+    asked(api.GET("/api/clients/{clientId}/plans/{planId}", { params: { path: { clientId, planId } } })),
+});
+
+/** Names follow every edit, so the version of the plan is part of the key. */
+export const namesQuery = (clientId: string, planId: string, campaignId: string, version: number) => ({
+  queryKey: ["names", clientId, planId, campaignId, version],
+  staleTime: Infinity,
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/names", {
+        params: { path: { clientId, planId, campaignId } },
+      }),
+    ),
+});
+
+export function addPlan(clientId: string, name: string) {
+  return asked(api.POST("/api/clients/{clientId}/plans", { params: { path: { clientId } }, body: { name } }));
+}

@@ -1,0 +1,102 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { App } from "antd";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { api, asked, type Problem, type Schemas } from "../api/client";
+import { useKept } from "../frame/kept";
+import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
+import { planKey } from "./queries";
+
+type View = Schemas["PlanView"];
+
+export interface Edits {
+  make: (edit: Edit) => void;
+  /** Settles when the edit is kept or refused. */
+  ask: (edit: Edit) => Promise<void>;
+  undo: () => void;
+  redo: () => void;
+  /** Made here and not yet kept. */
+  waiting: readonly WaitingEdit[];
+}
+
+/** The door through which a plan is edited in the browser; what comes back is put on the screen as it is. */
+export function useEdits(clientId: string, planId: string): Edits {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [waiting, setWaiting] = useState<readonly WaitingEdit[]>([]);
+  const key = useMemo(() => planKey(clientId, planId), [clientId, planId]);
+
+  const show = useCallback(
+    (view: View) => {
+      queries.setQueryData(key, view);
+      for (const stale of ["changes", "desk", "clients", "results"]) {
+        void queries.invalidateQueries({ queryKey: [stale] });
+      }
+    },
+    [queries, key],
+  );
+
+  const queue = useMemo(() => {
+    const { begin, kept, refuse, hold } = useKept.getState();
+    const made: EditQueue = new EditQueue(`tidewrack.waiting.${clientId}.${planId}`, {
+      send: async ({ editId, edit }) => {
+        begin();
+        const view = queries.getQueryData<View>(key);
+        const body = { editId, version: view?.version ?? 0, edit };
+        const path = { clientId, planId };
+        show(
+          await asked(api.PUT("/api/clients/{clientId}/plans/{planId}/edits", { params: { path }, body })),
+        );
+        kept();
+      },
+      reload: () => void queries.invalidateQueries({ queryKey: key }),
+      refused: (_, problem: Problem, told) => {
+        refuse(problem.message);
+        if (!told) message.error({ content: problem.message, duration: 8 });
+      },
+      state: (count, connected) => {
+        setWaiting([...made.edits]);
+        hold("plan", connected ? 0 : count);
+      },
+      store: window.localStorage,
+      later: (run, ms) => window.setTimeout(run, ms),
+      newId: () => crypto.randomUUID(),
+    });
+    return made;
+  }, [clientId, planId, queries, key, show, message]);
+
+  useEffect(() => {
+    queue.start();
+    return () => queue.stop();
+  }, [queue]);
+
+  const step = useCallback(
+    async (which: "undo" | "redo") => {
+      if (which === "undo" && queue.takeBack()) return;
+      const { begin, kept, refuse } = useKept.getState();
+      const version = queries.getQueryData<View>(key)?.version ?? 0;
+      const init = { params: { path: { clientId, planId } }, body: { version } };
+      begin();
+      try {
+        const call =
+          which === "undo"
+            ? api.POST("/api/clients/{clientId}/plans/{planId}/undo", init)
+            : api.POST("/api/clients/{clientId}/plans/{planId}/redo", init);
+        show(await asked(call));
+        kept();
+      } catch (e) {
+        refuse((e as Error).message);
+        message.error((e as Error).message);
+        void queries.invalidateQueries({ queryKey: key });
+      }
+    },
+    [queue, queries, key, clientId, planId, show, message],
+  );
+
+  return {
+    make: useCallback((edit: Edit) => queue.make(edit), [queue]),
+    ask: useCallback((edit: Edit) => queue.ask(edit), [queue]),
+    undo: useCallback(() => void step("undo"), [step]),
+    redo: useCallback(() => void step("redo"), [step]),
+    waiting,
+  };
+}

@@ -1,0 +1,58 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { useNavigate, useParams } from "react-router";
+import { deskQuery } from "../desk/queries";
+import { planQuery, plansQuery } from "./queries";
+
+/**
+ * The plan and campaign of the address, for the screens that work on one. An address without them goes to the plan and
+ * campaign looked at last, or the first.
+ */
+export function usePlanAtHand(screen: "plan" | "launch" | "results") {
+  const { clientId = "", planId, campaignId } = useParams();
+  const navigate = useNavigate();
+  const desk = useQuery(deskQuery(clientId));
+  const plans = useQuery(plansQuery(clientId));
+  const plan = useQuery({ ...planQuery(clientId, planId ?? ""), enabled: !!planId });
+  const remembered = `tidewrack.at-hand.${clientId}`;
+
+  const firstPlan = plans.data?.[0]?.id;
+  const campaign = plan.data?.campaigns.find((c) => c.id === campaignId);
+  const firstCampaign = plan.data?.campaigns[0]?.id;
+  useEffect(() => {
+    const go = (path: string) => void navigate(`/c/${clientId}/${screen}/${path}`, { replace: true });
+    if (!planId && firstPlan) {
+      const last = window.localStorage.getItem(remembered) ?? "";
+      const known = plans.data?.some((p) => last.startsWith(`${p.id}/`));
+      go(known ? last : firstPlan);
+    } else if (planId && plan.data && !campaign && firstCampaign) {
+      go(`${planId}/${firstCampaign}`);
+    } else if (planId && campaign) {
+      window.localStorage.setItem(remembered, `${planId}/${campaign.id}`);
+    }
+  }, [
+    planId,
+    firstPlan,
+    plan.data,
+    campaign,
+    firstCampaign,
+    clientId,
+    screen,
+    navigate,
+    plans.data,
+    remembered,
+  ]);
+
+  return {
+    clientId,
+    planId,
+    campaign,
+    plan: plan.data,
+    plans: plans.data,
+    error: desk.error ?? plan.error,
+    client: desk.data?.client,
+    account:
+      desk.data?.client.accounts.find((a) => a.id === campaign?.accountId) ?? desk.data?.client.accounts[0],
+    choose: (id: string) => void navigate(`/c/${clientId}/${screen}/${planId}/${id}`),
+  };
+}

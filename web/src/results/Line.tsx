@@ -1,0 +1,72 @@
+import { LineChart } from "echarts/charts";
+import { GridComponent, TooltipComponent } from "echarts/components";
+import { init, use as registerParts } from "echarts/core";
+import { CanvasRenderer } from "echarts/renderers";
+import { useEffect, useRef } from "react";
+import { day } from "../look/format";
+import { colours } from "../look/theme";
+import { metricText, point, type Figures, type Metric } from "./model";
+
+registerParts([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
+
+/** One number over account days. */
+export function Line({
+  days,
+  metric,
+  words,
+  currency,
+}: {
+  days: { day: string; figures: Figures }[];
+  metric: Metric;
+  words: string;
+  currency: string;
+}) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!box.current) return;
+    const chart = init(box.current);
+    chart.setOption({
+      animation: false,
+      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+      grid: { left: 8, right: 16, top: 14, bottom: 4, containLabel: true },
+      tooltip: {
+        trigger: "axis",
+        formatter: (items: { dataIndex: number }[]) => {
+          const at = days[items[0]?.dataIndex ?? 0];
+          return at ? `${day(at.day)}<br><b>${metricText(metric, at.figures, currency)}</b>` : "";
+        },
+      },
+      xAxis: {
+        type: "category",
+        boundaryGap: false,
+        data: days.map((d) => day(d.day)),
+        axisLine: { lineStyle: { color: colours.lineStrong } },
+        axisLabel: { color: colours.muted },
+        axisTick: { show: false },
+      },
+      yAxis: {
+        type: "value",
+        min: 0,
+        splitLine: { lineStyle: { color: colours.line } },
+        axisLabel: { color: colours.muted },
+      },
+      series: [
+        {
+          type: "line",
+          data: days.map((d) => point(metric, d.figures, currency)),
+          lineStyle: { color: colours.kelp, width: 2 },
+          itemStyle: { color: colours.kelp },
+          symbolSize: 6,
+          connectNulls: false,
+        },
+      ],
+    });
+    const resized = new ResizeObserver(() => chart.resize());
+    resized.observe(box.current);
+    return () => {
+      resized.disconnect();
+      chart.dispose();
+    };
+  }, [days, metric, currency]);
+  return <div ref={box} role="img" aria-label={`${words} by day`} style={{ height: 210 }} />;
+}

@@ -1,0 +1,2 @@
+import "./results.css";
+export { Results as default } from "./Results";
