@@ -3,7 +3,7 @@ import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 export default tseslint.config(
-  { ignores: ["dist", "node_modules", "src/api/generated"] },
+  { ignores: ["dist", "target", "node_modules", "src/api/generated"] },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

@@ -1,4 +1,6 @@
-import { App, Button, Drawer, Form, Input, Segmented, Select } from "antd";
+import { App, Button, DatePicker, Drawer, Form, Input, Segmented, Select } from "antd";
+import dayjs, { type Dayjs } from "dayjs";
+import customParseFormat from "dayjs/plugin/customParseFormat";
 import { useState } from "react";
 import { api, asked, type Problem, type Schemas } from "../api/client";
 import { Temperature, temperatures } from "../look/Temperature";
@@ -6,6 +8,35 @@ import { typedMoney } from "../look/format";
 import type { Campaign } from "./model";
 
 type Facts = Schemas["FactsBody"];
+
+dayjs.extend(customParseFormat);
+
+/** How a day is shown, then how else it may be typed. */
+const DAY_FORMATS = ["D MMM YYYY", "YYYY-MM-DD", "D/M/YYYY"];
+
+/** A day as the API takes it, chosen or typed. */
+function Day({
+  value,
+  onChange,
+  focus,
+  ...rest
+}: {
+  value?: string;
+  onChange?: (day: string) => void;
+  focus: boolean;
+}) {
+  return (
+    <DatePicker
+      {...rest}
+      autoFocus={focus}
+      format={DAY_FORMATS}
+      allowClear={false}
+      style={{ width: "100%" }}
+      value={value ? dayjs(value) : null}
+      onChange={(day: Dayjs | null) => day && onChange?.(day.format("YYYY-MM-DD"))}
+    />
+  );
+}
 
 /** The field of the form that a refusal speaks of. */
 const FIELDS: Record<string, keyof Facts> = {
@@ -136,10 +167,10 @@ export function CampaignForm({
         </Form.Item>
         <div style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 12 }}>
           <Form.Item name="start" label="First day">
-            <Input type="date" autoFocus={field === "start"} />
+            <Day focus={field === "start"} />
           </Form.Item>
           <Form.Item name="lastDay" label="Last day">
-            <Input type="date" autoFocus={field === "lastDay"} />
+            <Day focus={field === "lastDay"} />
           </Form.Item>
         </div>
         <Form.Item

@@ -13,7 +13,6 @@ const ROW = 47;
 const HEAD = 124;
 const FOOT = 38;
 const LEFT = 244;
-const COLUMN = 106;
 const RIGHT = 108;
 
 export type Editing = { rowId: string; what: "money" | "label" } | null;
@@ -24,6 +23,7 @@ export function Sheet(props: {
   campaign: Campaign;
   audiences: Map<string, Schemas["Audience"]>;
   creatives: Map<string, Schemas["Creative"]>;
+  columnWidth: number;
   shown: (row: number, column: number) => CellShown;
   selection: Selection;
   onSelect: (selection: Selection) => void;
@@ -34,7 +34,7 @@ export function Sheet(props: {
   onLabel: (rowId: string, label: string) => void;
   onKey: (event: KeyboardEvent) => void;
 }) {
-  const { campaign, selection } = props;
+  const { campaign, selection, columnWidth } = props;
   const { rows, columns } = campaign;
   const scroller = useRef<HTMLDivElement>(null);
   const rowItems = useVirtualizer({
@@ -50,13 +50,14 @@ export function Sheet(props: {
     horizontal: true,
     count: columns.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => COLUMN,
+    estimateSize: () => columnWidth,
     paddingStart: LEFT,
     scrollPaddingStart: LEFT,
     scrollPaddingEnd: RIGHT,
     overscan: 3,
   });
-  const width = LEFT + columns.length * COLUMN + RIGHT;
+  useEffect(() => columnItems.measure(), [columnWidth, columnItems]);
+  const width = LEFT + columns.length * columnWidth + RIGHT;
   const picked = block(selection, rows.length, columns.length);
   const { row: focusRow, column: focusColumn } = selection.focus;
   useEffect(() => {
@@ -116,7 +117,7 @@ export function Sheet(props: {
                   key={item.key}
                   role="columnheader"
                   className={`column-head ${on ? "on" : ""}`}
-                  style={{ left: item.start, width: COLUMN }}
+                  style={{ left: item.start, width: columnWidth }}
                   title={creative?.name}
                   onClick={() => props.onSelect(wholeColumn(item.index, rows.length))}
                 >
@@ -174,7 +175,7 @@ export function Sheet(props: {
                   row={item.index}
                   column={cell.index}
                   left={cell.start}
-                  width={COLUMN}
+                  width={columnWidth}
                   picked={covers(picked, item.index, cell.index)}
                   waiting={props.waiting.has(`${row.id}/${columns[cell.index]?.id}`)}
                   shown={props.shown(item.index, cell.index)}
@@ -211,7 +212,7 @@ export function Sheet(props: {
             Whole flight, {campaign.days} days
           </div>
           {columnItems.getVirtualItems().map((item) => (
-            <span key={item.key} className="sum" style={{ left: item.start, width: COLUMN }}>
+            <span key={item.key} className="sum" style={{ left: item.start, width: columnWidth }}>
               {money0(columns[item.index]?.flightMinor ?? 0)}
             </span>
           ))}

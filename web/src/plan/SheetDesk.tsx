@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Modal, Segmented, Select } from "antd";
+import { Button, Dropdown, Modal, Segmented, Select } from "antd";
 import { useMemo, useState, type KeyboardEvent, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
@@ -20,6 +20,9 @@ import { block, single } from "./selection";
 import { Sheet, type Editing } from "./Sheet";
 import type { Edits } from "./useEdits";
 import { useUndoKeys } from "./useUndoKeys";
+
+const CELL_WIDTH = 106;
+const NAME_WIDTH = 232;
 
 /** The sheet with its lenses, the facts of what is selected, and what can be done to it. */
 export function SheetDesk(props: {
@@ -203,8 +206,21 @@ export function SheetDesk(props: {
           <Button onClick={duplicate}>
             Duplicate <kbd>D</kbd>
           </Button>
-          <Button onClick={removeRows}>Remove row</Button>
-          <Button onClick={removeColumns}>Remove creative</Button>
+          <Dropdown
+            trigger={["click"]}
+            menu={{
+              items: [
+                { key: "rows", label: plural(pickedRows.length, "row"), onClick: removeRows },
+                {
+                  key: "columns",
+                  label: plural(picked.right - picked.left + 1, "creative"),
+                  onClick: removeColumns,
+                },
+              ],
+            }}
+          >
+            <Button>Remove…</Button>
+          </Dropdown>
           {props.redo && (
             <Button type="text" onClick={edits.redo}>
               Redo “{props.redo}”
@@ -246,6 +262,7 @@ export function SheetDesk(props: {
       {!(campaign.rows.length === 0 && campaign.columns.length === 0) && (
         <Sheet
           {...{ clientId, campaign, shown, selection, waiting, editing, onKey }}
+          columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
           audiences={audienceOf}
           creatives={creativeOf}
           onSelect={setSelection}

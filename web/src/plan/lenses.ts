@@ -72,13 +72,16 @@ function checks(campaign: Campaign) {
 }
 
 function results(campaign: Campaign, data: LensData) {
+  const states = statesByCell(campaign);
   const cells = new Map(data.results?.cells.map((c) => [`${c.rowId}/${c.columnId}`, c]));
   return (row: number, column: number): CellShown => {
     const cell = cells.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
-    if (!cell)
-      return campaign.rows[row]?.cells[column] == null
-        ? OFF
-        : { main: "–", kind: "on", small: "nothing yet" };
+    if (!cell) {
+      if (campaign.rows[row]?.cells[column] == null) return OFF;
+      const told =
+        AD_STATES[states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`)?.state ?? ""];
+      return { main: "–", kind: "on", small: told?.words ?? "not sent", tone: told?.tone };
+    }
     const rank = cell.ranks[data.metric];
     const colour = rank === undefined ? undefined : rankColours[rank];
     return {

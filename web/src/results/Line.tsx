@@ -5,7 +5,7 @@ import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import { day } from "../look/format";
 import { colours } from "../look/theme";
-import { metricText, point, type Figures, type Metric } from "./model";
+import { axisText, metricText, point, type Figures, type Metric } from "./model";
 
 registerParts([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
@@ -48,7 +48,7 @@ export function Line({
         type: "value",
         min: 0,
         splitLine: { lineStyle: { color: colours.line } },
-        axisLabel: { color: colours.muted },
+        axisLabel: { color: colours.muted, formatter: (v: number) => axisText(metric, v, currency) },
       },
       series: [
         {

@@ -15,6 +15,8 @@ const LINE_METRICS = METRICS.filter((m) =>
   ["COST_PER_CONVERSION", "COST_PER_CLICK", "CLICK_RATE", "CONVERSIONS", "SPEND"].includes(m.code),
 );
 
+const TITLES = { row: "Row", creative: "Creative", ad: "Ad", day: "Day" } as const;
+
 function FigureCells({ f, currency }: { f: Figures; currency: string }) {
   const cost = (minor: number | null | undefined) => (minor == null ? "–" : money(minor, currency));
   return (
@@ -201,7 +203,7 @@ export function Results() {
           onChange={setBy}
         />
       </div>
-      <Table title={by} lines={lines} total={data.total} currency={currency} />
+      <Table title={TITLES[by]} lines={lines} total={data.total} currency={currency} />
     </Columns>
   );
 }

@@ -74,3 +74,19 @@ export function point(metric: Metric, f: Figures, currency: string): number | nu
       return units(f.spendMinor, currency);
   }
 }
+
+const AXIS = { maximumFractionDigits: 2, minimumFractionDigits: 0 };
+
+/** A step of the axis with its unit, without needless decimals. */
+export function axisText(metric: Metric, value: number, currency: string): string {
+  switch (metric) {
+    case "COST_PER_CONVERSION":
+    case "COST_PER_CLICK":
+    case "SPEND":
+      return new Intl.NumberFormat("en-GB", { style: "currency", currency, ...AXIS }).format(value);
+    case "CLICK_RATE":
+      return `${value} %`;
+    default:
+      return count(value);
+  }
+}

@@ -16,8 +16,8 @@ import java.util.stream.IntStream;
  * rounds by itself; amounts of two currencies never meet.
  */
 public record Money(long minor, Currency currency) implements Comparable<Money> {
-    /** The largest amount that can be typed, in minor units: a thousand million. */
-    public static final long LARGEST_MINOR = 1_000_000_000_00L;
+    /** The largest amount that can be typed, in minor units: a thousand million pounds or euros. */
+    public static final long LARGEST_MINOR = 100_000_000_000L;
 
     public static Money ofMinor(long minor, String currency) {
         return new Money(minor, Currency.getInstance(currency));

@@ -105,7 +105,9 @@ final class DemoPictures {
     }
 
     private static void buttons(Graphics2D g, double x, double y, double size, Color thread) {
-        double[][] places = {{-0.5, -0.35, 0.32}, {0.28, -0.42, 0.24}, {-0.12, 0.18, 0.42}, {0.52, 0.3, 0.2}, {-0.6, 0.48, 0.18}};
+        double[][] places = {
+            {-0.5, -0.35, 0.32}, {0.28, -0.42, 0.24}, {-0.12, 0.18, 0.42}, {0.52, 0.3, 0.2}, {-0.6, 0.48, 0.18}
+        };
         for (int i = 0; i < places.length; i++) {
             double radius = size * places[i][2] * 0.6;
             double cx = x + size * places[i][0] * 0.8;
@@ -156,13 +158,14 @@ final class DemoPictures {
         }
         g.setStroke(new BasicStroke((float) (size * 0.03), BasicStroke.CAP_ROUND, BasicStroke.JOIN_ROUND));
         double angle = Math.toRadians(300);
-        g.draw(new Line2D.Double(
-                x, y, x + Math.cos(angle) * size * 0.4, y + Math.sin(angle) * size * 0.4));
+        g.draw(new Line2D.Double(x, y, x + Math.cos(angle) * size * 0.4, y + Math.sin(angle) * size * 0.4));
     }
 
     private static Color shade(Color color, double factor) {
         return new Color(
-                channel(color.getRed() * factor), channel(color.getGreen() * factor), channel(color.getBlue() * factor));
+                channel(color.getRed() * factor),
+                channel(color.getGreen() * factor),
+                channel(color.getBlue() * factor));
     }
 
     private static int channel(double value) {

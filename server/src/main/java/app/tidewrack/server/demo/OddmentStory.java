@@ -34,7 +34,13 @@ class OddmentStory {
     /** Builds and launches the test; gives the launch's id. */
     String tell(String personId) {
         String knitters = teller.audience(
-                CLIENT, "Knitters, direct interest", "GB", List.of(), new AgeRange(25, 64), Gender.ANY, List.of("knitting"));
+                CLIENT,
+                "Knitters, direct interest",
+                "GB",
+                List.of(),
+                new AgeRange(25, 64),
+                Gender.ANY,
+                List.of("knitting"));
         String sewing = teller.audience(
                 CLIENT,
                 "Sewing and quilting, close interest",

@@ -44,7 +44,8 @@ class StoryTeller {
         NetworkConnector network = networks.connector("HS");
         List<Circle> circles = places.stream()
                 .map(p -> {
-                    NetworkConnector.City city = network.places(country, p.city()).get(0);
+                    NetworkConnector.City city =
+                            network.places(country, p.city()).get(0);
                     return new Circle(city.id(), city.name(), city.latitude(), city.longitude(), p.km());
                 })
                 .toList();

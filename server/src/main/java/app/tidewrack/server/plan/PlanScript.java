@@ -60,7 +60,8 @@ public final class PlanScript {
 
     public PlanScript switchOff(int row, int column) {
         CellBody cell = new CellBody(
-                campaign().rows().get(row).id(), campaign().columns().get(column).id());
+                campaign().rows().get(row).id(),
+                campaign().columns().get(column).id());
         return edit(new EditBody.CellSwitch(campaign().id(), List.of(cell), false));
     }
 

@@ -1,0 +1,284 @@
+package app.tidewrack.core.check;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Circle;
+import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Picture;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.Rulebook.AudienceOffer;
+import app.tidewrack.core.network.Rulebook.Choice;
+import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.network.Rulebook.ObjectiveRule;
+import app.tidewrack.core.network.Rulebook.PictureRule;
+import app.tidewrack.core.network.Rulebook.PlacementRule;
+import app.tidewrack.core.network.Rulebook.Ratio;
+import app.tidewrack.core.network.Rulebook.ReviewRule;
+import app.tidewrack.core.network.Rulebook.TextRule;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.schedule.Flight;
+import java.time.Duration;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** Each rule has one change to a sound campaign that makes it fire; on the sound one none fires. */
+class ChecksTest {
+
+    /** A sound campaign of two rows and one creative, whose parts a case may spoil. */
+    private static final class Case {
+        String objective = "traffic";
+        LocalDate start = LocalDate.parse("2027-03-10");
+        LocalDate today = LocalDate.parse("2027-03-09");
+        String currency = "GBP";
+        long money = 1000;
+        long otherMoney = 1000;
+        boolean rows = true;
+        boolean columns = true;
+        boolean live;
+        boolean siteTag = true;
+
+        @Nullable
+        Long limit;
+
+        String label = "Sewers";
+        Set<CellRef> off = Set.of();
+        AudienceDefinition definition =
+                new AudienceDefinition("GB", List.of(), new AgeRange(25, 54), Gender.ANY, List.of("knitting"));
+
+        @Nullable
+        AudienceSize size = new AudienceSize(50_000, false);
+
+        AudienceDefinition other =
+                new AudienceDefinition("GB", List.of(), new AgeRange(25, 54), Gender.ANY, List.of("sewing"));
+
+        @Nullable
+        Picture picture = picture(1080, 1080, 100_000, "JPEG");
+
+        String body = "Mend it.";
+        String headline = "Mend it";
+        String description = "";
+        String action = "shop";
+        String link = "https://a.example";
+        Set<String> otherNames = Set.of();
+
+        List<Finding> findings() {
+            Money each = Money.ofMinor(money, currency);
+            CampaignFacts facts = new CampaignFacts(
+                    "Kits",
+                    objective,
+                    Temperature.COLD,
+                    Purpose.TESTING,
+                    new Flight(start, start.plusDays(7), ZoneId.of("Europe/London")),
+                    each);
+            Campaign campaign = new Campaign(
+                    "c",
+                    "a",
+                    facts,
+                    rows
+                            ? List.of(
+                                    new Row("r1", "k", "Knitters", each),
+                                    new Row("r2", "s", label, Money.ofMinor(otherMoney, currency)))
+                            : List.of(),
+                    columns ? List.of(new Column("c1", "cr")) : List.of(),
+                    off);
+            Creative creative = new Creative("cr", "Sock", picture, body, headline, description, action, link);
+            String knownObjective = objective.equals("sales") ? "traffic" : objective;
+            Campaign named = campaign.withFacts(
+                    new CampaignFacts("Kits", knownObjective, Temperature.COLD, Purpose.TESTING, facts.flight(), each));
+            return Checks.run(new Situation(
+                    campaign,
+                    PlanTotals.of(campaign),
+                    PlanNames.of(named, new PlanNames.Words("HS", a -> "GB", c -> "Sock")),
+                    RULEBOOK,
+                    new Situation.Account("Hearthside GBP", limit, siteTag),
+                    Map.of(
+                            "k", new Situation.Audience("Knitters", definition, size),
+                            "s", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
+                    Map.of("cr", creative),
+                    otherNames,
+                    live,
+                    today));
+        }
+    }
+
+    private static Picture picture(int width, int height, long bytes, String format) {
+        return new Picture("0".repeat(64), "sock.jpg", format, width, height, bytes);
+    }
+
+    private static final Rulebook RULEBOOK = new Rulebook(
+            "HS",
+            "Hearthside",
+            "people and groups",
+            1,
+            List.of(
+                    new ObjectiveRule("traffic", "Traffic", "impression", false),
+                    new ObjectiveRule("conversions", "Conversions", "impression", true)),
+            List.of(new PlacementRule(
+                    "home-feed",
+                    "Home feed",
+                    new TextRule(50, 20),
+                    new TextRule(30, 25),
+                    new TextRule(40, 40),
+                    new PictureRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("JPEG", "PNG")))),
+            new AudienceOffer(List.of(new Choice("GB", "Great Britain")), 14, 80, 2, 100, 10, 10, 2000, 1000),
+            List.of(new MoneyRule(Currency.getInstance("GBP"), 500)),
+            List.of(new Choice("shop", "Shop")),
+            new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18)),
+            80,
+            60);
+
+    static Stream<Arguments> spoilt() {
+        return Stream.of(
+                spoil("structure.no-rows", "0 rows", "at least 1", c -> c.rows = false),
+                spoil("structure.no-creatives", "0 columns", "at least 1", c -> c.columns = false),
+                spoil("structure.empty-row", "0 ads", "at least 1", c -> c.off = Set.of(new CellRef("r2", "c1"))),
+                spoil(
+                        "schedule.start-past",
+                        "2027-03-10",
+                        "today, 2027-03-11, or later",
+                        c -> c.today = LocalDate.parse("2027-03-11")),
+                spoil("schedule.over", "2027-03-16", "today, 2027-04-01, or later", c -> {
+                    c.live = true;
+                    c.today = LocalDate.parse("2027-04-01");
+                }),
+                spoil("objective.not-offered", "sales", "Traffic, Conversions", c -> c.objective = "sales"),
+                spoil("objective.no-site-tag", "no site tag", "a site tag", c -> {
+                    c.objective = "conversions";
+                    c.siteTag = false;
+                }),
+                spoil("money.currency-not-taken", "EUR", "[GBP]", c -> c.currency = "EUR"),
+                spoil("money.under-lowest", "£4.99", "£5.00", c -> c.money = c.otherMoney = 499),
+                spoil("money.over-spending-limit", "£20.00", "£19.99", c -> c.limit = 1999L),
+                spoil("test.uneven-money", "£10.00 to £12.00", "equal money", c -> c.otherMoney = 1200),
+                spoil(
+                        "audience.empty",
+                        "no condition",
+                        "at least 1 condition",
+                        c -> c.definition = AudienceDefinition.everyoneIn("GB")),
+                spoil(
+                        "audience.too-small",
+                        "1,990 people",
+                        "2,000 people",
+                        c -> c.size = new AudienceSize(1990, false)),
+                spoil(
+                        "audience.too-small",
+                        "fewer than 1,000 people",
+                        "2,000 people",
+                        c -> c.size = new AudienceSize(1000, true)),
+                spoil("audience.size-unknown", "size not known", "a size from the network", c -> c.size = null),
+                spoil(
+                        "audience.ages-not-offered",
+                        "13 to 54",
+                        "14 to 80",
+                        c -> c.definition = new AudienceDefinition(
+                                "GB", List.of(), new AgeRange(13, 54), Gender.ANY, List.of("x"))),
+                spoil(
+                        "audience.radius-not-offered",
+                        "1 km",
+                        "2 to 100 km",
+                        c -> c.definition = new AudienceDefinition(
+                                "GB", List.of(new Circle(1, "Norwich", 52, 1, 1)), null, Gender.ANY, List.of())),
+                spoil("audience.twice", "the same people", "different people", c -> c.other = c.definition),
+                spoil("creative.no-picture", "no picture", "1 picture", c -> c.picture = null),
+                spoil(
+                        "creative.picture-too-small",
+                        "599 × 599 px",
+                        "at least 600 × 600 px",
+                        c -> c.picture = picture(599, 599, 1, "JPEG")),
+                spoil(
+                        "creative.picture-wrong-shape",
+                        "1080 × 1350 px (0.80:1)",
+                        "1:1",
+                        c -> c.picture = picture(1080, 1350, 1, "JPEG")),
+                spoil(
+                        "creative.picture-too-large",
+                        "2.0 MB",
+                        "at most 1.0 MB",
+                        c -> c.picture = picture(1080, 1080, 2_000_000, "JPEG")),
+                spoil(
+                        "creative.picture-wrong-format",
+                        "GIF",
+                        "JPEG or PNG",
+                        c -> c.picture = picture(1080, 1080, 1, "GIF")),
+                spoil("copy.missing", "empty", "at least 1 character", c -> c.headline = " "),
+                spoil("copy.headline-too-long", "31 characters", "30 characters", c -> c.headline = "h".repeat(31)),
+                spoil("copy.body-too-long", "51 characters", "50 characters", c -> c.body = "b".repeat(51)),
+                spoil(
+                        "copy.description-too-long",
+                        "41 characters",
+                        "40 characters",
+                        c -> c.description = "d".repeat(41)),
+                spoil("copy.past-fold", "21 characters", "cut after 20", c -> c.body = "b".repeat(21)),
+                spoil("link.not-http", "a.example", "http:// or https://", c -> c.link = "a.example"),
+                spoil(
+                        "link.too-long",
+                        "61 characters",
+                        "60 characters",
+                        c -> c.link = "https://a.example/" + "x".repeat(43)),
+                spoil("creative.no-call-to-action", "none", "1 offered", c -> c.action = ""),
+                spoil("name.clash", "COLD_TEST_TRAF_GB_HS_Knitters", "a name of its own", c -> c.label = "Knitters"),
+                spoil(
+                        "name.campaign-clash",
+                        "COLD_TEST_TRAF_HS_Kits",
+                        "a name of its own",
+                        c -> c.otherNames = Set.of("COLD_TEST_TRAF_HS_Kits")),
+                spoil("name.too-long", "88 characters", "80 characters", c -> c.label = "x".repeat(60)));
+    }
+
+    private static Arguments spoil(String rule, String value, String limit, Consumer<Case> spoil) {
+        return Arguments.of(rule, value, limit, spoil);
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @MethodSource("spoilt")
+    void firesOnWhatIsWrongWithValueAndLimit(String rule, String value, String limit, Consumer<Case> spoil) {
+        Case spoilt = new Case();
+        spoil.accept(spoilt);
+        assertThat(spoilt.findings())
+                .filteredOn(f -> f.rule().equals(rule))
+                .isNotEmpty()
+                .allSatisfy(f -> {
+                    assertThat(f.value()).isEqualTo(value);
+                    assertThat(f.limit()).isEqualTo(limit);
+                    assertThat(f.says()).isNotBlank();
+                    assertThat(f.mend()).endsWith(".");
+                });
+    }
+
+    @Test
+    void findsNothingInASoundCampaign() {
+        assertThat(new Case().findings()).isEmpty();
+    }
+
+    @Test
+    void everyRuleHasACase() {
+        Set<String> cases = spoilt().map(a -> (String) a.get()[0]).collect(Collectors.toSet());
+        assertThat(new TreeSet<>(Checks.ids())).isEqualTo(new TreeSet<>(cases));
+    }
+}

@@ -1,0 +1,216 @@
+package app.tidewrack.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.PlanEdit.Applied;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.schedule.Flight;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Currency;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+class PlanEditTest {
+    private static final Currency GBP = Currency.getInstance("GBP");
+
+    private int next;
+
+    /** Whatever is done can be taken back step by step to the very same plan, and totals agree at every step. */
+    @Test
+    void everyEditIsTakenBackExactlyAndSumsAgreeThroughout() {
+        for (int seed = 0; seed < 40; seed++) {
+            Random random = new Random(seed);
+            Plan plan = new Plan("p", "Plan", List.of());
+            List<Plan> before = new ArrayList<>();
+            List<PlanEdit> inverses = new ArrayList<>();
+            List<PlanEdit> edits = new ArrayList<>();
+            for (int step = 0; step < 120; step++) {
+                PlanEdit edit = randomEdit(plan, random);
+                Applied applied = edit.applyTo(plan);
+                before.add(plan);
+                inverses.add(applied.inverse());
+                edits.add(edit);
+                plan = applied.plan();
+                plan.campaigns().forEach(PlanEditTest::requireSumsAgree);
+            }
+            Plan end = plan;
+            for (int step = inverses.size() - 1; step >= 0; step--) {
+                plan = inverses.get(step).applyTo(plan).plan();
+                assertThat(plan).isEqualTo(before.get(step));
+            }
+            for (PlanEdit edit : edits) {
+                plan = edit.applyTo(plan).plan();
+            }
+            assertThat(plan).isEqualTo(end);
+        }
+    }
+
+    private static void requireSumsAgree(Campaign campaign) {
+        PlanTotals totals = PlanTotals.of(campaign);
+        assertThat(Money.sum(GBP, totals.cells().values()))
+                .isEqualTo(Money.sum(GBP, totals.rows().values()))
+                .isEqualTo(Money.sum(GBP, totals.columns().values()))
+                .isEqualTo(totals.daily());
+        assertThat(totals.flight())
+                .isEqualTo(totals.daily().times(campaign.facts().flight().days()));
+        assertThat(totals.ads()).isEqualTo(totals.cells().size());
+    }
+
+    /** What the diff says is enough to make the stored state equal the new plan. */
+    @Test
+    void theDiffNamesAllThatChangedAndNothingElse() {
+        Random random = new Random(99);
+        Plan plan = new Plan("p", "Plan", List.of());
+        for (int step = 0; step < 400; step++) {
+            Plan after = randomEdit(plan, random).applyTo(plan).plan();
+            PlanDiff diff = PlanDiff.between(plan, after);
+            Map<String, Row> rows = rows(plan);
+            diff.removedRows().forEach(rows::remove);
+            diff.rows().forEach(p -> rows.put(p.item().id(), p.item()));
+            assertThat(rows).isEqualTo(rows(after));
+            Set<CellRef> off = off(plan);
+            off.removeAll(diff.switchedOn());
+            off.addAll(diff.switchedOff());
+            assertThat(off).isEqualTo(off(after));
+            assertThat(PlanDiff.between(after, after))
+                    .isEqualTo(new PlanDiff(
+                            List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Set.of(), Set.of()));
+            plan = after;
+        }
+    }
+
+    private static Map<String, Row> rows(Plan plan) {
+        Map<String, Row> rows = new LinkedHashMap<>();
+        plan.campaigns().forEach(c -> c.rows().forEach(r -> rows.put(r.id(), r)));
+        return rows;
+    }
+
+    private static Set<CellRef> off(Plan plan) {
+        return plan.campaigns().stream().flatMap(c -> c.off().stream()).collect(Collectors.toSet());
+    }
+
+    private PlanEdit randomEdit(Plan plan, Random random) {
+        if (plan.campaigns().isEmpty() || random.nextInt(25) == 0) {
+            return new AddCampaign(
+                    random.nextInt(plan.campaigns().size() + 1),
+                    Campaign.empty(id(), "a", facts(1 + random.nextInt(40))));
+        }
+        Campaign c = plan.campaigns().get(random.nextInt(plan.campaigns().size()));
+        if (c.rows().isEmpty()) {
+            return newRow(c, 0, random);
+        }
+        if (c.columns().isEmpty()) {
+            return newColumn(c, 0);
+        }
+        Row row = c.rows().get(random.nextInt(c.rows().size()));
+        Column column = c.columns().get(random.nextInt(c.columns().size()));
+        return switch (random.nextInt(11)) {
+            case 0 -> new RemoveCampaign(c.id());
+            case 1 -> new ChangeCampaign(c.id(), facts(1 + random.nextInt(30)));
+            case 2 -> newRow(c, random.nextInt(c.rows().size() + 1), random);
+            case 3 -> new RemoveRows(c.id(), some(c.rows().stream().map(Row::id).toList(), random));
+            case 4 -> new RenameRow(c.id(), row.id(), "Row " + random.nextInt(1000));
+            case 5 -> new DuplicateRow(c.id(), row.id(), id());
+            case 6 -> newColumn(c, random.nextInt(c.columns().size() + 1));
+            case 7 -> new RemoveColumns(c.id(), List.of(column.id()));
+            case 8 -> new SetRowMoney(c.id(), Map.of(row.id(), Money.ofMinor(random.nextInt(5000), "GBP")));
+            default ->
+                new SwitchCells(
+                        c.id(),
+                        some(
+                                c.rows().stream()
+                                        .map(r -> new CellRef(r.id(), column.id()))
+                                        .toList(),
+                                random),
+                        random.nextBoolean());
+        };
+    }
+
+    private AddRows newRow(Campaign c, int position, Random random) {
+        Row row = new Row(id(), "aud", "Row " + next, Money.ofMinor(random.nextInt(3000), "GBP"));
+        return new AddRows(c.id(), List.of(new PlacedRow(position, row, Set.of())));
+    }
+
+    private AddColumns newColumn(Campaign c, int position) {
+        return new AddColumns(c.id(), List.of(new PlacedColumn(position, new Column(id(), id()), Set.of())));
+    }
+
+    private static <T> List<T> some(List<T> from, Random random) {
+        List<T> shuffled = new ArrayList<>(from);
+        Collections.shuffle(shuffled, random);
+        return shuffled.subList(0, 1 + random.nextInt(shuffled.size()));
+    }
+
+    private String id() {
+        return "i" + next++;
+    }
+
+    private CampaignFacts facts(int days) {
+        LocalDate start = LocalDate.parse("2027-03-09");
+        return new CampaignFacts(
+                "Campaign " + next++,
+                "traffic",
+                Temperature.COLD,
+                Purpose.TESTING,
+                new Flight(start, start.plusDays(days), ZoneId.of("Europe/London")),
+                Money.ofMinor(1000, "GBP"));
+    }
+
+    /** Common practice: 6 audiences × 6 creatives is 36 ads; at 100 a day each row 600 a day; take 3 out, 33 are left. */
+    @Test
+    void sixBySixIsThirtySixAds() {
+        Campaign campaign = Campaign.empty("c", "a", facts(7));
+        Plan plan = new Plan("p", "Plan", List.of(campaign));
+        for (int i = 0; i < 6; i++) {
+            Row row = new Row("r" + i, "aud", "Row " + i, Money.ofMinor(10_000, "GBP"));
+            plan = new AddRows("c", List.of(new PlacedRow(i, row, Set.of())))
+                    .applyTo(plan)
+                    .plan();
+            plan = new AddColumns("c", List.of(new PlacedColumn(i, new Column("k" + i, "cr" + i), Set.of())))
+                    .applyTo(plan)
+                    .plan();
+        }
+        assertThat(PlanTotals.of(plan.campaign("c")).ads()).isEqualTo(36);
+        assertThat(PlanTotals.of(plan.campaign("c")).daily()).hasToString("£600.00");
+        Applied off = new SwitchCells(
+                        "c", List.of(new CellRef("r0", "k0"), new CellRef("r0", "k1"), new CellRef("r5", "k5")), false)
+                .applyTo(plan);
+        assertThat(off.words()).isEqualTo("switch 3 ads off");
+        assertThat(PlanTotals.of(off.plan().campaign("c")).ads()).isEqualTo(33);
+        assertThat(PlanTotals.of(off.plan().campaign("c")).flight()).hasToString("£4,200.00");
+    }
+
+    @Test
+    void undoIsNamedAndCopiesGetANameOfTheirOwn() {
+        Plan plan = new Plan("p", "Plan", List.of(Campaign.empty("c", "a", facts(7))));
+        Row row = new Row("r", "aud", "Knitters", Money.ofMinor(1000, "GBP"));
+        plan = new AddRows("c", List.of(new PlacedRow(0, row, Set.of())))
+                .applyTo(plan)
+                .plan();
+        assertThat(new SetRowMoney("c", Map.of("r", Money.ofMinor(1200, "GBP")))
+                        .applyTo(plan)
+                        .words())
+                .isEqualTo("budget £10.00 to £12.00");
+        plan = new DuplicateRow("c", "r", "r2").applyTo(plan).plan();
+        plan = new DuplicateRow("c", "r2", "r3").applyTo(plan).plan();
+        assertThat(plan.campaign("c").rows())
+                .extracting(Row::label)
+                .containsExactly("Knitters", "Knitters 2", "Knitters 3");
+        Plan now = plan;
+        assertThatThrownBy(() -> new SetRowMoney("c", Map.of("gone", Money.ofMinor(1, "GBP"))).applyTo(now))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("no row gone");
+        assertThatThrownBy(() -> new SetRowMoney("c", Map.of("r", Money.ofMinor(1, "EUR"))).applyTo(now))
+                .hasMessageContaining("pays in GBP, not EUR");
+    }
+}

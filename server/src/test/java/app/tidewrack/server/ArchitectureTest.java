@@ -1,0 +1,34 @@
+package app.tidewrack.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import org.apache.ibatis.annotations.Mapper;
+import org.springframework.web.bind.annotation.RestController;
+
+@AnalyzeClasses(packages = "app.tidewrack.server", importOptions = DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest
+    static final ArchRule NEVER_REACHES_INTO_THE_PRACTICE_NETWORK =
+            noClasses().should().dependOnClassesThat().resideInAPackage("app.tidewrack.practice..");
+
+    @ArchTest
+    static final ArchRule CONTROLLERS_ARE_THE_WEBS_OWN =
+            classes().that().areAnnotatedWith(RestController.class).should().notBePublic();
+
+    @ArchTest
+    static final ArchRule ONLY_DESKS_AND_LIBRARIES_WRITE_PLANS = noClasses()
+            .that()
+            .resideOutsideOfPackage("..server.plan..")
+            .should()
+            .dependOnClassesThat()
+            .haveSimpleName("PlanMapper");
+
+    @ArchTest
+    static final ArchRule MAPPERS_ARE_INTERFACES =
+            classes().that().areAnnotatedWith(Mapper.class).should().beInterfaces();
+}

@@ -1,0 +1,83 @@
+package app.tidewrack.server;
+
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
+import java.util.zip.CRC32;
+import javax.imageio.ImageIO;
+
+/** Picture files for tests, good and bad. */
+final class Pictures {
+    private Pictures() {}
+
+    static byte[] real(String format, int width, int height) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB), format, out);
+        return out.toByteArray();
+    }
+
+    /** A JPEG that says in EXIF that it lies on its side (orientation 6): an APP1 segment put in after the start marker. */
+    static byte[] sideways(int width, int height) throws IOException {
+        byte[] exif = {
+            (byte) 0xff,
+            (byte) 0xe1,
+            0,
+            34,
+            'E',
+            'x',
+            'i',
+            'f',
+            0,
+            0,
+            'M',
+            'M',
+            0,
+            42,
+            0,
+            0,
+            0,
+            8,
+            0,
+            1,
+            1,
+            0x12,
+            0,
+            3,
+            0,
+            0,
+            0,
+            1,
+            0,
+            6,
+            0,
+            0,
+            0,
+            0,
+            0,
+            0
+        };
+        byte[] plain = real("JPEG", width, height);
+        return ByteBuffer.allocate(plain.length + exif.length)
+                .put(plain, 0, 2)
+                .put(exif)
+                .put(plain, 2, plain.length - 2)
+                .array();
+    }
+
+    /** The start of a PNG that declares a size and holds nothing. */
+    static byte[] declared(int width, int height) {
+        ByteBuffer head = ByteBuffer.allocate(17);
+        head.put("IHDR".getBytes(StandardCharsets.US_ASCII)).putInt(width).putInt(height);
+        head.put(new byte[] {8, 2, 0, 0, 0});
+        CRC32 crc = new CRC32();
+        crc.update(head.array());
+        return ByteBuffer.allocate(33)
+                .put(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10})
+                .putInt(13)
+                .put(head.array())
+                .putInt((int) crc.getValue())
+                .array();
+    }
+}

@@ -1,0 +1,155 @@
+package app.tidewrack.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.server.network.NetworkConnector.Topic;
+import app.tidewrack.server.network.PracticeNetwork;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One client with an account, people who may and may not touch it, and calls made as one of them. */
+final class Scene {
+    static final String CLIENT = "/api/clients/c1";
+
+    private final MockMvc mvc;
+    private final JsonMapper json;
+
+    Scene(MockMvc mvc, JsonMapper json) {
+        this.mvc = mvc;
+        this.json = json;
+    }
+
+    static void people(JdbcTemplate sql) {
+        sql.batchUpdate(
+                "insert into person (id, email, name, password_hash) values ('ines', 'ines@a.example', 'Ines', 'x')",
+                "insert into person (id, email, name, password_hash) values ('tove', 'tove@a.example', 'Tove', 'x')",
+                "insert into client (id, name, about) values ('c1', 'One', ''), ('c2', 'Two', '')",
+                "insert into membership values ('ines', 'c1', 'BUYER'), ('tove', 'c1', 'VIEWER')",
+                "insert into account (client_id, id, network, external_id, name, currency, zone, site_tag)"
+                        + " values ('c1', 'a1', 'HS', 'x1', 'HS GBP', 'GBP', 'Europe/London', 'tag')");
+    }
+
+    /** The network answers with the practice network's own rulebook; sizes are the same for all. */
+    static void network(PracticeNetwork network, JsonMapper json) throws IOException {
+        Path rulebook = Path.of("../practice-network/src/main/resources/rulebooks/hearthside.json");
+        when(network.rulebook()).thenReturn(json.readValue(Files.readString(rulebook), Rulebook.class));
+        when(network.topics()).thenReturn(List.of(new Topic("knitting", "Knitting", "Making")));
+        when(network.now()).thenReturn(Instant.parse("2027-03-09T06:00:00Z"));
+        when(network.sizes(any()))
+                .thenAnswer(c -> c.<List<?>>getArgument(0).stream()
+                        .map(a -> new AudienceSize(50_000, false))
+                        .toList());
+    }
+
+    record Answer(int status, JsonNode body) {
+        String detail() {
+            return body.path("detail").asString("");
+        }
+    }
+
+    Answer call(String person, HttpMethod method, String path, Object body) throws Exception {
+        MockHttpServletResponse response = mvc.perform(request(method, path)
+                        .with(user(person))
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(body instanceof String text ? text : json.writeValueAsString(body)))
+                .andReturn()
+                .getResponse();
+        String text = response.getContentAsString(StandardCharsets.UTF_8);
+        return new Answer(response.getStatus(), text.isEmpty() ? json.nullNode() : json.readTree(text));
+    }
+
+    JsonNode post(String path, Object body) throws Exception {
+        return fine(call("ines", HttpMethod.POST, path, body));
+    }
+
+    JsonNode get(String path) throws Exception {
+        return fine(call("ines", HttpMethod.GET, path, ""));
+    }
+
+    private static JsonNode fine(Answer answer) {
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        return answer.body();
+    }
+
+    Answer edit(String plan, String editId, int version, Map<String, Object> edit) throws Exception {
+        return call(
+                "ines",
+                HttpMethod.PUT,
+                CLIENT + "/plans/" + plan + "/edits",
+                Map.of("editId", editId, "version", version, "edit", edit));
+    }
+
+    static Map<String, Object> facts(String start, String lastDay, String money) {
+        return Map.of(
+                "name", "Kits",
+                "objective", "traffic",
+                "temperature", "COLD",
+                "purpose", "TESTING",
+                "start", start,
+                "lastDay", lastDay,
+                "money", money);
+    }
+
+    String audience(String name) throws Exception {
+        return post(
+                        CLIENT + "/audiences",
+                        Map.of(
+                                "accountId",
+                                "a1",
+                                "name",
+                                name,
+                                "version",
+                                0,
+                                "definition",
+                                Map.of(
+                                        "country",
+                                        "GB",
+                                        "places",
+                                        List.of(),
+                                        "ageFrom",
+                                        20 + name.length(),
+                                        "gender",
+                                        "ANY",
+                                        "interests",
+                                        List.of("knitting"))))
+                .get("id")
+                .asString();
+    }
+
+    String creative(String name, String pictureSha) throws Exception {
+        return post(
+                        CLIENT + "/creatives",
+                        Map.of(
+                                "version", 0,
+                                "name", name,
+                                "pictureSha", pictureSha,
+                                "body", "Mend it.",
+                                "headline", "Mend it",
+                                "description", "",
+                                "callToAction", "shop",
+                                "link", "https://a.example"))
+                .get("creative")
+                .get("id")
+                .asString();
+    }
+}

@@ -1,0 +1,330 @@
+package app.tidewrack.server;
+
+import static app.tidewrack.server.Scene.CLIENT;
+import static app.tidewrack.server.Scene.facts;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.when;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+
+import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.PracticeNetwork;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The server whole, with PostgreSQL and its jobs, and a network that does as it is told. */
+@SpringBootTest
+@AutoConfigureMockMvc
+class ServerTest {
+    private static boolean peopled;
+
+    @Autowired
+    private MockMvc mvc;
+
+    @Autowired
+    private JdbcTemplate sql;
+
+    @Autowired
+    private JsonMapper json;
+
+    @MockitoBean
+    private PracticeNetwork network;
+
+    private Scene scene;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    @BeforeEach
+    void setScene() throws IOException {
+        if (!peopled) {
+            Scene.people(sql);
+            peopled = true;
+        }
+        Scene.network(network, json);
+        scene = new Scene(mvc, json);
+    }
+
+    private String plan(String name) throws Exception {
+        return scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
+    }
+
+    private static String id() {
+        return UUID.randomUUID().toString();
+    }
+
+    /** A campaign with two rows and two columns on a new plan; the answer is the plan as it stands. */
+    private JsonNode sheet(String name) throws Exception {
+        String plan = plan(name);
+        JsonNode view = scene.edit(
+                        plan,
+                        id(),
+                        0,
+                        Map.of(
+                                "kind",
+                                "newCampaign",
+                                "accountId",
+                                "a1",
+                                "facts",
+                                facts("2027-03-09", "2027-03-22", "10")))
+                .body();
+        String campaign = view.get("campaigns").get(0).get("id").asString();
+        String sha = picture(Pictures.real("PNG", 700, 700), 200).get("sha256").asString();
+        scene.edit(
+                plan,
+                id(),
+                1,
+                Map.of(
+                        "kind",
+                        "newRows",
+                        "campaignId",
+                        campaign,
+                        "audienceIds",
+                        List.of(scene.audience(name + " one"), scene.audience(name + " three"))));
+        return scene.edit(
+                        plan,
+                        id(),
+                        2,
+                        Map.of(
+                                "kind",
+                                "newColumns",
+                                "campaignId",
+                                campaign,
+                                "creativeIds",
+                                List.of(scene.creative(name + " a", sha), scene.creative(name + " b", sha))))
+                .body();
+    }
+
+    private JsonNode picture(byte[] content, int status) throws Exception {
+        MockHttpServletResponse response = mvc.perform(multipart(CLIENT + "/pictures")
+                        .file(new MockMultipartFile("file", "../../sock.png", "image/png", content))
+                        .with(user("ines"))
+                        .with(csrf()))
+                .andReturn()
+                .getResponse();
+        assertThat(response.getStatus()).as(response.getContentAsString()).isEqualTo(status);
+        return json.readTree(response.getContentAsString(StandardCharsets.UTF_8));
+    }
+
+    @Test
+    void anEditIsMadeOnceKeptUndoneAndRedone() throws Exception {
+        JsonNode view = sheet("Undo");
+        String plan = view.get("id").asString();
+        JsonNode campaign = view.get("campaigns").get(0);
+        assertThat(campaign.get("dailyMinor").asLong()).isEqualTo(2000);
+        assertThat(campaign.get("flightMinor").asLong()).isEqualTo(28_000);
+        Map<String, Object> money = Map.of(
+                "kind",
+                "rowMoney",
+                "campaignId",
+                campaign.get("id").asString(),
+                "rowIds",
+                List.of(campaign.get("rows").get(0).get("id").asString()),
+                "money",
+                "£12.01");
+        String editId = id();
+        scene.edit(plan, editId, 3, money);
+        // The answer was lost: the same edit again changes nothing.
+        Answer again = scene.edit(plan, editId, 3, money);
+        assertThat(again.body().get("version").asInt()).isEqualTo(4);
+        assertThat(again.body().get("undo").asString()).isEqualTo("budget £10.00 to £12.01");
+        JsonNode row = again.body().get("campaigns").get(0).get("rows").get(0);
+        assertThat(row.get("cells").toString()).isEqualTo("[601,600]");
+
+        JsonNode undone = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("version", 4));
+        assertThat(undone.get("campaigns").get(0).get("rows")).isEqualTo(campaign.get("rows"));
+        JsonNode redone = scene.post(CLIENT + "/plans/" + plan + "/redo", Map.of("version", 5));
+        assertThat(redone.get("campaigns")).isEqualTo(again.body().get("campaigns"));
+        assertThat(scene.get(CLIENT + "/plans/" + plan)).isEqualTo(redone);
+    }
+
+    @Test
+    void badInputIsRefusedWithValueLimitAndRemedyAndChangesNothing() throws Exception {
+        JsonNode before = sheet("Bad");
+        String plan = before.get("id").asString();
+        String campaign = before.get("campaigns").get(0).get("id").asString();
+        String row = before.get("campaigns").get(0).get("rows").get(0).get("id").asString();
+        Map<String, Object> change = Map.of("kind", "campaignChange", "campaignId", campaign);
+        record Bad(Map<String, Object> edit, int version, int status, String says) {}
+        List<Bad> edits = List.of(
+                new Bad(
+                        Map.of("kind", "rowMoney", "campaignId", campaign, "rowIds", List.of(row), "money", "lots"),
+                        3,
+                        422,
+                        "“lots” is not an amount of GBP"),
+                new Bad(
+                        with(change, "facts", facts("2027-03-22", "2027-03-09", "10")),
+                        3,
+                        422,
+                        "2027-03-09, is before the first, 2027-03-22"),
+                new Bad(
+                        Map.of("kind", "rowCopy", "campaignId", campaign, "rowId", row),
+                        1,
+                        409,
+                        "at version 3, the edit was made on 1"),
+                new Bad(
+                        Map.of("kind", "rowCopy", "campaignId", "nowhere", "rowId", row),
+                        3,
+                        422,
+                        "no campaign nowhere"),
+                new Bad(
+                        Map.of("kind", "newRows", "campaignId", campaign, "audienceIds", List.of("x")),
+                        3,
+                        404,
+                        "no audience “x”"),
+                new Bad(Map.of("kind", "conjure", "campaignId", campaign), 3, 400, "could not be read"),
+                new Bad(with(change, "facts", Map.of("name", "x")), 3, 400, ""));
+        for (Bad bad : edits) {
+            Answer answer = scene.edit(plan, id(), bad.version(), bad.edit());
+            assertThat(answer.status()).as(bad.edit().toString()).isEqualTo(bad.status());
+            assertThat(answer.detail()).contains(bad.says());
+        }
+        assertThat(scene.get(CLIENT + "/plans/" + plan)).isEqualTo(before);
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/plans", "{").status())
+                .isEqualTo(400);
+        assertThat(scene.call("ines", HttpMethod.POST, "/api/clock/moves", Map.of("hours", 9999))
+                        .detail())
+                .contains("1 to 744 hours at a time, not 9999");
+    }
+
+    private static Map<String, Object> with(Map<String, Object> map, String key, Object value) {
+        Map<String, Object> more = new HashMap<>(map);
+        more.put(key, value);
+        return more;
+    }
+
+    @Test
+    void picturesAreTakenByContentAndMeasuredUpright() throws Exception {
+        JsonNode sideways = picture(Pictures.sideways(800, 600), 200);
+        assertThat(sideways.get("width").asInt()).isEqualTo(600);
+        assertThat(sideways.get("height").asInt()).isEqualTo(800);
+        assertThat(sideways.get("fileName").asString()).isEqualTo("sock.png");
+        assertThat(picture("%PDF-1.7 ...".getBytes(StandardCharsets.US_ASCII), 422)
+                        .get("detail")
+                        .asString())
+                .contains("is a PDF, not a JPEG or PNG");
+        assertThat(picture(Pictures.declared(40_000, 40_000), 422).get("detail").asString())
+                .contains("40,000 × 40,000 px; the most is 12,000 px a side");
+        assertThat(picture(Pictures.declared(100, 100), 422).get("detail").asString())
+                .contains("cannot be decoded");
+    }
+
+    @Test
+    void aStrangerLearnsNothingAndAViewerChangesNothing() throws Exception {
+        assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/c2", "").status())
+                .isEqualTo(404);
+        assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/nobody/plans", "")
+                        .status())
+                .isEqualTo(404);
+        assertThat(scene.call("tove", HttpMethod.GET, CLIENT + "/plans", "").status())
+                .isEqualTo(200);
+        Answer refused = scene.call("tove", HttpMethod.POST, CLIENT + "/plans", Map.of("name", "x"));
+        assertThat(refused.status()).isEqualTo(403);
+        assertThat(refused.detail()).contains("read this client but not change it");
+        assertThat(mvc.perform(get("/api/clients")).andReturn().getResponse().getStatus())
+                .isEqualTo(401);
+    }
+
+    @Test
+    void signInsAreLimited() throws Exception {
+        Map<String, String> wrong = Map.of("email", "Ines@a.example", "password", "guess");
+        for (int i = 0; i < 5; i++) {
+            assertThat(scene.call("x", HttpMethod.POST, "/api/session", wrong).status())
+                    .isEqualTo(401);
+        }
+        Answer answer = scene.call("x", HttpMethod.POST, "/api/session", wrong);
+        assertThat(answer.status()).isEqualTo(429);
+        assertThat(answer.detail()).contains("5 sign-ins failed within 15 minutes");
+    }
+
+    /** The network is away at first and once loses an answer after doing the work; still each item is created once. */
+    @Test
+    void aLaunchCreatesEverythingExactlyOnce() throws Exception {
+        AtomicInteger calls = new AtomicInteger();
+        Map<String, String> created = new ConcurrentHashMap<>();
+        when(network.create(anyString(), any())).thenAnswer(c -> {
+            int call = calls.incrementAndGet();
+            if (call == 1) {
+                throw new NetworkAway("Hearthside", new IOException("refused"));
+            }
+            String id = created.computeIfAbsent(c.getArgument(0), k -> "N" + created.size());
+            if (call == 3) {
+                throw new NetworkAway("Hearthside", new IOException("answer lost"));
+            }
+            return id;
+        });
+        JsonNode view = sheet("Launch");
+        String plan = view.get("id").asString();
+        String campaign = view.get("campaigns").get(0).get("id").asString();
+        String changes = CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes";
+        assertThat(scene.get(changes).get("changes")).hasSize(7);
+        Map<String, Object> order = Map.of("planId", plan, "campaignId", campaign, "planVersion", 3);
+        String launch = scene.post(CLIENT + "/launches", order).get("id").asString();
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
+                        .status())
+                .isEqualTo(409);
+        Instant end = Instant.now().plus(Duration.ofSeconds(60));
+        JsonNode state = scene.get(CLIENT + "/launches/" + launch);
+        while (state.get("state").asString().equals("RUNNING") && Instant.now().isBefore(end)) {
+            Thread.sleep(100);
+            state = scene.get(CLIENT + "/launches/" + launch);
+        }
+        assertThat(state.get("state").asString()).as(state.toString()).isEqualTo("DONE");
+        assertThat(created).hasSize(7);
+        assertThat(scene.get(changes).get("changes")).isEmpty();
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
+                        .detail())
+                .contains("already has all of this");
+        assertThat(scene.edit(plan, id(), 3, Map.of("kind", "campaignRemoval", "campaignId", campaign))
+                        .detail())
+                .contains("Kits has 4 ads on the network");
+    }
+
+    /** The browser's types are generated from this file; {@code -Dtidewrack.api.write=true} brings it up to date. */
+    @Test
+    void theKeptDescriptionOfTheApiIsTrue() throws Exception {
+        Path kept = Path.of("../web/openapi.json");
+        JsonNode now = json.readTree(mvc.perform(get("/api/description").with(user("ines")))
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8));
+        ((ObjectNode) now).remove("servers");
+        if (Boolean.getBoolean("tidewrack.api.write")) {
+            Files.writeString(kept, json.writerWithDefaultPrettyPrinter().writeValueAsString(now) + "\n");
+        }
+        assertThat(json.readTree(Files.readString(kept))).isEqualTo(now);
+    }
+}
