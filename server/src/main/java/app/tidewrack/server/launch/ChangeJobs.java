@@ -17,6 +17,8 @@ import org.springframework.stereotype.Component;
 class ChangeJobs {
     static final TaskDescriptor<String> CARRY_OUT = TaskDescriptor.of("carry-out-change", String.class);
 
+    private static final Duration AFTER_A_FAULT = Duration.ofSeconds(3);
+
     private final ObjectProvider<SchedulerClient> scheduler;
 
     ChangeJobs(ObjectProvider<SchedulerClient> scheduler) {

@@ -112,6 +112,8 @@ public class ResultsPull {
     }
 
     private void pullReach(AccountOfClient account, NetworkConnector network) {
+        // Two pulls of one account, such as the regular one and one after the clock moved, take turns.
+        mapper.holdCursor(account.clientId(), account.id());
         Map<String, List<AdOnNetwork>> campaigns = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.groupingBy(AdOnNetwork::campaignId));
         campaigns.forEach((campaignId, ads) -> {

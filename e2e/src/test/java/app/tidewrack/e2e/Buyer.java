@@ -1,0 +1,123 @@
+package app.tidewrack.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import javax.imageio.ImageIO;
+
+/** A buyer at a screen of 1280 by 800: what a person does there, in the words that stand there. */
+final class Buyer implements AutoCloseable {
+    private final Playwright playwright = Playwright.create();
+    private final Browser browser = playwright
+            .chromium()
+            .launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--no-first-run",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync")));
+    final Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+
+    void signIn(String email) {
+        page.setDefaultTimeout(12_000);
+        page.navigate(Installation.URL + "/signin");
+        page.getByLabel("E-mail").fill(email);
+        page.getByLabel("Password").fill("mend-the-sail");
+        press("Sign in");
+        page.getByText("Whom the agency works for").waitFor();
+    }
+
+    void open(String path) {
+        page.navigate(Installation.URL + path);
+    }
+
+    /** Goes to a screen by the rail. */
+    void rail(String screen) {
+        page.getByRole(AriaRole.NAVIGATION)
+                .getByRole(
+                        AriaRole.LINK,
+                        new Locator.GetByRoleOptions().setName(screen).setExact(true))
+                .click();
+    }
+
+    /** Presses a button; of several by that name the one that was opened last, as a person would see it. */
+    void press(String button) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
+                .first()
+                .click();
+    }
+
+    void lens(String lens) {
+        page.getByLabel("Lens")
+                .getByText(lens, new Locator.GetByTextOptions().setExact(true))
+                .click();
+    }
+
+    /** Waits until the top line says so. */
+    void kept() {
+        page.locator(".kept", new Page.LocatorOptions().setHasText("All kept, "))
+                .waitFor();
+    }
+
+    void choose(String label, String typed) {
+        Locator box = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .last();
+        box.click();
+        box.fill(typed);
+        page.locator(".ant-select-dropdown:visible .ant-select-item-option")
+                .filter(new Locator.FilterOptions().setHasText(typed))
+                .first()
+                .click();
+    }
+
+    void key(String key) {
+        page.locator(".sheet").press(key);
+    }
+
+    Locator cell(int row, int column) {
+        return page.locator("#cell-" + row + "-" + column);
+    }
+
+    String text(String testId) {
+        return page.getByTestId(testId).innerText();
+    }
+
+    void upload(String name, byte[] content) {
+        page.locator("input[type=file]").setInputFiles(new FilePayload(name, "image/png", content));
+    }
+
+    /** A real PNG in one colour with a bar across. */
+    static byte[] picture(int width, int height, Color colour) throws IOException {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Graphics2D graphics = image.createGraphics();
+        graphics.setColor(colour);
+        graphics.fillRect(0, 0, width, height);
+        graphics.setColor(colour.darker());
+        graphics.fillRect(0, height / 3, width, height / 5);
+        graphics.dispose();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "PNG", out);
+        return out.toByteArray();
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+    }
+}

@@ -1,0 +1,72 @@
+import { describe, expect, it } from "vitest";
+import { barLength, freeName, keeps } from "../audiences/model";
+import { inWords, standOf, type Progress } from "../launch/model";
+import { metricText, type Figures } from "../results/model";
+import { ago, money, people, percent, plural, typedMoney } from "./format";
+
+describe("numbers as they are read", () => {
+  it.each([
+    [money(120050, "GBP"), "£1,200.50"],
+    [money(76.92, "GBP"), "£0.77"],
+    [money(500, "JPY"), "JP¥500"],
+    [typedMoney(1250, "GBP"), "12.50"],
+    [typedMoney(1200, "EUR"), "12"],
+    [people({ people: 38_400_000, fewer: false }), "38.4 M"],
+    [people({ people: 412_000, fewer: false }), "412,000"],
+    [people({ people: 1000, fewer: true }), "fewer than 1,000"],
+    [people(null), "not known"],
+    [percent(0.0137), "1.4 %"],
+    [percent(0.46), "46 %"],
+    [plural(1, "ad"), "1 ad"],
+    [plural(1200, "ad"), "1,200 ads"],
+    [ago(3200), "3 s ago"],
+    [ago(150_000), "3 min ago"],
+  ])("%s", (shown, expected) => expect(shown).toBe(expected));
+
+  it("has a dash where a number has no meaning yet", () => {
+    const none: Figures = {
+      impressions: 10,
+      clicks: 0,
+      conversions: 0,
+      spendMinor: 5,
+      costPerClickMinor: null,
+    };
+    expect(metricText("COST_PER_CLICK", none, "GBP")).toBe("–");
+    expect(metricText("SPEND", none, "GBP")).toBe("£0.05");
+  });
+});
+
+describe("words", () => {
+  it("tells what a launch would do", () => {
+    const create = (level: "CAMPAIGN" | "AD_GROUP" | "AD", many: number) =>
+      Array.from({ length: many }, () => ({ action: "CREATE" as const, level }));
+    expect(inWords([...create("CAMPAIGN", 1), ...create("AD_GROUP", 3), ...create("AD", 6)])).toBe(
+      "create 1 campaign, 3 ad groups and 6 ads",
+    );
+    expect(inWords([{ action: "PAUSE", level: "AD" }])).toBe("pause 1 ad");
+  });
+
+  it.each([
+    [{ state: "WAITING" }, "waiting"],
+    [{ state: "RETRYING", tries: 2 }, "trying again, 2 tries so far"],
+    [{ state: "DONE" }, "sent"],
+    [{ state: "DONE", reviewState: "IN_REVIEW" }, "in review"],
+    [{ state: "DONE", reviewState: "REFUSED" }, "refused"],
+    [{ state: "DONE", level: "CAMPAIGN" }, "created"],
+  ])("says where a change stands: %o", (part, words) => {
+    const progress = { action: "CREATE", level: "AD", tries: 1, ...part } as Progress;
+    expect(standOf(progress).words).toBe(words);
+  });
+
+  it("names what a step keeps, and draws it on a log scale", () => {
+    const rung = { kind: "PLACES" as const, size: { people: 1000, fewer: false }, kept: 0.011 };
+    expect(keeps(rung, "PLACES")).toBe("keeps 1.1 %, narrows most");
+    expect(keeps({ ...rung, kept: 0.95 }, "AGES")).toBe("keeps 95 %, hardly narrows");
+    expect(barLength(1000, 1_000_000)).toBeCloseTo(0.5);
+    expect(barLength(0, 1_000_000)).toBe(0);
+  });
+
+  it("finds a name nobody has", () => {
+    expect(freeName("New audience", ["new audience", "New audience 2"])).toBe("New audience 3");
+  });
+});

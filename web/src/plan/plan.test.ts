@@ -1,0 +1,146 @@
+import { describe, expect, it } from "vitest";
+import { Problem, type Schemas } from "../api/client";
+import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
+import { findingsAt, switchBlock, type Campaign } from "./model";
+import { block, covers, moved, single, wholeRow } from "./selection";
+
+const edit = (money: string): Edit => ({ kind: "rowMoney", campaignId: "c", rowIds: ["r"], money });
+
+class MemoryStore {
+  private readonly held = new Map<string, string>();
+  getItem = (key: string) => this.held.get(key) ?? null;
+  setItem = (key: string, value: string) => void this.held.set(key, value);
+  removeItem = (key: string) => void this.held.delete(key);
+}
+
+/** A queue against a server that answers as told, with time that passes only by `tick`. */
+function scene(answers: (Problem | "ok")[], store = new MemoryStore()) {
+  const sent: string[] = [];
+  const refused: string[] = [];
+  const states: string[] = [];
+  const later: (() => void)[] = [];
+  let ids = 0;
+  const queue = new EditQueue("key", {
+    send: async ({ editId, edit: e }: WaitingEdit) => {
+      await Promise.resolve();
+      sent.push(`${editId} ${"money" in e ? e.money : ""}`);
+      const answer = answers.shift() ?? "ok";
+      if (answer !== "ok") throw answer;
+    },
+    reload: () => undefined,
+    refused: (_, problem) => refused.push(problem.message),
+    state: (waiting, connected) => states.push(`${waiting} ${connected ? "connected" : "away"}`),
+    store,
+    later: (run) => later.push(run),
+    newId: () => `id${++ids}`,
+  });
+  const settle = async () => {
+    for (let i = 0; i < 50; i++) await Promise.resolve();
+  };
+  const tick = async () => {
+    later.splice(0).forEach((run) => run());
+    await settle();
+  };
+  return { queue, sent, refused, states, store, settle, tick };
+}
+
+describe("edits on their way to the server", () => {
+  it("go out one at a time in their order", async () => {
+    const s = scene([]);
+    s.queue.make(edit("1"));
+    s.queue.make(edit("2"));
+    await s.settle();
+    expect(s.sent).toEqual(["id1 1", "id2 2"]);
+    expect(s.queue.edits).toHaveLength(0);
+    expect(s.states.at(-1)).toBe("0 connected");
+  });
+
+  it("wait while there is no connection and are sent again under the same id", async () => {
+    const s = scene([new Problem(0, "no connection"), new Problem(503, "away"), "ok", "ok"]);
+    s.queue.make(edit("1"));
+    s.queue.make(edit("2"));
+    await s.settle();
+    expect(s.states.at(-1)).toBe("2 away");
+    await s.tick();
+    await s.tick();
+    expect(s.sent).toEqual(["id1 1", "id1 1", "id1 1", "id2 2"]);
+    expect(s.states.at(-1)).toBe("0 connected");
+  });
+
+  it("survive a reload of the page", async () => {
+    const store = new MemoryStore();
+    const before = scene([new Problem(0, "no connection")], store);
+    before.queue.make(edit("1"));
+    await before.settle();
+    before.queue.stop();
+    const after = scene([], store);
+    after.queue.start();
+    await after.settle();
+    expect(after.sent).toEqual(["id1 1"]);
+    expect(store.getItem("key")).toBeNull();
+  });
+
+  it("are given up only when the server refuses them, and the next goes on", async () => {
+    const s = scene([new Problem(422, "“lots” is not an amount of GBP."), "ok"]);
+    const asked = s.queue.ask(edit("lots"));
+    s.queue.make(edit("2"));
+    await expect(asked).rejects.toThrow("lots");
+    await s.settle();
+    expect(s.refused).toEqual(["“lots” is not an amount of GBP."]);
+    expect(s.sent).toEqual(["id1 lots", "id2 2"]);
+  });
+
+  it("can be taken back before they are sent", async () => {
+    const s = scene([new Problem(0, "no connection")]);
+    s.queue.make(edit("1"));
+    await s.settle();
+    expect(s.queue.takeBack()).toBe(true);
+    expect(s.queue.takeBack()).toBe(false);
+    await s.tick();
+    expect(s.sent).toEqual(["id1 1"]);
+  });
+});
+
+describe("selection", () => {
+  it.each([
+    ["ArrowDown", false, { top: 1, bottom: 1, left: 0, right: 0 }],
+    ["ArrowRight", true, { top: 0, bottom: 0, left: 0, right: 1 }],
+    ["ArrowUp", false, { top: 0, bottom: 0, left: 0, right: 0 }],
+  ])("%s, extending %s", (key, extend, expected) => {
+    const next = moved(single(0, 0), key, extend, 3, 2);
+    expect(next && block(next, 3, 2)).toEqual(expected);
+  });
+
+  it("covers whole rows, stays within the sheet and ignores other keys", () => {
+    expect(covers(block(wholeRow(1, 4), 3, 4), 1, 3)).toBe(true);
+    expect(block(single(9, 9), 3, 4)).toEqual({ top: 2, bottom: 2, left: 3, right: 3 });
+    expect(moved(single(0, 0), "a", false, 3, 4)).toBeNull();
+  });
+});
+
+describe("what a block of cells does", () => {
+  const campaign = {
+    id: "c",
+    rows: [
+      { id: "r1", cells: [100, null] },
+      { id: "r2", cells: [100, 100] },
+    ],
+    columns: [{ id: "k1" }, { id: "k2" }],
+  } as unknown as Campaign;
+
+  it("switches on when any is off, else off", () => {
+    const all = { top: 0, bottom: 1, left: 0, right: 1 };
+    expect(switchBlock(campaign, all)).toMatchObject({ kind: "cellSwitch", on: true });
+    expect(switchBlock(campaign, { ...all, top: 1 })).toMatchObject({
+      on: false,
+      cells: [{ rowId: "r2" }, {}],
+    });
+  });
+
+  it("gathers the findings of its row and column, not those of the whole sheet", () => {
+    const finding = (rowId: string | null, columnId: string | null) =>
+      ({ place: { campaignId: "c", rowId, columnId, field: "x" } }) as Schemas["Finding"];
+    const all = [finding("r1", null), finding(null, "k2"), finding(null, null), finding("r2", null)];
+    expect(findingsAt(all, "r1", "k2")).toEqual([all[0], all[1]]);
+  });
+});
