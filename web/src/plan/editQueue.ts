@@ -31,6 +31,7 @@ export class EditQueue {
   private waiting: WaitingEdit[];
   private sending = false;
   private stopped = false;
+  private underWay: Promise<void> = Promise.resolve();
   private readonly asking = new Map<string, { kept: () => void; refused: (problem: Problem) => void }>();
 
   constructor(
@@ -57,8 +58,13 @@ export class EditQueue {
     const editId = this.hooks.newId();
     this.waiting.push({ editId, edit });
     this.keep();
-    void Promise.resolve().then(() => this.pump());
+    this.underWay = this.underWay.then(() => this.pump());
     return editId;
+  }
+
+  /** Settles when what could be sent has been sent. */
+  idle(): Promise<void> {
+    return this.underWay;
   }
 
   /** Takes the newest edit back before it is sent; false when none waits or it is under way. */

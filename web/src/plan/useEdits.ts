@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, asked, type Problem, type Schemas } from "../api/client";
 import { useKept } from "../frame/kept";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
@@ -72,6 +72,7 @@ export function useEdits(clientId: string, planId: string): Edits {
   const step = useCallback(
     async (which: "undo" | "redo") => {
       if (which === "undo" && queue.takeBack()) return;
+      await queue.idle();
       const { begin, kept, refuse } = useKept.getState();
       const version = queries.getQueryData<View>(key)?.version ?? 0;
       const init = { params: { path: { clientId, planId } }, body: { version } };
@@ -92,11 +93,20 @@ export function useEdits(clientId: string, planId: string): Edits {
     [queue, queries, key, clientId, planId, show, message],
   );
 
+  // Each step is made on the plan that the one before left, however fast the key is pressed.
+  const steps = useRef(Promise.resolve());
+  const inTurn = useCallback(
+    (which: "undo" | "redo") => {
+      steps.current = steps.current.then(() => step(which));
+    },
+    [step],
+  );
+
   return {
     make: useCallback((edit: Edit) => queue.make(edit), [queue]),
     ask: useCallback((edit: Edit) => queue.ask(edit), [queue]),
-    undo: useCallback(() => void step("undo"), [step]),
-    redo: useCallback(() => void step("redo"), [step]),
+    undo: useCallback(() => inTurn("undo"), [inTurn]),
+    redo: useCallback(() => inTurn("redo"), [inTurn]),
     waiting,
   };
 }

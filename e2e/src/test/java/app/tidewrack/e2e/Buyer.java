@@ -58,7 +58,7 @@ final class Buyer implements AutoCloseable {
     /** Presses a button; of several by that name the one that was opened last, as a person would see it. */
     void press(String button) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
-                .first()
+                .last()
                 .click();
     }
 
@@ -78,7 +78,9 @@ final class Buyer implements AutoCloseable {
         Locator box = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .last();
         box.click();
-        box.fill(typed);
+        if (box.isEditable()) {
+            box.fill(typed);
+        }
         page.locator(".ant-select-dropdown:visible .ant-select-item-option")
                 .filter(new Locator.FilterOptions().setHasText(typed))
                 .first()

@@ -327,6 +327,7 @@ class NewcomerIT {
         assertThat(page.locator("[role=img] canvas")).isVisible();
         open("On the sheet");
         choose("Number shown", "Impressions");
+        assertThat(page.locator(".cell.result small").first()).containsText("people");
         long sheet = page.locator(".cell.result b").allInnerTexts().stream()
                 .mapToLong(NewcomerIT::digits)
                 .sum();

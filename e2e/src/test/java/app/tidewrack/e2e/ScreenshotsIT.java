@@ -1,0 +1,70 @@
+package app.tidewrack.e2e;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+
+/** Takes the pictures in docs/screenshots from the demo as it is after loading; run by {@code ./tidewrack shots}. */
+@EnabledIfSystemProperty(named = "tidewrack.shots", matches = ".+")
+class ScreenshotsIT {
+    private final Path folder = Path.of(System.getProperty("tidewrack.shots", ""));
+
+    @Test
+    void takesOneOfEachView() {
+        try (Buyer buyer = new Buyer()) {
+            Page page = buyer.page;
+            page.navigate(Installation.URL + "/signin");
+            page.getByLabel("E-mail").waitFor();
+            take(page, "signin");
+            buyer.signIn("ines@withyandoar.example");
+            take(page, "clients");
+            buyer.open("/c/oddment");
+            take(page, "desk");
+            link(page, "Kits, find buyers");
+            page.locator("#cell-1-1").click();
+            take(page, "sheet-structure");
+            buyer.lens("Names");
+            take(page, "sheet-names");
+            buyer.lens("Results");
+            page.locator(".cell.result").first().waitFor();
+            take(page, "sheet-results");
+            buyer.rail("Results");
+            page.locator("canvas").waitFor();
+            take(page, "results");
+            buyer.rail("Audiences");
+            page.locator(".thing", new Page.LocatorOptions().setHasText("Menders near"))
+                    .click();
+            page.locator(".step .told").nth(3).waitFor();
+            take(page, "audience");
+            buyer.rail("Creative");
+            page.locator(".thing", new Page.LocatorOptions().setHasText("Darned sock"))
+                    .click();
+            take(page, "creative");
+            buyer.open("/c/oddment");
+            link(page, "Moths, spring cold test");
+            page.locator(".sheet").waitFor();
+            buyer.lens("Checks");
+            take(page, "sheet-checks");
+            buyer.rail("Launch");
+            page.locator("[aria-label='Change list'] tr.AD").first().click();
+            take(page, "launch");
+        }
+    }
+
+    private static void link(Page page, String name) {
+        page.getByRole(AriaRole.MAIN)
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(name))
+                .click();
+        page.locator(".sheet").waitFor();
+    }
+
+    private void take(Page page, String name) {
+        page.waitForLoadState();
+        // Pictures, fonts and queries under way come in; nothing on these screens moves by itself.
+        page.waitForTimeout(900);
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    }
+}
