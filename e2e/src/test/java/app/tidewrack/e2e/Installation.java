@@ -19,10 +19,14 @@ final class Installation {
     private Installation() {}
 
     /** Ends a process the hard way, as a power cut would. */
-    static void kill(String process) throws IOException {
-        long pid = Long.parseLong(
-                Files.readString(DATA.resolve("run").resolve(process + ".pid")).strip());
-        ProcessHandle.of(pid).ifPresent(ProcessHandle::destroyForcibly);
+    static void kill(String process) throws IOException, InterruptedException {
+        String pid =
+                Files.readString(DATA.resolve("run").resolve(process + ".pid")).strip();
+        ProcessHandle.of(Long.parseLong(pid)).ifPresent(ProcessHandle::destroyForcibly);
+        Path status = Path.of("/proc", pid, "status");
+        while (Files.exists(status) && !Files.readString(status).contains("State:\tZ")) {
+            Thread.sleep(20);
+        }
     }
 
     /** Runs {@code ./tidewrack} with a word, on this installation's data. */
