@@ -1,8 +1,9 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
-import { useMemo } from "react";
+import { useEffect, useMemo } from "react";
+import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
-import type { Definition, Draft } from "./model";
+import type { Definition, Draft, StepKind } from "./model";
 import { Places } from "./Places";
 import { sizeQuery } from "./queries";
 import { Step } from "./Step";
@@ -12,6 +13,9 @@ const GENDERS = [
   { value: "WOMEN", label: "women" },
   { value: "MEN", label: "men" },
 ] as const;
+
+/** The step whose input mends a finding about a field. */
+const STEP_OF_FIELD: Record<string, StepKind> = { definition: "INTERESTS", places: "PLACES", ages: "AGES" };
 
 function topicOptions(topics: Schemas["Topic"][]) {
   const groups = Map.groupBy(topics, (t) => t.group);
@@ -47,6 +51,11 @@ export function Composer({
   const set = (part: Partial<Definition>) => onChange({ ...draft, definition: { ...definition, ...part } });
   const ladder = sized.data;
   const old = sized.isPlaceholderData || sized.isError;
+  const field = useSearchParams()[0].get("field");
+  useEffect(() => {
+    const wanted = STEP_OF_FIELD[field ?? ""];
+    if (wanted) document.querySelector<HTMLElement>(`[data-step=${wanted}] input`)?.focus();
+  }, [field]);
   const step = { ladder, old };
   return (
     <div className="sentence">

@@ -67,6 +67,7 @@ export function MediaShelf({
         Drop or choose pictures
         <div className="note">JPEG or PNG, up to 12 MB</div>
         <input
+          id="creative-picture"
           type="file"
           multiple
           accept="image/jpeg,image/png"

@@ -1,5 +1,5 @@
 import { Input, Select } from "antd";
-import { useEffect, useRef, type ReactNode } from "react";
+import { useEffect, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import type { Draft } from "./model";
@@ -48,10 +48,9 @@ export function Parts({
   problem: Problem | undefined;
   onChange: (draft: Draft) => void;
 }) {
-  const box = useRef<HTMLDivElement>(null);
   const field = useSearchParams()[0].get("field");
   useEffect(() => {
-    if (field) box.current?.querySelector<HTMLElement>(`#creative-${field}`)?.focus();
+    if (field) document.getElementById(`creative-${field}`)?.focus();
   }, [field]);
   const text = (part: "name" | "body" | "headline" | "description" | "link") => ({
     id: `creative-${part}`,
@@ -60,7 +59,7 @@ export function Parts({
     onChange: (e: { target: { value: string } }) => onChange({ ...draft, [part]: e.target.value }),
   });
   return (
-    <div ref={box}>
+    <div>
       <Part id="creative-name" label="Name">
         <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
       </Part>

@@ -1,6 +1,7 @@
 import "./desk.css";
 import { useQuery } from "@tanstack/react-query";
-import { Link, useParams } from "react-router";
+import { Button } from "antd";
+import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
 import { count, money, plural } from "../look/format";
@@ -23,6 +24,7 @@ function AdStates({ line }: { line: Schemas["CampaignLine"] }) {
 /** What needs a person today at one client, and where its campaigns stand. */
 export function Desk() {
   const clientId = useParams().clientId ?? "";
+  const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
   if (desk.error) return <p className="clients">{desk.error.message}</p>;
   if (!desk.data) return null;
@@ -51,9 +53,9 @@ export function Desk() {
       title={client.name}
       note={client.about}
       actions={
-        <Link className="ant-btn ant-btn-default" to={`/c/${clientId}/plan`}>
+        <Button type="primary" onClick={() => void navigate(`/c/${clientId}/plan`)}>
           Plan a campaign
-        </Link>
+        </Button>
       }
     >
       {refused.length > 0 && (

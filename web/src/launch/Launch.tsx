@@ -75,7 +75,9 @@ export function Launch() {
     if (place.creativeId) void navigate(`/c/${clientId}/creative/${place.creativeId}?field=${place.field}`);
     else if (place.audienceId)
       void navigate(`/c/${clientId}/audiences/${place.audienceId}?field=${place.field}`);
-    else void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?lens=checks`);
+    else if (place.rowId) {
+      void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?ad=${place.rowId}/&field=${place.field}`);
+    } else void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?change=${place.field}`);
   };
   const toLaunch = list.changes.length > 0 && !list.running;
   return (

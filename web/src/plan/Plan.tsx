@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Modal, Select } from "antd";
-import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
 import { offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { CampaignForm, accountDay } from "./CampaignForm";
@@ -77,12 +77,20 @@ function NewPlan({ clientId, onClose }: { clientId: string; onClose: () => void 
   );
 }
 
+/** A finding elsewhere led to a field of the campaign's form: opens it once. */
+function OpenAtOnce({ open }: { open: () => void }) {
+  const once = useRef(open);
+  useEffect(() => once.current(), []);
+  return null;
+}
+
 function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string; onNewPlan: () => void }) {
   const { clientId, plan, account, client, campaign } = atHand;
   const navigate = useNavigate();
   const { message } = App.useApp();
   const edits = useEdits(clientId, planId);
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
+  const wanted = useSearchParams()[0].get("change");
   const [form, setForm] = useState<{
     campaign: Campaign | undefined;
     today: string;
@@ -120,6 +128,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   );
   return (
     <>
+      {campaign && wanted && <OpenAtOnce key={wanted} open={() => openForm(campaign, wanted)} />}
       {campaign ? (
         <SheetDesk
           key={campaign.id}

@@ -24,6 +24,8 @@ export function Sheet(props: {
   audiences: Map<string, Schemas["Audience"]>;
   creatives: Map<string, Schemas["Creative"]>;
   columnWidth: number;
+  /** Names of ad groups, where the lens shows names. */
+  rowNames: Map<string, string> | undefined;
   shown: (row: number, column: number) => CellShown;
   selection: Selection;
   onSelect: (selection: Selection) => void;
@@ -164,7 +166,13 @@ export function Sheet(props: {
                 ) : (
                   <>
                     <b>{row.label}</b>
-                    <span className="note">{people(props.audiences.get(row.audienceId)?.size)} people</span>
+                    {props.rowNames ? (
+                      <span className="note mono" title={props.rowNames.get(row.id)}>
+                        {props.rowNames.get(row.id)}
+                      </span>
+                    ) : (
+                      <span className="note">{people(props.audiences.get(row.audienceId)?.size)} people</span>
+                    )}
                   </>
                 )}
               </div>

@@ -44,11 +44,11 @@ export function SheetDesk(props: {
   const [search, setSearch] = useSearchParams();
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
   const [selection, setSelection] = useState(() => startOf(campaign, search.get("ad")));
-  const [editing, setEditing] = useState<Editing>(null);
+  const [editing, setEditing] = useState<Editing>(() => editingOf(search));
   const [adding, setAdding] = useState<"rows" | "columns">();
   const [metric, setMetric] = useState<Metric>("COST_PER_CONVERSION");
   const [keysShown, setKeysShown] = useState(false);
-  const [focusMoney, setFocusMoney] = useState(0);
+  const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
 
   const audiences = useQuery(audiencesQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
@@ -67,6 +67,7 @@ export function SheetDesk(props: {
     () => lensOf(lens, campaign, { names: names.data, results: results.data, metric }),
     [lens, campaign, names.data, results.data, metric],
   );
+  const rowNames = useMemo(() => new Map(names.data?.rows.map((r) => [r.rowId, r.name])), [names.data]);
   const waiting = useMemo(() => touched(edits.waiting), [edits.waiting]);
 
   const picked = block(selection, campaign.rows.length, campaign.columns.length);
@@ -150,6 +151,11 @@ export function SheetDesk(props: {
       }
       note={
         <>
+          {lens === "names" && (
+            <>
+              <span className="mono">{campaign.fullName}</span> ·{" "}
+            </>
+          )}
           {objective} on {props.account.networkName} · <b>{words.shape}</b> · <b>{words.daily}</b> ·{" "}
           <b>{words.flight}</b> in {plural(campaign.days, "day")}
         </>
@@ -262,6 +268,7 @@ export function SheetDesk(props: {
       {!(campaign.rows.length === 0 && campaign.columns.length === 0) && (
         <Sheet
           {...{ clientId, campaign, shown, selection, waiting, editing, onKey }}
+          rowNames={lens === "names" ? rowNames : undefined}
           columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
           audiences={audienceOf}
           creatives={creativeOf}
@@ -311,6 +318,12 @@ export function SheetDesk(props: {
       </Modal>
     </Columns>
   );
+}
+
+/** A finding elsewhere may lead to the name of a row here. */
+function editingOf(search: URLSearchParams): Editing {
+  const rowId = search.get("ad")?.split("/")[0];
+  return rowId && search.get("field") === "label" ? { rowId, what: "label" } : null;
 }
 
 /** The first cell, or the ad that the address names as row and column. */

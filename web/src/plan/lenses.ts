@@ -49,10 +49,15 @@ function structure(campaign: Campaign) {
 }
 
 function names(campaign: Campaign, data: LensData) {
+  // Names that clash or are too long are the row's: its label is what mends them.
+  const badRows = new Set(
+    campaign.findings.filter((f) => f.rule.startsWith("name.")).map((f) => f.place.rowId),
+  );
   return (row: number, column: number): CellShown => {
     if (campaign.rows[row]?.cells[column] == null) return OFF;
     const name = data.names?.rows[row]?.ads[column] ?? "";
-    return { main: name, kind: "name", title: name };
+    const marked = badRows.has(campaign.rows[row]?.id ?? "");
+    return { main: name, kind: "name", title: name, mark: marked ? "blocker" : undefined };
   };
 }
 
