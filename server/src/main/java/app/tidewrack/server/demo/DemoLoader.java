@@ -5,6 +5,8 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.clock.ClockDesk;
 import app.tidewrack.server.launch.LaunchDesk;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.person.PersonMapper;
 import app.tidewrack.server.person.PersonMapper.Person;
 import java.time.Duration;
@@ -44,6 +46,7 @@ class DemoLoader implements ApplicationRunner {
     private final OtherStories others;
     private final LaunchDesk launches;
     private final ClockDesk clock;
+    private final Networks networks;
 
     DemoLoader(
             PersonMapper people,
@@ -52,7 +55,8 @@ class DemoLoader implements ApplicationRunner {
             OddmentStory oddment,
             OtherStories others,
             LaunchDesk launches,
-            ClockDesk clock) {
+            ClockDesk clock,
+            Networks networks) {
         this.people = people;
         this.clients = clients;
         this.passwords = passwords;
@@ -60,6 +64,7 @@ class DemoLoader implements ApplicationRunner {
         this.others = others;
         this.launches = launches;
         this.clock = clock;
+        this.networks = networks;
     }
 
     @Override
@@ -68,6 +73,7 @@ class DemoLoader implements ApplicationRunner {
             return;
         }
         LOG.info("Loading the demo agency");
+        await(this::networkAnswers);
         String hash = passwords.encode(PASSWORD);
         people.insert(new Person("ines", BUYER, "Ines Wickham", hash));
         people.insert(new Person("marek", OTHER_BUYER, "Marek Dunlin", hash));
@@ -90,6 +96,16 @@ class DemoLoader implements ApplicationRunner {
         await(() -> !clock.view(move).state().equals("RUNNING"));
         oddment.draft("ines");
         LOG.info("The demo agency is loaded");
+    }
+
+    /** Both processes start at the same time; the demo needs the network's cities and people. */
+    private boolean networkAnswers() {
+        try {
+            networks.now();
+            return true;
+        } catch (NetworkAway away) {
+            return false;
+        }
     }
 
     private void client(String id, String name, String about) {
