@@ -26,6 +26,8 @@ export function Launch() {
     ...changesQuery(clientId, planId ?? "", campaign?.id ?? ""),
     enabled: !!planId && !!campaign,
     staleTime: 0,
+    // Events tell of a running launch at once; this catches up when their connection was lost.
+    refetchInterval: (query) => (query.state.data?.running ? 3_000 : false),
   });
   const [confirming, setConfirming] = useState(false);
   const [chosen, setChosen] = useState<string>();
