@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { barLength, freeName, keeps } from "../audiences/model";
 import { inWords, standOf, type Progress } from "../launch/model";
 import { metricText, type Figures } from "../results/model";
-import { ago, money, people, percent, plural, typedMoney } from "./format";
+import { ago, money, people, plural, typedMoney } from "./format";
 
 describe("numbers as they are read", () => {
   it.each([
@@ -15,8 +15,6 @@ describe("numbers as they are read", () => {
     [people({ people: 412_000, fewer: false }), "412,000"],
     [people({ people: 1000, fewer: true }), "fewer than 1,000"],
     [people(null), "not known"],
-    [percent(0.0137), "1.4 %"],
-    [percent(0.46), "46 %"],
     [plural(1, "ad"), "1 ad"],
     [plural(1200, "ad"), "1,200 ads"],
     [ago(3200), "3 s ago"],

@@ -49,13 +49,6 @@ export function people(size: { people: number; fewer: boolean } | null | undefin
     : count(size.people);
 }
 
-/** A share as per cent: 0.0137 is 1.37 %; digits follow the size. */
-export function percent(share: number): string {
-  const value = share * 100;
-  const digits = value >= 10 || value === 0 ? 0 : value >= 1 ? 1 : 2;
-  return `${value.toFixed(digits)} %`;
-}
-
 /** A click rate needs two decimals whatever its size. */
 export function rate(share: number): string {
   return `${(share * 100).toFixed(2)} %`;

@@ -6,8 +6,6 @@ package app.tidewrack.core.refusal;
  */
 public final class Refusal extends RuntimeException {
     private final String field;
-    private final String says;
-    private final String remedy;
 
     /**
      * @param field the name of the input, as the API calls it
@@ -17,19 +15,9 @@ public final class Refusal extends RuntimeException {
     public Refusal(String field, String says, String remedy) {
         super(says + " " + remedy);
         this.field = field;
-        this.says = says;
-        this.remedy = remedy;
     }
 
     public String field() {
         return field;
-    }
-
-    public String says() {
-        return says;
-    }
-
-    public String remedy() {
-        return remedy;
     }
 }
