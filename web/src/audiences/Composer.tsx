@@ -15,7 +15,7 @@ const GENDERS = [
 ] as const;
 
 /** The step whose input mends a finding about a field. */
-const STEP_OF_FIELD: Record<string, StepKind> = { definition: "INTERESTS", places: "PLACES", ages: "AGES" };
+const STEP_OF_FIELD: Record<string, StepKind> = { definition: "CONDITION", places: "PLACES", ages: "AGES" };
 
 function topicOptions(topics: Schemas["Topic"][]) {
   const groups = Map.groupBy(topics, (t) => t.group);
@@ -128,7 +128,7 @@ export function Composer({
           onChange={(gender) => set({ gender })}
         />
       </Step>
-      <Step kind="INTERESTS" {...step}>
+      <Step kind="CONDITION" {...step}>
         interested in any of
         <Select
           aria-label="Interests"

@@ -46,8 +46,8 @@ export function Places({
             size="small"
             controls={false}
             style={{ width: 34 }}
-            min={offer.leastRadiusKm}
-            max={offer.mostRadiusKm}
+            min={offer.radius?.leastKm ?? 1}
+            max={offer.radius?.mostKm ?? 1}
             precision={0}
             value={p.radiusKm}
             onChange={(km) => {

@@ -15,9 +15,10 @@ export function Step({
   old: boolean;
   children: ReactNode;
 }) {
-  const rung = ladder?.rungs.find((r) => r.kind === kind);
+  const at = ladder?.rungs.findIndex((r) => r.kind === kind) ?? -1;
+  const rung = ladder?.rungs[at];
   const whole = ladder?.rungs[0]?.size.people ?? 1;
-  const most = ladder?.narrowsMost === kind;
+  const most = ladder?.narrowsMost === at;
   return (
     <div className="step" data-step={kind}>
       <div className="say">{children}</div>
@@ -26,7 +27,7 @@ export function Step({
           <div className="bar" style={{ width: `${barLength(rung.size.people, whole) * 100}%` }} />
           <div className="told">
             <b>{people(rung.size)}</b>
-            <span>{keeps(rung, ladder?.narrowsMost)}</span>
+            <span>{keeps(rung, most)}</span>
           </div>
         </div>
       )}

@@ -14,12 +14,18 @@ export function draftOf(audience: Schemas["Audience"]): Draft {
   return {
     name: audience.name,
     definition: {
-      country: d.country,
-      places: d.places.map((p) => ({ ...p })),
+      country: d.places.countries[0] ?? d.places.circles[0]?.country ?? "",
+      places: d.places.circles.map(({ cityId, name, latitude, longitude, radiusKm }) => ({
+        cityId,
+        name,
+        latitude,
+        longitude,
+        radiusKm,
+      })),
       ageFrom: d.ages?.from ?? null,
       ageTo: d.ages?.to ?? null,
       gender: d.gender,
-      interests: d.interests,
+      interests: d.conditions.flatMap((c) => c.terms.map((t) => t.code)),
     },
   };
 }
@@ -41,10 +47,10 @@ export function barLength(people: number, whole: number): number {
 }
 
 /** What a step keeps, in words. */
-export function keeps(rung: Schemas["Rung"], narrowsMost: StepKind | null | undefined): string {
+export function keeps(rung: Schemas["Rung"], narrowsMost: boolean): string {
   if (rung.kept === null || rung.kept === undefined) return "start";
   const share = rung.kept * 100;
   const told = share >= 10 ? share.toFixed(0) : share >= 1 ? share.toFixed(1) : share.toFixed(2);
-  if (rung.kind === narrowsMost) return `keeps ${told} %, narrows most`;
+  if (narrowsMost) return `keeps ${told} %, narrows most`;
   return share > 94 ? `keeps ${told} %, hardly narrows` : `keeps ${told} %`;
 }

@@ -57,9 +57,9 @@ describe("words", () => {
   });
 
   it("names what a step keeps, and draws it on a log scale", () => {
-    const rung = { kind: "PLACES" as const, size: { people: 1000, fewer: false }, kept: 0.011 };
-    expect(keeps(rung, "PLACES")).toBe("keeps 1.1 %, narrows most");
-    expect(keeps({ ...rung, kept: 0.95 }, "AGES")).toBe("keeps 95 %, hardly narrows");
+    const rung = { kind: "PLACES" as const, number: 0, size: { people: 1000, fewer: false }, kept: 0.011 };
+    expect(keeps(rung, true)).toBe("keeps 1.1 %, narrows most");
+    expect(keeps({ ...rung, kept: 0.95 }, false)).toBe("keeps 95 %, hardly narrows");
     expect(barLength(1000, 1_000_000)).toBeCloseTo(0.5);
     expect(barLength(0, 1_000_000)).toBe(0);
   });

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { api, asked, type Problem, type Schemas } from "../api/client";
 import { Temperature, temperatures } from "../look/Temperature";
 import { typedMoney } from "../look/format";
-import type { Campaign } from "./model";
+import { type Campaign, needsSiteTag } from "./model";
 
 type Facts = Schemas["FactsBody"];
 
@@ -114,7 +114,7 @@ export function CampaignForm({
       setBusy(false);
     }
   };
-  const charged = (code: string) => objectives.find((o) => o.code === code)?.charged;
+  const charged = (code: string) => objectives.find((o) => o.code === code)?.goals[0]?.charged[0];
   const objective = Form.useWatch("objective", form) ?? initial.objective;
   return (
     <Drawer
@@ -141,12 +141,16 @@ export function CampaignForm({
         <Form.Item name="name" label="Name">
           <Input autoFocus={!field || field === "name"} maxLength={80} placeholder="Kits, find buyers" />
         </Form.Item>
-        <Form.Item name="objective" label="Objective" extra={`Charged by ${charged(objective) ?? "–"}`}>
+        <Form.Item
+          name="objective"
+          label="Objective"
+          extra={`Charged by ${charged(objective)?.toLowerCase() ?? "–"}`}
+        >
           <Select
             autoFocus={field === "objective"}
             options={objectives.map((o) => ({
               value: o.code,
-              label: o.needsSiteTag && !account.siteTag ? `${o.words} (needs a site tag)` : o.words,
+              label: needsSiteTag(o) && !account.siteTag ? `${o.words} (needs a site tag)` : o.words,
             }))}
           />
         </Form.Item>

@@ -7,12 +7,18 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.util.Set;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Lets in only callers that know the access key; anyone may ask whether it is up. */
+/** Lets in only callers that know the access key; anyone may ask whether it is up, and see the empty console page. */
 @Component
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class AccessKeyFilter extends OncePerRequestFilter {
+    private static final Set<String> OPEN = Set.of("/", "/index.html", "/console.js", "/console.css", "/favicon.ico");
+
     private final byte[] key;
 
     AccessKeyFilter(PracticeSettings settings) {
@@ -21,7 +27,8 @@ class AccessKeyFilter extends OncePerRequestFilter {
 
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
-        return request.getRequestURI().startsWith("/actuator/health");
+        String path = request.getRequestURI();
+        return path.startsWith("/actuator/health") || OPEN.contains(path) || path.startsWith("/fonts/");
     }
 
     @Override

@@ -5,7 +5,6 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 /**
  * @param accessKey what callers send as {@code X-Access-Key}
  * @param people panel size
- * @param weight real people that one panel person stands for
  */
 @ConfigurationProperties("practice")
-public record PracticeSettings(String accessKey, long seed, int people, int weight) {}
+public record PracticeSettings(String accessKey, long seed, int people) {}

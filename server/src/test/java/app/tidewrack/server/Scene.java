@@ -2,6 +2,7 @@ package app.tidewrack.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
@@ -9,8 +10,9 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.Topic;
-import app.tidewrack.server.network.PracticeNetwork;
+import app.tidewrack.server.network.PracticeWorld;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -49,15 +51,18 @@ final class Scene {
     }
 
     /** The network answers with the practice network's own rulebook; sizes are the same for all. */
-    static void network(PracticeNetwork network, JsonMapper json) throws IOException {
+    static NetworkConnector network(PracticeWorld world, JsonMapper json) throws IOException {
         Path rulebook = Path.of("../practice-network/src/main/resources/rulebooks/hearthside.json");
+        NetworkConnector network = mock(NetworkConnector.class);
+        when(world.connector("HS")).thenReturn(network);
+        when(world.now()).thenReturn(Instant.parse("2027-03-09T06:00:00Z"));
         when(network.rulebook()).thenReturn(json.readValue(Files.readString(rulebook), Rulebook.class));
         when(network.topics()).thenReturn(List.of(new Topic("knitting", "Knitting", "Making")));
-        when(network.now()).thenReturn(Instant.parse("2027-03-09T06:00:00Z"));
         when(network.sizes(any()))
                 .thenAnswer(c -> c.<List<?>>getArgument(0).stream()
                         .map(a -> new AudienceSize(50_000, false))
                         .toList());
+        return network;
     }
 
     record Answer(int status, JsonNode body) {

@@ -13,7 +13,8 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.PracticeNetwork;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.PracticeWorld;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -59,7 +60,9 @@ class ServerTest {
     private JsonMapper json;
 
     @MockitoBean
-    private PracticeNetwork network;
+    private PracticeWorld world;
+
+    private NetworkConnector network;
 
     private Scene scene;
 
@@ -74,7 +77,7 @@ class ServerTest {
             Scene.people(sql);
             peopled = true;
         }
-        Scene.network(network, json);
+        network = Scene.network(world, json);
         scene = new Scene(mvc, json);
     }
 

@@ -6,12 +6,22 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** The size after each step of an audience, the share each step keeps, and which one narrows most. */
-public record NarrowingLadder(List<Rung> rungs, @Nullable StepKind narrowsMost) {
+/**
+ * The size after each step of an audience, the share each step keeps, and which one narrows most.
+ *
+ * @param narrowsMost index of a rung; null when no step narrows
+ */
+public record NarrowingLadder(List<Rung> rungs, @Nullable Integer narrowsMost) {
 
-    /** @param kept share of the step before that is left, 0 to 1; null on the first step */
+    /**
+     * @param number which condition, from 0
+     * @param kept share of the step before that is left, 0 to 1; null on the first step
+     */
     public record Rung(
-            StepKind kind, AudienceSize size, @Nullable Double kept) {}
+            StepKind kind,
+            int number,
+            AudienceSize size,
+            @Nullable Double kept) {}
 
     /**
      * @param steps as {@link AudienceDefinition#steps()} gives them
@@ -19,16 +29,16 @@ public record NarrowingLadder(List<Rung> rungs, @Nullable StepKind narrowsMost) 
      */
     public static NarrowingLadder of(List<Step> steps, List<AudienceSize> sizes) {
         List<Rung> rungs = new ArrayList<>();
-        StepKind tightest = null;
+        Integer tightest = null;
         double least = 1;
         for (int i = 0; i < steps.size(); i++) {
             Double kept = i == 0
                     ? null
                     : share(sizes.get(i).people(), sizes.get(i - 1).people());
-            rungs.add(new Rung(steps.get(i).kind(), sizes.get(i), kept));
+            rungs.add(new Rung(steps.get(i).kind(), steps.get(i).number(), sizes.get(i), kept));
             if (kept != null && kept < least) {
                 least = kept;
-                tightest = steps.get(i).kind();
+                tightest = i;
             }
         }
         return new NarrowingLadder(List.copyOf(rungs), tightest);

@@ -1,14 +1,16 @@
 package app.tidewrack.core.check;
 
+import app.tidewrack.core.audience.AgeBands;
 import app.tidewrack.core.audience.AgeRange;
-import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.check.Rule.Seen;
-import app.tidewrack.core.network.Rulebook.AudienceOffer;
+import app.tidewrack.core.network.AudienceOffer;
+import app.tidewrack.core.network.AudienceOffer.RadiusRule;
 import app.tidewrack.core.plan.Row;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Rules on whom rows talk to. */
@@ -25,10 +27,7 @@ final class AudienceRules {
 
     /** An audience that says nothing but the country is the whole network there: almost always a slip. */
     private static Stream<Seen> empty(Situation s) {
-        return rows(s).filter(r -> s.audience(r)
-                        .definition()
-                        .equals(AudienceDefinition.everyoneIn(
-                                s.audience(r).definition().country())))
+        return rows(s).filter(r -> s.audience(r).definition().saysOnlyWhere())
                 .map(r -> new Seen(
                         s.audiencePlace(r, "definition"),
                         "no condition",
@@ -67,46 +66,62 @@ final class AudienceRules {
                         "Open the audience once the network answers."));
     }
 
+    /** Ages outside what the network has, or across its fixed bands; the nearest it has are told. */
     private static Stream<Seen> agesNotOffered(Situation s) {
         AudienceOffer offer = s.rulebook().audience();
         return rows(s).flatMap(r -> {
             AgeRange ages = s.audience(r).definition().ages();
-            if (ages == null || (ages.from() >= offer.youngest() && ages.to() <= offer.oldest())) {
+            boolean within = ages != null && ages.from() >= offer.youngest() && ages.to() <= offer.oldest();
+            if (ages == null
+                    || (within && AgeBands.nearest(ages, offer.ageBands()).exact())) {
                 return Stream.empty();
             }
+            String offered = offer.ageBands().isEmpty()
+                    ? offer.youngest() + " to " + offer.oldest()
+                    : offer.ageBands().stream()
+                            .map(b -> b.from() + "–" + b.to())
+                            .collect(Collectors.joining(", "));
             return Stream.of(new Seen(
                     s.audiencePlace(r, "ages"),
                     ages.from() + " to " + ages.to(),
-                    offer.youngest() + " to " + offer.oldest(),
-                    "Audience %s asks for ages %d to %d; %s offers %d to %d and over."
+                    offered,
+                    "Audience %s asks for ages %d to %d; %s offers %s, the last meaning that age and over."
                             .formatted(
                                     s.audience(r).name(),
                                     ages.from(),
                                     ages.to(),
                                     s.rulebook().name(),
-                                    offer.youngest(),
-                                    offer.oldest()),
-                    "Choose ages within it."));
+                                    offered),
+                    mend(ages, offer)));
         });
+    }
+
+    private static String mend(AgeRange ages, AudienceOffer offer) {
+        if (offer.ageBands().isEmpty()) {
+            return "Choose ages within it.";
+        }
+        AgeBands.Nearest nearest = AgeBands.nearest(ages, offer.ageBands());
+        return "The nearest are %d to %d, with %d years too many and %d too few."
+                .formatted(nearest.range().from(), nearest.range().to(), nearest.surplusYears(), nearest.shortYears());
     }
 
     private static Stream<Seen> radiusNotOffered(Situation s) {
         AudienceOffer offer = s.rulebook().audience();
-        return rows(s).flatMap(r -> s.audience(r).definition().places().stream()
-                .filter(c -> c.radiusKm() < offer.leastRadiusKm() || c.radiusKm() > offer.mostRadiusKm())
+        RadiusRule rule = offer.radius();
+        return rows(s).flatMap(r -> s.audience(r).definition().places().circles().stream()
+                .filter(c -> rule == null || c.radiusKm() < rule.leastKm() || c.radiusKm() > rule.mostKm())
                 .map(c -> new Seen(
                         s.audiencePlace(r, "places"),
                         c.radiusKm() + " km",
-                        offer.leastRadiusKm() + " to " + offer.mostRadiusKm() + " km",
-                        "Audience %s reaches %d km around %s; %s offers %d to %d km."
+                        offer.radiusWords(),
+                        "Audience %s reaches %d km around %s; %s offers %s."
                                 .formatted(
                                         s.audience(r).name(),
                                         c.radiusKm(),
                                         c.name(),
                                         s.rulebook().name(),
-                                        offer.leastRadiusKm(),
-                                        offer.mostRadiusKm()),
-                        "Choose a radius within it.")));
+                                        offer.radiusWords()),
+                        rule == null ? "Choose its region or country." : "Choose a radius within it.")));
     }
 
     private static Stream<Seen> twice(Situation s) {

@@ -64,7 +64,7 @@ final class CreativeRules {
 
     private static Stream<Seen> misfits(Situation s, Set<Part> parts, Miss miss) {
         return columns(s)
-                .flatMap(c -> s.rulebook().placements().stream().flatMap(placement -> {
+                .flatMap(c -> s.rulebook().usualPlacements().stream().flatMap(placement -> {
                     Creative creative = s.creative(c);
                     return CreativeFit.judge(creative, placement).stream()
                             .filter(m -> m.miss() == miss && parts.contains(m.part()))

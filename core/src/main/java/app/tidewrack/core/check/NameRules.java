@@ -1,8 +1,8 @@
 package app.tidewrack.core.check;
 
 import app.tidewrack.core.check.Rule.Seen;
-import app.tidewrack.core.creative.TextLength;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.TextLength;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;

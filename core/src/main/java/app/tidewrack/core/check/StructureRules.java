@@ -1,7 +1,8 @@
 package app.tidewrack.core.check;
 
 import app.tidewrack.core.check.Rule.Seen;
-import app.tidewrack.core.network.Rulebook.ObjectiveRule;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.plan.CampaignFacts;
 import java.time.LocalDate;
 import java.util.List;
@@ -77,19 +78,26 @@ final class StructureRules {
                 : Stream.empty();
     }
 
+    /** Objectives that take the format of the sheet's creatives. */
+    private static List<ObjectiveRule> offered(Situation s) {
+        return s.rulebook().objectives().stream()
+                .filter(o -> o.formats().contains(Creative.FORMAT))
+                .toList();
+    }
+
     private static Stream<Seen> objectiveNotOffered(Situation s) {
         CampaignFacts facts = s.campaign().facts();
-        String offered =
-                s.rulebook().objectives().stream().map(ObjectiveRule::words).collect(Collectors.joining(", "));
-        return s.rulebook().objective(facts.objective()).isPresent()
-                ? Stream.empty()
-                : Stream.of(new Seen(
-                        s.place("objective"),
-                        facts.objective(),
-                        offered,
-                        "%s does not offer the objective %s; it offers %s."
-                                .formatted(s.rulebook().name(), facts.objective(), offered),
-                        "Choose one of these."));
+        if (offered(s).stream().anyMatch(o -> o.code().equals(facts.objective()))) {
+            return Stream.empty();
+        }
+        String offered = offered(s).stream().map(ObjectiveRule::words).collect(Collectors.joining(", "));
+        return Stream.of(new Seen(
+                s.place("objective"),
+                facts.objective(),
+                offered,
+                "%s does not offer the objective %s for single pictures; it offers %s."
+                        .formatted(s.rulebook().name(), facts.objective(), offered),
+                "Choose one of these."));
     }
 
     /** Common practice: a site without a tag cannot be optimised for conversions; link clicks are the way out. */

@@ -13,6 +13,9 @@ public record Creative(
         String callToAction,
         String link) {
 
+    /** Code of the format in rulebooks. */
+    public static final String FORMAT = "single-picture";
+
     /** The parts in which a creative can be wanting. */
     public enum Part {
         PICTURE,

@@ -1,10 +1,11 @@
 package app.tidewrack.core.creative;
 
 import app.tidewrack.core.creative.Creative.Part;
-import app.tidewrack.core.network.Rulebook.PictureRule;
-import app.tidewrack.core.network.Rulebook.PlacementRule;
-import app.tidewrack.core.network.Rulebook.Ratio;
-import app.tidewrack.core.network.Rulebook.TextRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.PictureRule;
+import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.text.TextLength;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -32,8 +33,17 @@ public final class CreativeFit {
         text(misfits, Part.BODY, creative.body(), placement.body());
         text(misfits, Part.HEADLINE, creative.headline(), placement.headline());
         text(misfits, Part.DESCRIPTION, creative.description(), placement.description());
-        if (creative.picture() != null) {
-            picture(misfits, creative.picture(), placement.picture());
+        Picture picture = creative.picture();
+        PictureRule rule = placement.picture();
+        if (picture != null && rule == null) {
+            misfits.add(new Misfit(
+                    Part.PICTURE,
+                    Miss.WRONG_FORMAT,
+                    picture.format(),
+                    "videos only",
+                    "Use a video, or another placement"));
+        } else if (picture != null && rule != null) {
+            picture(misfits, picture, rule);
         }
         return List.copyOf(misfits);
     }

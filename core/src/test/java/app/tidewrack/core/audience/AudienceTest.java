@@ -8,7 +8,6 @@ import app.tidewrack.core.audience.AudienceDefinition.Step;
 import app.tidewrack.core.audience.AudienceDefinition.StepKind;
 import java.util.List;
 import java.util.Random;
-import java.util.function.Function;
 import java.util.stream.LongStream;
 import net.sf.geographiclib.Geodesic;
 import org.junit.jupiter.api.Test;
@@ -16,8 +15,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class AudienceTest {
-    private static final Circle NORWICH = new Circle(1, "Norwich", 52.62783, 1.29834, 25);
-    private static final Circle HALIFAX = new Circle(2, "Halifax", 53.71667, -1.85, 12);
+    private static final Circle NORWICH = new Circle(1, "Norwich", "GB", 52.62783, 1.29834, 25);
+    private static final Circle HALIFAX = new Circle(2, "Halifax", "GB", 53.71667, -1.85, 12);
 
     /** Against GeographicLib-Java 2.1, WGS 84 ellipsoid: within 0.6 % for 2,000 pairs up to a few thousand km apart. */
     @Test
@@ -35,38 +34,53 @@ class AudienceTest {
 
     @Test
     void sameConditionsInAnyOrderAreTheSameAudience() {
-        AudienceDefinition one = new AudienceDefinition(
-                "GB", List.of(NORWICH, HALIFAX, NORWICH), new AgeRange(25, 54), Gender.ANY, List.of("b", "a", "b"));
-        AudienceDefinition other = new AudienceDefinition(
-                "GB", List.of(HALIFAX, NORWICH), new AgeRange(25, 54), Gender.ANY, List.of("a", "b"));
+        AudienceDefinition one = around(NORWICH, HALIFAX, NORWICH).interestedIn(List.of("b", "a", "b"));
+        AudienceDefinition other = around(HALIFAX, NORWICH).interestedIn(List.of("a", "b"));
         assertThat(one).isEqualTo(other);
         assertThat(one.hash()).isEqualTo(other.hash()).hasSize(64);
-        AudienceDefinition wider =
-                new AudienceDefinition("GB", one.places(), new AgeRange(25, 55), Gender.ANY, List.of("a", "b"));
-        assertThat(wider.hash()).isNotEqualTo(one.hash());
-        assertThat(AudienceWords.of(one, c -> "Great Britain", Function.identity()))
+        assertThat(one.aged(new AgeRange(25, 55)).hash()).isNotEqualTo(one.hash());
+        assertThat(one.without(List.of(Term.interest("a"))).hash()).isNotEqualTo(one.hash());
+        assertThat(AudienceWords.of(one, c -> "Great Britain", Term::code))
                 .isEqualTo(
                         "Great Britain, within 25 km of Norwich or 12 km of Halifax, aged 25 to 54, interested in a or b");
     }
 
     @Test
     void ladderTellsWhatEachStepKeepsAndWhichNarrowsMost() {
-        AudienceDefinition audience =
-                new AudienceDefinition("GB", List.of(NORWICH), new AgeRange(25, 54), Gender.WOMEN, List.of("knitting"));
+        AudienceDefinition audience = around(NORWICH).of(Gender.WOMEN).interestedIn(List.of("knitting"));
         List<Step> steps = audience.steps();
         assertThat(steps)
                 .extracting(Step::kind)
-                .containsExactly(StepKind.COUNTRY, StepKind.PLACES, StepKind.AGES, StepKind.GENDER, StepKind.INTERESTS);
+                .containsExactly(StepKind.COUNTRY, StepKind.PLACES, StepKind.AGES, StepKind.GENDER, StepKind.CONDITION);
         assertThat(steps.get(4).soFar()).isEqualTo(audience);
         assertThat(AudienceDefinition.everyoneIn("GB").steps()).hasSize(1);
         List<AudienceSize> sizes = LongStream.of(38_400_000, 384_000, 192_000, 96_000, 9_600)
                 .mapToObj(n -> AudienceSize.told(n, 1000))
                 .toList();
         NarrowingLadder ladder = NarrowingLadder.of(steps, sizes);
-        assertThat(ladder.narrowsMost()).isEqualTo(StepKind.PLACES);
+        assertThat(ladder.narrowsMost()).isEqualTo(1);
         assertThat(ladder.rungs().get(2).kept()).isEqualTo(0.5);
         assertThat(ladder.rungs().get(0).kept()).isNull();
         assertThat(ladder.last().people()).isEqualTo(9_600);
+    }
+
+    private static AudienceDefinition around(Circle... circles) {
+        return AudienceDefinition.everyoneIn(Places.around(List.of(circles))).aged(new AgeRange(25, 54));
+    }
+
+    /** Ages 27 to 46 of bands (common practice); the other rows follow from counting years. */
+    @ParameterizedTest
+    @CsvSource({"27, 46, 30, 49, 3, 3", "20, 39, 20, 39, 0, 0", "34, 41, 30, 39, 4, 2", "60, 64, 50, 64, 10, 0"})
+    void agesGoToTheNearestRunOfBands(int from, int to, int gotFrom, int gotTo, int surplus, int shortYears) {
+        List<AgeRange> bands = List.of(
+                new AgeRange(14, 19),
+                new AgeRange(20, 29),
+                new AgeRange(30, 39),
+                new AgeRange(40, 49),
+                new AgeRange(50, 64),
+                new AgeRange(65, 80));
+        assertThat(AgeBands.nearest(new AgeRange(from, to), bands))
+                .isEqualTo(new AgeBands.Nearest(new AgeRange(gotFrom, gotTo), surplus, shortYears));
     }
 
     @ParameterizedTest

@@ -6,20 +6,36 @@ import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Circle;
-import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Places;
+import app.tidewrack.core.audience.Presence;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Picture;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.AudienceOffer;
+import app.tidewrack.core.network.AudienceOffer.LookalikeRule;
+import app.tidewrack.core.network.AudienceOffer.RadiusRule;
+import app.tidewrack.core.network.AudienceOffer.TermOffer;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.ObjectiveRule;
+import app.tidewrack.core.network.ObjectiveRule.Action;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
+import app.tidewrack.core.network.ObjectiveRule.GoalRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.PictureRule;
+import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.ReportRule;
+import app.tidewrack.core.network.ReviewRule;
 import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.core.network.Rulebook.AudienceOffer;
+import app.tidewrack.core.network.Rulebook.CallRule;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
-import app.tidewrack.core.network.Rulebook.ObjectiveRule;
-import app.tidewrack.core.network.Rulebook.PictureRule;
-import app.tidewrack.core.network.Rulebook.PlacementRule;
-import app.tidewrack.core.network.Rulebook.Ratio;
-import app.tidewrack.core.network.Rulebook.ReviewRule;
-import app.tidewrack.core.network.Rulebook.TextRule;
+import app.tidewrack.core.network.ScheduleRule;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.network.SpendingRule.Level;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
@@ -68,14 +84,12 @@ class ChecksTest {
 
         String label = "Sewers";
         Set<CellRef> off = Set.of();
-        AudienceDefinition definition =
-                new AudienceDefinition("GB", List.of(), new AgeRange(25, 54), Gender.ANY, List.of("knitting"));
+        AudienceDefinition definition = adults("knitting");
 
         @Nullable
         AudienceSize size = new AudienceSize(50_000, false);
 
-        AudienceDefinition other =
-                new AudienceDefinition("GB", List.of(), new AgeRange(25, 54), Gender.ANY, List.of("sewing"));
+        AudienceDefinition other = adults("sewing");
 
         @Nullable
         Picture picture = picture(1080, 1080, 100_000, "JPEG");
@@ -127,6 +141,10 @@ class ChecksTest {
         }
     }
 
+    private static AudienceDefinition adults(String topic) {
+        return AudienceDefinition.everyoneIn("GB").aged(new AgeRange(25, 54)).interestedIn(List.of(topic));
+    }
+
     private static Picture picture(int width, int height, long bytes, String format) {
         return new Picture("0".repeat(64), "sock.jpg", format, width, height, bytes);
     }
@@ -136,22 +154,52 @@ class ChecksTest {
             "Hearthside",
             "people and groups",
             1,
-            List.of(
-                    new ObjectiveRule("traffic", "Traffic", "impression", false),
-                    new ObjectiveRule("conversions", "Conversions", "impression", true)),
+            List.of(objective("traffic", "Traffic", null), objective("conversions", "Conversions", "purchase")),
+            List.of(new FormatRule("single-picture", "Single picture", List.of("home-feed"), true, false, 1, 1)),
             List.of(new PlacementRule(
                     "home-feed",
                     "Home feed",
+                    List.of("phone"),
                     new TextRule(50, 20),
                     new TextRule(30, 25),
                     new TextRule(40, 40),
-                    new PictureRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("JPEG", "PNG")))),
-            new AudienceOffer(List.of(new Choice("GB", "Great Britain")), 14, 80, 2, 100, 10, 10, 2000, 1000),
-            List.of(new MoneyRule(Currency.getInstance("GBP"), 500)),
+                    null,
+                    new PictureRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("JPEG", "PNG")),
+                    null)),
+            new AudienceOffer(
+                    List.of(new Choice("GB", "Great Britain")),
+                    14,
+                    80,
+                    List.of(),
+                    true,
+                    new RadiusRule(2, 100),
+                    List.of(Presence.LIVING),
+                    10,
+                    10,
+                    List.of(new TermOffer(TermKind.INTEREST, "Interests", 10, List.of())),
+                    List.of(),
+                    new LookalikeRule(100, 10),
+                    2000,
+                    1000),
+            new SpendingRule(List.of(Level.AD_GROUP), false, List.of(BidStrategy.AUTOMATIC), 0),
+            List.of(new MoneyRule(Currency.getInstance("GBP"), 500, 5, 300, 900)),
+            new ScheduleRule(List.of(Pace.EVEN), false, 90),
             List.of(new Choice("shop", "Shop")),
-            new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18)),
+            null,
+            null,
+            null,
+            List.of(),
+            new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18), List.of()),
+            new ReportRule(Duration.ofHours(3), List.of(), List.of(7), List.of(1)),
+            List.of(),
+            new CallRule(600, 100),
             80,
             60);
+
+    private static ObjectiveRule objective(String code, String words, @Nullable String siteEvent) {
+        GoalRule goal = new GoalRule("most", "Most", Action.CLICK, List.of(Charge.IMPRESSION), siteEvent);
+        return new ObjectiveRule(code, words, List.of(goal), List.of("single-picture"));
+    }
 
     static Stream<Arguments> spoilt() {
         return Stream.of(
@@ -196,14 +244,13 @@ class ChecksTest {
                         "audience.ages-not-offered",
                         "13 to 54",
                         "14 to 80",
-                        c -> c.definition = new AudienceDefinition(
-                                "GB", List.of(), new AgeRange(13, 54), Gender.ANY, List.of("x"))),
+                        c -> c.definition = adults("x").aged(new AgeRange(13, 54))),
                 spoil(
                         "audience.radius-not-offered",
                         "1 km",
                         "2 to 100 km",
-                        c -> c.definition = new AudienceDefinition(
-                                "GB", List.of(new Circle(1, "Norwich", 52, 1, 1)), null, Gender.ANY, List.of())),
+                        c -> c.definition = AudienceDefinition.everyoneIn(
+                                Places.around(List.of(new Circle(1, "Norwich", "GB", 52, 1, 1))))),
                 spoil("audience.twice", "the same people", "different people", c -> c.other = c.definition),
                 spoil("creative.no-picture", "no picture", "1 picture", c -> c.picture = null),
                 spoil(

@@ -4,11 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.tidewrack.core.creative.CreativeFit.Misfit;
 import app.tidewrack.core.creative.CreativeFit.Miss;
-import app.tidewrack.core.creative.TextLength.Cut;
-import app.tidewrack.core.network.Rulebook.PictureRule;
-import app.tidewrack.core.network.Rulebook.PlacementRule;
-import app.tidewrack.core.network.Rulebook.Ratio;
-import app.tidewrack.core.network.Rulebook.TextRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.PictureRule;
+import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.text.TextLength;
+import app.tidewrack.core.text.TextLength.Cut;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,16 +19,19 @@ class CreativeTest {
     private static final PlacementRule FEED = new PlacementRule(
             "feed",
             "Feed",
+            List.of("phone"),
             new TextRule(100, 20),
             new TextRule(30, 25),
             new TextRule(60, 60),
+            null,
             new PictureRule(
                     600,
                     600,
                     List.of(new Ratio(1, 1), new Ratio(4, 5), new Ratio(1.91, 1)),
                     0.03,
                     5_000_000,
-                    List.of("JPEG", "PNG")));
+                    List.of("JPEG", "PNG")),
+            null);
 
     /** Clusters after the rules of Unicode UAX #29, table 1c and GB11 to GB13; the cases are from memory of its text. */
     @ParameterizedTest

@@ -1,21 +1,24 @@
 package app.tidewrack.practice.campaign;
 
-import app.tidewrack.core.money.Money;
-import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.practice.KeyedCreation;
+import app.tidewrack.practice.NotKnown;
+import app.tidewrack.practice.account.Account;
+import app.tidewrack.practice.account.AccountDesk;
+import app.tidewrack.practice.campaign.CampaignMapper.Stored;
+import app.tidewrack.practice.campaign.CampaignMapper.StoredAd;
 import app.tidewrack.practice.campaign.Orders.AdGroupOrder;
 import app.tidewrack.practice.campaign.Orders.AdOrder;
 import app.tidewrack.practice.campaign.Orders.CampaignOrder;
 import app.tidewrack.practice.clock.PracticeClock;
+import app.tidewrack.practice.creative.CreativeDesk;
+import app.tidewrack.practice.creative.CreativeOrder;
 import app.tidewrack.practice.matching.Matcher;
+import app.tidewrack.practice.network.Network;
+import app.tidewrack.practice.network.Networks;
 import app.tidewrack.practice.review.ReviewDesk;
-import app.tidewrack.practice.world.World;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.Currency;
-import java.util.HexFormat;
-import java.util.function.Consumer;
+import java.time.Instant;
+import java.util.List;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -23,153 +26,209 @@ import tools.jackson.databind.json.JsonMapper;
 /** Sets up and changes what advertisers order, once by idempotency key, and refuses what the rulebook forbids. */
 @Service
 @Transactional
-class CampaignDesk {
+public class CampaignDesk {
     private final CampaignMapper mapper;
-    private final World world;
+    private final Networks networks;
+    private final AccountDesk accounts;
+    private final CreativeDesk creatives;
     private final Matcher matcher;
     private final PracticeClock clock;
     private final ReviewDesk review;
+    private final KeyedCreation keys;
     private final JsonMapper json;
 
     CampaignDesk(
             CampaignMapper mapper,
-            World world,
+            Networks networks,
+            AccountDesk accounts,
+            CreativeDesk creatives,
             Matcher matcher,
             PracticeClock clock,
             ReviewDesk review,
+            KeyedCreation keys,
             JsonMapper json) {
         this.mapper = mapper;
-        this.world = world;
+        this.networks = networks;
+        this.accounts = accounts;
+        this.creatives = creatives;
         this.matcher = matcher;
         this.clock = clock;
         this.review = review;
+        this.keys = keys;
         this.json = json;
     }
 
-    String create(String key, CampaignOrder order) {
-        requireName(order.name());
-        if (rulebook().objective(order.objective()).isEmpty()) {
-            throw new Refusal("objective", "“%s” is not offered.".formatted(order.objective()), "See the rulebook.");
+    String create(String network, String key, CampaignOrder order) {
+        rules(network, order.account()).require(order);
+        return keys.once(
+                network,
+                key,
+                order,
+                networks.network(network).code() + "C",
+                id -> mapper.insertCampaign(id, network, order.account(), json.writeValueAsString(order)));
+    }
+
+    void change(String network, String id, CampaignOrder order) {
+        Stored stored = campaign(network, id);
+        if (!stored.account().equals(order.account())) {
+            throw new Refusal("account", "A campaign stays in its account.", "Make another campaign.");
         }
-        return once(key, "HSC", id -> mapper.insertCampaign(id, order));
+        rules(network, order.account()).require(order);
+        mapper.updateCampaign(network, id, json.writeValueAsString(order));
     }
 
-    void change(String id, CampaignOrder order) {
-        requireName(order.name());
-        found(mapper.updateCampaign(id, order), id);
+    String create(String network, String key, AdGroupOrder order) {
+        require(network, order);
+        return keys.once(
+                network,
+                key,
+                order,
+                networks.network(network).code() + "G",
+                id -> mapper.insertAdGroup(id, order.campaignId(), json.writeValueAsString(order)));
     }
 
-    String create(String key, AdGroupOrder order) {
-        require(order);
-        return once(key, "HSG", id -> mapper.insertAdGroup(id, order, json.writeValueAsString(order.audience())));
+    void change(String network, String id, AdGroupOrder order) {
+        mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+        require(network, order);
+        mapper.updateAdGroup(id, json.writeValueAsString(order));
     }
 
-    void change(String id, AdGroupOrder order) {
-        require(order);
-        found(mapper.updateAdGroup(id, order, json.writeValueAsString(order.audience())), id);
-    }
-
-    private void require(AdGroupOrder order) {
-        requireName(order.name());
-        Currency currency = Currency.getInstance(
-                mapper.currency(order.campaignId()).orElseThrow(() -> unknown("campaignId", order.campaignId())));
-        MoneyRule rule = rulebook()
-                .money(currency)
-                .orElseThrow(
-                        () -> new Refusal("currency", "%s is not taken.".formatted(currency), "See the rulebook."));
-        if (order.dailyMinor() < rule.lowestDailyMinor()) {
+    private void require(String network, AdGroupOrder order) {
+        Stored stored = campaign(network, order.campaignId());
+        CampaignOrder campaign = read(stored);
+        rules(network, stored.account()).require(order, campaign);
+        Network of = networks.network(network);
+        Account account = accounts.account(network, stored.account());
+        int least = of.rulebook().audience().leastPeople();
+        long people = matcher.crowd(of, account, order.audience()).size();
+        if (people < least) {
             throw new Refusal(
-                    "dailyMinor",
-                    "%s a day is under the lowest, %s."
+                    "audience",
+                    "The audience has %s people; the least is %,d."
                             .formatted(
-                                    new Money(order.dailyMinor(), currency),
-                                    new Money(rule.lowestDailyMinor(), currency)),
-                    "Raise it.");
-        }
-        int least = rulebook().audience().leastPeople();
-        if (matcher.members(order.audience()).getLongCardinality() * world.weight() < least) {
-            throw new Refusal("audience", "The audience has fewer than %,d people.".formatted(least), "Widen it.");
+                                    people < of.rulebook().audience().privacyFloor()
+                                            ? "too few"
+                                            : "%,d".formatted(people),
+                                    least),
+                    "Widen it.");
         }
     }
 
-    String create(String key, AdOrder order) {
-        require(order);
-        return once(key, "HSA", id -> mapper.insertAd(id, order, clock.now(), review.due(id, order, clock.now())));
+    String create(String network, String key, AdOrder order) {
+        require(network, order);
+        return keys.once(
+                network,
+                key,
+                order,
+                networks.network(network).code() + "A",
+                id -> mapper.insertAd(
+                        id, order.adGroupId(), order.creativeId(), order.name(), clock.now(), due(network, id)));
     }
 
-    void change(String id, AdOrder order) {
-        require(order);
-        found(mapper.updateAd(id, order, clock.now(), review.due(id, order, clock.now())), id);
-    }
-
-    private void require(AdOrder order) {
-        requireName(order.name());
-        if (!mapper.hasAdGroup(order.adGroupId())) {
-            throw unknown("adGroupId", order.adGroupId());
+    /** A changed ad goes through review again, unless only its name changed. */
+    void change(String network, String id, AdOrder order) {
+        StoredAd ad = ad(network, id);
+        require(network, order);
+        mapper.updateAd(id, order.name(), order.creativeId());
+        if (!ad.creativeId().equals(order.creativeId())) {
+            mapper.reviewAgain(id, clock.now(), due(network, id));
         }
-        if (!mapper.hasPicture(order.pictureSha())) {
-            throw unknown("pictureSha", order.pictureSha());
+    }
+
+    /** Ads that show a changed creative go through review again. */
+    void changeCreative(String network, String id, CreativeOrder order) {
+        if (creatives.creative(network, id).equals(order)) {
+            return;
         }
+        creatives.change(network, id, order);
+        mapper.adsShowing(id).forEach(ad -> mapper.reviewAgain(ad, clock.now(), due(network, ad)));
     }
 
-    void keepPicture(String sha, byte[] content) {
-        try {
-            String actual = HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(content));
-            if (!actual.equals(sha)) {
-                throw new Refusal(
-                        "sha256", "The content’s SHA-256 is %s, not %s.".formatted(actual, sha), "Send it again.");
-            }
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java platform has SHA-256", e);
-        }
-        mapper.insertPicture(sha, content);
+    private Instant due(String network, String ad) {
+        return review.due(networks.network(network), ad, clock.now());
     }
 
-    void pauseCampaign(String id, boolean paused) {
-        found(mapper.pauseCampaign(id, paused), id);
-    }
-
-    void pauseAdGroup(String id, boolean paused) {
-        found(mapper.pauseAdGroup(id, paused), id);
-    }
-
-    void pauseAd(String id, boolean paused) {
-        found(mapper.pauseAd(id, paused), id);
-    }
-
-    /** Creates under a key, or answers what the key created before; two calls with one key wait for each other. */
-    private String once(String key, String prefix, Consumer<String> create) {
-        mapper.lock(key);
-        return mapper.answered(key).orElseGet(() -> {
-            String id = prefix + mapper.nextNumber();
-            create.accept(id);
-            mapper.answer(key, id);
-            return id;
-        });
-    }
-
-    private Rulebook rulebook() {
-        return world.rulebook();
-    }
-
-    private void requireName(String name) {
-        int limit = rulebook().nameLimit();
-        if (name.isBlank() || name.length() > limit) {
+    private void require(String network, AdOrder order) {
+        Stored group = mapper.adGroup(network, order.adGroupId())
+                .orElseThrow(() -> new NotKnown("ad group", order.adGroupId()));
+        CreativeOrder creative = creatives.creative(network, order.creativeId());
+        rules(network, group.account()).requireName(order.name());
+        CampaignOrder campaign = read(campaign(network, adGroup(group).campaignId()));
+        List<String> formats = networks.network(network)
+                .rulebook()
+                .objective(campaign.objective())
+                .orElseThrow()
+                .formats();
+        if (!formats.contains(creative.format())) {
             throw new Refusal(
-                    "name",
-                    "A name has 1 to %d characters; this has %d.".formatted(limit, name.length()),
-                    "Change it.");
+                    "creativeId",
+                    "The format %s does not go with %s.".formatted(creative.format(), campaign.objective()),
+                    "Choose one of %s.".formatted(String.join(", ", formats)));
         }
     }
 
-    private static void found(int rows, String id) {
-        if (rows == 0) {
-            throw unknown("id", id);
+    void pause(String network, Item item, String id, boolean paused) {
+        requireThere(network, item, id);
+        if (mapper.pause(item.table(), id, paused) == 0) {
+            throw new Refusal("id", "“%s” was removed.".formatted(id), "Make it anew.");
         }
     }
 
-    private static Refusal unknown(String field, String id) {
-        return new Refusal(field, "Nothing is known by “%s”.".formatted(id), "Create it first.");
+    void remove(String network, Item item, String id) {
+        requireThere(network, item, id);
+        mapper.remove(item.table(), id);
+    }
+
+    private void requireThere(String network, Item item, String id) {
+        switch (item) {
+            case CAMPAIGN -> campaign(network, id);
+            case AD_GROUP -> mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+            case AD -> ad(network, id);
+        }
+    }
+
+    /** A campaign as it stands. */
+    record CampaignFacts(String id, CampaignOrder order, boolean paused, boolean removed) {}
+
+    record AdGroupFacts(String id, AdGroupOrder order, boolean paused, boolean removed) {}
+
+    record AdFacts(String id, AdOrder order, boolean paused, boolean removed) {}
+
+    List<CampaignFacts> campaigns(String network, String account, String after) {
+        accounts.account(network, account);
+        int page = networks.network(network).rulebook().calls().page();
+        return mapper.campaigns(network, account, after, page).stream()
+                .map(s -> new CampaignFacts(s.id(), read(s), s.paused(), s.removed()))
+                .toList();
+    }
+
+    AdGroupFacts adGroupFacts(String network, String id) {
+        Stored s = mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+        return new AdGroupFacts(id, adGroup(s), s.paused(), s.removed());
+    }
+
+    AdFacts adFacts(String network, String id) {
+        StoredAd ad = ad(network, id);
+        return new AdFacts(id, new AdOrder(ad.adGroupId(), ad.creativeId(), ad.name()), ad.paused(), ad.removed());
+    }
+
+    private OrderRules rules(String network, String account) {
+        return new OrderRules(networks.network(network).rulebook(), accounts.account(network, account));
+    }
+
+    private Stored campaign(String network, String id) {
+        return mapper.campaign(network, id).orElseThrow(() -> new NotKnown("campaign", id));
+    }
+
+    private StoredAd ad(String network, String id) {
+        return mapper.ad(network, id).orElseThrow(() -> new NotKnown("ad", id));
+    }
+
+    private CampaignOrder read(Stored stored) {
+        return json.readValue(stored.content(), CampaignOrder.class);
+    }
+
+    private AdGroupOrder adGroup(Stored stored) {
+        return json.readValue(stored.content(), AdGroupOrder.class);
     }
 }

@@ -1,9 +1,7 @@
 package app.tidewrack.practice.campaign;
 
-import app.tidewrack.practice.campaign.Orders.AdGroupOrder;
-import app.tidewrack.practice.campaign.Orders.AdOrder;
-import app.tidewrack.practice.campaign.Orders.CampaignOrder;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -12,80 +10,67 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface CampaignMapper {
-    @Select("select pg_advisory_xact_lock(hashtext(#{key}))")
-    Object lock(String key);
+    /** @param content the order as JSON */
+    record Stored(String id, String account, String content, boolean paused, boolean removed) {}
 
-    @Select("select created_id from answered where idempotency_key = #{key}")
-    Optional<String> answered(String key);
-
-    @Insert("insert into answered (idempotency_key, created_id) values (#{key}, #{id})")
-    void answer(String key, String id);
-
-    @Select("select nextval('item_number')")
-    long nextNumber();
+    record StoredAd(String id, String adGroupId, String creativeId, String name, boolean paused, boolean removed) {}
 
     @Insert("""
-            insert into campaign (id, account, name, objective, starts_on, ends_on, zone, currency, paused)
-            values (#{id}, #{o.account}, #{o.name}, #{o.objective}, #{o.startsOn}, #{o.endsOn}, #{o.zone},
-                    #{o.currency}, false)""")
-    void insertCampaign(String id, CampaignOrder o);
+            insert into campaign (id, network, account, content) values (#{id}, #{network}, #{account}, #{content}::jsonb)
+            """)
+    void insertCampaign(String id, String network, String account, String content);
 
-    @Update("""
-            update campaign set name = #{o.name}, objective = #{o.objective}, starts_on = #{o.startsOn},
-                   ends_on = #{o.endsOn} where id = #{id}""")
-    int updateCampaign(String id, CampaignOrder o);
+    @Select("""
+            select id, account, content::text as content, paused, removed from campaign
+            where network = #{network} and id = #{id}""")
+    Optional<Stored> campaign(String network, String id);
 
-    @Select("select currency from campaign where id = #{id}")
-    Optional<String> currency(String id);
+    @Select("""
+            select id, account, content::text as content, paused, removed from campaign
+            where network = #{network} and account = #{account} and id > #{after} order by id limit #{most}""")
+    List<Stored> campaigns(String network, String account, String after, int most);
 
-    @Insert("""
-            insert into ad_group (id, campaign_id, name, audience, daily_minor, paused)
-            values (#{id}, #{o.campaignId}, #{o.name}, #{audience}::jsonb, #{o.dailyMinor}, false)""")
-    void insertAdGroup(String id, AdGroupOrder o, String audience);
+    @Update("update campaign set content = #{content}::jsonb where network = #{network} and id = #{id}")
+    int updateCampaign(String network, String id, String content);
 
-    @Update("""
-            update ad_group set name = #{o.name}, audience = #{audience}::jsonb, daily_minor = #{o.dailyMinor}
-            where id = #{id}""")
-    int updateAdGroup(String id, AdGroupOrder o, String audience);
+    @Insert("insert into ad_group (id, campaign_id, content) values (#{id}, #{campaignId}, #{content}::jsonb)")
+    void insertAdGroup(String id, String campaignId, String content);
 
-    @Select("select exists (select 1 from ad_group where id = #{id})")
-    boolean hasAdGroup(String id);
+    @Select("""
+            select g.id, c.account, g.content::text as content, g.paused, g.removed
+            from ad_group g join campaign c on c.id = g.campaign_id where c.network = #{network} and g.id = #{id}""")
+    Optional<Stored> adGroup(String network, String id);
 
-    @Insert("insert into picture (sha256, content) values (#{sha}, #{content}) on conflict do nothing")
-    void insertPicture(String sha, byte[] content);
-
-    @Select("select exists (select 1 from picture where sha256 = #{sha})")
-    boolean hasPicture(String sha);
+    @Update("update ad_group set content = #{content}::jsonb where id = #{id}")
+    int updateAdGroup(String id, String content);
 
     @Insert("""
-            insert into ad (id, ad_group_id, name, body, headline, description, call_to_action, link, picture_sha,
-                            paused, review_state, submitted_at, review_due)
-            values (#{id}, #{o.adGroupId}, #{o.name}, #{o.body}, #{o.headline}, #{o.description}, #{o.callToAction},
-                    #{o.link}, #{o.pictureSha}, false, 'IN_REVIEW', #{now}, #{due})""")
-    void insertAd(String id, AdOrder o, Instant now, Instant due);
+            insert into ad (id, ad_group_id, creative_id, name, review_state, submitted_at, review_due)
+            values (#{id}, #{adGroupId}, #{creativeId}, #{name}, 'IN_REVIEW', #{now}, #{due})""")
+    void insertAd(String id, String adGroupId, String creativeId, String name, Instant now, Instant due);
 
-    /** A changed ad goes through review again, unless only its name changed. */
+    @Select("""
+            select a.id, a.ad_group_id, a.creative_id, a.name, a.paused, a.removed
+            from ad a join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
+            where c.network = #{network} and a.id = #{id}""")
+    Optional<StoredAd> ad(String network, String id);
+
+    @Update("update ad set name = #{name}, creative_id = #{creativeId} where id = #{id}")
+    void updateAd(String id, String name, String creativeId);
+
+    /** Ads that show a creative, or one ad. */
     @Update("""
-            update ad set name = #{o.name}, body = #{o.body}, headline = #{o.headline},
-                   description = #{o.description}, call_to_action = #{o.callToAction}, link = #{o.link},
-                   picture_sha = #{o.pictureSha},
-                   review_state = case when same then review_state else 'IN_REVIEW' end,
-                   reason = case when same then reason end,
-                   submitted_at = case when same then submitted_at else #{now} end,
-                   review_due = case when same then review_due else #{due} end
-            from (select id as old_id, (body, headline, description, call_to_action, link, picture_sha)
-                         = (#{o.body}, #{o.headline}, #{o.description}, #{o.callToAction}, #{o.link}, #{o.pictureSha})
-                         as same
-                  from ad where id = #{id}) old
-            where id = old_id""")
-    int updateAd(String id, AdOrder o, Instant now, Instant due);
+            update ad set review_state = 'IN_REVIEW', reason = null, submitted_at = #{now}, review_due = #{due}
+            where id = #{id} and not removed""")
+    void reviewAgain(String id, Instant now, Instant due);
 
-    @Update("update campaign set paused = #{paused} where id = #{id}")
-    int pauseCampaign(String id, boolean paused);
+    @Select("select id from ad where creative_id = #{creativeId} and not removed order by id")
+    List<String> adsShowing(String creativeId);
 
-    @Update("update ad_group set paused = #{paused} where id = #{id}")
-    int pauseAdGroup(String id, boolean paused);
+    /** @param table campaign, ad_group or ad, never from outside */
+    @Update("update ${table} set paused = #{paused} where id = #{id} and not removed")
+    int pause(String table, String id, boolean paused);
 
-    @Update("update ad set paused = #{paused} where id = #{id}")
-    int pauseAd(String id, boolean paused);
+    @Update("update ${table} set removed = true, paused = true where id = #{id}")
+    int remove(String table, String id);
 }

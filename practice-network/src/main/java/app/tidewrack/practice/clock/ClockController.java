@@ -1,65 +1,38 @@
 package app.tidewrack.practice.clock;
 
-import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.practice.delivery.Delivery;
-import app.tidewrack.practice.review.ReviewDesk;
-import java.time.Duration;
-import java.time.Instant;
-import java.time.temporal.ChronoUnit;
-import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Tells the time and moves it; each hour passed is reviewed and delivered in one transaction with the clock. */
+/** Tells the time, moves it, and lets it run. */
 @RestController
 @RequestMapping("/clock")
 class ClockController {
-    private static final int MOST_HOURS = 24 * 31;
+    private final ClockDesk desk;
 
-    private final PracticeClock clock;
-    private final ReviewDesk review;
-    private final Delivery delivery;
-    private final TransactionTemplate transaction;
-
-    ClockController(PracticeClock clock, ReviewDesk review, Delivery delivery, TransactionTemplate transaction) {
-        this.clock = clock;
-        this.review = review;
-        this.delivery = delivery;
-        this.transaction = transaction;
+    ClockController(ClockDesk desk) {
+        this.desk = desk;
     }
-
-    record Time(Instant now) {}
 
     record Move(int hours) {}
 
+    record Run(int hoursPerMinute) {}
+
     @GetMapping
-    Time now() {
-        return new Time(clock.now());
+    ClockDesk.View now() {
+        return desk.view();
     }
 
     @PostMapping("/move")
-    Time move(@RequestBody Move move) {
-        if (move.hours() < 1 || move.hours() > MOST_HOURS) {
-            throw new Refusal(
-                    "hours",
-                    "The clock moves 1 to %d hours at a time, not %d.".formatted(MOST_HOURS, move.hours()),
-                    "Move it in steps.");
-        }
-        for (int i = 0; i < move.hours(); i++) {
-            transaction.executeWithoutResult(t -> passOneHour());
-        }
-        return now();
+    ClockDesk.View move(@RequestBody Move move) {
+        return desk.move(move.hours());
     }
 
-    private void passOneHour() {
-        Instant hour = clock.hold().truncatedTo(ChronoUnit.HOURS);
-        review.decide(hour);
-        delivery.deliver(hour);
-        Instant next = hour.plus(Duration.ofHours(1));
-        review.decide(next);
-        clock.set(next);
+    /** 0 hours a minute lets it stand. */
+    @PostMapping("/run")
+    ClockDesk.View run(@RequestBody Run run) {
+        return desk.run(run.hoursPerMinute());
     }
 }

@@ -1,4 +1,4 @@
-/** How money turns into impressions, clicks and conversions, hour by hour. */
+/** How money turns into impressions and what comes of them, hour by hour. */
 @NullMarked
 package app.tidewrack.practice.delivery;
 

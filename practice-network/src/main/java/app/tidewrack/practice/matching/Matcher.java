@@ -1,83 +1,119 @@
 package app.tidewrack.practice.matching;
 
 import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Places;
+import app.tidewrack.core.audience.Presence;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.network.OfferedAudience;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.practice.account.Account;
+import app.tidewrack.practice.network.Network;
 import app.tidewrack.practice.world.Panel;
 import app.tidewrack.practice.world.World;
-import java.util.Collections;
-import java.util.LinkedHashMap;
-import java.util.Map;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
 
-/** Who an audience is: exact over the panel, told rounded and with the privacy floor. */
+/** Turns a definition into a crowd: set algebra over the panel's columns and the account's sources. */
 @Component
 public class Matcher {
-    private static final int CIRCLES_KEPT = 500;
+    private static final int CIRCLES_KEPT = 2000;
 
     private final World world;
-    private final Map<Circle, RoaringBitmap> circles =
-            Collections.synchronizedMap(new LinkedHashMap<>(64, 0.75f, true) {
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<Circle, RoaringBitmap> eldest) {
-                    return size() > CIRCLES_KEPT;
-                }
-            });
+    private final TermMatcher terms;
+    private final Cache<Circle, RoaringBitmap> circles =
+            Caffeine.newBuilder().maximumSize(CIRCLES_KEPT).build();
 
-    Matcher(World world) {
+    public Matcher(World world, TermMatcher terms) {
         this.world = world;
+        this.terms = terms;
     }
 
-    /** Panel people who meet every condition. */
-    public RoaringBitmap members(AudienceDefinition audience) {
-        Panel panel = world.panel();
-        RoaringBitmap members = panel.inCountry(audience.country()).clone();
-        if (!audience.places().isEmpty()) {
-            RoaringBitmap near = new RoaringBitmap();
-            audience.places().forEach(c -> near.or(within(c)));
-            members.and(near);
+    /**
+     * @param account null where none is at hand; then no sources, lookalikes or ties can be asked for
+     * @throws Refusal when the network does not offer what is asked
+     */
+    public Crowd crowd(Network network, @Nullable Account account, AudienceDefinition audience) {
+        OfferedAudience.require(audience, network.rulebook().audience());
+        Crowd crowd = panel(network.members());
+        if (!audience.places().none()) {
+            crowd = crowd.and(panel(at(audience.places(), audience.presence())));
+        }
+        if (!audience.placesLeftOut().none()) {
+            crowd = crowd.andNot(panel(at(audience.placesLeftOut(), Presence.LIVING)));
         }
         AgeRange ages = audience.ages();
         if (ages != null) {
-            members.and(panel.aged(ages.from(), ages.to()));
+            boolean over = ages.to() == network.rulebook().audience().oldest();
+            crowd = crowd.and(panel(world.panel().aged(ages.from(), over ? Integer.MAX_VALUE : ages.to())));
         }
-        if (audience.gender() == Gender.WOMEN) {
-            members.and(panel.women());
-        } else if (audience.gender() == Gender.MEN) {
-            members.andNot(panel.women());
+        if (audience.gender() != Gender.ANY) {
+            crowd = crowd.and(panel(
+                    audience.gender() == Gender.WOMEN
+                            ? world.panel().women()
+                            : world.panel().men()));
         }
-        if (!audience.interests().isEmpty()) {
-            RoaringBitmap likers = new RoaringBitmap();
-            audience.interests().forEach(i -> likers.or(panel.likers(i)));
-            members.and(likers);
+        for (AnyOf condition : audience.conditions()) {
+            crowd = crowd.and(any(network, account, condition.terms()));
         }
-        return members;
+        return audience.leftOut().isEmpty() ? crowd : crowd.andNot(any(network, account, audience.leftOut()));
     }
 
-    /** Real people in an audience, as the network tells it. */
-    public AudienceSize size(AudienceDefinition audience) {
-        long exact = members(audience).getLongCardinality() * world.weight();
-        return AudienceSize.told(exact, world.rulebook().audience().privacyFloor());
+    /** The size as the network tells it. */
+    public AudienceSize size(Network network, @Nullable Account account, AudienceDefinition audience) {
+        return told(network, crowd(network, account, audience).size());
+    }
+
+    /** A number of people as the network tells it. */
+    AudienceSize told(Network network, long people) {
+        return AudienceSize.told(people, network.rulebook().audience().privacyFloor());
+    }
+
+    private Crowd any(Network network, @Nullable Account account, List<Term> anyOf) {
+        Crowd any = panel(new RoaringBitmap());
+        for (Term term : anyOf) {
+            any = any.or(terms.crowd(network, account, term));
+        }
+        return any;
+    }
+
+    private Crowd panel(RoaringBitmap people) {
+        return Crowd.ofPanel(world.weight(), people);
+    }
+
+    private RoaringBitmap at(Places places, Presence presence) {
+        RoaringBitmap living = new RoaringBitmap();
+        places.countries().forEach(c -> living.or(world.panel().inCountry(c)));
+        places.regions().forEach(r -> living.or(region(r)));
+        places.circles().forEach(c -> living.or(circles.get(c, this::within)));
+        if (presence == Presence.LIVING) {
+            return living;
+        }
+        Panel panel = world.panel();
+        RoaringBitmap there = panel.awayIn(
+                city -> places.countries().contains(city.country())
+                        || places.regions().contains(city.region())
+                        || places.circles().stream().anyMatch(c -> c.contains(city.latitude(), city.longitude())),
+                world.geography());
+        return presence == Presence.LATELY ? RoaringBitmap.or(living, there) : RoaringBitmap.andNot(there, living);
+    }
+
+    private RoaringBitmap region(String region) {
+        return world.panel()
+                .inRegion(region)
+                .orElseThrow(() -> new Refusal(
+                        "places", "“%s” is no region.".formatted(region), "Look it up among the network’s places."));
     }
 
     private RoaringBitmap within(Circle circle) {
-        return circles.computeIfAbsent(circle, this::scan);
-    }
-
-    private RoaringBitmap scan(Circle circle) {
-        Panel panel = world.panel();
-        // No point within the radius is further north or south than this, so most people need no trigonometry.
-        double band = Math.toDegrees(circle.radiusKm() / Circle.EARTH_RADIUS_KM) + 1e-4;
-        RoaringBitmap within = new RoaringBitmap();
-        for (int person = 0; person < panel.size(); person++) {
-            if (Math.abs(panel.latitude(person) - circle.latitude()) <= band
-                    && circle.contains(panel.latitude(person), panel.longitude(person))) {
-                within.add(person);
-            }
-        }
-        return within;
+        return world.panel().within(circle, world.geography());
     }
 }

@@ -2,50 +2,100 @@ package app.tidewrack.practice.matching;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
-import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.practice.world.City;
-import app.tidewrack.practice.world.World;
+import app.tidewrack.core.audience.NarrowingLadder;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.practice.account.Account;
+import app.tidewrack.practice.account.AccountDesk;
+import app.tidewrack.practice.network.Network;
+import app.tidewrack.practice.network.Networks;
+import java.util.ArrayList;
 import java.util.List;
-import org.springframework.web.bind.annotation.GetMapping;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What the network offers, and how many people audiences have. */
+/** Sizes, narrowing ladders and overlaps of audience definitions. */
 @RestController
-@RequestMapping("/networks/hearthside")
+@RequestMapping("/networks/{network}")
 class MatchingController {
-    private final World world;
+    private static final int MOST_SIZES = 200;
+    private static final int MOST_OVERLAPS = 60;
+
+    private final Networks networks;
+    private final AccountDesk accounts;
     private final Matcher matcher;
 
-    MatchingController(World world, Matcher matcher) {
-        this.world = world;
+    MatchingController(Networks networks, AccountDesk accounts, Matcher matcher) {
+        this.networks = networks;
+        this.accounts = accounts;
         this.matcher = matcher;
     }
 
-    @GetMapping("/rulebook")
-    Rulebook rulebook() {
-        return world.rulebook();
-    }
-
-    @GetMapping("/topics")
-    List<OfferedTopic> topics() {
-        return world.topics().stream()
-                .map(t -> new OfferedTopic(t.code(), t.words(), t.group()))
-                .toList();
-    }
-
-    @GetMapping("/places")
-    List<City> places(@RequestParam String country, @RequestParam String text) {
-        return world.find(country, text);
-    }
-
+    /** @param account needed where a definition names sources, lookalikes or ties */
     @PostMapping("/sizes")
-    List<AudienceSize> sizes(@RequestBody List<AudienceDefinition> audiences) {
-        return audiences.stream().map(matcher::size).toList();
+    List<AudienceSize> sizes(
+            @PathVariable String network,
+            @RequestParam(required = false) @Nullable String account,
+            @RequestBody List<AudienceDefinition> audiences) {
+        requireAtMost(audiences.size(), MOST_SIZES);
+        Network of = networks.network(network);
+        Account by = account(network, account);
+        return audiences.stream().map(a -> matcher.size(of, by, a)).toList();
     }
 
-    record OfferedTopic(String code, String words, String group) {}
+    @PostMapping("/ladder")
+    NarrowingLadder ladder(
+            @PathVariable String network,
+            @RequestParam(required = false) @Nullable String account,
+            @RequestBody AudienceDefinition audience) {
+        Network of = networks.network(network);
+        Account by = account(network, account);
+        List<AudienceDefinition.Step> steps = audience.steps();
+        return NarrowingLadder.of(
+                steps, steps.stream().map(s -> matcher.size(of, by, s.soFar())).toList());
+    }
+
+    /** The size of each audience, and the people each two share. */
+    @PostMapping("/overlaps")
+    Overlaps overlaps(
+            @PathVariable String network,
+            @RequestParam(required = false) @Nullable String account,
+            @RequestBody List<AudienceDefinition> audiences) {
+        requireAtMost(audiences.size(), MOST_OVERLAPS);
+        Network of = networks.network(network);
+        Account by = account(network, account);
+        return overlaps(
+                of, audiences.stream().map(a -> matcher.crowd(of, by, a)).toList());
+    }
+
+    private Overlaps overlaps(Network network, List<Crowd> crowds) {
+        List<List<AudienceSize>> shared = new ArrayList<>();
+        for (int i = 0; i < crowds.size(); i++) {
+            List<AudienceSize> row = new ArrayList<>();
+            for (int j = 0; j < i; j++) {
+                row.add(matcher.told(network, crowds.get(i).sharedWith(crowds.get(j))));
+            }
+            shared.add(row);
+        }
+        return new Overlaps(
+                crowds.stream().map(c -> matcher.told(network, c.size())).toList(), shared);
+    }
+
+    /** @param shared row i holds what audience i shares with audiences 0 to i − 1 */
+    record Overlaps(List<AudienceSize> sizes, List<List<AudienceSize>> shared) {}
+
+    private @Nullable Account account(String network, @Nullable String id) {
+        return id == null ? null : accounts.account(network, id);
+    }
+
+    private static void requireAtMost(int count, int most) {
+        if (count > most) {
+            throw new Refusal(
+                    "audiences", "The call names %d audiences; the most is %d.".formatted(count, most), "Split it.");
+        }
+    }
 }

@@ -1,4 +1,4 @@
-/** Audiences as bitmaps over the population: sizes and members. */
+/** Audience definitions as crowds of people: sizes, ladders, overlaps. */
 @NullMarked
 package app.tidewrack.practice.matching;
 

@@ -1,27 +1,70 @@
 package app.tidewrack.practice.report;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.apache.ibatis.cursor.Cursor;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ReportMapper {
-    record HourTold(
-            long seq, String adId, Instant hour, long impressions, long clicks, long conversions, long spendMinor) {}
+    record Hour(long seq, String adId, Instant hour, LocalDate day, long spendMinor, byte[] content) {}
 
-    @Select("""
-            select h.seq, h.ad_id, h.hour, h.impressions, h.clicks, h.conversions, h.spend_minor
-            from hour_report h
-            join ad a on a.id = h.ad_id join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
-            where c.account = #{account} and h.seq > #{after} order by h.seq limit #{most}""")
-    List<HourTold> after(String account, long after, int most);
+    record Job(
+            String id,
+            String account,
+            String question,
+            String state,
+            long rows,
+            @Nullable String problem) {}
+
+    String HOUR = "select seq, ad_id, hour, day, spend_minor, content from hour_report";
+
+    @Select(HOUR + """
+             where network = #{network} and account = #{account} and seq > #{after} and visible_from <= #{now}
+            order by seq limit #{most}""")
+    List<Hour> after(String network, String account, long after, Instant now, int most);
+
+    /** All that may be told, read as it comes. */
+    @Select(HOUR + """
+             where network = #{network} and account = #{account} and day between #{from} and #{to}
+              and visible_from <= #{now}
+            order by ad_id, hour""")
+    Cursor<Hour> between(String network, String account, LocalDate from, LocalDate to, Instant now);
 
     @Select("""
             <script>select r.people from reach_day r
             join ad a on a.id = r.ad_id join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
-            where c.account = #{account} and r.ad_id in
+            where c.network = #{network} and c.account = #{account} and r.day between #{from} and #{to} and r.ad_id in
             <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach></script>""")
-    List<byte[]> reached(String account, Collection<String> ads);
+    List<byte[]> reached(String network, String account, Collection<String> ads, LocalDate from, LocalDate to);
+
+    @Insert("""
+            insert into report_job (id, network, account, question, state, made_at)
+            values (#{id}, #{network}, #{account}, #{question}::jsonb, 'RUNNING', #{now})""")
+    void insertJob(String id, String network, String account, String question, Instant now);
+
+    @Update("""
+            update report_job set state = #{state}, rows = #{rows}, problem = #{problem} where id = #{id}""")
+    void endJob(String id, String state, long rows, @Nullable String problem);
+
+    @Select("""
+            select id, account, question::text as question, state, rows, problem from report_job
+            where network = #{network} and account = #{account} and id = #{id}""")
+    Optional<Job> job(String network, String account, String id);
+
+    @Insert("insert into report_page (job_id, page, content) values (#{jobId}, #{page}, #{content})")
+    void insertPage(String jobId, int page, byte[] content);
+
+    @Select("select content from report_page where job_id = #{jobId} and page = #{page}")
+    Optional<byte[]> page(String jobId, int page);
+
+    @Select("select nextval('item_number')")
+    long nextNumber();
 }

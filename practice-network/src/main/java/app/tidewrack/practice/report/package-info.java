@@ -1,4 +1,4 @@
-/** What advertisers are told: numbers by ad and hour, and people reached by any set of ads. */
+/** What advertisers are told: numbers by ad and time, broken down, and people reached. */
 @NullMarked
 package app.tidewrack.practice.report;
 

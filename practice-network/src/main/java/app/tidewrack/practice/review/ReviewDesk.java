@@ -1,61 +1,117 @@
 package app.tidewrack.practice.review;
 
-import app.tidewrack.core.network.Rulebook.ReviewRule;
-import app.tidewrack.practice.campaign.Orders.AdOrder;
+import app.tidewrack.core.network.ReviewRule;
+import app.tidewrack.core.network.ReviewRule.Reason;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.practice.NotKnown;
+import app.tidewrack.practice.clock.PracticeClock;
+import app.tidewrack.practice.creative.CreativeDesk;
+import app.tidewrack.practice.creative.CreativeOrder;
+import app.tidewrack.practice.network.Network;
+import app.tidewrack.practice.network.Networks;
+import app.tidewrack.practice.review.ReviewMapper.Open;
 import app.tidewrack.practice.review.ReviewMapper.Waiting;
-import app.tidewrack.practice.world.World;
+import app.tidewrack.practice.world.Chance;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
+import java.util.Objects;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.springframework.stereotype.Service;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
 
-/** Decides ads when their time has come. What it refuses is a rule anybody could read: promises, shouting, link bait. */
-@Service
+/** Looks at ads when their time has come, by the reasons of the rulebook. */
+@Component
 public class ReviewDesk {
-    private static final Pattern PROMISE =
-            Pattern.compile("\\b(guaranteed?|risk[- ]free|miracle|100 ?% (safe|effective))\\b");
-    private static final Pattern BAIT = Pattern.compile("\\byou won.?t believe\\b");
-    private static final int SHOUTING_LETTERS = 8;
+    private static final Pattern SHOUTING = Pattern.compile("\\p{Lu}{4,}(\\s+\\p{Lu}{4,})+");
+    private static final String SHOUTING_CODE = "shouting";
 
     private final ReviewMapper mapper;
-    private final World world;
+    private final Networks networks;
+    private final CreativeDesk creatives;
+    private final PracticeClock clock;
 
-    ReviewDesk(ReviewMapper mapper, World world) {
+    ReviewDesk(ReviewMapper mapper, Networks networks, CreativeDesk creatives, PracticeClock clock) {
         this.mapper = mapper;
-        this.world = world;
+        this.networks = networks;
+        this.creatives = creatives;
+        this.clock = clock;
     }
 
-    /** When an ad will be decided: within the rulebook's span, the same for the same ad. */
-    public Instant due(String id, AdOrder order, Instant now) {
-        ReviewRule rule = world.rulebook().review();
-        long span = rule.to().minus(rule.from()).toMinutes();
-        return now.plus(rule.from()).plusSeconds(60 * Math.floorMod((id + order.body()).hashCode(), span));
+    /** When an ad sent now will have been looked at; most are done in the first third of the usual time. */
+    public Instant due(Network network, String adId, Instant now) {
+        ReviewRule rule = network.rulebook().review();
+        long range = rule.to().minus(rule.from()).toMinutes();
+        double u = Chance.unit(Chance.seed(adId), now.getEpochSecond());
+        return now.plus(rule.from()).plus(Duration.ofMinutes((long) (range * u * u)));
     }
 
-    /** Decides all ads whose time has come by {@code now}. */
+    /** Decides all whose time has come. */
     public void decide(Instant now) {
-        for (Waiting ad : mapper.due(now)) {
-            Optional<String> reason = reasonAgainst(ad.body() + "\n" + ad.headline() + "\n" + ad.description());
-            mapper.decide(ad.id(), reason.isPresent() ? "REFUSED" : "APPROVED", reason.orElse(null));
+        for (Waiting waiting : mapper.due(now)) {
+            Network network = networks.network(waiting.network());
+            String reason = fault(network, creatives.creative(waiting.network(), waiting.creativeId()));
+            mapper.decide(waiting.id(), reason == null ? "APPROVED" : "REFUSED", reason, now);
         }
     }
 
-    static Optional<String> reasonAgainst(String text) {
-        String lower = text.toLowerCase(Locale.ROOT);
-        var promise = PROMISE.matcher(lower);
-        if (promise.find()) {
-            return Optional.of("The text promises a result: “%s”.".formatted(promise.group()));
+    private static @Nullable String fault(Network network, CreativeOrder creative) {
+        String text = String.join("\n", texts(creative));
+        for (Reason reason : network.rulebook().review().reasons()) {
+            String found = reason.code().equals(SHOUTING_CODE) ? shouted(text) : trigger(reason, text);
+            if (found != null) {
+                return reason.words().formatted(found);
+            }
         }
-        var bait = BAIT.matcher(lower);
-        if (bait.find()) {
-            return Optional.of("The text baits the reader: “%s”.".formatted(bait.group()));
+        return null;
+    }
+
+    private static List<String> texts(CreativeOrder creative) {
+        List<String> texts = new ArrayList<>(creative.bodies());
+        texts.addAll(creative.headlines());
+        texts.addAll(creative.descriptions());
+        CreativeOrder.Message message = creative.message();
+        if (message != null) {
+            texts.add(message.subject());
+            texts.add(message.body());
         }
-        long letters = text.chars().filter(Character::isLetter).count();
-        long capitals = text.chars().filter(Character::isUpperCase).count();
-        if (letters >= SHOUTING_LETTERS && capitals * 2 > letters) {
-            return Optional.of("More than half of the text is in capitals.");
+        CreativeOrder.Chat chat = creative.chat();
+        if (chat != null) {
+            texts.add(chat.greeting());
         }
-        return Optional.empty();
+        return texts.stream().filter(Objects::nonNull).toList();
+    }
+
+    private static @Nullable String shouted(String text) {
+        Matcher found = SHOUTING.matcher(text);
+        return found.find() ? found.group().replace('\n', ' ') : null;
+    }
+
+    private static @Nullable String trigger(Reason reason, String text) {
+        String small = text.toLowerCase(Locale.ROOT);
+        return reason.triggers().stream().filter(small::contains).findFirst().orElse(null);
+    }
+
+    List<ReviewMapper.Decision> ofAccount(String network, String account, String after) {
+        int page = networks.network(network).rulebook().calls().page();
+        return mapper.ofAccount(network, account, after, page);
+    }
+
+    /** Ads that wait, the next due first. */
+    List<Open> open() {
+        return mapper.open();
+    }
+
+    /** Decides one ad by hand, whatever it says. */
+    void decide(String adId, boolean approved, @Nullable String reason) {
+        if (!approved && (reason == null || reason.isBlank())) {
+            throw new Refusal("reason", "A refusal names no reason.", "Give one.");
+        }
+        if (mapper.decide(adId, approved ? "APPROVED" : "REFUSED", approved ? null : reason, clock.now()) == 0) {
+            throw new NotKnown("ad", adId);
+        }
     }
 }

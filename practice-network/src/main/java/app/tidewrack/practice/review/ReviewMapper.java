@@ -9,21 +9,32 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ReviewMapper {
-    record Waiting(String id, String body, String headline, String description) {}
+    record Waiting(String network, String id, String creativeId) {}
 
     record Decision(String id, String state, @Nullable String reason, Instant submittedAt, Instant dueAt) {}
 
+    record Open(String network, String account, String id, String name, Instant dueAt) {}
+
     @Select("""
-            select id, body, headline, description from ad
-            where review_state = 'IN_REVIEW' and review_due <= #{now} order by id""")
+            select c.network, a.id, a.creative_id from ad a
+            join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
+            where a.review_state = 'IN_REVIEW' and a.review_due <= #{now} order by a.id""")
     List<Waiting> due(Instant now);
 
-    @Update("update ad set review_state = #{state}, reason = #{reason} where id = #{id}")
-    void decide(String id, String state, @Nullable String reason);
+    @Update("""
+            update ad set review_state = #{state}, reason = #{reason}, review_due = least(review_due, #{now})
+            where id = #{id}""")
+    int decide(String id, String state, @Nullable String reason, Instant now);
 
     @Select("""
             select a.id, a.review_state as state, a.reason, a.submitted_at, a.review_due as due_at
             from ad a join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
-            where c.account = #{account} order by a.id""")
-    List<Decision> ofAccount(String account);
+            where c.network = #{network} and c.account = #{account} and a.id > #{after} order by a.id limit #{most}""")
+    List<Decision> ofAccount(String network, String account, String after, int most);
+
+    @Select("""
+            select c.network, c.account, a.id, a.name, a.review_due as due_at
+            from ad a join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
+            where a.review_state = 'IN_REVIEW' order by a.review_due, a.id limit 100""")
+    List<Open> open();
 }

@@ -1,6 +1,11 @@
 package app.tidewrack.practice.world;
 
-/** A city of 15,000 people or more (GeoNames, CC BY 4.0). */
+/**
+ * A city of 15,000 people or more (GeoNames, CC BY 4.0).
+ *
+ * @param region country and region, such as {@code GB.ENG}
+ * @param zone IANA time zone
+ */
 public record City(
         long id,
         String name,
@@ -9,7 +14,8 @@ public record City(
         double longitude,
         String country,
         String region,
-        int people) {
+        int people,
+        String zone) {
 
     static City of(String[] f) {
         return new City(
@@ -19,7 +25,8 @@ public record City(
                 Double.parseDouble(f[3]),
                 Double.parseDouble(f[4]),
                 f[5],
-                f[6],
-                Integer.parseInt(f[7]));
+                f[5] + "." + f[6],
+                Integer.parseInt(f[7]),
+                f[8]);
     }
 }

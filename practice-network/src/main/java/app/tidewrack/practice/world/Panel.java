@@ -1,101 +1,41 @@
 package app.tidewrack.practice.world;
 
-import java.util.HashMap;
+import app.tidewrack.core.audience.Circle;
+import app.tidewrack.core.audience.TermKind;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.SplittableRandom;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import org.roaringbitmap.BitSetUtil;
 import org.roaringbitmap.RoaringBitmap;
 
 /**
  * Synthetic people, made from a seed. Each column that can be asked for is a bitmap over person numbers 0 to size − 1;
- * hidden traits drive interests and response, so that interests go together believably.
+ * hidden traits drive interests and response, so that interests go together believably. People of one city, region and
+ * country are numbered together.
  */
 public final class Panel {
-    /** Hidden traits of a person: care, outdoors, show, mind. */
-    static final int TRAITS = 4;
-
     static final int YOUNGEST = 14;
     static final int OLDEST = 80;
 
-    /** Share of the network's people by country; our own. */
-    private static final Map<String, Double> COUNTRY_SHARES =
-            Map.of("GB", 0.60, "IE", 0.04, "DK", 0.06, "DE", 0.12, "NL", 0.08, "FR", 0.06, "SE", 0.04);
+    /** What a person says of their gender. */
+    public enum Said {
+        WOMAN,
+        MAN,
+        NOTHING
+    }
 
+    private static final int BLOCK = Chance.LOGISTICS_RUN;
+
+    private final PanelMaker made;
     private final int size;
-    private final float[] latitude;
-    private final float[] longitude;
-    private final float[] traits;
-    private final byte[] age;
-    private final boolean[] woman;
-    private final Map<String, RoaringBitmap> countries = new HashMap<>();
-    private final Map<String, RoaringBitmap> interests = new HashMap<>();
-    private final RoaringBitmap[] ages = new RoaringBitmap[OLDEST - YOUNGEST + 1];
-    private final RoaringBitmap women = new RoaringBitmap();
 
-    private Panel(int size) {
-        this.size = size;
-        latitude = new float[size];
-        longitude = new float[size];
-        traits = new float[size * TRAITS];
-        age = new byte[size];
-        woman = new boolean[size];
-        for (int i = 0; i < ages.length; i++) {
-            ages[i] = new RoaringBitmap();
-        }
-    }
-
-    static Panel make(long seed, int size, List<City> cities, List<Topic> topics) {
-        Panel panel = new Panel(size);
-        SplittableRandom random = new SplittableRandom(seed);
-        int person = 0;
-        for (String country : COUNTRY_SHARES.keySet().stream().sorted().toList()) {
-            int end = person + (int) Math.round(size * COUNTRY_SHARES.get(country));
-            panel.countries.put(country, RoaringBitmap.bitmapOfRange(person, Math.min(end, size)));
-            Homes homes = new Homes(
-                    cities.stream().filter(c -> c.country().equals(country)).toList());
-            for (; person < Math.min(end, size); person++) {
-                panel.settle(person, homes, random);
-            }
-        }
-        topics.forEach(t -> panel.likings(t, random));
-        panel.women.runOptimize();
-        return panel;
-    }
-
-    private void settle(int person, Homes homes, SplittableRandom random) {
-        double[] home = homes.draw(random);
-        latitude[person] = (float) home[0];
-        longitude[person] = (float) home[1];
-        // Two uniform draws, the lower counting more: a pyramid that is broad at 20 to 45 and thin at 80.
-        double low = Math.min(random.nextDouble(), random.nextDouble() * 1.35);
-        age[person] = (byte) (YOUNGEST + Math.round(low * (OLDEST - YOUNGEST)));
-        ages[age[person] - YOUNGEST].add(person);
-        woman[person] = random.nextDouble() < 0.52;
-        if (woman[person]) {
-            women.add(person);
-        }
-        for (int t = 0; t < TRAITS; t++) {
-            traits[person * TRAITS + t] = (float) gaussian(random);
-        }
-    }
-
-    private void likings(Topic topic, SplittableRandom random) {
-        RoaringBitmap likers = new RoaringBitmap();
-        for (int person = 0; person < size; person++) {
-            double odds = topic.base()
-                    + dot(person, topic.pull())
-                    + (woman[person] ? topic.lean() : -topic.lean())
-                    + topic.age() * (age[person] - 40) / 30.0;
-            if (random.nextDouble() < 1 / (1 + Math.exp(-odds))) {
-                likers.add(person);
-            }
-        }
-        likers.runOptimize();
-        interests.put(topic.code(), likers);
-    }
-
-    static double gaussian(SplittableRandom random) {
-        return Math.sqrt(-2 * Math.log(1 - random.nextDouble())) * Math.cos(2 * Math.PI * random.nextDouble());
+    Panel(PanelMaker made) {
+        this.made = made;
+        this.size = made.size;
     }
 
     public int size() {
@@ -103,50 +43,220 @@ public final class Panel {
     }
 
     public double latitude(int person) {
-        return latitude[person];
+        return made.latitude[person];
     }
 
     public double longitude(int person) {
-        return longitude[person];
+        return made.longitude[person];
     }
 
     public int age(int person) {
-        return age[person];
+        return made.age[person];
     }
 
-    public boolean isWoman(int person) {
-        return woman[person];
+    public Said gender(int person) {
+        return PanelMaker.SAID[made.gender[person]];
+    }
+
+    /** Number of the city a person lives in or near. */
+    public int city(int person) {
+        return made.city[person];
+    }
+
+    /** What people do for a living. */
+    public WorkFacts work() {
+        return Objects.requireNonNull(made.work);
+    }
+
+    /** Household income as a fifth of the country's households, 1 the lowest. */
+    public int income(int person) {
+        return made.income[person];
+    }
+
+    /** How strong one hidden trait is; about normal with deviation 1. */
+    public float trait(int trait, int person) {
+        return made.traits[trait][person];
     }
 
     /** How far a person's hidden traits go along a direction; about normal with the direction's length as deviation. */
     public double dot(int person, double[] direction) {
         double sum = 0;
-        for (int t = 0; t < TRAITS; t++) {
-            sum += traits[person * TRAITS + t] * direction[t];
+        for (int t = 0; t < direction.length; t++) {
+            sum += made.traitRows[person * Liking.TRAITS + t] * direction[t];
         }
         return sum;
     }
 
-    /** People of a country; none for a country the network is not in. */
+    /** Log-odds that a person likes, does or owns something. */
+    public double odds(int person, Liking liking) {
+        double lean = switch (gender(person)) {
+            case WOMAN -> liking.woman();
+            case MAN -> -liking.woman();
+            case NOTHING -> 0;
+        };
+        return liking.base() + dot(person, liking.pull()) + lean + liking.older() * (age(person) - 40) / 30.0;
+    }
+
+    /**
+     * Everyone who likes, does or owns something; the same for the same liking and salt.
+     *
+     * @param salt tells apart things that attract alike
+     */
+    public RoaringBitmap draw(Liking liking, long salt) {
+        return draw(List.of(liking), new long[] {salt}).get(0);
+    }
+
+    /** The same for many things at once: block by block, so that people's traits stay in the processor's cache. */
+    List<RoaringBitmap> draw(List<Liking> likings, long[] salts) {
+        long[][] words = new long[salts.length][(size + Long.SIZE - 1) / Long.SIZE];
+        IntStream.range(0, (size + BLOCK - 1) / BLOCK).parallel().forEach(block -> {
+            Block people = new Block(block * BLOCK);
+            for (int t = 0; t < salts.length; t++) {
+                people.draw(likings.get(t), salts[t], words[t]);
+            }
+        });
+        return Arrays.stream(words).parallel().map(Panel::bitmap).toList();
+    }
+
+    private static RoaringBitmap bitmap(long[] words) {
+        RoaringBitmap bitmap = BitSetUtil.bitmapOf(words);
+        bitmap.runOptimize();
+        return bitmap;
+    }
+
+    /** Some people in a row with their traits copied close together; plain loops, so that the compiler makes vector code. */
+    private final class Block {
+        private final int from;
+        private final int count;
+        private final float[] age = new float[BLOCK];
+        private final float[] woman = new float[BLOCK];
+        private final float[][] traits = new float[Liking.TRAITS][BLOCK];
+        private final float[] odds = new float[BLOCK];
+
+        Block(int from) {
+            this.from = from;
+            count = Math.min(BLOCK, size - from);
+            System.arraycopy(made.ageYears, from, age, 0, count);
+            System.arraycopy(made.womanSign, from, woman, 0, count);
+            for (int t = 0; t < Liking.TRAITS; t++) {
+                System.arraycopy(made.traits[t], from, traits[t], 0, count);
+            }
+        }
+
+        void draw(Liking liking, long salt, long[] words) {
+            start(odds, age, woman, liking);
+            for (int t = 0; t < Liking.TRAITS; t++) {
+                add(odds, traits[t], (float) liking.pull()[t]);
+            }
+            float[] luck = Chance.logistics();
+            int start = Chance.logisticsStart(salt, from);
+            for (int i = 0; i < count; i += Long.SIZE) {
+                words[(from + i) / Long.SIZE] = word(luck, start + i, i, Math.min(Long.SIZE, count - i));
+            }
+        }
+
+        private long word(float[] luck, int firstLuck, int first, int bits) {
+            long word = 0;
+            for (int i = 0; i < bits; i++) {
+                // The sign of the difference is 1 where luck is under the odds; a branch here would be guessed wrong
+                // too often.
+                long under = Float.floatToRawIntBits(luck[firstLuck + i] - odds[first + i]) >>> 31;
+                word |= under << i;
+            }
+            return word;
+        }
+    }
+
+    private static void start(float[] odds, float[] age, float[] woman, Liking liking) {
+        float older = (float) (liking.older() / 30);
+        float lean = (float) liking.woman();
+        float base = (float) (liking.base() - liking.older() * 40 / 30);
+        for (int i = 0; i < BLOCK; i++) {
+            odds[i] = base + older * age[i] + lean * woman[i];
+        }
+    }
+
+    private static void add(float[] odds, float[] trait, float pull) {
+        for (int i = 0; i < BLOCK; i++) {
+            odds[i] += pull * trait[i];
+        }
+    }
+
+    /** People of a country; none for a country the world does not have. */
     public RoaringBitmap inCountry(String country) {
-        return countries.getOrDefault(country, new RoaringBitmap());
+        return made.countries.getOrDefault(country, new RoaringBitmap());
+    }
+
+    /** People of a region such as {@code GB.ENG}. */
+    public Optional<RoaringBitmap> inRegion(String region) {
+        return Optional.ofNullable(made.regions.get(region));
     }
 
     public RoaringBitmap women() {
-        return women;
+        return made.women;
     }
 
-    /** People from one age to another, both included; ages beyond the network's are the nearest it has. */
+    public RoaringBitmap men() {
+        return made.men;
+    }
+
+    /** People from one age to another, both included; ages beyond the world's are the nearest it has. */
     public RoaringBitmap aged(int from, int to) {
-        RoaringBitmap all = new RoaringBitmap();
-        for (int a = Math.max(from, YOUNGEST); a <= Math.min(to, OLDEST); a++) {
-            all.or(ages[a - YOUNGEST]);
-        }
-        return all;
+        RoaringBitmap upTo = made.upToAge[Math.min(Math.max(to, YOUNGEST), OLDEST) - YOUNGEST];
+        return from <= YOUNGEST
+                ? upTo.clone()
+                : RoaringBitmap.andNot(upTo, made.upToAge[Math.min(from, OLDEST + 1) - 1 - YOUNGEST]);
     }
 
-    /** People who like a topic; none for a topic that is not there. */
-    public RoaringBitmap likers(String topic) {
-        return interests.getOrDefault(topic, new RoaringBitmap());
+    /** People who have something that the panel knows of everyone, such as a device or a liking for a topic. */
+    public Optional<RoaringBitmap> column(TermKind kind, String code) {
+        return Optional.ofNullable(made.columns.getOrDefault(kind, Map.of()).get(code));
+    }
+
+    /** All codes of a kind with their people. */
+    public Map<String, RoaringBitmap> columns(TermKind kind) {
+        return made.columns.getOrDefault(kind, Map.of());
+    }
+
+    /** People living within a circle: whole cities where all their people are within, each person's home at its edge. */
+    public RoaringBitmap within(Circle circle, Geography geography) {
+        RoaringBitmap people = new RoaringBitmap();
+        for (int c = 0; c < made.cityReachKm.length; c++) {
+            City city = geography.cities().get(c);
+            // A degree of latitude is 111 km; most cities are left out by this cheap look.
+            double reach = made.cityReachKm[c] + circle.radiusKm();
+            if (Math.abs(city.latitude() - circle.latitude()) * 111 > reach + 1) {
+                continue;
+            }
+            double distance = distance(circle, city);
+            if (distance + made.cityReachKm[c] <= circle.radiusKm()) {
+                people.add((long) made.cityStart[c], made.cityStart[c + 1]);
+            } else if (distance <= reach) {
+                for (int p = made.cityStart[c]; p < made.cityStart[c + 1]; p++) {
+                    if (circle.contains(made.latitude[p], made.longitude[p])) {
+                        people.add(p);
+                    }
+                }
+            }
+        }
+        people.runOptimize();
+        return people;
+    }
+
+    /** People who were in a city lately though they live elsewhere. */
+    public RoaringBitmap awayIn(Predicate<City> wanted, Geography geography) {
+        RoaringBitmap people = new RoaringBitmap();
+        for (int c = 0; c < made.cityReachKm.length; c++) {
+            if (wanted.test(geography.cities().get(c))) {
+                for (int i = made.awayStart[c]; i < made.awayStart[c + 1]; i++) {
+                    people.add(made.away[i]);
+                }
+            }
+        }
+        return people;
+    }
+
+    private static double distance(Circle circle, City city) {
+        return Circle.distanceKm(circle.latitude(), circle.longitude(), city.latitude(), city.longitude());
     }
 }

@@ -1,21 +1,20 @@
 package app.tidewrack.practice.world;
 
-/**
- * Something people take an interest in.
- *
- * @param base log-odds of the average person
- * @param pull how each hidden trait moves the log-odds
- * @param lean how being a woman moves them; a man moves them the other way
- * @param age how thirty years more move them
- */
-public record Topic(String code, String words, String group, double base, double[] pull, double lean, double age) {
+import java.util.List;
+import org.jspecify.annotations.Nullable;
 
-    static Topic of(String[] f) {
-        double[] pull = new double[Panel.TRAITS];
-        for (int t = 0; t < pull.length; t++) {
-            pull[t] = Double.parseDouble(f[4 + t]);
-        }
-        return new Topic(
-                f[0], f[1], f[2], Double.parseDouble(f[3]), pull, Double.parseDouble(f[8]), Double.parseDouble(f[9]));
-    }
-}
+/**
+ * A topic of the interest tree.
+ *
+ * @param parent code of the branch or domain above; null for a domain
+ * @param level 1 domain, 2 branch, 3 topic
+ * @param leaves codes of the topics at or below it
+ * @param liking null for domains and branches, which stand for all below
+ */
+public record Topic(
+        String code,
+        String words,
+        @Nullable String parent,
+        int level,
+        List<String> leaves,
+        @Nullable Liking liking) {}

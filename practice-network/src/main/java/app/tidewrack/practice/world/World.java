@@ -1,44 +1,51 @@
 package app.tidewrack.practice.world;
 
-import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.practice.PracticeSettings;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import java.util.Currency;
 import java.util.List;
-import java.util.Locale;
-import org.springframework.core.io.ClassPathResource;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
-/** The population, its cities and topics, and the network's rulebook; made once at start from the seed. */
+/** The population with its places, topics and work; made once at start from the seed. */
 @Component
 public class World {
-    private static final int MOST_PLACES_FOUND = 12;
+    /** Share of a country's people that is 14 or older; a round figure from memory. */
+    private static final double OLD_ENOUGH = 0.84;
 
-    private final List<City> cities = Table.read("cities.tsv", City::of);
-    private final List<Topic> topics = Table.read("topics.tsv", Topic::of);
+    private final Geography geography = new Geography();
+    private final TopicTree topics = TopicTree.read();
+    private final Map<String, Double> rates = Table.read("rates.tsv", f -> f).stream()
+            .collect(Collectors.toMap(f -> f[0], f -> Double.parseDouble(f[1])));
     private final Panel panel;
-    private final Rulebook rulebook;
+    private final long seed;
     private final int weight;
 
-    World(PracticeSettings settings, JsonMapper json) throws IOException {
-        panel = Panel.make(settings.seed(), settings.people(), cities, topics);
-        rulebook = json.readValue(
-                new ClassPathResource("rulebooks/hearthside.json").getContentAsString(StandardCharsets.UTF_8),
-                Rulebook.class);
-        weight = settings.weight();
+    public World(PracticeSettings settings) {
+        List<JobFunction> functions =
+                Table.barred("work.txt").stream().map(JobFunction::of).toList();
+        seed = settings.seed();
+        panel = PanelMaker.make(seed, settings.people(), geography, topics, functions);
+        double online = geography.countries().stream()
+                .mapToDouble(c -> c.people() * c.online() * OLD_ENOUGH)
+                .sum();
+        weight = (int) Math.round(online / settings.people());
     }
 
     public Panel panel() {
         return panel;
     }
 
-    public Rulebook rulebook() {
-        return rulebook;
+    public Geography geography() {
+        return geography;
     }
 
-    public List<Topic> topics() {
+    public TopicTree topics() {
         return topics;
+    }
+
+    public long seed() {
+        return seed;
     }
 
     /** Real people that one panel person stands for. */
@@ -46,15 +53,12 @@ public class World {
         return weight;
     }
 
-    /** Cities of a country whose name, or a word of it, starts with the text; the largest first. */
-    public List<City> find(String country, String text) {
-        String wanted = text.strip().toLowerCase(Locale.ROOT);
-        return cities.stream()
-                .filter(c -> c.country().equals(country))
-                .filter(c -> c.search().startsWith(wanted)
-                        || c.search().contains(" " + wanted)
-                        || c.name().toLowerCase(Locale.ROOT).startsWith(wanted))
-                .limit(MOST_PLACES_FOUND)
-                .toList();
+    /** What one unit of a currency is worth in euros; made up and fixed. */
+    public double inEuros(Currency currency) {
+        Double rate = rates.get(currency.getCurrencyCode());
+        if (rate == null) {
+            throw new IllegalArgumentException("No rate for " + currency);
+        }
+        return rate;
     }
 }

@@ -6,8 +6,9 @@ import app.tidewrack.core.audience.AudienceDefinition.Step;
 import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.NarrowingLadder;
-import app.tidewrack.core.network.Rulebook.AudienceOffer;
-import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.audience.Places;
+import app.tidewrack.core.network.AudienceOffer;
+import app.tidewrack.core.network.OfferedAudience;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.network.NetworkConnector;
@@ -30,8 +31,6 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/clients/{clientId}/audiences")
 class AudienceController {
-    private static final int MOST_PLACES_SENT = 500;
-
     private final AudienceLibrary library;
     private final ClientMapper clients;
     private final Networks networks;
@@ -108,40 +107,20 @@ class AudienceController {
 
     private AudienceDefinition definition(DefinitionBody body, String network) {
         AudienceOffer offer = networks.rulebook(network).audience();
-        if (offer.countries().stream().noneMatch(c -> c.code().equals(body.country()))) {
-            throw new Refusal(
-                    "country",
-                    "“%s” is no country of this network.".formatted(body.country()),
-                    "Choose one of the %d it is in.".formatted(offer.countries().size()));
-        }
-        requireAtMost("places", body.places().size(), Math.min(offer.mostPlaces(), MOST_PLACES_SENT));
-        requireAtMost("interests", body.interests().size(), offer.mostInterests());
         List<Circle> circles = body.places().stream()
-                .map(p -> new Circle(p.cityId(), p.name(), p.latitude(), p.longitude(), p.radiusKm()))
+                .map(p -> new Circle(p.cityId(), p.name(), body.country(), p.latitude(), p.longitude(), p.radiusKm()))
                 .toList();
-        circles.forEach(c -> requireRadius(c, offer));
         AgeRange ages = body.ageFrom() == null && body.ageTo() == null
                 ? null
                 : new AgeRange(
                         body.ageFrom() == null ? offer.youngest() : body.ageFrom(),
                         body.ageTo() == null ? offer.oldest() : body.ageTo());
-        return new AudienceDefinition(body.country(), circles, ages, body.gender(), body.interests());
-    }
-
-    private static void requireRadius(Circle circle, AudienceOffer offer) {
-        if (circle.radiusKm() < offer.leastRadiusKm() || circle.radiusKm() > offer.mostRadiusKm()) {
-            throw new Refusal(
-                    "places",
-                    "%d km around %s is outside %d to %d km."
-                            .formatted(circle.radiusKm(), circle.name(), offer.leastRadiusKm(), offer.mostRadiusKm()),
-                    "Choose a radius within it.");
-        }
-    }
-
-    private static void requireAtMost(String what, int count, int most) {
-        if (count > most) {
-            throw new Refusal(
-                    what, "The audience names %d %s; the most is %d.".formatted(count, what, most), "Take some out.");
-        }
+        AudienceDefinition definition = AudienceDefinition.everyoneIn(
+                        circles.isEmpty() ? Places.inCountries(body.country()) : Places.around(circles))
+                .aged(ages)
+                .of(body.gender())
+                .interestedIn(body.interests());
+        OfferedAudience.require(definition, offer);
+        return definition;
     }
 }

@@ -4,7 +4,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.clock.ClockMapper.Move;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.network.PracticeNetwork;
+import app.tidewrack.server.network.PracticeWorld;
 import app.tidewrack.server.results.ResultsPull;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
@@ -31,14 +31,14 @@ public class ClockDesk {
     private static final Duration AFTER_A_FAULT = Duration.ofSeconds(3);
 
     private final ClockMapper mapper;
-    private final PracticeNetwork practice;
+    private final PracticeWorld practice;
     private final Networks networks;
     private final ResultsPull results;
     private final ObjectProvider<SchedulerClient> scheduler;
 
     ClockDesk(
             ClockMapper mapper,
-            PracticeNetwork practice,
+            PracticeWorld practice,
             Networks networks,
             ResultsPull results,
             ObjectProvider<SchedulerClient> scheduler) {

@@ -5,10 +5,10 @@ import app.tidewrack.core.creative.CreativeFit;
 import app.tidewrack.core.creative.CreativeFit.Misfit;
 import app.tidewrack.core.creative.LandingLink;
 import app.tidewrack.core.creative.Picture;
-import app.tidewrack.core.creative.TextLength;
-import app.tidewrack.core.creative.TextLength.Cut;
-import app.tidewrack.core.network.Rulebook.PlacementRule;
-import app.tidewrack.core.network.Rulebook.TextRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.text.TextLength;
+import app.tidewrack.core.text.TextLength.Cut;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
@@ -93,7 +93,7 @@ class CreativeController {
         library.remove(clientId, id);
     }
 
-    /** How a draft fits each placement of the account's network. */
+    /** How a draft fits where the account’s network shows it. */
     @PostMapping("/creatives/fit")
     FitView fit(@PathVariable String clientId, @Valid @RequestBody FitBody fit) {
         String network = clients.account(clientId, fit.accountId())
@@ -113,7 +113,7 @@ class CreativeController {
                 body.description(),
                 body.callToAction(),
                 body.link());
-        List<PlacementFit> placements = networks.rulebook(network).placements().stream()
+        List<PlacementFit> placements = networks.rulebook(network).usualPlacements().stream()
                 .map(p -> placementFit(creative, p))
                 .toList();
         return new FitView(

@@ -4,6 +4,7 @@ import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Places;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
@@ -46,12 +47,15 @@ class StoryTeller {
                 .map(p -> {
                     NetworkConnector.City city =
                             network.places(country, p.city()).get(0);
-                    return new Circle(city.id(), city.name(), city.latitude(), city.longitude(), p.km());
+                    return new Circle(city.id(), city.name(), country, city.latitude(), city.longitude(), p.km());
                 })
                 .toList();
-        return audiences
-                .add(client, name, new AudienceDefinition(country, circles, ages, gender, interests), network)
-                .id();
+        AudienceDefinition definition = AudienceDefinition.everyoneIn(
+                        circles.isEmpty() ? Places.inCountries(country) : Places.around(circles))
+                .aged(ages)
+                .of(gender)
+                .interestedIn(interests);
+        return audiences.add(client, name, definition, network).id();
     }
 
     /** Adds a creative and gives its id. */

@@ -53,7 +53,7 @@ class LaunchWishes {
             for (Column column : on) {
                 Creative creative = around.creatives().get(column.creativeId());
                 String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
-                wishes.add(adWish(row.id(), column.id(), name, creative, account.network()));
+                wishes.add(adWish(row.id(), column.id(), name, creative, account));
             }
         }
         return wishes;
@@ -75,7 +75,8 @@ class LaunchWishes {
                         facts.flight().start(),
                         facts.flight().end(),
                         account.zone(),
-                        account.currency()));
+                        account.currency(),
+                        account.siteTag()));
     }
 
     private Wish adGroupWish(Campaign campaign, Row row, PlanNames names, Audience audience, String network) {
@@ -84,21 +85,21 @@ class LaunchWishes {
         fields.put("name", name);
         fields.put(
                 "audience",
-                AudienceWords.of(audience.definition(), networks.countryWords(network), networks.topicWords(network)));
+                AudienceWords.of(audience.definition(), networks.countryWords(network), networks.termWords(network)));
         fields.put(MONEY, row.daily().toString());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
                 new AdGroupOrder("", name, audience.definition(), row.daily().minor()));
     }
 
-    private Wish adWish(String rowId, String columnId, String name, Creative creative, String network) {
+    private Wish adWish(String rowId, String columnId, String name, Creative creative, Account account) {
         Picture picture = creative.picture();
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
         fields.put("headline", creative.headline());
         fields.put("body", creative.body());
         fields.put("description", creative.description());
-        fields.put("call to action", networks.rulebook(network).callToActionWords(creative.callToAction()));
+        fields.put("call to action", networks.rulebook(account.network()).callToActionWords(creative.callToAction()));
         fields.put("link", creative.link());
         fields.put(
                 "picture",
@@ -113,6 +114,7 @@ class LaunchWishes {
         return new Wish(
                 new WantedItem(Level.AD, rowId + "/" + columnId, rowId, name, fields),
                 new AdOrder(
+                        account.externalId(),
                         "",
                         name,
                         creative.body(),
@@ -129,6 +131,7 @@ class LaunchWishes {
             return new AdGroupOrder(parentId, o.name(), o.audience(), o.dailyMinor());
         } else if (order instanceof AdOrder o) {
             return new AdOrder(
+                    o.account(),
                     parentId,
                     o.name(),
                     o.body(),

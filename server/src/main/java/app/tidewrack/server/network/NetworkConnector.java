@@ -45,13 +45,20 @@ public interface NetworkConnector {
     /** An interest that can be asked for. */
     record Topic(String code, String words, String group) {}
 
-    /** A city that a circle can be drawn around. */
-    record City(long id, String name, double latitude, double longitude, String country, long people) {}
+    /**
+     * A city that a circle can be drawn around.
+     *
+     * @param region country and region, such as {@code GB.ENG}
+     */
+    record City(long id, String name, double latitude, double longitude, String country, String region, long people) {}
 
     /** What is sent to set something up or change it. */
     sealed interface Order permits CampaignOrder, AdGroupOrder, AdOrder {}
 
-    /** @param endsOn the day after the last */
+    /**
+     * @param endsOn the day after the last
+     * @param site domain whose site tag reports to the account; null without one
+     */
     record CampaignOrder(
             String account,
             String name,
@@ -59,15 +66,20 @@ public interface NetworkConnector {
             LocalDate startsOn,
             LocalDate endsOn,
             String zone,
-            String currency)
+            String currency,
+            @Nullable String site)
             implements Order {}
 
     /** @param campaignId the network's id of the campaign */
     record AdGroupOrder(String campaignId, String name, AudienceDefinition audience, long dailyMinor)
             implements Order {}
 
-    /** @param adGroupId the network's id of the ad group */
+    /**
+     * @param account the network's id of the account
+     * @param adGroupId the network's id of the ad group
+     */
     record AdOrder(
+            String account,
             String adGroupId,
             String name,
             String body,
@@ -81,7 +93,11 @@ public interface NetworkConnector {
     /** @param state {@code IN_REVIEW}, {@code APPROVED} or {@code REFUSED} */
     record Review(String id, String state, @Nullable String reason, Instant submittedAt, Instant dueAt) {}
 
-    /** What one ad brought in one hour. */
+    /**
+     * What one ad brought in one hour.
+     *
+     * @param conversions purchases, leads and installs, as far as they are known by now; a later page may correct them
+     */
     record Hour(
             long seq, String adId, Instant hour, long impressions, long clicks, long conversions, long spendMinor) {}
 }

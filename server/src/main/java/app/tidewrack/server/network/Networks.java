@@ -1,15 +1,19 @@
 package app.tidewrack.server.network;
 
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.network.AudienceOffer.TermOffer;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.NetworkMapper.Kept;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -25,17 +29,15 @@ import tools.jackson.databind.json.JsonMapper;
 public class Networks {
     private static final Duration FRESH = Duration.ofMinutes(5);
     private static final Duration ASK_AGAIN = Duration.ofSeconds(10);
-    private static final String CODE = "HS";
 
-    private final PracticeNetwork practice;
+    private final PracticeWorld practice;
     private final NetworkMapper mapper;
     private final JsonMapper json;
     private final TransactionTemplate remembering;
-    private volatile Offer offer = new Offer(null, List.of(), Instant.MIN);
-
+    private final Map<String, Offer> offers = new ConcurrentHashMap<>();
     private volatile Instant keptNow = Instant.MIN;
 
-    Networks(PracticeNetwork practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
+    Networks(PracticeWorld practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
         this.practice = practice;
         this.mapper = mapper;
         this.json = json;
@@ -44,32 +46,29 @@ public class Networks {
         remembering.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
-    private record Offer(@Nullable Rulebook rulebook, List<Topic> topics, Instant readAt) {}
+    private record Offer(Rulebook rulebook, List<Topic> topics, Instant readAt) {}
 
     public NetworkConnector connector(String code) {
-        requireKnown(code);
-        return practice;
+        return practice.connector(code);
     }
 
     /** @throws NetworkAway when the network has never been reached */
     public Rulebook rulebook(String code) {
-        requireKnown(code);
-        Rulebook rulebook = offer().rulebook();
-        if (rulebook == null) {
-            throw new IllegalStateException("An offer is read before it is told");
-        }
-        return rulebook;
+        return offer(code).rulebook();
     }
 
     public List<Topic> topics(String code) {
-        requireKnown(code);
-        return offer().topics();
+        return offer(code).topics();
     }
 
-    /** The words of each topic, by its code. */
-    public Function<String, String> topicWords(String code) {
-        var words = topics(code).stream().collect(Collectors.toMap(Topic::code, Topic::words));
-        return topic -> words.getOrDefault(topic, topic);
+    /** The words of each condition: a topic's, a choice's of the rulebook, or the code itself. */
+    public Function<Term, String> termWords(String code) {
+        Map<String, String> words = new HashMap<>();
+        topics(code).forEach(t -> words.put(t.code(), t.words()));
+        for (TermOffer offered : rulebook(code).audience().terms()) {
+            offered.choices().forEach(c -> words.put(offered.kind() + ":" + c.code(), c.words()));
+        }
+        return term -> words.getOrDefault(term.toString(), words.getOrDefault(term.code(), term.code()));
     }
 
     /** The name of each country, by its code. */
@@ -93,31 +92,28 @@ public class Networks {
         }
     }
 
-    private Offer offer() {
-        if (offer.readAt().isBefore(Instant.now().minus(FRESH))) {
-            offer = read();
+    private Offer offer(String code) {
+        Offer known = offers.get(code);
+        if (known == null || known.readAt().isBefore(Instant.now().minus(FRESH))) {
+            known = read(code);
+            offers.put(code, known);
         }
-        return offer;
+        return known;
     }
 
-    private Offer read() {
+    private Offer read(String code) {
+        NetworkConnector connector = connector(code);
         try {
-            Offer read = new Offer(practice.rulebook(), practice.topics(), Instant.now());
+            Offer read = new Offer(connector.rulebook(), connector.topics(), Instant.now());
             remembering.executeWithoutResult(t -> mapper.keep(
-                    CODE, json.writeValueAsString(read.rulebook()), json.writeValueAsString(read.topics())));
+                    code, json.writeValueAsString(read.rulebook()), json.writeValueAsString(read.topics())));
             return read;
         } catch (NetworkAway away) {
-            Kept kept = mapper.kept(CODE).orElseThrow(() -> away);
+            Kept kept = mapper.kept(code).orElseThrow(() -> away);
             return new Offer(
                     json.readValue(kept.rulebook(), Rulebook.class),
                     json.readValue(kept.topics(), new TypeReference<List<Topic>>() {}),
                     Instant.now().minus(FRESH).plus(ASK_AGAIN));
-        }
-    }
-
-    private static void requireKnown(String code) {
-        if (!code.equals(CODE)) {
-            throw new IllegalArgumentException("No connector for network " + code);
         }
     }
 }

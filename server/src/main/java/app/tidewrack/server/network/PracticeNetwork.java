@@ -3,57 +3,57 @@ package app.tidewrack.server.network;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
-import java.net.http.HttpClient;
-import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.springframework.core.ParameterizedTypeReference;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
-import org.springframework.http.client.JdkClientHttpRequestFactory;
-import org.springframework.stereotype.Component;
 import org.springframework.web.client.HttpClientErrorException;
-import org.springframework.web.client.HttpServerErrorException;
-import org.springframework.web.client.ResourceAccessException;
 import org.springframework.web.client.RestClient;
+import org.springframework.web.util.UriComponentsBuilder;
 
-/** The practice network over HTTP, and its clock. */
-@Component
-public class PracticeNetwork implements NetworkConnector {
-    private static final String NAME = "Hearthside";
-    private static final String ROOT = "/networks/hearthside";
+/** One of the practice networks over HTTP. */
+final class PracticeNetwork implements NetworkConnector {
+    private static final String KEY = "Idempotency-Key";
 
     private final RestClient http;
+    private final String name;
+    private final String root;
+    private volatile @Nullable List<String> placements;
 
-    PracticeNetwork(PracticeSettings settings, RestClient.Builder builder) {
-        JdkClientHttpRequestFactory requests = new JdkClientHttpRequestFactory(
-                HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build());
-        requests.setReadTimeout(Duration.ofSeconds(20));
-        http = builder.requestFactory(requests)
-                .baseUrl(settings.address())
-                .defaultHeader("X-Access-Key", settings.accessKey())
-                .build();
+    /** @param slug the network's name in addresses */
+    PracticeNetwork(RestClient http, String slug) {
+        this.http = http;
+        this.name = Character.toUpperCase(slug.charAt(0)) + slug.substring(1);
+        this.root = "/networks/" + slug;
+    }
+
+    private <T> T asked(Supplier<T> call) {
+        return PracticeWorld.asked(name, call);
     }
 
     @Override
     public Rulebook rulebook() {
-        return asked(() -> http.get().uri(ROOT + "/rulebook").retrieve().body(Rulebook.class));
+        return asked(() -> http.get().uri(root + "/rulebook").retrieve().body(Rulebook.class));
     }
 
     @Override
     public List<Topic> topics() {
-        return asked(() ->
-                http.get().uri(ROOT + "/topics").retrieve().body(new ParameterizedTypeReference<List<Topic>>() {}));
+        return list(root + "/topics", new ParameterizedTypeReference<>() {});
     }
 
     @Override
     public List<City> places(String country, String text) {
         return asked(() -> http.get()
-                .uri(ROOT + "/places?country={country}&text={text}", country, text)
+                .uri(root + "/places?country={country}&text={text}", country, text)
                 .retrieve()
                 .body(new ParameterizedTypeReference<List<City>>() {}));
     }
@@ -61,7 +61,7 @@ public class PracticeNetwork implements NetworkConnector {
     @Override
     public List<AudienceSize> sizes(List<AudienceDefinition> audiences) {
         return asked(() -> http.post()
-                .uri(ROOT + "/sizes")
+                .uri(root + "/sizes")
                 .body(audiences)
                 .retrieve()
                 .body(new ParameterizedTypeReference<List<AudienceSize>>() {}));
@@ -70,37 +70,166 @@ public class PracticeNetwork implements NetworkConnector {
     @Override
     public void sendPicture(String sha256, byte[] content) {
         asked(() -> http.put()
-                .uri(ROOT + "/pictures/{sha}", sha256)
+                .uri(root + "/media/{sha}", sha256)
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
                 .body(content)
                 .retrieve()
                 .toBodilessEntity());
     }
 
+    private record AccountBody(
+            String name,
+            String currency,
+            String zone,
+            @Nullable String site) {}
+
+    private record CampaignBody(
+            String account, String name, String objective, LocalDate startsOn, LocalDate endsOn, boolean splitTest) {}
+
+    private record Budget(boolean lifetime, long minor) {}
+
+    private record AdGroupBody(
+            String campaignId, String name, List<String> placements, AudienceDefinition audience, Budget budget) {}
+
+    private record CreativeBody(
+            String account,
+            String name,
+            String format,
+            List<String> media,
+            List<String> bodies,
+            List<String> headlines,
+            List<String> descriptions,
+            List<String> callsToAction,
+            String link) {}
+
+    private record AdBody(String adGroupId, String creativeId, String name) {}
+
     @Override
     public String create(String key, Order order) {
-        return asked(() -> http.post()
-                        .uri(ROOT + "/" + path(order))
-                        .header("Idempotency-Key", key)
-                        .body(order)
-                        .retrieve()
-                        .body(Created.class))
-                .id();
+        if (order instanceof CampaignOrder o) {
+            openAccount(o);
+            return create("campaigns", key, campaign(o));
+        } else if (order instanceof AdGroupOrder o) {
+            return create("ad-groups", key, adGroup(o));
+        }
+        AdOrder ad = (AdOrder) order;
+        String creativeId = create("creatives", key + "/creative", creative(ad));
+        return create("ads", key, new AdBody(ad.adGroupId(), creativeId, ad.name()));
     }
 
     @Override
     public void change(String externalId, Order order) {
+        if (order instanceof CampaignOrder o) {
+            put("campaigns", externalId, campaign(o));
+        } else if (order instanceof AdGroupOrder o) {
+            put("ad-groups", externalId, adGroup(o));
+        } else if (order instanceof AdOrder ad) {
+            String creativeId = adOnNetwork(externalId).creativeId();
+            put("creatives", creativeId, creative(ad));
+            put("ads", externalId, new AdBody(ad.adGroupId(), creativeId, ad.name()));
+        }
+    }
+
+    /** Opening an open account does nothing. */
+    private void openAccount(CampaignOrder order) {
         asked(() -> http.put()
-                .uri(ROOT + "/" + path(order) + "/{id}", externalId)
-                .body(order)
+                .uri(root + "/accounts/{account}", order.account())
+                .body(new AccountBody(order.account(), order.currency(), order.zone(), order.site()))
+                .retrieve()
+                .toBodilessEntity());
+    }
+
+    private static CampaignBody campaign(CampaignOrder o) {
+        return new CampaignBody(o.account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), false);
+    }
+
+    private AdGroupBody adGroup(AdGroupOrder o) {
+        return new AdGroupBody(
+                o.campaignId(), o.name(), usualPlacements(), o.audience(), new Budget(false, o.dailyMinor()));
+    }
+
+    private List<String> usualPlacements() {
+        List<String> known = placements;
+        if (known == null) {
+            known = rulebook().usualPlacements().stream()
+                    .map(PlacementRule::code)
+                    .toList();
+            placements = known;
+        }
+        return known;
+    }
+
+    private static CreativeBody creative(AdOrder o) {
+        return new CreativeBody(
+                o.account(),
+                o.name(),
+                "single-picture",
+                List.of(o.pictureSha()),
+                List.of(o.body()),
+                List.of(o.headline()),
+                o.description().isBlank() ? List.of() : List.of(o.description()),
+                List.of(o.callToAction()),
+                o.link());
+    }
+
+    private record AdOnNetwork(AdBody order) {
+        String creativeId() {
+            return order.creativeId();
+        }
+    }
+
+    private AdOnNetwork adOnNetwork(String id) {
+        return asked(() -> http.get().uri(root + "/ads/{id}", id).retrieve().body(AdOnNetwork.class));
+    }
+
+    private record Created(String id) {}
+
+    /** A key that came with other content before has created something: that is changed to what is wanted now. */
+    private String create(String what, String key, Object body) {
+        return asked(() -> {
+            try {
+                return Objects.requireNonNull(http.post()
+                                .uri(root + "/" + what)
+                                .header(KEY, key)
+                                .body(body)
+                                .retrieve()
+                                .body(Created.class))
+                        .id();
+            } catch (HttpClientErrorException.Conflict taken) {
+                String id = createdBefore(taken);
+                put(what, id, body);
+                return id;
+            }
+        });
+    }
+
+    private static String createdBefore(HttpClientErrorException.Conflict taken) {
+        ProblemDetail problem = taken.getResponseBodyAs(ProblemDetail.class);
+        Map<String, Object> properties = problem == null ? null : problem.getProperties();
+        Object id = properties == null ? null : properties.get("createdId");
+        if (id == null) {
+            throw taken;
+        }
+        return id.toString();
+    }
+
+    private void put(String what, String id, Object body) {
+        asked(() -> http.put()
+                .uri(root + "/" + what + "/{id}", id)
+                .body(body)
                 .retrieve()
                 .toBodilessEntity());
     }
 
     @Override
     public void pause(Level level, String externalId, boolean paused) {
+        String what = switch (level) {
+            case CAMPAIGN -> "campaigns";
+            case AD_GROUP -> "ad-groups";
+            case AD -> "ads";
+        };
         asked(() -> http.put()
-                .uri(ROOT + "/" + path(level) + "/{id}/paused", externalId)
+                .uri(root + "/" + what + "/{id}/paused", externalId)
                 .body(Map.of("paused", paused))
                 .retrieve()
                 .toBodilessEntity());
@@ -108,72 +237,56 @@ public class PracticeNetwork implements NetworkConnector {
 
     @Override
     public List<Review> reviews(String account) {
-        return asked(() -> http.get()
-                .uri(ROOT + "/reviews?account={account}", account)
-                .retrieve()
-                .body(new ParameterizedTypeReference<List<Review>>() {}));
+        List<Review> all = new ArrayList<>();
+        List<Review> page;
+        do {
+            String after = all.isEmpty() ? "" : all.get(all.size() - 1).id();
+            page = list(
+                    UriComponentsBuilder.fromPath(root + "/reviews")
+                            .queryParam("account", account)
+                            .queryParam("after", after)
+                            .build()
+                            .toUriString(),
+                    new ParameterizedTypeReference<List<Review>>() {});
+            all.addAll(page);
+        } while (!page.isEmpty());
+        return all;
+    }
+
+    private record HourTold(long seq, String adId, Instant hour, long spendMinor, Map<String, Long> counts) {
+        Hour told() {
+            return new Hour(seq, adId, hour, count("impressions"), count("clicks"), conversions(), spendMinor);
+        }
+
+        private long count(String measure) {
+            return counts.getOrDefault(measure, 0L);
+        }
+
+        private long conversions() {
+            return count("purchases") + count("siteLeads") + count("installs") + count("formSends");
+        }
     }
 
     @Override
     public List<Hour> reports(String account, long after) {
-        return asked(() -> http.get()
-                .uri(ROOT + "/reports?account={account}&after={after}", account, after)
-                .retrieve()
-                .body(new ParameterizedTypeReference<List<Hour>>() {}));
+        return list(
+                        root + "/accounts/" + account + "/hours?after=" + after,
+                        new ParameterizedTypeReference<List<HourTold>>() {})
+                .stream()
+                .map(HourTold::told)
+                .toList();
     }
 
     @Override
     public Map<String, Long> reach(String account, Map<String, List<String>> sets) {
         return asked(() -> http.post()
-                .uri(ROOT + "/reach?account={account}", account)
+                .uri(root + "/accounts/{account}/reach", account)
                 .body(sets)
                 .retrieve()
                 .body(new ParameterizedTypeReference<Map<String, Long>>() {}));
     }
 
-    /** What time it is in the practice world. */
-    public Instant now() {
-        return asked(() -> http.get().uri("/clock").retrieve().body(Time.class)).now();
-    }
-
-    /** Moves the practice clock on; the answer comes when all hours have passed. */
-    public Instant move(int hours) {
-        return asked(() -> http.post()
-                        .uri("/clock/move")
-                        .body(Map.of("hours", hours))
-                        .retrieve()
-                        .body(Time.class))
-                .now();
-    }
-
-    private record Created(String id) {}
-
-    private record Time(Instant now) {}
-
-    private static String path(Order order) {
-        if (order instanceof CampaignOrder) {
-            return path(Level.CAMPAIGN);
-        }
-        return path(order instanceof AdGroupOrder ? Level.AD_GROUP : Level.AD);
-    }
-
-    private static String path(Level level) {
-        return switch (level) {
-            case CAMPAIGN -> "campaigns";
-            case AD_GROUP -> "ad-groups";
-            case AD -> "ads";
-        };
-    }
-
-    private static <T> T asked(Supplier<T> call) {
-        try {
-            return Objects.requireNonNull(call.get());
-        } catch (ResourceAccessException | HttpServerErrorException e) {
-            throw new NetworkAway(NAME, e);
-        } catch (HttpClientErrorException e) {
-            ProblemDetail problem = e.getResponseBodyAs(ProblemDetail.class);
-            throw new NetworkRefused(
-                    NAME, problem == null || problem.getDetail() == null ? e.getStatusText() : problem.getDetail());
-        }
+    private <T> List<T> list(String uri, ParameterizedTypeReference<List<T>> type) {
+        return asked(() -> http.get().uri(uri).retrieve().body(type));
     }
 }

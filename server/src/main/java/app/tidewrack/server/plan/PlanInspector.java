@@ -73,7 +73,14 @@ public class PlanInspector {
                 campaign,
                 new PlanNames.Words(
                         s.accounts().get(campaign.accountId()).network(),
-                        a -> s.audiences().get(a).definition().country(),
+                        a -> String.join(
+                                "+",
+                                s.audiences()
+                                        .get(a)
+                                        .definition()
+                                        .places()
+                                        .wholeCountries()
+                                        .countries()),
                         c -> s.creatives().get(c).name()));
     }
 

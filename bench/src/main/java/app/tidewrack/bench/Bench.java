@@ -1,0 +1,62 @@
+package app.tidewrack.bench;
+
+import java.util.Collection;
+import java.util.Set;
+import org.openjdk.jmh.results.Result;
+import org.openjdk.jmh.results.RunResult;
+import org.openjdk.jmh.runner.Runner;
+import org.openjdk.jmh.runner.RunnerException;
+import org.openjdk.jmh.runner.options.OptionsBuilder;
+import org.openjdk.jmh.runner.options.VerboseMode;
+
+/** Runs all measurements and prints one line each: what, figure, limit. Needs the database that ./tidewrack bench starts. */
+public final class Bench {
+    private Bench() {}
+
+    /** One figure beside its limit. */
+    record Figure(String what, double value, String unit, double limit, boolean atLeast) {
+        void print() {
+            boolean met = atLeast ? value >= limit : value <= limit;
+            System.out.printf(
+                    "%-58s %10.2f %-6s %s %.0f  %s%n",
+                    what, value, unit, atLeast ? "at least" : "at most ", limit, met ? "met" : "NOT MET");
+        }
+    }
+
+    /** @param arguments parts to run, with commas between: matching, postgres, delivery */
+    public static void main(String[] arguments) throws Exception {
+        Set<String> parts = Set.of(arguments[0].split(","));
+        if (parts.contains("matching")) {
+            matching();
+        }
+        try (Practice practice = new Practice()) {
+            new Figure("start, world included", practice.startSeconds(), "s", 15, false).print();
+            new Figure("heap in use after start", practice.heapMegabytes(), "MB", 1200, false).print();
+            if (parts.contains("postgres")) {
+                new AgainstPostgres(practice).figures().forEach(Figure::print);
+            }
+            if (parts.contains("delivery")) {
+                new DeliveryLoad(practice).figures().forEach(Figure::print);
+            }
+        }
+    }
+
+    private static void matching() throws RunnerException {
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include(MatchingBenchmark.class.getName())
+                        .verbosity(VerboseMode.SILENT)
+                        .build())
+                .run();
+        results.forEach(r -> figure(r.getPrimaryResult()).print());
+    }
+
+    private static Figure figure(Result<?> result) {
+        return switch (result.getLabel()) {
+            case "twelveTermSize" ->
+                new Figure(
+                        "12-term audience size, p95", result.getStatistics().getPercentile(95), "ms", 5, false);
+            case "overlapOfFifty" -> new Figure("50 x 50 overlap", result.getScore(), "ms", 500, false);
+            default -> new Figure("world of a million people", result.getScore() / 1000, "s", 15, false);
+        };
+    }
+}

@@ -1,0 +1,5 @@
+/** Measures what the practice network is wanted to do, and prints each figure beside its limit. */
+@NullMarked
+package app.tidewrack.bench;
+
+import org.jspecify.annotations.NullMarked;

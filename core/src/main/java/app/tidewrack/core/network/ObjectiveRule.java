@@ -1,0 +1,53 @@
+package app.tidewrack.core.network;
+
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a campaign can be for.
+ *
+ * @param goals what delivery can be optimised for; the first is the usual one
+ * @param formats codes of the formats it takes
+ */
+public record ObjectiveRule(String code, String words, List<GoalRule> goals, List<String> formats) {
+
+    /** What people do that delivery seeks. */
+    public enum Action {
+        IMPRESSION,
+        CLICK,
+        VIEW,
+        ENGAGEMENT,
+        FORM_SEND,
+        MESSAGE,
+        SITE_EVENT
+    }
+
+    /** What the network charges for. */
+    public enum Charge {
+        IMPRESSION,
+        CLICK,
+        VIEW,
+        SEND
+    }
+
+    /**
+     * @param charged for what, the usual one first
+     * @param siteEvent the event the site tag must report; null where none is needed
+     */
+    public record GoalRule(
+            String code,
+            String words,
+            Action action,
+            List<Charge> charged,
+            @Nullable String siteEvent) {}
+
+    public Optional<GoalRule> goal(String wanted) {
+        return goals.stream().filter(g -> g.code().equals(wanted)).findFirst();
+    }
+
+    /** True when no goal does without a site tag. */
+    public boolean needsSiteTag() {
+        return goals.stream().allMatch(g -> g.siteEvent() != null);
+    }
+}

@@ -1,0 +1,71 @@
+package app.tidewrack.core.network;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Where an ad shows, and what fits there. A text limit of 0 means that the placement shows no such text.
+ *
+ * @param devices {@code phone}, {@code tablet}, {@code desktop}
+ * @param brand limit of the brand's name; null where it is not shown
+ * @param picture null where no pictures show
+ * @param video null where no videos show
+ */
+public record PlacementRule(
+        String code,
+        String words,
+        List<String> devices,
+        TextRule body,
+        TextRule headline,
+        TextRule description,
+        @Nullable TextRule brand,
+        @Nullable PictureRule picture,
+        @Nullable VideoRule video) {
+
+    /**
+     * @param limit the network refuses longer text
+     * @param fold the placement cuts after this many characters
+     */
+    public record TextRule(int limit, int fold) {}
+
+    /**
+     * @param ratios shapes taken, as width divided by height
+     * @param tolerance how far off a ratio may be, as a share of it: 0.03 is 3 %
+     * @param largestBytes largest file
+     * @param formats containers taken, such as {@code JPEG}
+     */
+    public record PictureRule(
+            int leastWidth,
+            int leastHeight,
+            List<Ratio> ratios,
+            double tolerance,
+            long largestBytes,
+            List<String> formats) {}
+
+    /** As {@link PictureRule}, and how long a video may be. */
+    public record VideoRule(
+            int leastWidth,
+            int leastHeight,
+            List<Ratio> ratios,
+            double tolerance,
+            long largestBytes,
+            List<String> formats,
+            int leastSeconds,
+            int mostSeconds) {}
+
+    /** A shape by its usual name, such as 4 to 5. */
+    public record Ratio(double width, double height) {
+        public double value() {
+            return width / height;
+        }
+
+        @Override
+        public String toString() {
+            return trimmed(width) + ":" + trimmed(height);
+        }
+
+        private static String trimmed(double side) {
+            return side == Math.rint(side) ? String.valueOf((long) side) : String.valueOf(side);
+        }
+    }
+}

@@ -1,0 +1,35 @@
+package app.tidewrack.core.text;
+
+import com.ibm.icu.text.BreakIterator;
+import com.ibm.icu.util.ULocale;
+
+/** Text measured as a reader sees it: in extended grapheme clusters of Unicode UAX #29, by ICU. */
+public final class TextLength {
+    private TextLength() {}
+
+    /** Number of user-perceived characters; an emoji with skin tone is one. */
+    public static int of(String text) {
+        BreakIterator clusters = BreakIterator.getCharacterInstance(ULocale.ROOT);
+        clusters.setText(text);
+        int count = 0;
+        while (clusters.next() != BreakIterator.DONE) {
+            count++;
+        }
+        return count;
+    }
+
+    /**
+     * Where a placement cuts.
+     *
+     * @param fold characters in sight, at least 1
+     */
+    public static Cut cutAt(String text, int fold) {
+        BreakIterator clusters = BreakIterator.getCharacterInstance(ULocale.ROOT);
+        clusters.setText(text);
+        int end = clusters.next(fold);
+        return end == BreakIterator.DONE ? new Cut(text, "") : new Cut(text.substring(0, end), text.substring(end));
+    }
+
+    /** The text in sight and the text behind the fold; together they are the whole. */
+    public record Cut(String inSight, String behind) {}
+}

@@ -1,0 +1,172 @@
+package app.tidewrack.practice.creative;
+
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.practice.KeyedCreation;
+import app.tidewrack.practice.NotKnown;
+import app.tidewrack.practice.account.AccountDesk;
+import app.tidewrack.practice.network.Network;
+import app.tidewrack.practice.network.Networks;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Takes media, creatives and forms, and finds them again. */
+@Service
+public class CreativeDesk {
+    private static final long LARGEST = 200_000_000;
+
+    private final CreativeMapper mapper;
+    private final Networks networks;
+    private final AccountDesk accounts;
+    private final KeyedCreation keys;
+    private final JsonMapper json;
+
+    CreativeDesk(CreativeMapper mapper, Networks networks, AccountDesk accounts, KeyedCreation keys, JsonMapper json) {
+        this.mapper = mapper;
+        this.networks = networks;
+        this.accounts = accounts;
+        this.keys = keys;
+        this.json = json;
+    }
+
+    /** Measures a file while it passes through; of the content only its facts are kept. */
+    Medium keep(String sha, InputStream content) throws IOException {
+        Path file = Files.createTempFile("practice-media", "");
+        try {
+            String actual = copy(content, file);
+            if (!actual.equals(sha)) {
+                throw new Refusal(
+                        "sha256", "The content’s SHA-256 is %s, not %s.".formatted(actual, sha), "Send it again.");
+            }
+            Medium medium = MediumReader.read(file, sha);
+            mapper.keep(medium);
+            return medium;
+        } finally {
+            Files.delete(file);
+        }
+    }
+
+    private static String copy(InputStream content, Path file) throws IOException {
+        try (OutputStream out = Files.newOutputStream(file)) {
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            byte[] buffer = new byte[64 * 1024];
+            long total = 0;
+            for (int n = content.read(buffer); n >= 0; n = content.read(buffer)) {
+                total += n;
+                if (total > LARGEST) {
+                    throw new Refusal(
+                            "media", "The file is larger than %,d bytes.".formatted(LARGEST), "Make it smaller.");
+                }
+                digest.update(buffer, 0, n);
+                out.write(buffer, 0, n);
+            }
+            return HexFormat.of().formatHex(digest.digest());
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("Every Java platform has SHA-256", e);
+        }
+    }
+
+    @Transactional
+    public String create(String network, String key, CreativeOrder order) {
+        require(network, order);
+        return keys.once(
+                network,
+                key,
+                order,
+                networks.network(network).code() + "K",
+                id -> mapper.insert(id, network, order.account(), json.writeValueAsString(order)));
+    }
+
+    /** @throws NotKnown when there is no such creative */
+    public void change(String network, String id, CreativeOrder order) {
+        require(network, order);
+        if (mapper.update(id, network, json.writeValueAsString(order)) == 0) {
+            throw new NotKnown("creative", id);
+        }
+    }
+
+    private void require(String network, CreativeOrder order) {
+        Network of = networks.network(network);
+        Rulebook rulebook = of.rulebook();
+        accounts.account(network, order.account());
+        CreativeRules.require(rulebook, order, media(order));
+        String form = order.form();
+        if (order.format().equals("lead-form")) {
+            form(network, form == null ? "" : form);
+        }
+        if (order.format().equals("direct-message")) {
+            requireSender(network, order);
+        }
+        if (order.format().startsWith("existing-")
+                && (order.post() == null || order.post().isBlank())) {
+            throw new Refusal("post", "The creative names no post or answer.", "Name one.");
+        }
+    }
+
+    private void requireSender(String network, CreativeOrder order) {
+        CreativeOrder.Message message = order.message();
+        if (message == null || !mapper.hasAgreed(network, order.account(), message.sender())) {
+            throw new Refusal(
+                    "message.sender",
+                    "“%s” has not agreed to be named as sender.".formatted(message == null ? "" : message.sender()),
+                    "Ask the sender first.");
+        }
+    }
+
+    /** @throws NotKnown when a medium was not sent before */
+    List<Medium> media(CreativeOrder order) {
+        return order.media().stream()
+                .map(sha -> mapper.medium(sha).orElseThrow(() -> new NotKnown("medium", sha)))
+                .toList();
+    }
+
+    /** @throws NotKnown when there is no such creative */
+    public CreativeOrder creative(String network, String id) {
+        return json.readValue(
+                mapper.creative(id, network).orElseThrow(() -> new NotKnown("creative", id)), CreativeOrder.class);
+    }
+
+    /** A creative with its measured media. */
+    public Shown shown(String network, String id) {
+        CreativeOrder order = creative(network, id);
+        return new Shown(order, media(order));
+    }
+
+    /** @param media in the creative's order */
+    public record Shown(CreativeOrder order, List<Medium> media) {}
+
+    @Transactional
+    public String create(String network, String key, FormOrder form) {
+        accounts.account(network, form.account());
+        CreativeRules.require(networks.network(network).rulebook(), form);
+        return keys.once(
+                network,
+                key,
+                form,
+                networks.network(network).code() + "F",
+                id -> mapper.insertForm(id, network, form.account(), json.writeValueAsString(form)));
+    }
+
+    /** @throws NotKnown when there is no such form */
+    public FormOrder form(String network, String id) {
+        return json.readValue(mapper.form(id, network).orElseThrow(() -> new NotKnown("form", id)), FormOrder.class);
+    }
+
+    /** Asks someone to be named as sender of messages; whoever has a name agrees, here. */
+    boolean askSender(String network, String account, String name) {
+        accounts.account(network, account);
+        boolean agrees = !name.isBlank() && name.strip().contains(" ");
+        mapper.sender(network, account, name, agrees);
+        return agrees;
+    }
+}

@@ -1,0 +1,53 @@
+package app.tidewrack.practice.creative;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is sent to make a creative or change it. A mix ad has several of each part; all others have one.
+ *
+ * @param format code of the rulebook
+ * @param profile who it is from; null for the account's first
+ * @param brand the brand's name, where a placement shows it
+ * @param media SHA-256 of media sent before
+ * @param link where a click leads; null for formats that lead nowhere
+ * @param form id of the lead form of a lead form ad
+ * @param post id of an existing post or answer
+ * @param message for a direct message
+ * @param chat for click-to-chat
+ */
+public record CreativeOrder(
+        String account,
+        String name,
+        String format,
+        @Nullable String profile,
+        @Nullable String brand,
+        List<String> media,
+        List<String> bodies,
+        List<String> headlines,
+        List<String> descriptions,
+        List<String> callsToAction,
+        @Nullable String link,
+        @Nullable String form,
+        @Nullable String post,
+        @Nullable Message message,
+        @Nullable Chat chat) {
+
+    public CreativeOrder {
+        media = media == null ? List.of() : media;
+        bodies = bodies == null ? List.of() : bodies;
+        headlines = headlines == null ? List.of() : headlines;
+        descriptions = descriptions == null ? List.of() : descriptions;
+        callsToAction = callsToAction == null ? List.of() : callsToAction;
+    }
+
+    /** @param sender who agreed to be named */
+    public record Message(String sender, String subject, String body, String button) {}
+
+    /** @param replies what people can choose to answer */
+    public record Chat(String greeting, List<String> replies) {}
+
+    public boolean mixes() {
+        return format.equals("mix");
+    }
+}

@@ -1,0 +1,235 @@
+package app.tidewrack.practice.creative;
+
+import app.tidewrack.core.network.FormRule;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.MessageRule;
+import app.tidewrack.core.network.MixRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.TextLength;
+import java.util.List;
+import java.util.Objects;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+
+/** What a network refuses to take as a creative or form; what only fails some placements is taken, and not shown there. */
+public final class CreativeRules {
+    private CreativeRules() {}
+
+    /** @throws Refusal when the creative breaks the rulebook wherever it might show */
+    static void require(Rulebook rulebook, CreativeOrder order, List<Medium> media) {
+        FormatRule format = rulebook.format(order.format())
+                .orElseThrow(() -> new Refusal(
+                        "format", "The format “%s” is not offered.".formatted(order.format()), "See the rulebook."));
+        requireCounts(rulebook, format, order);
+        for (Medium medium : media) {
+            if (medium.video() ? !format.videos() : !format.pictures()) {
+                throw new Refusal(
+                        "media",
+                        "%s takes no %s.".formatted(format.words(), medium.video() ? "video" : "picture"),
+                        "Choose another format or file.");
+            }
+        }
+        for (String action : order.callsToAction()) {
+            if (rulebook.callsToAction().stream().noneMatch(c -> c.code().equals(action))) {
+                throw new Refusal(
+                        "callsToAction",
+                        "The call to action “%s” is not offered.".formatted(action),
+                        "See the rulebook.");
+            }
+        }
+        String link = order.link();
+        if (link != null && link.length() > rulebook.linkLimit()) {
+            throw tooLong("link", link.length(), rulebook.linkLimit());
+        }
+        if (showsOn(rulebook, order, media).isEmpty()) {
+            throw new Refusal(
+                    "media",
+                    firstMisfit(rulebook, format, order, media),
+                    "Change the text or file to fit one placement.");
+        }
+    }
+
+    private static void requireCounts(Rulebook rulebook, FormatRule format, CreativeOrder order) {
+        between("media", order.media().size(), format.leastMedia(), format.mostMedia());
+        MixRule mix = rulebook.mix();
+        int texts = order.mixes() && mix != null ? mix.mostTexts() : 1;
+        int actions = order.mixes() && mix != null ? mix.mostCallsToAction() : 1;
+        between("bodies", order.bodies().size(), 0, texts);
+        between("headlines", order.headlines().size(), 0, texts);
+        between("descriptions", order.descriptions().size(), 0, texts);
+        between("callsToAction", order.callsToAction().size(), 0, actions);
+        MessageRule rule = rulebook.message();
+        CreativeOrder.Message message = order.message();
+        if (message != null && rule != null) {
+            requireText("message.subject", message.subject(), rule.subjectLimit());
+            requireText("message.body", message.body(), rule.bodyLimit());
+            requireText("message.button", message.button(), rule.buttonLimit());
+        }
+    }
+
+    /** Placements of the format where every text and file fits; a mix ad needs one of each kind that fits. */
+    public static List<PlacementRule> showsOn(Rulebook rulebook, CreativeOrder order, List<Medium> media) {
+        return rulebook.format(order.format()).stream()
+                .flatMap(f -> f.placements().stream())
+                .flatMap(p -> rulebook.placement(p).stream())
+                .filter(p -> misfit(p, order, media) == null)
+                .toList();
+    }
+
+    private static String firstMisfit(Rulebook rulebook, FormatRule format, CreativeOrder order, List<Medium> media) {
+        return format.placements().stream()
+                .flatMap(p -> rulebook.placement(p).stream())
+                .map(p -> misfit(p, order, media))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse("Nothing fits.");
+    }
+
+    private static @Nullable String misfit(PlacementRule placement, CreativeOrder order, List<Medium> media) {
+        String text = null;
+        boolean mix = order.mixes();
+        for (Function<PlacementRule, @Nullable String> each : List.<Function<PlacementRule, @Nullable String>>of(
+                p -> text("body", order.bodies(), p.body(), mix),
+                p -> text("headline", order.headlines(), p.headline(), mix),
+                p -> text("description", order.descriptions(), p.description(), mix))) {
+            text = text == null ? each.apply(placement) : text;
+        }
+        if (text != null) {
+            return placement.words() + ": " + text;
+        }
+        List<@Nullable String> faults =
+                media.stream().map(m -> misfit(placement, m)).toList();
+        boolean fits = mix
+                ? faults.contains(null) || faults.isEmpty()
+                : faults.stream().allMatch(Objects::isNull);
+        return fits
+                ? null
+                : placement.words() + ": "
+                        + faults.stream().filter(Objects::nonNull).findFirst().orElse("");
+    }
+
+    /** A text where the placement shows none is left out there, which is no misfit. */
+    private static @Nullable String text(String what, List<String> texts, TextRule rule, boolean anyWillDo) {
+        if (texts.isEmpty() || rule.limit() == 0) {
+            return null;
+        }
+        long fitting =
+                texts.stream().filter(t -> TextLength.of(t) <= rule.limit()).count();
+        return fitting == texts.size() || (anyWillDo && fitting > 0)
+                ? null
+                : "the %s has %d characters; the most is %d."
+                        .formatted(
+                                what,
+                                texts.stream().mapToInt(TextLength::of).max().orElse(0),
+                                rule.limit());
+    }
+
+    private static @Nullable String misfit(PlacementRule placement, Medium medium) {
+        return medium.video() ? video(placement.video(), medium) : picture(placement.picture(), medium);
+    }
+
+    private static @Nullable String picture(PlacementRule.@Nullable PictureRule rule, Medium medium) {
+        if (rule == null) {
+            return "it shows no pictures.";
+        }
+        return file(
+                medium,
+                rule.formats(),
+                rule.leastWidth(),
+                rule.leastHeight(),
+                rule.largestBytes(),
+                rule.ratios(),
+                rule.tolerance());
+    }
+
+    private static @Nullable String video(PlacementRule.@Nullable VideoRule rule, Medium medium) {
+        if (rule == null) {
+            return "it shows no videos.";
+        }
+        if (medium.seconds() < rule.leastSeconds() || medium.seconds() > rule.mostSeconds()) {
+            return "the video is %.1f s long; %d to %d s are taken."
+                    .formatted(medium.seconds(), rule.leastSeconds(), rule.mostSeconds());
+        }
+        return file(
+                medium,
+                rule.formats(),
+                rule.leastWidth(),
+                rule.leastHeight(),
+                rule.largestBytes(),
+                rule.ratios(),
+                rule.tolerance());
+    }
+
+    private static @Nullable String file(
+            Medium medium,
+            List<String> formats,
+            int leastWidth,
+            int leastHeight,
+            long largest,
+            List<Ratio> ratios,
+            double tolerance) {
+        if (!formats.contains(medium.format())) {
+            return "the file is %s; %s is taken.".formatted(medium.format(), String.join(" or ", formats));
+        }
+        if (medium.width() < leastWidth || medium.height() < leastHeight) {
+            return "the file is %d × %d px; the least is %d × %d."
+                    .formatted(medium.width(), medium.height(), leastWidth, leastHeight);
+        }
+        if (medium.bytes() > largest) {
+            return "the file has %,d bytes; the most is %,d.".formatted(medium.bytes(), largest);
+        }
+        double ratio = (double) medium.width() / medium.height();
+        return ratios.stream().anyMatch(r -> Math.abs(ratio - r.value()) <= r.value() * tolerance)
+                ? null
+                : "the file is %d × %d px; the shapes taken are %s.".formatted(medium.width(), medium.height(), ratios);
+    }
+
+    /** @throws Refusal when the network has no forms, or this breaks their rules */
+    static void require(Rulebook rulebook, FormOrder form) {
+        FormRule rule = rulebook.form();
+        if (rule == null) {
+            throw new Refusal("form", "%s has no lead forms.".formatted(rulebook.name()), "Choose another network.");
+        }
+        between("questions", form.questions().size() + form.fields().size(), 1, rule.mostQuestions());
+        between("questions", form.questions().size(), 0, rule.mostOwn());
+        requireText("headline", form.headline(), rule.headlineLimit());
+        form.questions().forEach(q -> requireText("questions", q.text(), rule.questionLimit()));
+        for (String field : form.fields()) {
+            if (rule.fields().stream().noneMatch(f -> f.code().equals(field))) {
+                throw new Refusal("fields", "“%s” is no ready question.".formatted(field), "See the rulebook.");
+            }
+        }
+        if (!form.privacyLink().startsWith("https://") && !form.privacyLink().startsWith("http://")) {
+            throw new Refusal(
+                    "privacyLink", "“%s” is no link to a privacy notice.".formatted(form.privacyLink()), "Give one.");
+        }
+    }
+
+    private static void requireText(String field, String text, int limit) {
+        int length = TextLength.of(text);
+        if (length > limit) {
+            throw tooLong(field, length, limit);
+        }
+        if (length == 0) {
+            throw new Refusal(field, "The text is empty.", "Write one of at most %d characters.".formatted(limit));
+        }
+    }
+
+    private static Refusal tooLong(String field, int length, int limit) {
+        return new Refusal(
+                field, "The text has %d characters; the most is %d.".formatted(length, limit), "Shorten it.");
+    }
+
+    private static void between(String field, int count, int least, int most) {
+        if (count < least || count > most) {
+            throw new Refusal(
+                    field,
+                    "There are %d; %d to %d are taken.".formatted(count, least, most),
+                    count < least ? "Add some." : "Take some out.");
+        }
+    }
+}

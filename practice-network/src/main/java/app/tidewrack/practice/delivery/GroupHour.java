@@ -1,0 +1,325 @@
+package app.tidewrack.practice.delivery;
+
+import app.tidewrack.core.network.ObjectiveRule.Action;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.practice.auction.Field.Standing;
+import app.tidewrack.practice.bid.PersonPrice;
+import app.tidewrack.practice.delivery.GroupRun.Offer;
+import app.tidewrack.practice.delivery.GroupRun.Spot;
+import app.tidewrack.practice.delivery.Response.Seen;
+import app.tidewrack.practice.report.Measure;
+import app.tidewrack.practice.report.Tally.Booking;
+import app.tidewrack.practice.world.Chance;
+import app.tidewrack.practice.world.Panel;
+import app.tidewrack.practice.world.World;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.SplittableRandom;
+
+/** Delivers one hour of one ad group: impression after impression, until the hour's money or its chances are spent. */
+final class GroupHour {
+    private static final int SLOTS = 5;
+    private static final double LEARNING = 0.35;
+
+    private final GroupRun group;
+    private final List<AdRun> ads;
+    private final Instant hour;
+    private final LocalDate day;
+    private final World world;
+    private final Panel panel;
+    private final Devices devices;
+    private final Cells cells;
+    private final Notes notes;
+    private final SplittableRandom random;
+    private final double[] adWeights;
+    private final double adsTotal;
+    private final double meanPerformance;
+
+    /** Takes down what happens beyond numbers. */
+    interface Notes {
+        void tie(GroupRun group, Response.TieTo tie, LocalDate day, int person);
+
+        void later(
+                AdRun ad,
+                Instant hour,
+                LocalDate day,
+                long cell,
+                Measure measure,
+                long valueMinor,
+                double hours,
+                int person);
+
+        void lead(GroupRun group, AdRun ad, Instant hour, int person);
+
+        void chat(GroupRun group, AdRun ad, Instant hour, int person);
+    }
+
+    GroupHour(GroupRun group, List<AdRun> ads, Instant hour, World world, Devices devices, Cells cells, Notes notes) {
+        this.group = group;
+        this.ads = ads;
+        this.hour = hour;
+        this.world = world;
+        this.devices = devices;
+        this.cells = cells;
+        this.notes = notes;
+        panel = world.panel();
+        day = hour.atZone(group.account().zone()).toLocalDate();
+        random = new SplittableRandom(Chance.bits(world.seed() ^ Chance.seed(group.id()), hour.getEpochSecond()));
+        ads.forEach(a -> a.begin(day));
+        adWeights = ads.stream().mapToDouble(this::weight).toArray();
+        double total = 0;
+        double mean = 0;
+        for (int i = 0; i < adWeights.length; i++) {
+            total += adWeights[i];
+            mean += adWeights[i] * ads.get(i).performance();
+        }
+        adsTotal = total;
+        meanPerformance = mean / total;
+    }
+
+    /** Ads are shown evenly at first, then more the more they bring; while little is known, chance has a hand in it. */
+    private double weight(AdRun ad) {
+        double noise = LEARNING / Math.sqrt(1 + ad.brought() / 12);
+        double luck = 2 * Chance.unit(Chance.seed(ad.id()), day.toEpochDay()) - 1;
+        return Math.pow(ad.performance() * Math.exp(noise * luck), 1.5);
+    }
+
+    /**
+     * @param euros to be spent this hour, about
+     * @param mostTiny that may be spent whatever happens
+     * @return spent, in ten-thousandths of a minor unit
+     */
+    long run(double euros, long mostTiny) {
+        List<Spot> spots = group.spots().stream()
+                .filter(s -> ads.stream().anyMatch(a -> a.fits(s.rule().code())))
+                .toList();
+        if (spots.isEmpty() || euros <= 0 || group.draw().size() == 0) {
+            return 0;
+        }
+        Offer offer = group.offer(hour, spots, meanPerformance, euros);
+        double expected = offer.impressions();
+        long count = (long) (expected + random.nextDouble());
+        if (count == 0) {
+            return 0;
+        }
+        double tinyPerEuro = group.minorPerEuro() * Purse.TINY;
+        Draw.Hour drawing = group.draw().at(group.network().market(), hour, random);
+        Response response = new Response(group.network().market(), random, group.minorPerEuro());
+        long spent = 0;
+        long wanted = (long) (euros * tinyPerEuro);
+        for (long i = 0; i < count && spent < wanted; i++) {
+            long paid = show(offer, expected, drawing, response, mostTiny - spent, tinyPerEuro);
+            if (paid < 0) {
+                break;
+            }
+            spent += paid;
+        }
+        return spent;
+    }
+
+    /** @return paid, or −1 when there is no money left for it */
+    private long show(
+            Offer offer, double expected, Draw.Hour drawing, Response response, long leftTiny, double tinyPerEuro) {
+        GroupRun.Chance chance = chance(offer, expected);
+        Spot spot = chance.spot();
+        AdRun ad = ad(spot);
+        int real = person(drawing, ad);
+        if (real < 0) {
+            return 0;
+        }
+        int person = real / world.weight();
+        int device = devices.one(person, spot.devices(), random);
+        if (device < 0 || (group.charge() == Charge.SEND && ad.sawBefore(real))) {
+            return 0;
+        }
+        Standing standing = spot.field().standing(chance.score(), random);
+        double euros = standing.price() * offer.price() * PersonPrice.of(world, person) / group.meanPersonPrice();
+        long price = price(euros, spot, tinyPerEuro, standing.attention());
+        if (price > leftTiny) {
+            return -1;
+        }
+        int[] combination = combination(ad);
+        long cell = cells.cell(person, spot.number(), device, combination);
+        Booking booking = ad.book(cell);
+        booking.add(Measure.IMPRESSIONS, 1);
+        Counting counting = new Counting(ad, booking, cell, real);
+        Seen seen = seen(ad, spot, standing, combination, person, real);
+        boolean acted = response.respond(seen, counting);
+        boolean due = switch (group.charge()) {
+            case IMPRESSION, SEND -> true;
+            case CLICK -> counting.clicked;
+            case VIEW -> counting.viewed;
+        };
+        long paid = due ? price : 0;
+        booking.add(Measure.SPEND_TINY, paid);
+        learn(ad, spot, acted, counting);
+        ad.spend(paid, acted);
+        return paid;
+    }
+
+    /** What is charged for one impression, click, view or send; never over the bid it came from. */
+    private long price(double euros, Spot spot, double tinyPerEuro, double attention) {
+        double units = switch (group.charge()) {
+            case IMPRESSION, SEND -> 1;
+            case CLICK, VIEW -> group.unitRate(spot, meanPerformance) * attention;
+        };
+        double tiny = euros / units * tinyPerEuro;
+        Long bid = group.order().bid().minor();
+        boolean capped = bid != null
+                && (group.charge() != Charge.IMPRESSION)
+                && group.order().bid().strategy() == BidStrategy.MAXIMUM;
+        return (long) (capped ? Math.min(tiny, bid * (double) Purse.TINY) : tiny);
+    }
+
+    private void learn(AdRun ad, Spot spot, boolean acted, Counting counting) {
+        double average = group.unitRate(spot, 1);
+        boolean brought = switch (group.charge()) {
+            case CLICK -> counting.clicked;
+            case VIEW -> counting.viewed;
+            default -> acted && group.goal().action() != Action.IMPRESSION;
+        };
+        if (group.goal().action() != Action.IMPRESSION || group.charge() != Charge.IMPRESSION) {
+            ad.expect(average);
+            if (brought) {
+                ad.bring();
+            }
+        }
+    }
+
+    private Seen seen(AdRun ad, Spot spot, Standing standing, int[] combination, int person, int real) {
+        boolean mayEngage = group.order().switches().getOrDefault("comments", true);
+        return new Seen(
+                ad,
+                group.goal(),
+                spot.place(),
+                standing.attention(),
+                ad.taste().appeal(combination),
+                ad.taste().draw(panel, person),
+                ad.taste().wants(panel, person),
+                ad.freshness(real),
+                group.draw().isWarm(real),
+                mayEngage,
+                group.account().site() != null,
+                tie -> notes.tie(group, tie, day, real));
+    }
+
+    private GroupRun.Chance chance(Offer offer, double expected) {
+        double ticket = random.nextDouble() * expected;
+        for (GroupRun.Chance chance : offer.chances()) {
+            ticket -= chance.count();
+            if (ticket < 0) {
+                return chance;
+            }
+        }
+        return offer.chances().get(offer.chances().size() - 1);
+    }
+
+    private AdRun ad(Spot spot) {
+        for (int tries = 0; tries < 50; tries++) {
+            double ticket = random.nextDouble() * adsTotal;
+            int i = 0;
+            while (i < adWeights.length - 1 && ticket >= adWeights[i]) {
+                ticket -= adWeights[i++];
+            }
+            if (ads.get(i).fits(spot.rule().code())) {
+                return ads.get(i);
+            }
+        }
+        return ads.stream().filter(a -> a.fits(spot.rule().code())).findFirst().orElseThrow();
+    }
+
+    /** The network knows its people a little: of two it takes the one likelier to do what is sought. */
+    private int person(Draw.Hour drawing, AdRun ad) {
+        int one = apart(drawing);
+        int other = apart(drawing);
+        if (one < 0 || other < 0) {
+            return Math.max(one, other);
+        }
+        return likelihood(ad, other) > likelihood(ad, one) ? other : one;
+    }
+
+    private double likelihood(AdRun ad, int real) {
+        int person = real / world.weight();
+        double draw = ad.taste().draw(panel, person);
+        boolean further =
+                group.goal().action() == Action.SITE_EVENT || group.goal().action() == Action.FORM_SEND;
+        return group.goal().action() == Action.IMPRESSION
+                ? 1
+                : further ? draw * ad.taste().wants(panel, person) : draw;
+    }
+
+    /** Someone of the group's part of the people, where groups are held apart. */
+    private int apart(Draw.Hour drawing) {
+        for (int tries = 0; tries < 60; tries++) {
+            int real = drawing.person();
+            if (real < 0
+                    || SplitParts.part(group.split(), real) == group.split().part()) {
+                return real;
+            }
+        }
+        return -1;
+    }
+
+    /** Of two combinations at random the more appealing one; the network finds out about as well. */
+    private int[] combination(AdRun ad) {
+        int[] one = new int[SLOTS];
+        int[] other = new int[SLOTS];
+        boolean choice = false;
+        for (int slot = 0; slot < SLOTS; slot++) {
+            int parts = ad.taste().parts(slot);
+            if (parts > 1) {
+                choice = true;
+                one[slot] = random.nextInt(parts);
+                other[slot] = random.nextInt(parts);
+            }
+        }
+        return choice && ad.taste().appeal(other) > ad.taste().appeal(one) ? other : one;
+    }
+
+    /** Counts what a person does into the hour of the ad. */
+    private final class Counting implements Outcome {
+        private final AdRun ad;
+        private final Booking booking;
+        private final long cell;
+        private final int real;
+        private boolean clicked;
+        private boolean viewed;
+
+        Counting(AdRun ad, Booking booking, long cell, int real) {
+            this.ad = ad;
+            this.booking = booking;
+            this.cell = cell;
+            this.real = real;
+        }
+
+        @Override
+        public void now(Measure measure, long count) {
+            booking.add(measure, count);
+            clicked |= measure == Measure.CLICKS;
+            viewed |= measure == Measure.VIEWS;
+        }
+
+        @Override
+        public void later(Measure measure, long valueMinor, double hours) {
+            if (hours > 0) {
+                notes.later(ad, hour, day, cell, measure, valueMinor, hours, real);
+                return;
+            }
+            booking.add(measure, 1);
+            booking.add(Measure.VALUE_MINOR, valueMinor);
+            notes.tie(group, new Response.TieTo("site-purchase", ""), day, real);
+        }
+
+        @Override
+        public void lead() {
+            notes.lead(group, ad, hour, real);
+        }
+
+        @Override
+        public void chat() {
+            notes.chat(group, ad, hour, real);
+        }
+    }
+}

@@ -1,0 +1,217 @@
+package app.tidewrack.practice.delivery;
+
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.practice.account.Account;
+import app.tidewrack.practice.campaign.Orders.CampaignOrder;
+import app.tidewrack.practice.delivery.DeliveryMapper.Approved;
+import app.tidewrack.practice.delivery.DeliveryMapper.HourRow;
+import app.tidewrack.practice.delivery.DeliveryMapper.LateEvent;
+import app.tidewrack.practice.engagement.SiteEvent;
+import app.tidewrack.practice.engagement.Tie;
+import app.tidewrack.practice.network.Network;
+import app.tidewrack.practice.report.Measure;
+import app.tidewrack.practice.report.Tally;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Some hours of delivery in a row, gathered in memory and written at the end in one transaction with the clock. */
+final class Stride implements GroupHour.Notes {
+    private static final Duration HOUR = Duration.ofHours(1);
+    private static final double USUAL_RESULT_EUR = 5;
+
+    private final Tools tools;
+    private final Cast cast;
+    private final List<HourRow> rows = new ArrayList<>();
+    private final List<LateEvent> later = new ArrayList<>();
+    private final Map<AdHour, Tally> late = new LinkedHashMap<>();
+    private final Map<String, Map<LocalDate, Long>> spentByAccount = new HashMap<>();
+
+    private record AdHour(String adId, Instant hour) {}
+
+    Stride(Tools tools, Instant from, Map<String, AdRun> known) {
+        this.tools = tools;
+        cast = new Cast(tools, from.atZone(ZoneOffset.UTC).toLocalDate().minusDays(1), known);
+    }
+
+    /** @param hour the start of a whole hour */
+    void deliver(Instant hour) {
+        Map<String, List<Approved>> byGroup = new LinkedHashMap<>();
+        for (Approved approved : tools.mapper().approved()) {
+            byGroup.computeIfAbsent(approved.adGroupId(), k -> new ArrayList<>())
+                    .add(approved);
+        }
+        Map<String, Double> shares = new HashMap<>();
+        List<List<Approved>> running =
+                byGroup.values().stream().filter(ads -> runs(ads.get(0), hour)).toList();
+        running.forEach(ads -> {
+            GroupRun group = cast.group(ads.get(0));
+            ads.forEach(a -> group.has(cast.ad(a, group)));
+            Purse purse = cast.purse(ads.get(0), group);
+            shares.merge(purse.owner(), efficiency(group), Double::sum);
+        });
+        running.forEach(ads -> deliver(ads, hour, shares));
+    }
+
+    private boolean runs(Approved ad, Instant hour) {
+        CampaignOrder campaign = cast.campaign(ad.campaignId());
+        GroupRun group = cast.group(ad);
+        LocalDate day = hour.atZone(group.account().zone()).toLocalDate();
+        return !day.isBefore(campaign.startsOn())
+                && day.isBefore(campaign.endsOn())
+                && Pacing.runs(group.order().hours(), hour, group.account().zone());
+    }
+
+    private static double efficiency(GroupRun group) {
+        return Math.sqrt(group.efficiency(USUAL_RESULT_EUR * group.minorPerEuro() * Purse.TINY));
+    }
+
+    private void deliver(List<Approved> approved, Instant hour, Map<String, Double> shares) {
+        GroupRun group = cast.group(approved.get(0));
+        Account account = group.account();
+        Purse purse = cast.purse(approved.get(0), group);
+        LocalDate day = hour.atZone(account.zone()).toLocalDate();
+        Pace pace = group.order().pace();
+        double due = Pacing.dueBy(group.network().market(), group.order().hours(), pace, hour, account.zone());
+        double share = efficiency(group) / shares.get(purse.owner());
+        long most = purse.mostOn(day);
+        long left = Math.min(most - purse.spentOn(day), accountLeft(account, day));
+        double wanted = Math.min(left, most * due - purse.spentOn(day)) * share;
+        List<AdRun> ads = approved.stream().map(a -> cast.ad(a, group)).toList();
+        double euros = wanted / Purse.TINY / group.minorPerEuro();
+        GroupHour groupHour =
+                new GroupHour(group, ads, hour, tools.world(), tools.devices(), cast.cells(group.network()), this);
+        long spent = groupHour.run(euros, left);
+        purse.spend(day, spent);
+        spentByAccount.computeIfAbsent(key(account), k -> new HashMap<>()).merge(day, spent, Long::sum);
+        ads.forEach(ad -> end(group, ad, hour, day));
+    }
+
+    private static String key(Account account) {
+        return account.network() + "/" + account.id();
+    }
+
+    /** What the account's own limit leaves for the day. */
+    private long accountLeft(Account account, LocalDate day) {
+        Long limit = account.spendingLimitMinor();
+        if (limit == null) {
+            return Long.MAX_VALUE;
+        }
+        long spent = spentByAccount
+                .computeIfAbsent(key(account), k -> new HashMap<>())
+                .computeIfAbsent(day, d -> tools.mapper().spentByAccount(account.network(), account.id(), d));
+        return Math.max(0, limit * Purse.TINY - spent);
+    }
+
+    private void end(GroupRun group, AdRun ad, Instant hour, LocalDate day) {
+        Tally tally = ad.endHour();
+        if (tally.isEmpty()) {
+            return;
+        }
+        // Reports tell whole minor units that add up over time.
+        long spentBefore = (ad.spentTiny() - tally.total(Measure.SPEND_TINY)) / Purse.TINY;
+        long spentMinor = ad.spentTiny() / Purse.TINY - spentBefore;
+        Account account = group.account();
+        rows.add(new HourRow(
+                ad.id(),
+                account.network(),
+                account.id(),
+                hour,
+                day,
+                visible(group.network(), hour.plus(HOUR)),
+                spentMinor,
+                tally.bytes()));
+    }
+
+    private static Instant visible(Network network, Instant since) {
+        return since.plus(network.rulebook().reports().delay());
+    }
+
+    @Override
+    public void tie(GroupRun group, Response.TieTo tie, LocalDate day, int person) {
+        Account account = group.account();
+        boolean site = tie.kind().startsWith("site-");
+        String scope = site && account.site() != null ? account.site().domain() : key(account);
+        tools.ties().add(tie.in(scope), day, person);
+    }
+
+    @Override
+    public void later(
+            AdRun ad,
+            Instant hour,
+            LocalDate day,
+            long cell,
+            Measure measure,
+            long valueMinor,
+            double hours,
+            int person) {
+        Instant due = hour.plus(Duration.ofMinutes((long) (hours * 60)));
+        later.add(new LateEvent(0, ad.id(), hour, day, due, cell, measure.name(), valueMinor, person));
+    }
+
+    @Override
+    public void lead(GroupRun group, AdRun ad, Instant hour, int person) {
+        tools.leads().lead(group.account(), ad.id(), ad.creative().order(), hour, person);
+    }
+
+    @Override
+    public void chat(GroupRun group, AdRun ad, Instant hour, int person) {
+        tools.leads().chat(group.account(), ad.id(), ad.creative().order(), hour, person);
+    }
+
+    /** Ads as these hours left them. */
+    Map<String, AdRun> ads() {
+        return cast.ads();
+    }
+
+    /** Writes what was delivered, then books what became due until a time. */
+    void keep(Instant until) {
+        tools.bulk().hours(rows);
+        tools.bulk().late(later);
+        cast.keep();
+        tools.leads().flush();
+        tools.mapper().late(until).forEach(this::book);
+        late.forEach((at, tally) -> correct(at, tally, until));
+        tools.mapper().forgetLate(until);
+        tools.ties().flush();
+    }
+
+    /** A purchase counts for the ad when it comes within the days after the click; the visitor bought all the same. */
+    private void book(LateEvent event) {
+        Approved ad = tools.mapper().owner(event.adId());
+        Account account = tools.accounts().account(ad.network(), ad.account());
+        Network network = tools.networks().network(ad.network());
+        Measure measure = Measure.valueOf(event.measure());
+        LocalDate day = event.due().atZone(account.zone()).toLocalDate();
+        if (account.site() != null) {
+            tools.ties().add(Tie.site(account.site().domain(), SiteEvent.PURCHASE), day, event.person());
+        }
+        List<Integer> days = measure == Measure.PURCHASES
+                ? network.rulebook().reports().clickDays()
+                : network.rulebook().reports().viewDays();
+        boolean within = Duration.between(event.hour(), event.due()).compareTo(Duration.ofDays(days.get(0))) <= 0;
+        if (within) {
+            boolean mix =
+                    tools.creatives().creative(ad.network(), ad.creativeId()).mixes();
+            Tally.Booking booking = late.computeIfAbsent(new AdHour(event.adId(), event.hour()), k -> new Tally())
+                    .at(event.cell(), cast.cells(network).dimensions(mix));
+            booking.add(measure, 1);
+            booking.add(Measure.VALUE_MINOR, event.valueMinor());
+        }
+    }
+
+    private void correct(AdHour at, Tally tally, Instant now) {
+        DeliveryMapper.Kept kept = tools.mapper().hour(at.adId(), at.hour()).orElseThrow();
+        Tally whole = Tally.of(kept.content());
+        whole.add(tally);
+        Network network =
+                tools.networks().network(tools.mapper().owner(at.adId()).network());
+        tools.mapper().correct(at.adId(), at.hour(), visible(network, now), whole.bytes());
+    }
+}

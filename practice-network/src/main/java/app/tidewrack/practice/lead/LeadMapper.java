@@ -1,0 +1,38 @@
+package app.tidewrack.practice.lead;
+
+import java.time.Instant;
+import java.util.List;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+
+@Mapper
+interface LeadMapper {
+    record Row(String network, String account, String adId, String form, Instant at, String content) {}
+
+    record Told(long seq, String adId, String form, Instant at, String content) {}
+
+    @Insert("""
+            <script>insert into lead (network, account, ad_id, form, at, content) values
+            <foreach collection="rows" item="r" separator=",">
+              (#{r.network}, #{r.account}, #{r.adId}, #{r.form}, #{r.at}, #{r.content}::jsonb)
+            </foreach></script>""")
+    void leads(List<Row> rows);
+
+    @Insert("""
+            <script>insert into chat_thread (network, account, ad_id, at, content) values
+            <foreach collection="rows" item="r" separator=",">
+              (#{r.network}, #{r.account}, #{r.adId}, #{r.at}, #{r.content}::jsonb)
+            </foreach></script>""")
+    void chats(List<Row> rows);
+
+    @Select("""
+            select seq, ad_id, form, at, content::text as content from lead
+            where network = #{network} and account = #{account} and seq > #{after} order by seq limit #{most}""")
+    List<Told> leadsAfter(String network, String account, long after, int most);
+
+    @Select("""
+            select seq, ad_id, '' as form, at, content::text as content from chat_thread
+            where network = #{network} and account = #{account} and seq > #{after} order by seq limit #{most}""")
+    List<Told> chatsAfter(String network, String account, long after, int most);
+}

@@ -1,0 +1,97 @@
+package app.tidewrack.practice.world;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/** Countries, regions and cities. Cities are numbered so that those of a country, and in it those of a region, are together. */
+public final class Geography {
+    private static final int MOST_FOUND = 12;
+
+    private final List<Country> countries;
+    private final List<City> cities;
+    private final List<City> bySize;
+    private final Map<String, String> regions;
+
+    Geography() {
+        countries = Table.read("countries.tsv", Country::of);
+        cities = Table.read("cities.tsv", City::of).stream()
+                .sorted(Comparator.comparing(City::country)
+                        .thenComparing(City::region)
+                        .thenComparing(City::people, Comparator.reverseOrder())
+                        .thenComparing(City::id))
+                .toList();
+        bySize = cities.stream()
+                .sorted(Comparator.comparingInt(City::people).reversed())
+                .toList();
+        regions = Table.read("regions.tsv", f -> f).stream()
+                .collect(Collectors.toMap(f -> f[0], f -> f[1], (a, b) -> a, LinkedHashMap::new));
+    }
+
+    public List<Country> countries() {
+        return countries;
+    }
+
+    public List<City> cities() {
+        return cities;
+    }
+
+    /** Names of regions by their codes. */
+    public Map<String, String> regions() {
+        return regions;
+    }
+
+    /** Cities whose name, or a word of it, starts with the text; the largest first. An empty country means any. */
+    public List<City> find(String country, String text) {
+        String wanted = text.strip().toLowerCase(Locale.ROOT);
+        return bySize.stream()
+                .filter(c -> country.isEmpty() || c.country().equals(country))
+                .filter(c -> c.search().startsWith(wanted)
+                        || c.search().contains(" " + wanted)
+                        || c.name().toLowerCase(Locale.ROOT).startsWith(wanted))
+                .limit(MOST_FOUND)
+                .toList();
+    }
+
+    /**
+     * Panel people of each city: by largest remainder, so that every city has its share of its country.
+     *
+     * @param size people of the whole panel
+     */
+    int[] peopleByCity(int size) {
+        double online =
+                countries.stream().mapToDouble(c -> c.people() * c.online()).sum();
+        double[] shares = new double[cities.size()];
+        Map<String, Long> inCities =
+                cities.stream().collect(Collectors.groupingBy(City::country, Collectors.summingLong(City::people)));
+        Map<String, Country> byCode = countries.stream().collect(Collectors.toMap(Country::code, c -> c));
+        for (int i = 0; i < shares.length; i++) {
+            Country country = byCode.get(cities.get(i).country());
+            shares[i] = size
+                    * (country.people() * country.online() / online)
+                    * cities.get(i).people()
+                    / inCities.get(country.code());
+        }
+        return largestRemainder(shares, size);
+    }
+
+    private static int[] largestRemainder(double[] shares, int total) {
+        int[] whole = Arrays.stream(shares).mapToInt(s -> (int) s).toArray();
+        List<Integer> order = new ArrayList<>();
+        for (int i = 0; i < shares.length; i++) {
+            order.add(i);
+        }
+        order.sort(
+                Comparator.comparingDouble((Integer i) -> whole[i] - shares[i]).thenComparingInt(i -> i));
+        int left = total - Arrays.stream(whole).sum();
+        for (int i = 0; i < left; i++) {
+            whole[order.get(i)]++;
+        }
+        return whole;
+    }
+}

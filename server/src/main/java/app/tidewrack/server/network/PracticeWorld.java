@@ -1,0 +1,99 @@
+package app.tidewrack.server.network;
+
+import java.net.http.HttpClient;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.function.Supplier;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.client.JdkClientHttpRequestFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.client.HttpClientErrorException;
+import org.springframework.web.client.HttpServerErrorException;
+import org.springframework.web.client.ResourceAccessException;
+import org.springframework.web.client.RestClient;
+import org.springframework.web.client.RestClientException;
+
+/** The practice network's process: its clock, and one connector for each network it plays. */
+@Component
+public class PracticeWorld {
+    private static final String NAME = "The practice network";
+
+    /** Where each network is found, by its code. */
+    private static final Map<String, String> SLUGS = new LinkedHashMap<>();
+
+    static {
+        SLUGS.put("HS", "hearthside");
+        SLUGS.put("GR", "guildrow");
+        SLUGS.put("SW", "shortwave");
+        SLUGS.put("AK", "askwell");
+        SLUGS.put("JC", "jumpcut");
+        SLUGS.put("DG", "dayglass");
+    }
+
+    private final RestClient http;
+    private final Map<String, NetworkConnector> connectors = new LinkedHashMap<>();
+
+    PracticeWorld(PracticeSettings settings, RestClient.Builder builder) {
+        JdkClientHttpRequestFactory requests = new JdkClientHttpRequestFactory(
+                HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build());
+        requests.setReadTimeout(Duration.ofSeconds(60));
+        http = builder.requestFactory(requests)
+                .baseUrl(settings.address())
+                .defaultHeader("X-Access-Key", settings.accessKey())
+                .build();
+        SLUGS.forEach((code, slug) -> connectors.put(code, new PracticeNetwork(http, slug)));
+    }
+
+    /** @throws IllegalArgumentException when no network has this code */
+    public NetworkConnector connector(String code) {
+        NetworkConnector connector = connectors.get(code);
+        if (connector == null) {
+            throw new IllegalArgumentException("No connector for network " + code);
+        }
+        return connector;
+    }
+
+    /** What time it is in the practice world. */
+    public Instant now() {
+        return asked(NAME, () -> http.get().uri("/clock").retrieve().body(Time.class))
+                .now();
+    }
+
+    /** Moves the practice clock on; the answer comes when all hours have passed. */
+    public Instant move(int hours) {
+        return asked(
+                        NAME,
+                        () -> http.post()
+                                .uri("/clock/move")
+                                .body(Map.of("hours", hours))
+                                .retrieve()
+                                .body(Time.class))
+                .now();
+    }
+
+    private record Time(Instant now) {}
+
+    /** Makes a call; a network that is away, slow or asks to wait may be asked again, one that refuses may not. */
+    static <T> T asked(String network, Supplier<T> call) {
+        try {
+            return Objects.requireNonNull(call.get());
+        } catch (ResourceAccessException | HttpServerErrorException | HttpClientErrorException.TooManyRequests e) {
+            throw new NetworkAway(network, e);
+        } catch (HttpClientErrorException e) {
+            throw new NetworkRefused(network, detail(e));
+        } catch (RestClientException e) {
+            // An answer that broke off half way.
+            throw new NetworkAway(network, e);
+        }
+    }
+
+    private static String detail(HttpClientErrorException e) {
+        ProblemDetail problem = e.getResponseBodyAs(ProblemDetail.class);
+        String detail = problem == null ? null : problem.getDetail();
+        return detail == null ? HttpStatus.valueOf(e.getStatusCode().value()).getReasonPhrase() : detail;
+    }
+}
