@@ -133,6 +133,7 @@ create table hour_report (
     day          date not null,
     visible_from timestamptz not null,
     spend_minor  bigint not null,
+    impressions  bigint not null,
     content      bytea not null,
     unique (ad_id, hour)
 );

@@ -53,8 +53,7 @@ public final class Bench {
     private static Figure figure(Result<?> result) {
         return switch (result.getLabel()) {
             case "twelveTermSize" ->
-                new Figure(
-                        "12-term audience size, p95", result.getStatistics().getPercentile(95), "ms", 5, false);
+                new Figure("12-term audience size, p95", result.getStatistics().getPercentile(95), "ms", 5, false);
             case "overlapOfFifty" -> new Figure("50 x 50 overlap", result.getScore(), "ms", 500, false);
             default -> new Figure("world of a million people", result.getScore() / 1000, "s", 15, false);
         };

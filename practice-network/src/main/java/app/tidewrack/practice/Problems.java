@@ -1,6 +1,8 @@
 package app.tidewrack.practice;
 
 import app.tidewrack.core.refusal.Refusal;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -11,6 +13,7 @@ import tools.jackson.databind.DatabindException;
 
 /** Refusals as problem details (RFC 9457). */
 @RestControllerAdvice
+@Order(Ordered.HIGHEST_PRECEDENCE)
 class Problems {
     @ExceptionHandler
     ProblemDetail refused(Refusal refusal) {

@@ -20,5 +20,6 @@ final class TestDatabase {
         }
         registry.add("spring.datasource.url", () -> server + name);
         registry.add("practice.access-key", () -> "k");
+        registry.add("practice.people", () -> 200_000);
     }
 }

@@ -14,11 +14,11 @@ import app.tidewrack.practice.delivery.GroupRun.SplitShare;
 import app.tidewrack.practice.engagement.Bitmaps;
 import app.tidewrack.practice.network.Network;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.roaringbitmap.RoaringBitmap;
 
@@ -29,12 +29,12 @@ final class Cast {
     private final Tools tools;
     private final LocalDate from;
     private final Map<String, AdRun> known;
-    private final Map<String, CampaignOrder> campaigns = new HashMap<>();
-    private final Map<String, GroupRun> groups = new TreeMap<>();
-    private final Map<String, AdRun> ads = new TreeMap<>();
-    private final Map<String, Purse> purses = new TreeMap<>();
-    private final Map<String, Draw> draws = new HashMap<>();
-    private final Map<String, Cells> cells = new HashMap<>();
+    private final Map<String, CampaignOrder> campaigns = new ConcurrentHashMap<>();
+    private final Map<String, GroupRun> groups = new ConcurrentHashMap<>();
+    private final Map<String, AdRun> ads = new ConcurrentHashMap<>();
+    private final Map<String, Purse> purses = new ConcurrentHashMap<>();
+    private final Map<String, Draw> draws = new ConcurrentHashMap<>();
+    private final Map<String, Cells> cells = new ConcurrentHashMap<>();
 
     /**
      * @param from the first day delivered
@@ -75,7 +75,8 @@ final class Cast {
                 new GroupRun.Facts(
                         approved.adGroupId(), network, account, order, goal, draw, split(approved, campaign)),
                 tools.world(),
-                tools.fields());
+                tools.fields(),
+                tools.devices());
     }
 
     private SplitShare split(Approved approved, CampaignOrder campaign) {

@@ -2,7 +2,6 @@ package app.tidewrack.practice.delivery;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -28,6 +27,7 @@ interface DeliveryMapper {
             LocalDate day,
             Instant visibleFrom,
             long spendMinor,
+            long impressions,
             byte[] content) {}
 
     record Kept(byte[] content) {}

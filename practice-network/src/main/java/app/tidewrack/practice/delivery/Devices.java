@@ -5,7 +5,9 @@ import app.tidewrack.practice.report.Labels;
 import app.tidewrack.practice.world.Panel;
 import app.tidewrack.practice.world.World;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.concurrent.ConcurrentHashMap;
 import org.roaringbitmap.IntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
@@ -16,7 +18,11 @@ final class Devices {
     /** A bit for each device, by person. */
     private final byte[] has;
 
+    private final Panel panel;
+    private final Map<List<String>, RoaringBitmap> holders = new ConcurrentHashMap<>();
+
     Devices(World world) {
+        panel = world.panel();
         has = new byte[world.panel().size()];
         for (int d = 0; d < Labels.DEVICES.size(); d++) {
             int bit = 1 << d;
@@ -40,9 +46,11 @@ final class Devices {
     }
 
     /** People who have at least one of some devices. */
-    static RoaringBitmap holders(Panel panel, List<String> devices) {
-        return RoaringBitmap.or(devices.stream()
-                .map(d -> panel.column(TermKind.DEVICE, d).orElseThrow())
-                .iterator());
+    RoaringBitmap holders(List<String> devices) {
+        return holders.computeIfAbsent(
+                devices,
+                k -> RoaringBitmap.or(devices.stream()
+                        .map(d -> panel.column(TermKind.DEVICE, d).orElseThrow())
+                        .iterator()));
     }
 }

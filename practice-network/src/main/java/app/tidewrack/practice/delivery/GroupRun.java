@@ -64,7 +64,7 @@ final class GroupRun {
             Draw draw,
             SplitShare split) {}
 
-    GroupRun(Facts facts, World world, Fields fields) {
+    GroupRun(Facts facts, World world, Fields fields, Devices devices) {
         id = facts.id();
         network = facts.network();
         account = facts.account();
@@ -76,16 +76,16 @@ final class GroupRun {
         charge = asked == null ? goal.charged().get(0) : asked;
         minorPerEuro = Math.pow(10, account.currency().getDefaultFractionDigits()) / world.inEuros(account.currency());
         meanPersonPrice = PersonPrice.mean(world, draw.crowd().whole());
-        spots = spots(world.panel(), fields);
+        spots = spots(world.panel(), fields, devices);
     }
 
-    private List<Spot> spots(Panel panel, Fields fields) {
+    private List<Spot> spots(Panel panel, Fields fields, Devices devices) {
         List<Spot> found = new ArrayList<>();
         List<PlacementRule> all = network.rulebook().placements();
         for (int i = 0; i < all.size(); i++) {
             PlacementRule rule = all.get(i);
             if (order.placements().isEmpty() || order.placements().contains(rule.code())) {
-                RoaringBitmap holders = Devices.holders(panel, rule.devices());
+                RoaringBitmap holders = devices.holders(rule.devices());
                 found.add(new Spot(
                         rule,
                         i,

@@ -16,12 +16,17 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
-/** Some hours of delivery in a row, gathered in memory and written at the end in one transaction with the clock. */
+/**
+ * Some hours of delivery in a row, gathered in memory and written at the end in one transaction with the clock. Ad groups are
+ * delivered side by side; what they leave is put in order before it is written, so that the same calls give the same.
+ */
 final class Stride implements GroupHour.Notes {
     private static final Duration HOUR = Duration.ofHours(1);
     private static final double USUAL_RESULT_EUR = 5;
@@ -56,7 +61,19 @@ final class Stride implements GroupHour.Notes {
             Purse purse = cast.purse(ads.get(0), group);
             shares.merge(purse.owner(), efficiency(group), Double::sum);
         });
-        running.forEach(ads -> deliver(ads, hour, shares));
+        running.stream()
+                .collect(Collectors.groupingBy(this::turn, LinkedHashMap::new, Collectors.toList()))
+                .values()
+                .parallelStream()
+                .forEach(inTurn -> inTurn.forEach(ads -> deliver(ads, hour, shares)));
+    }
+
+    /** Groups that spend from one purse, or share an account's limit, take turns; all others are delivered side by side. */
+    private String turn(List<Approved> ads) {
+        GroupRun group = cast.group(ads.get(0));
+        return group.account().spendingLimitMinor() == null
+                ? cast.purse(ads.get(0), group).owner()
+                : key(group.account());
     }
 
     private boolean runs(Approved ad, Instant hour) {
@@ -98,7 +115,7 @@ final class Stride implements GroupHour.Notes {
     }
 
     /** What the account's own limit leaves for the day. */
-    private long accountLeft(Account account, LocalDate day) {
+    private synchronized long accountLeft(Account account, LocalDate day) {
         Long limit = account.spendingLimitMinor();
         if (limit == null) {
             return Long.MAX_VALUE;
@@ -109,7 +126,7 @@ final class Stride implements GroupHour.Notes {
         return Math.max(0, limit * Purse.TINY - spent);
     }
 
-    private void end(GroupRun group, AdRun ad, Instant hour, LocalDate day) {
+    private synchronized void end(GroupRun group, AdRun ad, Instant hour, LocalDate day) {
         Tally tally = ad.endHour();
         if (tally.isEmpty()) {
             return;
@@ -126,6 +143,7 @@ final class Stride implements GroupHour.Notes {
                 day,
                 visible(group.network(), hour.plus(HOUR)),
                 spentMinor,
+                tally.total(Measure.IMPRESSIONS),
                 tally.bytes()));
     }
 
@@ -134,7 +152,7 @@ final class Stride implements GroupHour.Notes {
     }
 
     @Override
-    public void tie(GroupRun group, Response.TieTo tie, LocalDate day, int person) {
+    public synchronized void tie(GroupRun group, Response.TieTo tie, LocalDate day, int person) {
         Account account = group.account();
         boolean site = tie.kind().startsWith("site-");
         String scope = site && account.site() != null ? account.site().domain() : key(account);
@@ -142,7 +160,7 @@ final class Stride implements GroupHour.Notes {
     }
 
     @Override
-    public void later(
+    public synchronized void later(
             AdRun ad,
             Instant hour,
             LocalDate day,
@@ -156,12 +174,12 @@ final class Stride implements GroupHour.Notes {
     }
 
     @Override
-    public void lead(GroupRun group, AdRun ad, Instant hour, int person) {
+    public synchronized void lead(GroupRun group, AdRun ad, Instant hour, int person) {
         tools.leads().lead(group.account(), ad.id(), ad.creative().order(), hour, person);
     }
 
     @Override
-    public void chat(GroupRun group, AdRun ad, Instant hour, int person) {
+    public synchronized void chat(GroupRun group, AdRun ad, Instant hour, int person) {
         tools.leads().chat(group.account(), ad.id(), ad.creative().order(), hour, person);
     }
 
@@ -172,6 +190,11 @@ final class Stride implements GroupHour.Notes {
 
     /** Writes what was delivered, then books what became due until a time. */
     void keep(Instant until) {
+        rows.sort(Comparator.comparing(HourRow::hour).thenComparing(HourRow::adId));
+        later.sort(Comparator.comparing(LateEvent::due)
+                .thenComparing(LateEvent::adId)
+                .thenComparing(LateEvent::person)
+                .thenComparing(LateEvent::measure));
         tools.bulk().hours(rows);
         tools.bulk().late(later);
         cast.keep();

@@ -14,6 +14,7 @@ import app.tidewrack.practice.world.World;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,6 +25,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Takes what people send while hours are delivered, and tells it to the advertiser by a cursor. */
 @Component
 public class LeadDesk {
+    private static final Comparator<Row> IN_ORDER =
+            Comparator.comparing(Row::at).thenComparing(Row::adId).thenComparing(Row::content);
+
     private final LeadMapper mapper;
     private final CreativeDesk creatives;
     private final AccountDesk accounts;
@@ -95,6 +99,8 @@ public class LeadDesk {
     }
 
     public void flush() {
+        leads.sort(IN_ORDER);
+        chats.sort(IN_ORDER);
         if (!leads.isEmpty()) {
             mapper.leads(leads);
         }

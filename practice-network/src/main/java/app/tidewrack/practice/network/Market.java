@@ -52,8 +52,14 @@ public record Market(
             double engage,
             double orderEur) {}
 
+    /** Hours are taken as parts of the day, whatever they add up to. */
+    public Market {
+        double all = hours.stream().mapToDouble(h -> h).sum();
+        hours = hours.stream().map(h -> h / all).toList();
+    }
+
     /** The part of a day's visits that falls into an hour. */
     public double share(int hour) {
-        return hours.get(hour) / hours.stream().mapToDouble(h -> h).sum();
+        return hours.get(hour);
     }
 }

@@ -87,16 +87,19 @@ class ReportController {
             throw new Refusal(
                     "sets", "The call names %,d sets; the most is %,d.".formatted(sets.size(), MOST_SETS), "Split it.");
         }
+        LocalDate first = from == null ? EARLIEST : from;
+        LocalDate last = to == null ? LATEST : to;
         Map<String, Long> reach = new HashMap<>();
-        sets.forEach((name, ads) -> {
-            RoaringBitmap people = new RoaringBitmap();
-            if (!ads.isEmpty()) {
-                mapper.reached(network, account, ads, from == null ? EARLIEST : from, to == null ? LATEST : to)
-                        .forEach(b -> people.or(Bitmaps.bitmap(b)));
-            }
-            reach.put(name, people.getLongCardinality());
-        });
+        sets.forEach((name, ads) -> reach.put(name, ads.isEmpty() ? 0 : reach(network, account, ads, first, last)));
         return reach;
+    }
+
+    /** People are known before their impressions may be told; never more people than impressions are told. */
+    private long reach(String network, String account, List<String> ads, LocalDate first, LocalDate last) {
+        RoaringBitmap people = new RoaringBitmap();
+        mapper.reached(network, account, ads, first, last).forEach(b -> people.or(Bitmaps.bitmap(b)));
+        long told = mapper.impressions(network, account, ads, first, last, clock.now());
+        return Math.min(people.getLongCardinality(), told);
     }
 
     @PostMapping("/report-jobs")

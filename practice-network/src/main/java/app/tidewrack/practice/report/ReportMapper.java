@@ -45,6 +45,14 @@ interface ReportMapper {
             <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach></script>""")
     List<byte[]> reached(String network, String account, Collection<String> ads, LocalDate from, LocalDate to);
 
+    /** Impressions of some ads that may be told by now. */
+    @Select("""
+            <script>select coalesce(sum(impressions), 0) from hour_report
+            where network = #{network} and account = #{account} and day between #{from} and #{to}
+              and visible_from &lt;= #{now} and ad_id in
+            <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach></script>""")
+    long impressions(String network, String account, Collection<String> ads, LocalDate from, LocalDate to, Instant now);
+
     @Insert("""
             insert into report_job (id, network, account, question, state, made_at)
             values (#{id}, #{network}, #{account}, #{question}::jsonb, 'RUNNING', #{now})""")

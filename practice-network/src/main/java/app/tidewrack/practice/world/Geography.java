@@ -59,25 +59,36 @@ public final class Geography {
     }
 
     /**
-     * Panel people of each city: by largest remainder, so that every city has its share of its country.
+     * Panel people of each city: by largest remainder among the countries, then in each among its cities, so that all have
+     * their shares to a person.
      *
      * @param size people of the whole panel
      */
     int[] peopleByCity(int size) {
         double online =
                 countries.stream().mapToDouble(c -> c.people() * c.online()).sum();
-        double[] shares = new double[cities.size()];
-        Map<String, Long> inCities =
-                cities.stream().collect(Collectors.groupingBy(City::country, Collectors.summingLong(City::people)));
-        Map<String, Country> byCode = countries.stream().collect(Collectors.toMap(Country::code, c -> c));
-        for (int i = 0; i < shares.length; i++) {
-            Country country = byCode.get(cities.get(i).country());
-            shares[i] = size
-                    * (country.people() * country.online() / online)
-                    * cities.get(i).people()
-                    / inCities.get(country.code());
+        int[] byCountry = largestRemainder(
+                countries.stream()
+                        .mapToDouble(c -> size * (c.people() * c.online() / online))
+                        .toArray(),
+                size);
+        int[] byCity = new int[cities.size()];
+        int first = 0;
+        for (int c = 0; c < byCountry.length; c++) {
+            String code = countries.get(c).code();
+            List<City> of =
+                    cities.stream().filter(city -> city.country().equals(code)).toList();
+            double people = of.stream().mapToDouble(City::people).sum();
+            int inCountry = byCountry[c];
+            int[] within = largestRemainder(
+                    of.stream()
+                            .mapToDouble(city -> inCountry * (city.people() / people))
+                            .toArray(),
+                    inCountry);
+            System.arraycopy(within, 0, byCity, first, within.length);
+            first += within.length;
         }
-        return largestRemainder(shares, size);
+        return byCity;
     }
 
     private static int[] largestRemainder(double[] shares, int total) {
