@@ -9,7 +9,7 @@ import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { people, plural } from "../look/format";
 import { Composer } from "./Composer";
-import { draftOf, freeName, type Draft } from "./model";
+import { type Draft, draftOf, freeName, homeCountry } from "./model";
 import { addAudience, audiencesQuery, keepAudience, removeAudience } from "./queries";
 
 type Audience = Schemas["Audience"];
@@ -42,7 +42,7 @@ export function Audiences() {
       .catch((e: Error) => message.error(e.message));
   };
   const startNew = () => {
-    const country = offer.data?.rulebook.audience.countries[0]?.code ?? "";
+    const country = homeCountry(audiences.data ?? [], offer.data?.rulebook.audience.countries ?? []);
     const definition = {
       country,
       places: [],

@@ -76,7 +76,8 @@ export function Composer({
         <Select
           aria-label="Country"
           value={definition.country}
-          style={{ width: 150 }}
+          showSearch={{ optionFilterProp: "label" }}
+          style={{ width: 190 }}
           options={rules.countries.map((c) => ({ value: c.code, label: c.words }))}
           onChange={(country: string) => set({ country, places: [] })}
         />

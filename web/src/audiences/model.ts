@@ -14,7 +14,7 @@ export function draftOf(audience: Schemas["Audience"]): Draft {
   return {
     name: audience.name,
     definition: {
-      country: d.places.countries[0] ?? d.places.circles[0]?.country ?? "",
+      country: countryOf(audience) ?? "",
       places: d.places.circles.map(({ cityId, name, latitude, longitude, radiusKm }) => ({
         cityId,
         name,
@@ -28,6 +28,21 @@ export function draftOf(audience: Schemas["Audience"]): Draft {
       interests: d.conditions.flatMap((c) => c.terms.map((t) => t.code)),
     },
   };
+}
+
+function countryOf(audience: Schemas["Audience"]): string | undefined {
+  const { places } = audience.definition;
+  return places.countries[0] ?? places.circles[0]?.country;
+}
+
+/** Where a client's next audience starts: the country of most of its audiences, otherwise the first offered. */
+export function homeCountry(audiences: Schemas["Audience"][], offered: Schemas["Choice"][]): string {
+  const counts = new Map<string, number>();
+  for (const country of audiences.map(countryOf)) {
+    if (country) counts.set(country, (counts.get(country) ?? 0) + 1);
+  }
+  const [most] = [...counts].sort((a, b) => b[1] - a[1]);
+  return most?.[0] ?? offered[0]?.code ?? "";
 }
 
 /** The name followed by the first number that makes it unlike the others. */
