@@ -130,7 +130,9 @@ function showFacts(facts) {
   $("networks").tBodies[0].replaceChildren(...facts.networks.map((n) => {
     const chip = element("span", n.code, { className: "chip" });
     chip.style.background = COLOURS[n.code];
-    return row(chip, `${n.name}, ${n.kind}`, number(n.members), bar(n.members / most));
+    const name = element("td", n.name);
+    name.append(element("br"), element("span", n.kind, { className: "muted" }));
+    return row(chip, name, number(n.members), bar(n.members / most));
   }));
   const largest = facts.countries[0].people;
   $("countries").tBodies[0].replaceChildren(...facts.countries.map((c) => row(c.name, number(c.people), bar(c.people / largest))));

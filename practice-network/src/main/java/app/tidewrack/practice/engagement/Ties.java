@@ -3,7 +3,6 @@ package app.tidewrack.practice.engagement;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
-import java.util.Optional;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
 
@@ -47,10 +46,5 @@ public class Ties {
         mapper.between(tie, from, to)
                 .forEach(d -> days.merge(d.day(), Bitmaps.bitmap(d.people()), (a, b) -> RoaringBitmap.or(a, b)));
         return days;
-    }
-
-    /** What was gathered and not yet written, for delivery's own questions within the same hours. */
-    public Optional<RoaringBitmap> unwritten(Tie tie, LocalDate day) {
-        return Optional.ofNullable(gathered.get(new DayKey(tie, day)));
     }
 }

@@ -19,11 +19,6 @@ public record Liking(double base, double[] pull, double woman, double older) {
         return new Liking(base + by, pull, woman, older);
     }
 
-    /** A liking that follows no trait. */
-    static Liking even(double base) {
-        return new Liking(base, new double[TRAITS], 0, 0);
-    }
-
     static double[] pull(String numbers) {
         double[] pull = Arrays.stream(numbers.strip().split("\\s+"))
                 .mapToDouble(Double::parseDouble)

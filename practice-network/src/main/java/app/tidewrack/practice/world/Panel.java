@@ -87,16 +87,6 @@ public final class Panel {
         return sum;
     }
 
-    /** Log-odds that a person likes, does or owns something. */
-    public double odds(int person, Liking liking) {
-        double lean = switch (gender(person)) {
-            case WOMAN -> liking.woman();
-            case MAN -> -liking.woman();
-            case NOTHING -> 0;
-        };
-        return liking.base() + dot(person, liking.pull()) + lean + liking.older() * (age(person) - 40) / 30.0;
-    }
-
     /**
      * Everyone who likes, does or owns something; the same for the same liking and salt.
      *
