@@ -107,16 +107,18 @@ function showReviews(open) {
   const body = $("reviews").tBodies[0];
   if (body.contains(document.activeElement)) return;
   if (open.length === 0) {
-    body.replaceChildren(row(element("td", "Nothing waits. Ads that are launched come here until their time has come.", { colSpan: 5, className: "muted" })));
+    body.replaceChildren(row(element("td", "Nothing waits. Ads that are launched come here until their time has come.", { colSpan: 3, className: "muted" })));
     return;
   }
   body.replaceChildren(...open.map((ad) => {
     const reason = element("input", undefined, { type: "text", ariaLabel: `Reason to refuse ${ad.name}`, placeholder: "reason" });
     const decide = (approved) => call("PUT", `/console/reviews/${ad.id}`, { approved, reason: approved ? null : reason.value });
-    const both = element("td", button("Approve", () => decide(true)));
-    both.append(" ", button("Refuse", () => decide(false)));
-    both.style.whiteSpace = "nowrap";
-    return row(ad.name, `${ad.network}, ${ad.account}`, new Date(ad.dueAt).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", timeZone: "UTC" }), reason, both);
+    const name = element("td", ad.name, { className: "name" });
+    name.append(element("br"), element("span", `${ad.network}, ${ad.account}`, { className: "muted" }));
+    const decision = element("td", element("div", button("Approve", () => decide(true)), { className: "decide" }));
+    decision.firstChild.append(reason, button("Refuse", () => decide(false)));
+    const due = new Date(ad.dueAt).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", timeZone: "UTC" });
+    return row(name, element("td", due, { className: "due" }), decision);
   }));
 }
 
