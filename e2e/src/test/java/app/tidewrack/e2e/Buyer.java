@@ -6,12 +6,13 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javax.imageio.ImageIO;
@@ -99,8 +100,15 @@ final class Buyer implements AutoCloseable {
         return page.getByTestId(testId).innerText();
     }
 
+    /** From a file, as a person does: content handed through the driver takes many seconds when it is large. */
     void upload(String name, byte[] content) {
-        page.locator("input[type=file]").setInputFiles(new FilePayload(name, "image/png", content));
+        try {
+            Path file = Files.createTempDirectory("upload").resolve(name);
+            Files.write(file, content);
+            page.locator("input[type=file]").setInputFiles(file, new Locator.SetInputFilesOptions().setTimeout(60_000));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** A real PNG in one colour with a bar across. */
