@@ -3,6 +3,7 @@ package app.tidewrack.practice;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.Map;
 import org.springframework.test.context.DynamicPropertyRegistry;
 
 /** A database of its own in the cluster that ./tidewrack test starts, whose port and password are in the environment. */
@@ -10,6 +11,11 @@ final class TestDatabase {
     private TestDatabase() {}
 
     static void use(DynamicPropertyRegistry registry) {
+        properties(200_000).forEach((name, value) -> registry.add(name, () -> value));
+    }
+
+    /** Settings of a practice network with a new, empty database and so many people. */
+    static Map<String, Object> properties(int people) {
         String server = "jdbc:postgresql://127.0.0.1:" + System.getenv("TIDEWRACK_PG_PORT") + "/";
         String name = "practice_" + Long.toString(System.nanoTime(), 36);
         try (Connection connection =
@@ -18,8 +24,6 @@ final class TestDatabase {
         } catch (SQLException e) {
             throw new IllegalStateException("No test cluster; run these tests with ./tidewrack test", e);
         }
-        registry.add("spring.datasource.url", () -> server + name);
-        registry.add("practice.access-key", () -> "k");
-        registry.add("practice.people", () -> 200_000);
+        return Map.of("spring.datasource.url", server + name, "practice.access-key", "k", "practice.people", people);
     }
 }

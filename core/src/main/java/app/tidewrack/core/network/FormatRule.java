@@ -1,6 +1,8 @@
 package app.tidewrack.core.network;
 
+import app.tidewrack.core.network.PlacementRule.PictureRule;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A kind of ad.
@@ -8,6 +10,7 @@ import java.util.List;
  * @param placements codes of where it can show
  * @param pictures whether its media may be pictures
  * @param videos whether they may be videos
+ * @param cards when its media stand in a row, each with its own text and link; null where they do not
  */
 public record FormatRule(
         String code,
@@ -16,4 +19,18 @@ public record FormatRule(
         boolean pictures,
         boolean videos,
         int leastMedia,
-        int mostMedia) {}
+        int mostMedia,
+        @Nullable CardRule cards) {
+
+    /**
+     * @param first media before this one, counted from 0, are no cards but what shows above the row
+     * @param textLimit longest text of a card, in user-perceived characters
+     * @param priced whether each must be a product with its name and price
+     * @param picture what a card's picture must be; null where the placement's own rule holds
+     */
+    public record CardRule(
+            int first,
+            int textLimit,
+            boolean priced,
+            @Nullable PictureRule picture) {}
+}

@@ -1,7 +1,8 @@
 package app.tidewrack.core.network;
 
+import app.tidewrack.core.refusal.Refusal;
 import java.util.List;
-import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -42,8 +43,25 @@ public record ObjectiveRule(String code, String words, List<GoalRule> goals, Lis
             List<Charge> charged,
             @Nullable String siteEvent) {}
 
-    public Optional<GoalRule> goal(String wanted) {
-        return goals.stream().filter(g -> g.code().equals(wanted)).findFirst();
+    /**
+     * A goal by its code.
+     *
+     * @param wanted null for the usual one
+     * @throws Refusal when the objective has no such goal
+     */
+    public GoalRule goal(@Nullable String wanted) {
+        return wanted == null
+                ? goals.get(0)
+                : goals.stream()
+                        .filter(g -> g.code().equals(wanted))
+                        .findFirst()
+                        .orElseThrow(() -> new Refusal(
+                                "goal",
+                                "“%s” is no goal of %s.".formatted(wanted, words),
+                                "Choose one of %s."
+                                        .formatted(goals.stream()
+                                                .map(GoalRule::code)
+                                                .collect(Collectors.joining(", ")))));
     }
 
     /** True when no goal does without a site tag. */

@@ -28,6 +28,23 @@ public record PlacementRule(
      */
     public record TextRule(int limit, int fold) {}
 
+    /** What files a placement takes, pictures or videos. */
+    public sealed interface FileRule permits PictureRule, VideoRule {
+        /** Pixels. */
+        int leastWidth();
+
+        /** Pixels. */
+        int leastHeight();
+
+        List<Ratio> ratios();
+
+        double tolerance();
+
+        long largestBytes();
+
+        List<String> formats();
+    }
+
     /**
      * @param ratios shapes taken, as width divided by height
      * @param tolerance how far off a ratio may be, as a share of it: 0.03 is 3 %
@@ -40,7 +57,8 @@ public record PlacementRule(
             List<Ratio> ratios,
             double tolerance,
             long largestBytes,
-            List<String> formats) {}
+            List<String> formats)
+            implements FileRule {}
 
     /** As {@link PictureRule}, and how long a video may be. */
     public record VideoRule(
@@ -51,7 +69,8 @@ public record PlacementRule(
             long largestBytes,
             List<String> formats,
             int leastSeconds,
-            int mostSeconds) {}
+            int mostSeconds)
+            implements FileRule {}
 
     /** A shape by its usual name, such as 4 to 5. */
     public record Ratio(double width, double height) {

@@ -155,7 +155,7 @@ class ChecksTest {
             "people and groups",
             1,
             List.of(objective("traffic", "Traffic", null), objective("conversions", "Conversions", "purchase")),
-            List.of(new FormatRule("single-picture", "Single picture", List.of("home-feed"), true, false, 1, 1)),
+            List.of(new FormatRule("single-picture", "Single picture", List.of("home-feed"), true, false, 1, 1, null)),
             List.of(new PlacementRule(
                     "home-feed",
                     "Home feed",

@@ -78,17 +78,11 @@ class BidController {
     }
 
     private static GoalRule goal(Network network, BidQuestion question) {
-        ObjectiveRule objective = network.rulebook()
+        return network.rulebook()
                 .objective(question.objective())
                 .orElseThrow(() -> new Refusal(
-                        "objective", "“%s” is not offered.".formatted(question.objective()), "See the rulebook."));
-        String goal = question.goal();
-        return goal == null
-                ? objective.goals().get(0)
-                : objective
-                        .goal(goal)
-                        .orElseThrow(() ->
-                                new Refusal("goal", "“%s” is no goal here.".formatted(goal), "See the rulebook."));
+                        "objective", "“%s” is not offered.".formatted(question.objective()), "See the rulebook."))
+                .goal(question.goal());
     }
 
     /** The cheapest bid over the placements that wins a share of the chances. */

@@ -137,7 +137,7 @@ public class CampaignDesk {
 
     /** Ads that show a changed creative go through review again. */
     void changeCreative(String network, String id, CreativeOrder order) {
-        if (creatives.creative(network, id).equals(order)) {
+        if (creatives.creativeToShow(network, id).equals(order)) {
             return;
         }
         creatives.change(network, id, order);
@@ -151,7 +151,7 @@ public class CampaignDesk {
     private void require(String network, AdOrder order) {
         Stored group = mapper.adGroup(network, order.adGroupId())
                 .orElseThrow(() -> new NotKnown("ad group", order.adGroupId()));
-        CreativeOrder creative = creatives.creative(network, order.creativeId());
+        CreativeOrder creative = creatives.creativeToShow(network, order.creativeId());
         rules(network, group.account()).requireName(order.name());
         CampaignOrder campaign = read(campaign(network, adGroup(group).campaignId()));
         List<String> formats = networks.network(network)

@@ -102,16 +102,7 @@ final class OrderRules {
     }
 
     GoalRule goal(AdGroupOrder order, CampaignOrder campaign) {
-        ObjectiveRule objective = rulebook.objective(campaign.objective()).orElseThrow();
-        String wanted = order.goal();
-        return wanted == null
-                ? objective.goals().get(0)
-                : objective
-                        .goal(wanted)
-                        .orElseThrow(() -> new Refusal(
-                                "goal",
-                                "“%s” is no goal of %s.".formatted(wanted, objective.words()),
-                                "See the rulebook."));
+        return rulebook.objective(campaign.objective()).orElseThrow().goal(order.goal());
     }
 
     private void requireMoney(AdGroupOrder order, CampaignOrder campaign) {

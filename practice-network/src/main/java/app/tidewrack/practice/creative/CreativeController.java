@@ -3,6 +3,7 @@ package app.tidewrack.practice.creative;
 import app.tidewrack.practice.Created;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -39,6 +40,11 @@ class CreativeController {
         return desk.creative(network, id);
     }
 
+    @DeleteMapping("/creatives/{id}")
+    void remove(@PathVariable String network, @PathVariable String id) {
+        desk.remove(network, id);
+    }
+
     @PostMapping("/forms")
     Created create(@PathVariable String network, @RequestHeader(Created.KEY) String key, @RequestBody FormOrder form) {
         return new Created(desk.create(network, key, form));
@@ -47,6 +53,16 @@ class CreativeController {
     @GetMapping("/forms/{id}")
     FormOrder form(@PathVariable String network, @PathVariable String id) {
         return desk.form(network, id);
+    }
+
+    @PutMapping("/forms/{id}")
+    void change(@PathVariable String network, @PathVariable String id, @RequestBody FormOrder form) {
+        desk.change(network, id, form);
+    }
+
+    @DeleteMapping("/forms/{id}")
+    void removeForm(@PathVariable String network, @PathVariable String id) {
+        desk.removeForm(network, id);
     }
 
     record SenderAsked(String name, boolean agreed) {}

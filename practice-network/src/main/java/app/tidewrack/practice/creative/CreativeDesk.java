@@ -102,7 +102,7 @@ public class CreativeDesk {
         CreativeRules.require(rulebook, order, media(order));
         String form = order.form();
         if (order.format().equals("lead-form")) {
-            form(network, form == null ? "" : form);
+            formToFill(network, form == null ? "" : form);
         }
         if (order.format().equals("direct-message")) {
             requireSender(network, order);
@@ -136,6 +136,25 @@ public class CreativeDesk {
                 mapper.creative(id, network).orElseThrow(() -> new NotKnown("creative", id)), CreativeOrder.class);
     }
 
+    /** @throws NotKnown when there is no such creative, or it was removed */
+    public CreativeOrder creativeToShow(String network, String id) {
+        CreativeOrder creative = creative(network, id);
+        if (mapper.creativeRemoved(id)) {
+            throw new NotKnown("creative", id);
+        }
+        return creative;
+    }
+
+    /** @throws Refusal while an ad shows it */
+    @Transactional
+    public void remove(String network, String id) {
+        creativeToShow(network, id);
+        if (mapper.shown(id)) {
+            throw new Refusal("id", "An ad shows the creative “%s”.".formatted(id), "Remove the ad first.");
+        }
+        mapper.removeCreative(id);
+    }
+
     /** A creative with its measured media. */
     public Shown shown(String network, String id) {
         CreativeOrder order = creative(network, id);
@@ -160,6 +179,39 @@ public class CreativeDesk {
     /** @throws NotKnown when there is no such form */
     public FormOrder form(String network, String id) {
         return json.readValue(mapper.form(id, network).orElseThrow(() -> new NotKnown("form", id)), FormOrder.class);
+    }
+
+    private FormOrder formToFill(String network, String id) {
+        FormOrder form = form(network, id);
+        if (mapper.formRemoved(id)) {
+            throw new NotKnown("form", id);
+        }
+        return form;
+    }
+
+    /** @throws Refusal when the form breaks a rule, or a creative uses it: what people were asked stays as it was */
+    @Transactional
+    public void change(String network, String id, FormOrder form) {
+        if (formToFill(network, id).equals(form)) {
+            return;
+        }
+        CreativeRules.require(networks.network(network).rulebook(), form);
+        requireUnused(id, "Make a new form of it.");
+        mapper.updateForm(id, json.writeValueAsString(form));
+    }
+
+    /** @throws Refusal while a creative uses it */
+    @Transactional
+    public void removeForm(String network, String id) {
+        formToFill(network, id);
+        requireUnused(id, "Remove the creative first.");
+        mapper.removeForm(id);
+    }
+
+    private void requireUnused(String id, String remedy) {
+        if (mapper.formUsed(id)) {
+            throw new Refusal("id", "A creative uses the form “%s”.".formatted(id), remedy);
+        }
     }
 
     /** Asks someone to be named as sender of messages; whoever has a name agrees, here. */

@@ -27,6 +27,15 @@ interface CreativeMapper {
     @Select("select content::text from creative where id = #{id} and network = #{network}")
     Optional<String> creative(String id, String network);
 
+    @Select("select removed from creative where id = #{id}")
+    boolean creativeRemoved(String id);
+
+    @Select("select exists (select 1 from ad where creative_id = #{id} and not removed)")
+    boolean shown(String id);
+
+    @Update("update creative set removed = true where id = #{id}")
+    void removeCreative(String id);
+
     @Insert("""
             insert into form (id, network, account, content)
             values (#{id}, #{network}, #{account}, #{content}::jsonb)""")
@@ -34,6 +43,18 @@ interface CreativeMapper {
 
     @Select("select content::text from form where id = #{id} and network = #{network}")
     Optional<String> form(String id, String network);
+
+    @Select("select removed from form where id = #{id}")
+    boolean formRemoved(String id);
+
+    @Select("select exists (select 1 from creative where content->>'form' = #{id} and not removed)")
+    boolean formUsed(String id);
+
+    @Update("update form set content = #{content}::jsonb where id = #{id}")
+    void updateForm(String id, String content);
+
+    @Update("update form set removed = true where id = #{id}")
+    void removeForm(String id);
 
     @Select("""
             select exists (select 1 from sender where network = #{network} and account = #{account} and name = #{name}

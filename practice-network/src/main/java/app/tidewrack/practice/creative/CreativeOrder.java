@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param post id of an existing post or answer
  * @param message for a direct message
  * @param chat for click-to-chat
+ * @param cards what stands on each card of a format with cards, in the order of their media; none to show them bare
  */
 public record CreativeOrder(
         String account,
@@ -31,7 +32,8 @@ public record CreativeOrder(
         @Nullable String form,
         @Nullable String post,
         @Nullable Message message,
-        @Nullable Chat chat) {
+        @Nullable Chat chat,
+        List<Card> cards) {
 
     public CreativeOrder {
         media = media == null ? List.of() : media;
@@ -39,6 +41,7 @@ public record CreativeOrder(
         headlines = headlines == null ? List.of() : headlines;
         descriptions = descriptions == null ? List.of() : descriptions;
         callsToAction = callsToAction == null ? List.of() : callsToAction;
+        cards = cards == null ? List.of() : cards;
     }
 
     /** @param sender who agreed to be named */
@@ -46,6 +49,14 @@ public record CreativeOrder(
 
     /** @param replies what people can choose to answer */
     public record Chat(String greeting, List<String> replies) {}
+
+    /**
+     * @param text a headline, or a product's name
+     * @param price as it is shown, with its currency
+     * @param link null for the creative's own
+     */
+    public record Card(
+            String text, @Nullable String price, @Nullable String link) {}
 
     public boolean mixes() {
         return format.equals("mix");

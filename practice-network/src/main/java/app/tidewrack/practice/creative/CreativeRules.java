@@ -2,14 +2,18 @@ package app.tidewrack.practice.creative;
 
 import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.FormatRule.CardRule;
 import app.tidewrack.core.network.MessageRule;
 import app.tidewrack.core.network.MixRule;
 import app.tidewrack.core.network.PlacementRule;
-import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.FileRule;
+import app.tidewrack.core.network.PlacementRule.PictureRule;
 import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.PlacementRule.VideoRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.text.TextLength;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Function;
@@ -17,6 +21,8 @@ import org.jspecify.annotations.Nullable;
 
 /** What a network refuses to take as a creative or form; what only fails some placements is taken, and not shown there. */
 public final class CreativeRules {
+    private static final int MOST_OF_A_PRICE = 16;
+
     private CreativeRules() {}
 
     /** @throws Refusal when the creative breaks the rulebook wherever it might show */
@@ -25,6 +31,7 @@ public final class CreativeRules {
                 .orElseThrow(() -> new Refusal(
                         "format", "The format “%s” is not offered.".formatted(order.format()), "See the rulebook."));
         requireCounts(rulebook, format, order);
+        requireCards(rulebook, format, order);
         for (Medium medium : media) {
             if (medium.video() ? !format.videos() : !format.pictures()) {
                 throw new Refusal(
@@ -41,10 +48,7 @@ public final class CreativeRules {
                         "See the rulebook.");
             }
         }
-        String link = order.link();
-        if (link != null && link.length() > rulebook.linkLimit()) {
-            throw tooLong("link", link.length(), rulebook.linkLimit());
-        }
+        requireLink(rulebook, "link", order.link());
         if (showsOn(rulebook, order, media).isEmpty()) {
             throw new Refusal(
                     "media",
@@ -71,25 +75,53 @@ public final class CreativeRules {
         }
     }
 
+    private static void requireCards(Rulebook rulebook, FormatRule format, CreativeOrder order) {
+        CardRule rule = format.cards();
+        int given = order.cards().size();
+        if (rule == null) {
+            between("cards", given, 0, 0);
+            return;
+        }
+        int wanted = order.media().size() - rule.first();
+        if (given > 0 || rule.priced()) {
+            between("cards", given, wanted, wanted);
+        }
+        for (CreativeOrder.Card card : order.cards()) {
+            requireText("cards.text", card.text(), rule.textLimit());
+            String price = card.price();
+            if (rule.priced()) {
+                requireText("cards.price", price == null ? "" : price, MOST_OF_A_PRICE);
+            }
+            requireLink(rulebook, "cards.link", card.link());
+        }
+    }
+
+    private static void requireLink(Rulebook rulebook, String field, @Nullable String link) {
+        if (link != null && link.length() > rulebook.linkLimit()) {
+            throw tooLong(field, link.length(), rulebook.linkLimit());
+        }
+    }
+
     /** Placements of the format where every text and file fits; a mix ad needs one of each kind that fits. */
     public static List<PlacementRule> showsOn(Rulebook rulebook, CreativeOrder order, List<Medium> media) {
         return rulebook.format(order.format()).stream()
-                .flatMap(f -> f.placements().stream())
-                .flatMap(p -> rulebook.placement(p).stream())
-                .filter(p -> misfit(p, order, media) == null)
+                .flatMap(f -> f.placements().stream()
+                        .flatMap(p -> rulebook.placement(p).stream())
+                        .filter(p -> misfit(f, p, order, media) == null))
                 .toList();
     }
 
     private static String firstMisfit(Rulebook rulebook, FormatRule format, CreativeOrder order, List<Medium> media) {
         return format.placements().stream()
                 .flatMap(p -> rulebook.placement(p).stream())
-                .map(p -> misfit(p, order, media))
+                .map(p -> misfit(format, p, order, media))
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse("Nothing fits.");
     }
 
-    private static @Nullable String misfit(PlacementRule placement, CreativeOrder order, List<Medium> media) {
+    private static @Nullable String misfit(
+            FormatRule format, PlacementRule placement, CreativeOrder order, List<Medium> media) {
         String text = null;
         boolean mix = order.mixes();
         for (Function<PlacementRule, @Nullable String> each : List.<Function<PlacementRule, @Nullable String>>of(
@@ -101,8 +133,15 @@ public final class CreativeRules {
         if (text != null) {
             return placement.words() + ": " + text;
         }
-        List<@Nullable String> faults =
-                media.stream().map(m -> misfit(placement, m)).toList();
+        CardRule cards = format.cards();
+        PictureRule onCards = cards == null ? null : cards.picture();
+        List<@Nullable String> faults = new ArrayList<>();
+        for (int i = 0; i < media.size(); i++) {
+            faults.add(
+                    onCards != null && i >= cards.first()
+                            ? file(media.get(i).video() ? null : onCards, media.get(i))
+                            : misfit(placement, media.get(i)));
+        }
         boolean fits = mix
                 ? faults.contains(null) || faults.isEmpty()
                 : faults.stream().allMatch(Objects::isNull);
@@ -129,63 +168,36 @@ public final class CreativeRules {
     }
 
     private static @Nullable String misfit(PlacementRule placement, Medium medium) {
-        return medium.video() ? video(placement.video(), medium) : picture(placement.picture(), medium);
+        return medium.video() ? video(placement.video(), medium) : file(placement.picture(), medium);
     }
 
-    private static @Nullable String picture(PlacementRule.@Nullable PictureRule rule, Medium medium) {
-        if (rule == null) {
-            return "it shows no pictures.";
-        }
-        return file(
-                medium,
-                rule.formats(),
-                rule.leastWidth(),
-                rule.leastHeight(),
-                rule.largestBytes(),
-                rule.ratios(),
-                rule.tolerance());
-    }
-
-    private static @Nullable String video(PlacementRule.@Nullable VideoRule rule, Medium medium) {
-        if (rule == null) {
-            return "it shows no videos.";
-        }
-        if (medium.seconds() < rule.leastSeconds() || medium.seconds() > rule.mostSeconds()) {
+    private static @Nullable String video(@Nullable VideoRule rule, Medium medium) {
+        if (rule != null && (medium.seconds() < rule.leastSeconds() || medium.seconds() > rule.mostSeconds())) {
             return "the video is %.1f s long; %d to %d s are taken."
                     .formatted(medium.seconds(), rule.leastSeconds(), rule.mostSeconds());
         }
-        return file(
-                medium,
-                rule.formats(),
-                rule.leastWidth(),
-                rule.leastHeight(),
-                rule.largestBytes(),
-                rule.ratios(),
-                rule.tolerance());
+        return file(rule, medium);
     }
 
-    private static @Nullable String file(
-            Medium medium,
-            List<String> formats,
-            int leastWidth,
-            int leastHeight,
-            long largest,
-            List<Ratio> ratios,
-            double tolerance) {
-        if (!formats.contains(medium.format())) {
-            return "the file is %s; %s is taken.".formatted(medium.format(), String.join(" or ", formats));
+    private static @Nullable String file(@Nullable FileRule rule, Medium medium) {
+        if (rule == null) {
+            return "it shows no %s.".formatted(medium.video() ? "videos" : "pictures");
         }
-        if (medium.width() < leastWidth || medium.height() < leastHeight) {
+        if (!rule.formats().contains(medium.format())) {
+            return "the file is %s; %s is taken.".formatted(medium.format(), String.join(" or ", rule.formats()));
+        }
+        if (medium.width() < rule.leastWidth() || medium.height() < rule.leastHeight()) {
             return "the file is %d × %d px; the least is %d × %d."
-                    .formatted(medium.width(), medium.height(), leastWidth, leastHeight);
+                    .formatted(medium.width(), medium.height(), rule.leastWidth(), rule.leastHeight());
         }
-        if (medium.bytes() > largest) {
-            return "the file has %,d bytes; the most is %,d.".formatted(medium.bytes(), largest);
+        if (medium.bytes() > rule.largestBytes()) {
+            return "the file has %,d bytes; the most is %,d.".formatted(medium.bytes(), rule.largestBytes());
         }
         double ratio = (double) medium.width() / medium.height();
-        return ratios.stream().anyMatch(r -> Math.abs(ratio - r.value()) <= r.value() * tolerance)
+        return rule.ratios().stream().anyMatch(r -> Math.abs(ratio - r.value()) <= r.value() * rule.tolerance())
                 ? null
-                : "the file is %d × %d px; the shapes taken are %s.".formatted(medium.width(), medium.height(), ratios);
+                : "the file is %d × %d px; the shapes taken are %s."
+                        .formatted(medium.width(), medium.height(), rule.ratios());
     }
 
     /** @throws Refusal when the network has no forms, or this breaks their rules */

@@ -160,10 +160,6 @@ final class AdRun {
         return fresh * (seenDays[1].contains(person) ? 0.6 : 0.85);
     }
 
-    boolean sawBefore(int person) {
-        return seenDays[0].contains(person) || reachedToday.contains(person);
-    }
-
     /** Whom it reached on the days that changed since the last time this was asked. */
     Map<LocalDate, RoaringBitmap> newlyReached() {
         Map<LocalDate, RoaringBitmap> days = new TreeMap<>();

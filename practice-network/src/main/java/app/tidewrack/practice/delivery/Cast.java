@@ -1,6 +1,6 @@
 package app.tidewrack.practice.delivery;
 
-import app.tidewrack.core.network.ObjectiveRule;
+import app.tidewrack.core.network.MessageRule;
 import app.tidewrack.core.network.ObjectiveRule.GoalRule;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.practice.account.Account;
@@ -12,6 +12,7 @@ import app.tidewrack.practice.creative.CreativeRules;
 import app.tidewrack.practice.delivery.DeliveryMapper.Approved;
 import app.tidewrack.practice.delivery.GroupRun.SplitShare;
 import app.tidewrack.practice.engagement.Bitmaps;
+import app.tidewrack.practice.engagement.Tie;
 import app.tidewrack.practice.network.Network;
 import java.time.LocalDate;
 import java.util.List;
@@ -34,6 +35,7 @@ final class Cast {
     private final Map<String, AdRun> ads = new ConcurrentHashMap<>();
     private final Map<String, Purse> purses = new ConcurrentHashMap<>();
     private final Map<String, Draw> draws = new ConcurrentHashMap<>();
+    private final Map<String, RoaringBitmap> inboxes = new ConcurrentHashMap<>();
     private final Map<String, Cells> cells = new ConcurrentHashMap<>();
 
     /**
@@ -60,12 +62,8 @@ final class Cast {
         Account account = tools.accounts().account(approved.network(), approved.account());
         AdGroupOrder order = tools.json().readValue(tools.mapper().adGroup(approved.adGroupId()), AdGroupOrder.class);
         CampaignOrder campaign = campaign(approved.campaignId());
-        ObjectiveRule objective =
-                network.rulebook().objective(campaign.objective()).orElseThrow();
-        String wanted = order.goal();
-        GoalRule goal = wanted == null
-                ? objective.goals().get(0)
-                : objective.goal(wanted).orElseThrow();
+        GoalRule goal =
+                network.rulebook().objective(campaign.objective()).orElseThrow().goal(order.goal());
         Draw draw = draws.computeIfAbsent(
                 network.slug() + account.id() + order.audience().hash(),
                 k -> new Draw(
@@ -73,10 +71,32 @@ final class Cast {
                         tools.clocks().zones()));
         return new GroupRun(
                 new GroupRun.Facts(
-                        approved.adGroupId(), network, account, order, goal, draw, split(approved, campaign)),
+                        approved.adGroupId(),
+                        network,
+                        account,
+                        order,
+                        goal,
+                        draw,
+                        split(approved, campaign),
+                        inbox(network)),
                 tools.world(),
                 tools.fields(),
                 tools.devices());
+    }
+
+    /** Who got a message on the network within the days that keep them from another. */
+    private RoaringBitmap inbox(Network network) {
+        return inboxes.computeIfAbsent(network.slug(), slug -> {
+            RoaringBitmap people = new RoaringBitmap();
+            MessageRule rule = network.rulebook().message();
+            if (rule != null) {
+                tools.ties()
+                        .between(Tie.messaged(slug), from.plusDays(2L - rule.everyDays()), LocalDate.MAX)
+                        .values()
+                        .forEach(people::or);
+            }
+            return people;
+        });
     }
 
     private SplitShare split(Approved approved, CampaignOrder campaign) {

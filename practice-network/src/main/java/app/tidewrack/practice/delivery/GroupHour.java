@@ -41,6 +41,9 @@ final class GroupHour {
     interface Notes {
         void tie(GroupRun group, Response.TieTo tie, LocalDate day, int person);
 
+        /** Someone got a direct message of the group. */
+        void messaged(GroupRun group, LocalDate day, int person);
+
         void later(
                 AdRun ad,
                 Instant hour,
@@ -131,7 +134,7 @@ final class GroupHour {
         }
         int person = real / world.weight();
         int device = devices.one(person, spot.devices(), random);
-        if (device < 0 || (group.charge() == Charge.SEND && ad.sawBefore(real))) {
+        if (device < 0 || (group.sends() && group.inbox().contains(real))) {
             return 0;
         }
         Standing standing = spot.field().standing(chance.score(), random);
@@ -139,6 +142,10 @@ final class GroupHour {
         long price = price(euros, spot, tinyPerEuro, standing.attention());
         if (price > leftTiny) {
             return -1;
+        }
+        if (group.sends()) {
+            group.inbox().add(real);
+            notes.messaged(group, day, real);
         }
         int[] combination = combination(ad);
         long cell = cells.cell(person, spot.number(), device, combination);

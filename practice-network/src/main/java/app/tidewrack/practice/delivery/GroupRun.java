@@ -40,6 +40,7 @@ final class GroupRun {
     private final double minorPerEuro;
     private final double meanPersonPrice;
     private final SplitShare split;
+    private final RoaringBitmap inbox;
     private final Set<AdRun> ads = new HashSet<>();
 
     /**
@@ -54,7 +55,11 @@ final class GroupRun {
     /** Which of how many parts of the people this group may show to; one of one when nothing is held apart. */
     record SplitShare(String campaignId, int part, int parts) {}
 
-    /** What delivery needs to know of a group. */
+    /**
+     * What delivery needs to know of a group.
+     *
+     * @param inbox who lately got a message on the network; grows as this group sends
+     */
     record Facts(
             String id,
             Network network,
@@ -62,7 +67,8 @@ final class GroupRun {
             AdGroupOrder order,
             GoalRule goal,
             Draw draw,
-            SplitShare split) {}
+            SplitShare split,
+            RoaringBitmap inbox) {}
 
     GroupRun(Facts facts, World world, Fields fields, Devices devices) {
         id = facts.id();
@@ -72,6 +78,7 @@ final class GroupRun {
         goal = facts.goal();
         draw = facts.draw();
         split = facts.split();
+        inbox = facts.inbox();
         Charge asked = order.charge();
         charge = asked == null ? goal.charged().get(0) : asked;
         minorPerEuro = Math.pow(10, account.currency().getDefaultFractionDigits()) / world.inEuros(account.currency());
@@ -102,6 +109,16 @@ final class GroupRun {
 
     String id() {
         return id;
+    }
+
+    /** True when its ads are messages, charged by what is sent. */
+    boolean sends() {
+        return charge == Charge.SEND;
+    }
+
+    /** Who lately got a message on the network, from whomever. */
+    RoaringBitmap inbox() {
+        return inbox;
     }
 
     Network network() {

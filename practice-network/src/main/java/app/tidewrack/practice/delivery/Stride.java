@@ -68,12 +68,15 @@ final class Stride implements GroupHour.Notes {
                 .forEach(inTurn -> inTurn.forEach(ads -> deliver(ads, hour, shares)));
     }
 
-    /** Groups that spend from one purse, or share an account's limit, take turns; all others are delivered side by side. */
+    /**
+     * Groups that spend from one purse take turns, and so do those of a network that share an account's limit or its people's
+     * inboxes; all others are delivered side by side.
+     */
     private String turn(List<Approved> ads) {
         GroupRun group = cast.group(ads.get(0));
-        return group.account().spendingLimitMinor() == null
+        return group.account().spendingLimitMinor() == null && !group.sends()
                 ? cast.purse(ads.get(0), group).owner()
-                : key(group.account());
+                : group.network().slug();
     }
 
     private boolean runs(Approved ad, Instant hour) {
@@ -106,7 +109,7 @@ final class Stride implements GroupHour.Notes {
                 new GroupHour(group, ads, hour, tools.world(), tools.devices(), cast.cells(group.network()), this);
         long spent = groupHour.run(euros, left);
         purse.spend(day, spent);
-        spentByAccount.computeIfAbsent(key(account), k -> new HashMap<>()).merge(day, spent, Long::sum);
+        spend(account, day, spent);
         ads.forEach(ad -> end(group, ad, hour, day));
     }
 
@@ -124,6 +127,13 @@ final class Stride implements GroupHour.Notes {
                 .computeIfAbsent(key(account), k -> new HashMap<>())
                 .computeIfAbsent(day, d -> tools.mapper().spentByAccount(account.network(), account.id(), d));
         return Math.max(0, limit * Purse.TINY - spent);
+    }
+
+    /** Counts what an account with a limit has spent; groups of other accounts do not wait for each other. */
+    private synchronized void spend(Account account, LocalDate day, long tiny) {
+        if (account.spendingLimitMinor() != null) {
+            spentByAccount.get(key(account)).merge(day, tiny, Long::sum);
+        }
     }
 
     private synchronized void end(GroupRun group, AdRun ad, Instant hour, LocalDate day) {
@@ -157,6 +167,11 @@ final class Stride implements GroupHour.Notes {
         boolean site = tie.kind().startsWith("site-");
         String scope = site && account.site() != null ? account.site().domain() : key(account);
         tools.ties().add(tie.in(scope), day, person);
+    }
+
+    @Override
+    public synchronized void messaged(GroupRun group, LocalDate day, int person) {
+        tools.ties().add(Tie.messaged(group.network().slug()), day, person);
     }
 
     @Override

@@ -41,30 +41,30 @@ public class Matcher {
      * @param account null where none is at hand; then no sources, lookalikes or ties can be asked for
      * @throws Refusal when the network does not offer what is asked
      */
-    public Crowd crowd(Network network, @Nullable Account account, AudienceDefinition audience) {
-        OfferedAudience.require(audience, network.rulebook().audience());
+    public Crowd crowd(Network network, @Nullable Account account, AudienceDefinition definition) {
+        OfferedAudience.require(definition, network.rulebook().audience());
         Crowd crowd = panel(network.members());
-        if (!audience.places().none()) {
-            crowd = crowd.and(panel(at(audience.places(), audience.presence())));
+        if (!definition.places().none()) {
+            crowd = crowd.and(panel(at(definition.places(), definition.presence())));
         }
-        if (!audience.placesLeftOut().none()) {
-            crowd = crowd.andNot(panel(at(audience.placesLeftOut(), Presence.LIVING)));
+        if (!definition.placesLeftOut().none()) {
+            crowd = crowd.andNot(panel(at(definition.placesLeftOut(), Presence.LIVING)));
         }
-        AgeRange ages = audience.ages();
+        AgeRange ages = definition.ages();
         if (ages != null) {
             boolean over = ages.to() == network.rulebook().audience().oldest();
             crowd = crowd.and(panel(world.panel().aged(ages.from(), over ? Integer.MAX_VALUE : ages.to())));
         }
-        if (audience.gender() != Gender.ANY) {
+        if (definition.gender() != Gender.ANY) {
             crowd = crowd.and(panel(
-                    audience.gender() == Gender.WOMEN
+                    definition.gender() == Gender.WOMEN
                             ? world.panel().women()
                             : world.panel().men()));
         }
-        for (AnyOf condition : audience.conditions()) {
+        for (AnyOf condition : definition.conditions()) {
             crowd = crowd.and(any(network, account, condition.terms()));
         }
-        return audience.leftOut().isEmpty() ? crowd : crowd.andNot(any(network, account, audience.leftOut()));
+        return definition.leftOut().isEmpty() ? crowd : crowd.andNot(any(network, account, definition.leftOut()));
     }
 
     /** The size as the network tells it. */
