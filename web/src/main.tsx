@@ -13,6 +13,7 @@ import { theme } from "./look/theme";
 import { SignIn } from "./signin/SignIn";
 
 const Audiences = lazy(() => import("./audiences"));
+const Brief = lazy(() => import("./brief"));
 const Creative = lazy(() => import("./creative"));
 const Plan = lazy(() => import("./plan"));
 const Launch = lazy(() => import("./launch"));
@@ -26,6 +27,8 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Clients /> },
       { path: "c/:clientId", element: <Desk /> },
+      { path: "c/:clientId/brief/:briefId?", element: <Brief /> },
+      { path: "c/:clientId/brief/accounts/:accountId", element: <Brief /> },
       { path: "c/:clientId/audiences/:audienceId?", element: <Audiences /> },
       { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },

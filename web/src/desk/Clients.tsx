@@ -10,6 +10,18 @@ function sum(client: Schemas["ClientView"], of: (c: Schemas["CampaignLine"]) => 
   return client.campaigns.reduce((total, c) => total + of(c), 0);
 }
 
+/** A client's accounts by network, in the order they were opened. */
+function networksOf(client: Schemas["ClientView"]) {
+  return [...Map.groupBy(client.accounts, (a) => a.network)];
+}
+
+/** What was spent in each currency; several currencies are never added. */
+function spent(client: Schemas["ClientView"]): [string, number][] {
+  const sums = new Map<string, number>();
+  for (const c of client.campaigns) sums.set(c.currency, (sums.get(c.currency) ?? 0) + c.spendMinor);
+  return [...sums];
+}
+
 /** The agency's clients, with what each has running. */
 export function Clients() {
   const clients = useQuery(clientsQuery);
@@ -37,29 +49,28 @@ export function Clients() {
                 <div className="note">{c.about}</div>
               </td>
               <td>
-                {c.accounts.map((a) => (
-                  <div key={a.id}>
-                    <span
-                      className="chip"
-                      style={{ "--chip": networkColours[a.network] } as React.CSSProperties}
-                    >
-                      {a.network}
-                    </span>{" "}
-                    {a.networkName}, {a.currency}
-                    <div className="note">{a.zone}</div>
-                  </div>
+                {networksOf(c).map(([network, accounts]) => (
+                  <span
+                    key={network}
+                    className="chip"
+                    title={accounts.map((a) => `${a.name}, ${a.zone}`).join("\n")}
+                    style={{ "--chip": networkColours[network], marginRight: 4 } as React.CSSProperties}
+                  >
+                    {network}
+                  </span>
                 ))}
+                <div className="note">
+                  {plural(c.accounts.length, "account")} in{" "}
+                  {[...new Set(c.accounts.map((a) => a.currency))].join(" and ")}
+                </div>
               </td>
               <td className="number">{count(c.campaigns.length)}</td>
               <td className="number">{count(sum(c, (k) => k.approved))}</td>
               <td className="number">{count(sum(c, (k) => k.refused))}</td>
               <td className="number">
-                {c.accounts[0]
-                  ? money(
-                      sum(c, (k) => k.spendMinor),
-                      c.accounts[0].currency,
-                    )
-                  : plural(0, "account")}
+                {spent(c).map(([currency, minor]) => (
+                  <div key={currency}>{money(minor, currency)}</div>
+                ))}
               </td>
             </tr>
           ))}

@@ -2,6 +2,7 @@ import { NavLink } from "react-router";
 
 const SCREENS = [
   { path: "", words: "Desk", icon: "M3 16V8l7-5 7 5v8z" },
+  { path: "/brief", words: "Brief", icon: "M5 2h7l3 3v13H5zM12 2v3h3M8 9h5M8 12h5M8 15h3" },
   {
     path: "/audiences",
     words: "Audiences",

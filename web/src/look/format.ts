@@ -9,7 +9,7 @@ function moneyFormat(currency: string): Intl.NumberFormat {
   return format;
 }
 
-function decimals(currency: string): number {
+export function decimals(currency: string): number {
   return moneyFormat(currency).resolvedOptions().maximumFractionDigits ?? 2;
 }
 

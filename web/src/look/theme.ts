@@ -27,7 +27,14 @@ export const rankColours: readonly { ground: string; ink: string }[] = [
   { ground: "#2f7060", ink: "#ffffff" },
 ];
 
-export const networkColours: Record<string, string> = { HS: "#b5532d" };
+export const networkColours: Record<string, string> = {
+  HS: "#b5532d",
+  GR: "#6b3f69",
+  SW: "#5e7c3a",
+  AK: "#2a7f79",
+  JC: "#3d4b63",
+  DG: "#a8742a",
+};
 
 export const theme: ThemeConfig = {
   token: {

@@ -1,20 +1,18 @@
 package app.tidewrack.server.client;
 
-import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.client.ClientMapper.RefusedAd;
-import app.tidewrack.server.network.NetworkConnector.City;
-import app.tidewrack.server.network.NetworkConnector.Topic;
+import app.tidewrack.server.network.NetworkConnector.Profile;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.web.NotFound;
 import java.security.Principal;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The clients a person works for, and one client's desk. */
@@ -23,10 +21,12 @@ import org.springframework.web.bind.annotation.RestController;
 class ClientController {
     private final ClientMapper mapper;
     private final Networks networks;
+    private final Accounts accounts;
 
-    ClientController(ClientMapper mapper, Networks networks) {
+    ClientController(ClientMapper mapper, Networks networks, Accounts accounts) {
         this.mapper = mapper;
         this.networks = networks;
+        this.accounts = accounts;
     }
 
     record ClientView(String id, String name, String about, List<AccountView> accounts, List<CampaignLine> campaigns) {}
@@ -38,11 +38,57 @@ class ClientController {
             String name,
             String currency,
             String zone,
-            boolean siteTag) {}
+            boolean siteTag,
+            @Nullable String site,
+            List<String> profiles,
+            @Nullable Long spendingLimitMinor) {
+        static AccountView of(Account a, Networks networks, Accounts accounts) {
+            return new AccountView(
+                    a.id(),
+                    a.network(),
+                    networks.rulebook(a.network()).name(),
+                    a.name(),
+                    a.currency(),
+                    a.zone(),
+                    a.siteTag() != null,
+                    a.siteTag(),
+                    accounts.profiles(a).stream().map(Profile::name).toList(),
+                    a.spendingLimitMinor());
+        }
+    }
 
     record DeskView(ClientView client, List<RefusedAd> refused) {}
 
-    record OfferView(Rulebook rulebook, List<Topic> topics) {}
+    /** A network that accounts can be opened on. */
+    record NetworkView(
+            String code,
+            String name,
+            String kind,
+            List<String> currencies,
+            List<Choice> objectives,
+            List<Choice> subjects,
+            List<Choice> countries) {}
+
+    @GetMapping("/{clientId}/networks")
+    List<NetworkView> networks(@PathVariable String clientId) {
+        return networks.codes().stream()
+                .map(networks::rulebook)
+                .map(r -> new NetworkView(
+                        r.code(),
+                        r.name(),
+                        r.kind(),
+                        r.money().stream()
+                                .map(m -> m.currency().getCurrencyCode())
+                                .toList(),
+                        r.objectives().stream()
+                                .map(o -> new Choice(o.code(), o.words()))
+                                .toList(),
+                        r.subjects().stream()
+                                .map(o -> new Choice(o.code(), o.words()))
+                                .toList(),
+                        r.audience().countries()))
+                .toList();
+    }
 
     @GetMapping
     List<ClientView> clients(Principal person) {
@@ -54,38 +100,10 @@ class ClientController {
         return new DeskView(view(mapper.byId(clientId)), mapper.refused(clientId));
     }
 
-    /** What the account's network offers. */
-    @GetMapping("/{clientId}/accounts/{accountId}/offer")
-    OfferView offer(@PathVariable String clientId, @PathVariable String accountId) {
-        Account account = account(clientId, accountId);
-        return new OfferView(networks.rulebook(account.network()), networks.topics(account.network()));
-    }
-
-    /** Cities of a country by the start of their name. */
-    @GetMapping("/{clientId}/accounts/{accountId}/places")
-    List<City> places(
-            @PathVariable String clientId,
-            @PathVariable String accountId,
-            @RequestParam String country,
-            @RequestParam String text) {
-        return networks.connector(account(clientId, accountId).network()).places(country, text);
-    }
-
-    private Account account(String clientId, String accountId) {
-        return mapper.account(clientId, accountId).orElseThrow(() -> new NotFound("account", accountId));
-    }
-
     private ClientView view(Client client) {
-        List<AccountView> accounts = mapper.accounts(client.id()).stream()
-                .map(a -> new AccountView(
-                        a.id(),
-                        a.network(),
-                        networks.rulebook(a.network()).name(),
-                        a.name(),
-                        a.currency(),
-                        a.zone(),
-                        a.siteTag() != null))
+        List<AccountView> open = mapper.accounts(client.id()).stream()
+                .map(a -> AccountView.of(a, networks, accounts))
                 .toList();
-        return new ClientView(client.id(), client.name(), client.about(), accounts, mapper.campaignLines(client.id()));
+        return new ClientView(client.id(), client.name(), client.about(), open, mapper.campaignLines(client.id()));
     }
 }

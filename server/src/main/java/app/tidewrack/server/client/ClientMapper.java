@@ -5,12 +5,14 @@ import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 
 @Mapper
 public interface ClientMapper {
     record Client(String id, String name, String about) {}
 
+    /** @param profiles as JSON */
     record Account(
             String id,
             String network,
@@ -19,7 +21,8 @@ public interface ClientMapper {
             String currency,
             String zone,
             @Nullable Long spendingLimitMinor,
-            @Nullable String siteTag) {}
+            @Nullable String siteTag,
+            String profiles) {}
 
     record AccountOfClient(String clientId, String id, String network, String externalId, long reportCursor) {}
 
@@ -35,20 +38,29 @@ public interface ClientMapper {
     void insert(Client client);
 
     @Select("""
-            select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag
-            from account where client_id = #{clientId} order by name""")
+            select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
+                   profiles::text as profiles
+            from account where client_id = #{clientId} order by position""")
     List<Account> accounts(String clientId);
 
     @Select("""
-            select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag
+            select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
+                   profiles::text as profiles
             from account where client_id = #{clientId} and id = #{id}""")
     Optional<Account> account(String clientId, String id);
 
     @Insert("""
-            insert into account (client_id, id, network, external_id, name, currency, zone, spending_limit_minor, site_tag)
+            insert into account (client_id, id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
+                                 profiles)
             values (#{clientId}, #{a.id}, #{a.network}, #{a.externalId}, #{a.name}, #{a.currency}, #{a.zone},
-                    #{a.spendingLimitMinor}, #{a.siteTag})""")
+                    #{a.spendingLimitMinor}, #{a.siteTag}, #{a.profiles}::jsonb)""")
     void insertAccount(String clientId, Account a);
+
+    @Update("""
+            update account set name = #{a.name}, spending_limit_minor = #{a.spendingLimitMinor}, site_tag = #{a.siteTag},
+                   profiles = #{a.profiles}::jsonb
+            where client_id = #{clientId} and id = #{a.id}""")
+    void updateAccount(String clientId, Account a);
 
     @Select("""
             select client_id, id, network, external_id, report_cursor from account a

@@ -1,7 +1,8 @@
 package app.tidewrack.server.demo;
 
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.Accounts.Wanted;
 import app.tidewrack.server.client.ClientMapper;
-import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.clock.ClockDesk;
 import app.tidewrack.server.launch.LaunchDesk;
@@ -41,7 +42,9 @@ class DemoLoader implements ApplicationRunner {
 
     private final PersonMapper people;
     private final ClientMapper clients;
+    private final Accounts accounts;
     private final PasswordEncoder passwords;
+    private final DemoBriefs briefs;
     private final OddmentStory oddment;
     private final OtherStories others;
     private final LaunchDesk launches;
@@ -51,7 +54,9 @@ class DemoLoader implements ApplicationRunner {
     DemoLoader(
             PersonMapper people,
             ClientMapper clients,
+            Accounts accounts,
             PasswordEncoder passwords,
+            DemoBriefs briefs,
             OddmentStory oddment,
             OtherStories others,
             LaunchDesk launches,
@@ -59,7 +64,9 @@ class DemoLoader implements ApplicationRunner {
             Networks networks) {
         this.people = people;
         this.clients = clients;
+        this.accounts = accounts;
         this.passwords = passwords;
+        this.briefs = briefs;
         this.oddment = oddment;
         this.others = others;
         this.launches = launches;
@@ -79,11 +86,19 @@ class DemoLoader implements ApplicationRunner {
         people.insert(new Person("marek", OTHER_BUYER, "Marek Dunlin", hash));
         people.insert(new Person("tove", VIEWER, "Tove Albrecht", hash));
         client("oddment", "Oddment & Thread", "Mending kits, sold online");
-        account("oddment", "GBP", "Europe/London", "oddmentandthread.example", 50_000L);
+        accounts("oddment", "GBP", "Europe/London", "oddmentandthread.example", "Oddment & Thread", "The Mending Room");
         client("saltmarsh", "Saltmarsh Ferries", "Day trips to islands");
-        account("saltmarsh", "EUR", "Europe/Copenhagen", "saltmarshferries.example", null);
+        accounts("saltmarsh", "EUR", "Europe/Copenhagen", "saltmarshferries.example", "Saltmarsh Ferries");
         client("copperline", "Copperline Calibration", "Instrument calibration for labs");
-        account("copperline", "EUR", "Europe/Berlin", null, null);
+        accounts("copperline", "EUR", "Europe/Berlin", null, "Copperline Calibration", "Ruta Kalnins");
+        accounts.open(
+                "saltmarsh",
+                "saltmarshdkk",
+                "HS",
+                "DKK",
+                "Europe/Copenhagen",
+                new Wanted("Hearthside DKK", "saltmarshferries.example", List.of("Saltmarsh Ferries"), null));
+        briefs.write();
         for (String client : List.of("oddment", "saltmarsh", "copperline")) {
             people.join("ines", client, "BUYER");
         }
@@ -112,19 +127,18 @@ class DemoLoader implements ApplicationRunner {
         clients.insert(new Client(id, name, about));
     }
 
-    private void account(
-            String client, String currency, String zone, @Nullable String siteTag, @Nullable Long spendingLimit) {
-        clients.insertAccount(
-                client,
-                new Account(
-                        client + "hs",
-                        "HS",
-                        client + "-hearthside",
-                        "Hearthside " + currency,
-                        currency,
-                        zone,
-                        spendingLimit,
-                        siteTag));
+    /** One on each network, Hearthside's first; their ids are the client's with the network's code. */
+    private void accounts(String client, String currency, String zone, @Nullable String site, String... profiles) {
+        for (String network : networks.codes()) {
+            String name = networks.rulebook(network).name() + " " + currency;
+            accounts.open(
+                    client,
+                    client + network.toLowerCase(),
+                    network,
+                    currency,
+                    zone,
+                    new Wanted(name, site, List.of(profiles), client.equals("oddment") ? 50_000L : null));
+        }
     }
 
     private static void await(BooleanSupplier done) throws InterruptedException {

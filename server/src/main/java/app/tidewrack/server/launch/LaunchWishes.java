@@ -12,6 +12,7 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
+import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
@@ -32,9 +33,11 @@ class LaunchWishes {
     static final String MONEY = "money a day";
 
     private final Networks networks;
+    private final Accounts accounts;
 
-    LaunchWishes(Networks networks) {
+    LaunchWishes(Networks networks, Accounts accounts) {
         this.networks = networks;
+        this.accounts = accounts;
     }
 
     /** @param order without the id of its parent, which is not known before launch */
@@ -69,14 +72,11 @@ class LaunchWishes {
         return new Wish(
                 new WantedItem(Level.CAMPAIGN, campaign.id(), null, names.campaign(), fields),
                 new CampaignOrder(
-                        account.externalId(),
+                        accounts.order(account),
                         names.campaign(),
                         facts.objective(),
                         facts.flight().start(),
-                        facts.flight().end(),
-                        account.zone(),
-                        account.currency(),
-                        account.siteTag()));
+                        facts.flight().end()));
     }
 
     private Wish adGroupWish(Campaign campaign, Row row, PlanNames names, Audience audience, String network) {

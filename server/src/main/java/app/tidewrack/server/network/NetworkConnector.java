@@ -21,6 +21,12 @@ public interface NetworkConnector {
 
     List<City> places(String country, String text);
 
+    /** Opens an account, or changes an open one; an open account keeps its currency and zone. */
+    void openAccount(AccountOrder order);
+
+    /** What the network tells of an open account. */
+    AccountTold account(String account);
+
     /** One size for each audience, in the same order. */
     List<AudienceSize> sizes(List<AudienceDefinition> audiences);
 
@@ -52,22 +58,38 @@ public interface NetworkConnector {
      */
     record City(long id, String name, double latitude, double longitude, String country, String region, long people) {}
 
+    /** Who ads are from. */
+    record Profile(String id, String name) {}
+
+    /**
+     * @param account the network's id of the account
+     * @param site domain whose site tag reports to the account; null without one
+     */
+    record AccountOrder(
+            String account,
+            String name,
+            String currency,
+            String zone,
+            @Nullable String site,
+            List<Profile> profiles,
+            @Nullable Long spendingLimitMinor) {}
+
+    /** @param agreedSenders who agreed to be named in direct messages */
+    record AccountTold(@Nullable SiteTag siteTag, List<String> agreedSenders) {}
+
+    record SiteTag(String site, List<TagEvent> events) {}
+
+    /** @param lastSeen the account day it was last reported; null when it never was */
+    record TagEvent(String event, @Nullable LocalDate lastSeen, long lastDayPeople) {}
+
     /** What is sent to set something up or change it. */
     sealed interface Order permits CampaignOrder, AdGroupOrder, AdOrder {}
 
     /**
+     * @param account opened before the campaign is created, where that has not happened
      * @param endsOn the day after the last
-     * @param site domain whose site tag reports to the account; null without one
      */
-    record CampaignOrder(
-            String account,
-            String name,
-            String objective,
-            LocalDate startsOn,
-            LocalDate endsOn,
-            String zone,
-            String currency,
-            @Nullable String site)
+    record CampaignOrder(AccountOrder account, String name, String objective, LocalDate startsOn, LocalDate endsOn)
             implements Order {}
 
     /** @param campaignId the network's id of the campaign */

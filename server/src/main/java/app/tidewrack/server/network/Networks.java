@@ -48,6 +48,11 @@ public class Networks {
 
     private record Offer(Rulebook rulebook, List<Topic> topics, Instant readAt) {}
 
+    /** Every network's code. */
+    public List<String> codes() {
+        return practice.codes();
+    }
+
     public NetworkConnector connector(String code) {
         return practice.connector(code);
     }

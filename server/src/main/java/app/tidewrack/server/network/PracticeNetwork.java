@@ -59,6 +59,17 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
+    public void openAccount(AccountOrder order) {
+        put("accounts", order.account(), order);
+    }
+
+    @Override
+    public AccountTold account(String account) {
+        return asked(() ->
+                http.get().uri(root + "/accounts/{account}", account).retrieve().body(AccountTold.class));
+    }
+
+    @Override
     public List<AudienceSize> sizes(List<AudienceDefinition> audiences) {
         return asked(() -> http.post()
                 .uri(root + "/sizes")
@@ -76,12 +87,6 @@ final class PracticeNetwork implements NetworkConnector {
                 .retrieve()
                 .toBodilessEntity());
     }
-
-    private record AccountBody(
-            String name,
-            String currency,
-            String zone,
-            @Nullable String site) {}
 
     private record CampaignBody(
             String account, String name, String objective, LocalDate startsOn, LocalDate endsOn, boolean splitTest) {}
@@ -107,7 +112,7 @@ final class PracticeNetwork implements NetworkConnector {
     @Override
     public String create(String key, Order order) {
         if (order instanceof CampaignOrder o) {
-            openAccount(o);
+            openAccount(o.account());
             return create("campaigns", key, campaign(o));
         } else if (order instanceof AdGroupOrder o) {
             return create("ad-groups", key, adGroup(o));
@@ -130,17 +135,8 @@ final class PracticeNetwork implements NetworkConnector {
         }
     }
 
-    /** Opening an open account does nothing. */
-    private void openAccount(CampaignOrder order) {
-        asked(() -> http.put()
-                .uri(root + "/accounts/{account}", order.account())
-                .body(new AccountBody(order.account(), order.currency(), order.zone(), order.site()))
-                .retrieve()
-                .toBodilessEntity());
-    }
-
     private static CampaignBody campaign(CampaignOrder o) {
-        return new CampaignBody(o.account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), false);
+        return new CampaignBody(o.account().account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), false);
     }
 
     private AdGroupBody adGroup(AdGroupOrder o) {

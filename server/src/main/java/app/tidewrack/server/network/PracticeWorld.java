@@ -4,6 +4,7 @@ import java.net.http.HttpClient;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
@@ -46,6 +47,10 @@ public class PracticeWorld {
                 .defaultHeader("X-Access-Key", settings.accessKey())
                 .build();
         SLUGS.forEach((code, slug) -> connectors.put(code, new PracticeNetwork(http, slug)));
+    }
+
+    List<String> codes() {
+        return List.copyOf(connectors.keySet());
     }
 
     /** @throws IllegalArgumentException when no network has this code */

@@ -1,0 +1,49 @@
+package app.tidewrack.core.forecast;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ResultRateTest {
+    /** R 4.2.2: dnbinom(0:3, size = 0.7, mu = 2.5), summed. */
+    @Test
+    void resultsAreNegativeBinomial() {
+        double[] single = {0.345114847, 0.1887346819, 0.1253316247, 0.08812379863};
+        ResultRate rate = new ResultRate(0.7, 0.7);
+        double sum = 0;
+        for (int i = 0; i < single.length; i++) {
+            sum += single[i];
+            assertThat(rate.atMost(2.5, i)).isCloseTo(sum, within(1e-8));
+        }
+    }
+
+    /** What is usual holds in eight cases of ten: the results of much money lie just within what the usual rates bring. */
+    @ParameterizedTest
+    @CsvSource({"0.5, 4", "0.002, 0.003", "10, 400"})
+    void theUsualRangeIsKept(double from, double to) {
+        double much = 1e7 / from;
+        Range results = ResultRate.usually(new Range(from, to)).results(much);
+        assertThat(results.from() / much).isCloseTo(from, within(from * 1e-3));
+        assertThat(results.to() / much).isCloseTo(to, within(to * 1e-3));
+    }
+
+    /** A long history outweighs what is usual; a short one hardly moves it; both narrow the range. */
+    @Test
+    void historyMovesTheBelief() {
+        ResultRate usual = ResultRate.usually(new Range(0.5, 4));
+        assertThat(usual.seen(8_000, 1_000).mean()).isBetween(6.5, 8.0);
+        assertThat(usual.seen(8_000, 1_000)).isEqualTo(usual.seen(40, 5));
+        assertThat(usual.seen(2, 1).mean()).isBetween(usual.mean() - 0.5, usual.mean() + 0.5);
+        Range before = usual.results(100);
+        Range after = usual.seen(200, 100).results(100);
+        assertThat(after.to() - after.from()).isLessThan(before.to() - before.from());
+        assertThat(usual.results(0)).isEqualTo(new Range(0, 0));
+        // No spread at all: a rate that is certain leaves only the chance of counting (Poisson, 100 ± 1.28 × 10).
+        Range certain = ResultRate.usually(new Range(1, 1)).results(100);
+        assertThat(certain.from()).isBetween(86.0, 89.0);
+        assertThat(certain.to()).isBetween(111.0, 114.0);
+    }
+}

@@ -1,0 +1,44 @@
+package app.tidewrack.server.brief;
+
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface BriefMapper {
+    record Stored(String id, String content, int version) {}
+
+    /** What an account's ads have brought so far. */
+    record History(String accountId, long impressions, long clicks, long conversions, long spendMinor) {}
+
+    @Select("""
+            select id, content::text as content, version from brief where client_id = #{clientId}
+            order by content ->> 'startsOn' desc, lower(content ->> 'name'), id""")
+    List<Stored> all(String clientId);
+
+    @Select("select id, content::text as content, version from brief where client_id = #{clientId} and id = #{id}")
+    Optional<Stored> byId(String clientId, String id);
+
+    @Insert("""
+            insert into brief (client_id, id, content, version) values (#{clientId}, #{id}, #{content}::jsonb, 1)""")
+    void insert(String clientId, String id, String content);
+
+    @Update("""
+            update brief set content = #{content}::jsonb, version = version + 1
+            where client_id = #{clientId} and id = #{id} and version = #{version}""")
+    int update(String clientId, String id, int version, String content);
+
+    @Delete("delete from brief where client_id = #{clientId} and id = #{id}")
+    int delete(String clientId, String id);
+
+    @Select("""
+            select c.account_id, sum(r.impressions)::bigint as impressions, sum(r.clicks)::bigint as clicks,
+                   sum(r.conversions)::bigint as conversions, sum(r.spend_minor)::bigint as spend_minor
+            from result_hour r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
+            where r.client_id = #{clientId} group by c.account_id""")
+    List<History> histories(String clientId);
+}

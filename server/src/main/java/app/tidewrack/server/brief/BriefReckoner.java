@@ -1,0 +1,195 @@
+package app.tidewrack.server.brief;
+
+import app.tidewrack.core.brief.Balance;
+import app.tidewrack.core.brief.Balance.Need;
+import app.tidewrack.core.brief.Brief;
+import app.tidewrack.core.brief.Judging;
+import app.tidewrack.core.brief.Result;
+import app.tidewrack.core.forecast.Range;
+import app.tidewrack.core.forecast.ResultRate;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.brief.BriefMapper.History;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.Networks;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** What a brief's money can buy, by the networks' rulebooks and the client's own history. */
+@Component
+class BriefReckoner {
+    private final BriefMapper mapper;
+    private final ClientMapper clients;
+    private final Networks networks;
+
+    BriefReckoner(BriefMapper mapper, ClientMapper clients, Networks networks) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.networks = networks;
+    }
+
+    /**
+     * @param balance the brief's four numbers with the unknown filled in; null when the others leave nothing for it
+     * @param problem why there is no balance
+     * @param field what mends it
+     * @param atTarget results that the money pays at the target cost; null without a target
+     * @param lines one for each of the brief's accounts
+     */
+    record Reckoning(
+            @Nullable Sums balance,
+            @Nullable String problem,
+            @Nullable String field,
+            @Nullable Long atTarget,
+            List<BriefLine> lines,
+            @Nullable Judging judging) {}
+
+    record Sums(long moneyMinor, long days, long rows, long targetMinor) {}
+
+    /**
+     * What the whole money could do in one account.
+     *
+     * @param results in four cases of five
+     * @param rows that it feeds at the network's lowest
+     * @param historyResults how many of the result the account has seen, for {@code historySpentMinor}
+     * @param problem why the account cannot take part; the numbers are 0 then
+     */
+    record BriefLine(
+            String accountId,
+            String network,
+            String networkName,
+            String currency,
+            long lowestDailyMinor,
+            Range results,
+            long rows,
+            long historyResults,
+            long historySpentMinor,
+            @Nullable String problem) {}
+
+    private record Priced(BriefLine line, @Nullable MoneyRule rule) {}
+
+    Reckoning reckon(String clientId, Brief brief) {
+        Map<String, History> histories =
+                mapper.histories(clientId).stream().collect(Collectors.toMap(History::accountId, h -> h));
+        List<Account> accounts = clients.accounts(clientId).stream()
+                .filter(a -> brief.accounts().contains(a.id()))
+                .toList();
+        Optional<Balance> balance = Optional.empty();
+        Refusal problem = null;
+        try {
+            balance = Optional.of(Balance.of(brief.unknown(), brief.typed(), need(accounts, brief)));
+        } catch (Refusal refusal) {
+            problem = refusal;
+        }
+        Money money = balance.map(Balance::money).orElse(brief.money());
+        long days = balance.map(Balance::days).orElse(brief.days());
+        List<Priced> priced = accounts.stream()
+                .map(a -> priced(a, brief, money, days, Optional.ofNullable(histories.get(a.id()))))
+                .toList();
+        long target = balance.map(b -> b.target().minor()).orElse(brief.target().minor());
+        return new Reckoning(
+                balance.map(b -> new Sums(
+                                b.money().minor(),
+                                b.days(),
+                                b.rows(),
+                                b.target().minor()))
+                        .orElse(null),
+                problem == null ? null : problem.getMessage(),
+                problem == null ? null : problem.field(),
+                target == 0 ? null : money.minor() / target,
+                priced.stream().map(Priced::line).toList(),
+                judging(priced, brief, money, days));
+    }
+
+    /** Rows must be able to run in any of the accounts, so the dearest lowest counts. */
+    private Need need(List<Account> accounts, Brief brief) {
+        long lowest = accounts.stream()
+                .filter(a -> a.currency().equals(brief.currency().getCurrencyCode()))
+                .flatMap(a -> networks.rulebook(a.network()).money(brief.currency()).stream())
+                .mapToLong(MoneyRule::lowestDailyMinor)
+                .max()
+                .orElse(0);
+        return new Need(new Money(lowest, brief.currency()), brief.resultsPerRow());
+    }
+
+    private Priced priced(Account account, Brief brief, Money money, long days, Optional<History> history) {
+        Rulebook rulebook = networks.rulebook(account.network());
+        String currency = brief.currency().getCurrencyCode();
+        if (!account.currency().equals(currency)) {
+            return new Priced(
+                    without(
+                            account,
+                            rulebook,
+                            "The account is in %s; the brief’s money is in %s and is not converted."
+                                    .formatted(account.currency(), currency)),
+                    null);
+        }
+        if (rulebook.objective(brief.goal()).isEmpty()) {
+            return new Priced(without(account, rulebook, "The network offers no such goal."), null);
+        }
+        MoneyRule rule = rulebook.money(brief.currency()).orElseThrow();
+        long seen = history.map(h -> of(brief.result(), h)).orElse(0L);
+        long spent = seen == 0 ? 0 : history.map(History::spendMinor).orElse(0L);
+        Range perThousand = new Range(rule.thousandFromMinor() / 1000.0, rule.thousandToMinor() / 1000.0);
+        ResultRate rate = ResultRate.usually(brief.result().ofImpressions().over(perThousand))
+                .seen(seen, spent);
+        return new Priced(
+                new BriefLine(
+                        account.id(),
+                        account.network(),
+                        rulebook.name(),
+                        account.currency(),
+                        rule.lowestDailyMinor(),
+                        rate.results(money.minor()),
+                        money.minor() / days / rule.lowestDailyMinor(),
+                        seen,
+                        spent,
+                        null),
+                rule);
+    }
+
+    private static BriefLine without(Account account, Rulebook rulebook, String problem) {
+        return new BriefLine(
+                account.id(),
+                account.network(),
+                rulebook.name(),
+                account.currency(),
+                0,
+                new Range(0, 0),
+                0,
+                0,
+                0,
+                problem);
+    }
+
+    /** Results of the kind in a history, as far as reports tell kinds apart. */
+    private static long of(Result result, History history) {
+        return switch (result) {
+            case CLICK -> history.clicks();
+            case FORM, LEAD, SALE, INSTALL -> history.conversions();
+            case THOUSAND -> history.impressions() / 1000;
+            case VISIT, VIDEO_VIEW, ENGAGEMENT, CHAT -> 0;
+        };
+    }
+
+    /** A test runs in one account; the cheapest is taken. */
+    private static @Nullable Judging judging(List<Priced> priced, Brief brief, Money money, long days) {
+        return priced.stream()
+                .flatMap(p -> Optional.ofNullable(p.rule()).stream())
+                .min(Comparator.comparingLong(r -> r.thousandFromMinor() + r.thousandToMinor()))
+                .map(r -> Judging.of(
+                        brief.result(),
+                        brief.cells(),
+                        brief.liftPercent() / 100.0,
+                        new Range(r.thousandFromMinor(), r.thousandToMinor()),
+                        money.per(days)))
+                .orElse(null);
+    }
+}

@@ -1,0 +1,98 @@
+package app.tidewrack.server.client;
+
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.server.client.Accounts.Wanted;
+import app.tidewrack.server.client.ClientController.AccountView;
+import app.tidewrack.server.network.NetworkConnector.AccountTold;
+import app.tidewrack.server.network.NetworkConnector.City;
+import app.tidewrack.server.network.NetworkConnector.Topic;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.Ids;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A client's accounts, and what their networks offer. */
+@RestController
+@RequestMapping("/api/clients/{clientId}/accounts")
+class AccountController {
+    private final Accounts accounts;
+    private final Networks networks;
+
+    AccountController(Accounts accounts, Networks networks) {
+        this.accounts = accounts;
+        this.networks = networks;
+    }
+
+    record AccountBody(
+            @NotNull String name,
+            @Nullable String site,
+            @NotNull List<@NotNull String> profiles,
+            @Nullable Long spendingLimitMinor) {
+        Wanted wanted() {
+            return new Wanted(name, site, profiles, spendingLimitMinor);
+        }
+    }
+
+    /** Currency and zone stay as they are opened with. */
+    record NewAccountBody(
+            @NotNull String network,
+            @NotNull String currency,
+            @NotNull String zone,
+            @NotNull @Valid AccountBody account) {}
+
+    record OfferView(Rulebook rulebook, List<Topic> topics) {}
+
+    @PostMapping
+    AccountView open(@PathVariable String clientId, @Valid @RequestBody NewAccountBody body) {
+        return AccountView.of(
+                accounts.open(
+                        clientId,
+                        Ids.fresh(),
+                        body.network(),
+                        body.currency(),
+                        body.zone(),
+                        body.account().wanted()),
+                networks,
+                accounts);
+    }
+
+    @PutMapping("/{accountId}")
+    AccountView change(
+            @PathVariable String clientId, @PathVariable String accountId, @Valid @RequestBody AccountBody body) {
+        return AccountView.of(accounts.change(clientId, accountId, body.wanted()), networks, accounts);
+    }
+
+    /** Site tag events and who agreed to send, as the network tells them now. */
+    @GetMapping("/{accountId}/told")
+    AccountTold told(@PathVariable String clientId, @PathVariable String accountId) {
+        return accounts.told(clientId, accountId);
+    }
+
+    /** What the account's network offers. */
+    @GetMapping("/{accountId}/offer")
+    OfferView offer(@PathVariable String clientId, @PathVariable String accountId) {
+        String network = accounts.account(clientId, accountId).network();
+        return new OfferView(networks.rulebook(network), networks.topics(network));
+    }
+
+    /** Cities by the start of their name. */
+    @GetMapping("/{accountId}/places")
+    List<City> places(
+            @PathVariable String clientId,
+            @PathVariable String accountId,
+            @RequestParam(defaultValue = "") String country,
+            @RequestParam String text) {
+        return networks.connector(accounts.account(clientId, accountId).network())
+                .places(country, text);
+    }
+}

@@ -1,0 +1,184 @@
+package app.tidewrack.server.client;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.AccountOrder;
+import app.tidewrack.server.network.NetworkConnector.AccountTold;
+import app.tidewrack.server.network.NetworkConnector.Profile;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.NotFound;
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.util.Currency;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A client's accounts on the networks: opened there, changed, and asked what their site tags report. */
+@Service
+public class Accounts {
+    /** Letters, digits and hyphens between dots, as host names are (RFC 1123), with a dot somewhere. */
+    private static final Pattern HOST =
+            Pattern.compile("(?=.{4,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\\.)+[a-z]([a-z0-9-]{0,61}[a-z0-9])?");
+
+    private static final int MOST_PROFILES = 20;
+
+    private final ClientMapper mapper;
+    private final Networks networks;
+    private final JsonMapper json;
+
+    Accounts(ClientMapper mapper, Networks networks, JsonMapper json) {
+        this.mapper = mapper;
+        this.networks = networks;
+        this.json = json;
+    }
+
+    /**
+     * What can be changed of an account.
+     *
+     * @param site domain with the client's site tag; null without one
+     * @param profiles names of whom ads are from
+     */
+    public record Wanted(
+            String name,
+            @Nullable String site,
+            List<String> profiles,
+            @Nullable Long spendingLimitMinor) {}
+
+    /**
+     * Opens an account on its network and keeps it; nothing is kept when the network refuses.
+     *
+     * @param id new within the client
+     * @throws Refusal when the network does not take the currency, or the zone is none
+     */
+    public Account open(String clientId, String id, String network, String currency, String zone, Wanted wanted) {
+        requireNetwork(network);
+        requireCurrency(networks.rulebook(network), currency);
+        requireZone(zone);
+        Account account = account(id, network, clientId + "-" + id, currency, zone, wanted);
+        networks.connector(network).openAccount(order(account));
+        mapper.insertAccount(clientId, account);
+        return account(clientId, id);
+    }
+
+    public Account change(String clientId, String id, Wanted wanted) {
+        Account old = account(clientId, id);
+        Account changed = account(id, old.network(), old.externalId(), old.currency(), old.zone(), wanted);
+        networks.connector(old.network()).openAccount(order(changed));
+        mapper.updateAccount(clientId, changed);
+        return account(clientId, id);
+    }
+
+    /** What the network tells of the account; it is opened there first where that has not happened. */
+    AccountTold told(String clientId, String id) {
+        Account account = account(clientId, id);
+        NetworkConnector connector = networks.connector(account.network());
+        connector.openAccount(order(account));
+        return connector.account(account.externalId());
+    }
+
+    /** @throws NotFound when the client has no such account */
+    public Account account(String clientId, String id) {
+        return mapper.account(clientId, id).orElseThrow(() -> new NotFound("account", id));
+    }
+
+    /** An account as its network takes it. */
+    public AccountOrder order(Account account) {
+        return new AccountOrder(
+                account.externalId(),
+                account.name(),
+                account.currency(),
+                account.zone(),
+                account.siteTag(),
+                profiles(account),
+                account.spendingLimitMinor());
+    }
+
+    List<Profile> profiles(Account account) {
+        return json.readValue(account.profiles(), new TypeReference<List<Profile>>() {});
+    }
+
+    private Account account(String id, String network, String externalId, String currency, String zone, Wanted wanted) {
+        Long limit = wanted.spendingLimitMinor();
+        if (limit != null && (limit < 1 || limit > Money.LARGEST_MINOR)) {
+            throw new Refusal(
+                    "spendingLimitMinor",
+                    "A limit of %,d minor units is out of 1 to %,d.".formatted(limit, Money.LARGEST_MINOR),
+                    "Type one within it, or none.");
+        }
+        return new Account(
+                id,
+                network,
+                externalId,
+                CampaignFacts.checkedName(wanted.name()),
+                currency,
+                zone,
+                limit,
+                site(wanted.site()),
+                json.writeValueAsString(profiles(wanted.profiles())));
+    }
+
+    private static @Nullable String site(@Nullable String typed) {
+        String site = typed == null ? "" : typed.strip().toLowerCase();
+        if (!site.isEmpty() && !HOST.matcher(site).matches()) {
+            throw new Refusal("site", "“%s” is no domain of a site.".formatted(site), "Give one such as shop.example.");
+        }
+        return site.isEmpty() ? null : site;
+    }
+
+    private static List<Profile> profiles(List<String> names) {
+        List<String> given = names.stream()
+                .map(String::strip)
+                .filter(n -> !n.isEmpty())
+                .distinct()
+                .toList();
+        if (given.size() > MOST_PROFILES) {
+            throw new Refusal(
+                    "profiles",
+                    "There are %d profiles; the most is %d.".formatted(given.size(), MOST_PROFILES),
+                    "Take some out.");
+        }
+        return given.stream()
+                .map(n ->
+                        new Profile(CampaignFacts.checkedName(n).toLowerCase().replaceAll("[^\\p{L}\\p{N}]+", "-"), n))
+                .toList();
+    }
+
+    private void requireNetwork(String network) {
+        if (!networks.codes().contains(network)) {
+            throw new Refusal(
+                    "network",
+                    "“%s” is no network.".formatted(network),
+                    "Choose one of %s.".formatted(String.join(", ", networks.codes())));
+        }
+    }
+
+    private static void requireCurrency(Rulebook rulebook, String currency) {
+        List<String> taken = rulebook.money().stream()
+                .map(MoneyRule::currency)
+                .map(Currency::getCurrencyCode)
+                .toList();
+        if (!taken.contains(currency)) {
+            throw new Refusal(
+                    "currency",
+                    "%s does not take “%s”.".formatted(rulebook.name(), currency),
+                    "Choose one of %s.".formatted(String.join(", ", taken)));
+        }
+    }
+
+    private static void requireZone(String zone) {
+        try {
+            ZoneId.of(zone);
+        } catch (DateTimeException e) {
+            throw new Refusal("zone", "“%s” is no time zone.".formatted(zone), "Give one such as Europe/London.");
+        }
+    }
+}

@@ -1,0 +1,139 @@
+import "./brief.css";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button } from "antd";
+import { useState } from "react";
+import { useNavigate, useParams } from "react-router";
+import { freeName } from "../audiences/model";
+import { deskQuery } from "../desk/queries";
+import { clockQuery } from "../frame/Clock";
+import { Columns } from "../frame/Columns";
+import { day, plural } from "../look/format";
+import { networkColours } from "../look/theme";
+import { newBrief } from "./model";
+import { OneAccount } from "./OneAccount";
+import { OneBrief } from "./OneBrief";
+import { OpenAccount } from "./OpenAccount";
+import { addBrief, briefsQuery, networksQuery, removeBrief, type Brief } from "./queries";
+
+/** The client's briefs and accounts, and the one at hand. */
+export function BriefScreen() {
+  const { clientId = "", briefId, accountId } = useParams();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [opening, setOpening] = useState(false);
+  const desk = useQuery(deskQuery(clientId));
+  const briefs = useQuery(briefsQuery(clientId));
+  const networks = useQuery(networksQuery(clientId));
+  const clock = useQuery(clockQuery);
+  if (desk.error) return <p className="empty">{desk.error.message}</p>;
+  if (!desk.data || !briefs.data || !networks.data) return null;
+  const { accounts } = desk.data.client;
+  const account = accounts.find((a) => a.id === accountId);
+  const brief = accountId
+    ? undefined
+    : (briefs.data.find((b) => b.id === briefId) ?? (briefId ? undefined : briefs.data[0]));
+  const home = `/c/${clientId}/brief`;
+
+  const start = (from: Brief) => {
+    const name = freeName(
+      from.name,
+      briefs.data.map((b) => b.brief.name),
+    );
+    addBrief(clientId, { ...from, name })
+      .then(async (added) => {
+        await queries.invalidateQueries({ queryKey: ["briefs", clientId] });
+        await navigate(`${home}/${added.id}`);
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
+  const startNew = () => {
+    if (accounts[0])
+      start(newBrief(accounts[0], (clock.data?.now ?? "2027-03-09").slice(0, 10), "New brief"));
+    else setOpening(true);
+  };
+  const remove = (id: string) => {
+    removeBrief(clientId, id)
+      .then(async () => {
+        await navigate(home);
+        await queries.invalidateQueries({ queryKey: ["briefs", clientId] });
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
+
+  const things = (
+    <>
+      <h3>Briefs, {briefs.data.length}</h3>
+      {briefs.data.map((b) => (
+        <button
+          key={b.id}
+          className={`thing line ${b.id === brief?.id ? "on" : ""}`}
+          onClick={() => void navigate(`${home}/${b.id}`)}
+        >
+          <b>{b.brief.name}</b>
+          <div className="note">
+            <span>
+              {day(b.brief.startsOn)} to {day(b.brief.lastDay)}
+            </span>
+            <span>{plural(b.brief.accounts.length, "account")}</span>
+          </div>
+        </button>
+      ))}
+      <button className="add-thing" onClick={startNew}>
+        New brief
+      </button>
+      <h3>Accounts, {accounts.length}</h3>
+      {accounts.map((a) => (
+        <button
+          key={a.id}
+          className={`thing line ${a.id === accountId ? "on" : ""}`}
+          style={{ "--edge": networkColours[a.network] } as React.CSSProperties}
+          onClick={() => void navigate(`${home}/accounts/${a.id}`)}
+        >
+          <b>{a.name}</b>
+          <div className="note">
+            <span>{a.currency}</span>
+            <span>{a.siteTag ? "site tag" : "no site tag"}</span>
+          </div>
+        </button>
+      ))}
+      <button className="add-thing" onClick={() => setOpening(true)}>
+        Open an account
+      </button>
+      <OpenAccount
+        {...{ clientId, accounts }}
+        open={opening}
+        networks={networks.data}
+        onClose={() => setOpening(false)}
+        onOpened={(id) => void navigate(`${home}/accounts/${id}`)}
+      />
+    </>
+  );
+  if (account) return <OneAccount key={account.id} {...{ clientId, account, things }} />;
+  if (!brief) {
+    return (
+      <Columns things={things} title="Brief">
+        <div className="empty">
+          <h2>{briefId || accountId ? "There is no such brief or account" : "No brief yet"}</h2>
+          <p>
+            A brief says what the client wants for how much: a goal, the result that counts, money and days.
+            What the money can buy shows as you type.
+          </p>
+          <Button type="primary" onClick={startNew}>
+            Write the first
+          </Button>
+        </div>
+      </Columns>
+    );
+  }
+  return (
+    <OneBrief
+      key={brief.id}
+      {...{ clientId, accounts, things }}
+      networks={networks.data}
+      kept={brief}
+      onDuplicate={() => start(brief.brief)}
+      onRemove={() => remove(brief.id)}
+    />
+  );
+}

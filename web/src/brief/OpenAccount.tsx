@@ -1,0 +1,112 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { Input, Modal, Select } from "antd";
+import { useState } from "react";
+import { Problem, type Schemas } from "../api/client";
+import { openAccount } from "./queries";
+
+const ZONES = Intl.supportedValuesOf("timeZone").map((value) => ({ value, label: value }));
+
+/** Opens an account on a network; its currency and zone stay as they are chosen here. */
+export function OpenAccount(props: {
+  clientId: string;
+  accounts: Schemas["AccountView"][];
+  networks: Schemas["NetworkView"][];
+  open: boolean;
+  onClose: () => void;
+  onOpened: (id: string) => void;
+}) {
+  const { clientId, accounts, networks } = props;
+  const queries = useQueryClient();
+  const first = accounts[0];
+  const [code, setCode] = useState<string>();
+  const [currency, setCurrency] = useState<string>();
+  const [zone, setZone] = useState<string>();
+  const [name, setName] = useState("");
+  const [problem, setProblem] = useState<Problem>();
+  const network =
+    networks.find((n) => n.code === code) ??
+    networks.find((n) => !accounts.some((a) => a.network === n.code)) ??
+    networks[0];
+  if (!network) return null;
+  const usual = first && network.currencies.includes(first.currency) ? first.currency : network.currencies[0];
+  const chosen = { currency: currency ?? usual ?? "", zone: zone ?? first?.zone ?? "Europe/London" };
+  const send = () => {
+    openAccount(clientId, {
+      network: network.code,
+      ...chosen,
+      account: {
+        name: name || `${network.name} ${chosen.currency}`,
+        site: first?.site ?? null,
+        profiles: first?.profiles ?? [],
+        spendingLimitMinor: null,
+      },
+    })
+      .then(async (opened) => {
+        await queries.invalidateQueries({ queryKey: ["desk", clientId] });
+        setName("");
+        setProblem(undefined);
+        props.onClose();
+        props.onOpened(opened.id);
+      })
+      .catch((e: unknown) => setProblem(e instanceof Problem ? e : new Problem(0, String(e))));
+  };
+  return (
+    <Modal title="Open an account" open={props.open} okText="Open" onOk={send} onCancel={props.onClose}>
+      <dl className="facts-list wide">
+        <div>
+          <dt>Network</dt>
+          <dd>
+            <Select
+              aria-label="Network"
+              style={{ width: "100%" }}
+              value={network.code}
+              options={networks.map((n) => ({ value: n.code, label: `${n.name}, ${n.kind}` }))}
+              onChange={(value) => {
+                setCode(value);
+                setCurrency(undefined);
+              }}
+            />
+          </dd>
+        </div>
+        <div>
+          <dt>Currency</dt>
+          <dd>
+            <Select
+              aria-label="Currency"
+              style={{ width: 120 }}
+              value={chosen.currency}
+              options={network.currencies.map((value) => ({ value }))}
+              onChange={setCurrency}
+            />
+          </dd>
+        </div>
+        <div>
+          <dt>Time zone</dt>
+          <dd>
+            <Select
+              aria-label="Time zone"
+              style={{ width: "100%" }}
+              value={chosen.zone}
+              showSearch={{ optionFilterProp: "label" }}
+              options={ZONES}
+              onChange={setZone}
+            />
+          </dd>
+        </div>
+        <div>
+          <dt>Name</dt>
+          <dd>
+            <Input
+              aria-label="Name"
+              placeholder={`${network.name} ${chosen.currency}`}
+              value={name}
+              maxLength={80}
+              onChange={(e) => setName(e.target.value)}
+            />
+          </dd>
+        </div>
+      </dl>
+      {problem && <div className="wrong">{problem.message}</div>}
+    </Modal>
+  );
+}

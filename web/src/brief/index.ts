@@ -1,0 +1,1 @@
+export { BriefScreen as default } from "./BriefScreen";
