@@ -1,57 +1,68 @@
 import "./audiences.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
-import { useCallback, useMemo } from "react";
+import { App, Button, Input, Select } from "antd";
+import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { deskQuery, offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
-import { useKeptDraft } from "../frame/useKeptDraft";
 import { people, plural } from "../look/format";
-import { Composer } from "./Composer";
-import { type Draft, draftOf, freeName, homeCountry } from "./model";
-import { addAudience, audiencesQuery, keepAudience, removeAudience } from "./queries";
+import { networkColours } from "../look/theme";
+import { Temperature, temperatures } from "../look/Temperature";
+import { type Audience, type Draft, draftOf, everyoneIn, freeName, homeCountry } from "./model";
+import { OneAudience } from "./OneAudience";
+import { addAudiences, audiencesQuery, removeAudience } from "./queries";
 
-type Audience = Schemas["Audience"];
+/** Beyond so many audiences a search field helps. */
+const MANY = 8;
 
-/** The client's audiences, and the one at hand as a sentence. */
+/** The client's audiences by temperature, and the one at hand as a sentence. */
 export function Audiences() {
   const { clientId = "", audienceId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { message } = App.useApp();
+  const [text, setText] = useState("");
+  const [startOn, setStartOn] = useState<string>();
   const desk = useQuery(deskQuery(clientId));
   const audiences = useQuery(audiencesQuery(clientId));
-  const account = desk.data?.client.accounts[0];
+  const accounts = desk.data?.client.accounts ?? [];
+  const all = audiences.data ?? [];
+  const current = all.find((a) => a.id === audienceId) ?? (audienceId ? undefined : all[0]);
+  const account = accounts.find((a) => a.id === (current?.accountId ?? startOn)) ?? accounts[0];
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   if (desk.error) return <p className="empty">{desk.error.message}</p>;
-  if (!account || !audiences.data) return null;
-  const current =
-    audiences.data.find((a) => a.id === audienceId) ?? (audienceId ? undefined : audiences.data[0]);
-
-  const start = (from: Draft) => {
-    const name = freeName(
-      from.name,
-      audiences.data.map((a) => a.name),
+  if (!desk.data || !audiences.data) return null;
+  if (!account) {
+    return (
+      <div className="empty">
+        <h2>No account yet</h2>
+        <p>Audiences are described on an account, whose network tells their size.</p>
+        <Button type="primary" onClick={() => void navigate(`/c/${clientId}/brief`)}>
+          Open an account
+        </Button>
+      </div>
     );
-    addAudience(clientId, { accountId: account.id, version: 0, name, definition: from.definition })
-      .then(async (added) => {
+  }
+
+  const make = (drafts: Draft[], accountId: string) => {
+    const taken = all.map((a) => a.name);
+    const bodies = drafts.map((d) => {
+      const name = freeName(d.name, taken);
+      taken.push(name);
+      return { accountId, version: 0, name, definition: d.definition };
+    });
+    addAudiences(clientId, bodies)
+      .then(async ([first]) => {
         await queries.invalidateQueries({ queryKey: ["audiences", clientId] });
-        await navigate(`/c/${clientId}/audiences/${added.id}`);
+        if (first) await navigate(`/c/${clientId}/audiences/${first.id}`);
       })
       .catch((e: Error) => message.error(e.message));
   };
-  const startNew = () => {
-    const country = homeCountry(audiences.data ?? [], offer.data?.rulebook.audience.countries ?? []);
-    const definition = {
-      country,
-      places: [],
-      ageFrom: null,
-      ageTo: null,
-      gender: "ANY" as const,
-      interests: [],
-    };
-    start({ name: "New audience", definition });
+  const startNew = (on: Schemas["AccountView"]) => {
+    setStartOn(on.id);
+    const country = homeCountry(all, offer.data?.rulebook.audience.countries ?? []);
+    make([{ name: "New audience", definition: everyoneIn(country) }], on.id);
   };
   const remove = (audience: Audience) => {
     removeAudience(clientId, audience.id)
@@ -62,25 +73,55 @@ export function Audiences() {
       .catch((e: Error) => message.error(e.message));
   };
 
+  const wanted = text.trim().toLowerCase();
+  const shown = all.filter((a) => a.name.toLowerCase().includes(wanted));
   const things = (
     <>
-      <h3>Audiences, {audiences.data.length}</h3>
-      {audiences.data.map((a) => (
-        <button
-          key={a.id}
-          className={`thing line ${a.id === current?.id ? "on" : ""}`}
-          onClick={() => void navigate(`/c/${clientId}/audiences/${a.id}`)}
-        >
-          <b>{a.name}</b>
-          <div className="note">
-            <span>{people(a.size)}</span>
-            {a.rows > 0 && <span>in {plural(a.rows, "row")}</span>}
+      {all.length > MANY && (
+        <Input
+          aria-label="Find an audience"
+          placeholder="Find an audience"
+          allowClear
+          size="small"
+          style={{ marginBottom: 10 }}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      )}
+      {temperatures.map((value) => {
+        const some = shown.filter((a) => a.temperature === value);
+        if (some.length === 0) return null;
+        return (
+          <div key={value} className="group">
+            <h3>
+              <Temperature of={value} />, {some.length}
+            </h3>
+            {some.map((a) => (
+              <Thing
+                key={a.id}
+                audience={a}
+                network={accounts.find((k) => k.id === a.accountId)?.network ?? ""}
+                on={a.id === current?.id}
+                onOpen={() => void navigate(`/c/${clientId}/audiences/${a.id}`)}
+              />
+            ))}
           </div>
-        </button>
-      ))}
-      <button className="add-thing" onClick={startNew} disabled={!offer.data}>
-        New audience
-      </button>
+        );
+      })}
+      {wanted && shown.length === 0 && <p className="note">No audience by that name.</p>}
+      <Select<string | null>
+        aria-label="New audience"
+        className="add-select"
+        placeholder="New audience on…"
+        value={null}
+        style={{ width: "100%" }}
+        popupMatchSelectWidth={230}
+        options={accounts.map((a) => ({ value: a.id, label: a.name }))}
+        onChange={(id) => {
+          const on = accounts.find((a) => a.id === id);
+          if (on) startNew(on);
+        }}
+      />
     </>
   );
   if (!current || !offer.data) {
@@ -90,11 +131,11 @@ export function Audiences() {
           <div className="empty">
             <h2>{audienceId ? "There is no such audience" : "No audience yet"}</h2>
             <p>
-              An audience says whom a row of the sheet talks to: a place, ages, interests. Its size shows as
-              you type.
+              An audience says whom a row of the sheet talks to: places, ages, interests, and whom to leave
+              out. Its size shows after each step as you type.
             </p>
-            <Button type="primary" onClick={startNew}>
-              Describe the first
+            <Button type="primary" onClick={() => startNew(account)}>
+              Describe the first on {account.networkName}
             </Button>
           </div>
         )}
@@ -104,95 +145,31 @@ export function Audiences() {
   return (
     <OneAudience
       key={current.id}
-      {...{ clientId, account, things, current }}
+      {...{ clientId, account, accounts, things, current }}
+      audiences={all}
       offer={offer.data}
-      onDuplicate={() => start(draftOf(current))}
+      onMake={(drafts) => make(drafts, current.accountId)}
+      onCopyTo={(accountId, draft) => make([draft], accountId)}
+      onDuplicate={() => make([draftOf(current)], current.accountId)}
       onRemove={() => remove(current)}
     />
   );
 }
 
-function OneAudience(props: {
-  clientId: string;
-  account: Schemas["AccountView"];
-  offer: Schemas["OfferView"];
-  things: React.ReactNode;
-  current: Audience;
-  onDuplicate: () => void;
-  onRemove: () => void;
-}) {
-  const { clientId, account, offer, current } = props;
-  const queries = useQueryClient();
-  const save = useCallback(
-    async (draft: Draft) => {
-      const key = audiencesQuery(clientId).queryKey;
-      const known = queries.getQueryData<Audience[]>(key)?.find((a) => a.id === current.id);
-      const body = { accountId: account.id, version: known?.version ?? current.version, ...draft };
-      const kept = await keepAudience(clientId, current.id, body);
-      queries.setQueryData<Audience[]>(key, (all) => all?.map((a) => (a.id === kept.id ? kept : a)));
-      void queries.invalidateQueries({ queryKey: ["plan"] });
-    },
-    [clientId, account.id, current.id, current.version, queries],
-  );
-  const initial = useMemo(() => draftOf(current), [current]);
-  const { draft, change, problem } = useKeptDraft(current.id, initial, save);
-  const least = offer.rulebook.audience.leastPeople;
-  const small = current.size && (current.size.fewer || current.size.people < least);
+function Thing(props: { audience: Audience; network: string; on: boolean; onOpen: () => void }) {
+  const { audience: a } = props;
   return (
-    <Columns
-      things={props.things}
-      title={draft.name || "Audience"}
-      note={
-        <>
-          On <b>{account.networkName}</b> · <b>{people(current.size)}</b> people
-        </>
-      }
-      actions={
-        <>
-          <Button onClick={props.onDuplicate}>Duplicate</Button>
-          <Button danger onClick={props.onRemove}>
-            Remove
-          </Button>
-        </>
-      }
-      facts={
-        <>
-          <h2>{draft.name}</h2>
-          <p className="note">Kept by itself as you type.</p>
-          <dl className="facts-list">
-            <div>
-              <dt>People</dt>
-              <dd>
-                <b>{people(current.size)}</b>
-              </dd>
-            </div>
-            <div>
-              <dt>Runs from</dt>
-              <dd>{people({ people: least, fewer: false })} people</dd>
-            </div>
-            <div>
-              <dt>Used in</dt>
-              <dd>{current.rows === 0 ? "no row yet" : plural(current.rows, "row")}</dd>
-            </div>
-          </dl>
-          {small && (
-            <div className="finding" style={{ marginTop: 8 }}>
-              <b>
-                {people(current.size)} people are too few; {account.networkName} runs from{" "}
-                {people({ people: least, fewer: false })}.
-              </b>
-              Widen the radius, the ages or the interests.
-            </div>
-          )}
-          <p className="note">
-            Sizes come from {account.networkName}, rounded as it tells them. Under{" "}
-            {people({ people: offer.rulebook.audience.privacyFloor, fewer: false })} it tells only that there
-            are fewer.
-          </p>
-        </>
-      }
+    <button
+      className={`thing line ${props.on ? "on" : ""}`}
+      style={{ "--edge": networkColours[props.network] } as React.CSSProperties}
+      onClick={props.onOpen}
     >
-      <Composer {...{ clientId, account, offer, draft, problem }} onChange={change} />
-    </Columns>
+      <b>{a.name}</b>
+      <div className="note">
+        <span>{people(a.size)}</span>
+        <span>{props.network}</span>
+        {a.rows > 0 && <span>in {plural(a.rows, "row")}</span>}
+      </div>
+    </button>
   );
 }

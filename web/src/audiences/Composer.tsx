@@ -1,12 +1,15 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
-import { useEffect, useMemo } from "react";
+import { useEffect } from "react";
 import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
-import type { Definition, Draft, StepKind } from "./model";
-import { Places } from "./Places";
-import { sizeQuery } from "./queries";
+import { Conditions } from "./Conditions";
+import { LeftOut } from "./LeftOut";
+import { countriesOf, differenceWords, type Definition, type Draft, type StepKind } from "./model";
+import { PlacesStep, usePlaceWords } from "./PlacesStep";
+import { sidesQuery, sizeQuery } from "./queries";
 import { Step } from "./Step";
+import { useTerms } from "./terms";
 
 const GENDERS = [
   { value: "ANY", label: "any gender" },
@@ -15,25 +18,10 @@ const GENDERS = [
 ] as const;
 
 /** The step whose input mends a finding about a field. */
-const STEP_OF_FIELD: Record<string, StepKind> = { definition: "CONDITION", places: "PLACES", ages: "AGES" };
-
-function topicOptions(topics: Schemas["Topic"][]) {
-  const groups = Map.groupBy(topics, (t) => t.group);
-  return [...groups].map(([label, members]) => ({
-    label,
-    options: members.map((t) => ({ value: t.code, label: t.words })),
-  }));
-}
+const STEP_OF_FIELD: Record<string, StepKind> = { definition: "AGES", places: "PLACES", ages: "AGES" };
 
 /** An audience as a sentence, one step a line, with the size after each. */
-export function Composer({
-  clientId,
-  account,
-  offer,
-  draft,
-  onChange,
-  problem,
-}: {
+export function Composer(props: {
   clientId: string;
   account: Schemas["AccountView"];
   offer: Schemas["OfferView"];
@@ -41,22 +29,23 @@ export function Composer({
   onChange: (draft: Draft) => void;
   problem: Problem | undefined;
 }) {
+  const { clientId, account, offer, draft, onChange, problem } = props;
   const { definition } = draft;
   const rules = offer.rulebook.audience;
   const sized = useQuery({
     ...sizeQuery(clientId, account.id, definition),
     placeholderData: keepPreviousData,
   });
-  const topics = useMemo(() => topicOptions(offer.topics), [offer.topics]);
-  const set = (part: Partial<Definition>) => onChange({ ...draft, definition: { ...definition, ...part } });
-  const ladder = sized.data;
-  const old = sized.isPlaceholderData || sized.isError;
+  const terms = useTerms(clientId, account, offer, definition);
+  const placeWords = usePlaceWords(clientId, account.id, rules);
+  const define = (next: Definition) => onChange({ ...draft, definition: next });
+  const set = (part: Partial<Definition>) => define({ ...definition, ...part });
   const field = useSearchParams()[0].get("field");
   useEffect(() => {
     const wanted = STEP_OF_FIELD[field ?? ""];
     if (wanted) document.querySelector<HTMLElement>(`[data-step=${wanted}] input`)?.focus();
   }, [field]);
-  const step = { ladder, old };
+  const step = { ladder: sized.data, old: sized.isPlaceholderData || sized.isError };
   return (
     <div className="sentence">
       <div style={{ marginBottom: 8 }}>
@@ -68,56 +57,18 @@ export function Composer({
           style={{ maxWidth: 420, fontWeight: 600 }}
           onChange={(e) => onChange({ ...draft, name: e.target.value })}
         />
-        {problem && <div style={{ color: "var(--rust)", marginTop: 4 }}>{problem.message}</div>}
-        {sized.error && <div style={{ color: "var(--rust)", marginTop: 4 }}>{sized.error.message}</div>}
+        {problem && <div className="wrong">{problem.message}</div>}
+        {sized.error && !problem && <div className="wrong">{sized.error.message}</div>}
       </div>
       <Step kind="COUNTRY" {...step}>
-        Everyone on <b>{account.networkName}</b> in
-        <Select
-          aria-label="Country"
-          value={definition.country}
-          showSearch={{ optionFilterProp: "label" }}
-          style={{ width: 190 }}
-          options={rules.countries.map((c) => ({ value: c.code, label: c.words }))}
-          onChange={(country: string) => set({ country, places: [] })}
-        />
+        Everyone on <b>{account.networkName}</b> in{" "}
+        <b>{countriesOf(definition.places).map(placeWords).join(" or ") || "any country"}</b>
       </Step>
       <Step kind="PLACES" {...step}>
-        {definition.places.length > 0 ? "living within" : "living anywhere, or within reach of"}
-        <Places
-          clientId={clientId}
-          accountId={account.id}
-          offer={rules}
-          definition={definition}
-          onChange={(places) => set({ places })}
-        />
+        <PlacesStep {...{ clientId, definition }} accountId={account.id} offer={rules} onChange={set} />
       </Step>
       <Step kind="AGES" {...step}>
-        aged
-        <InputNumber
-          aria-label="Youngest age"
-          placeholder={String(rules.youngest)}
-          style={{ width: 62 }}
-          min={rules.youngest}
-          max={rules.oldest}
-          precision={0}
-          value={definition.ageFrom ?? null}
-          onChange={(ageFrom) => set({ ageFrom })}
-        />
-        to
-        <InputNumber
-          aria-label="Oldest age"
-          placeholder={`${rules.oldest}+`}
-          style={{ width: 62 }}
-          min={rules.youngest}
-          max={rules.oldest}
-          precision={0}
-          value={definition.ageTo ?? null}
-          onChange={(ageTo) => set({ ageTo })}
-        />
-        <span className="note">
-          whole ages from {rules.youngest}; {rules.oldest} means {rules.oldest} and over
-        </span>
+        <Ages {...{ rules, definition }} onChange={set} />
       </Step>
       <Step kind="GENDER" {...step}>
         of
@@ -129,19 +80,105 @@ export function Composer({
           onChange={(gender) => set({ gender })}
         />
       </Step>
-      <Step kind="CONDITION" {...step}>
-        interested in any of
-        <Select
-          aria-label="Interests"
-          mode="multiple"
-          placeholder="anything"
-          style={{ minWidth: 260, maxWidth: "100%", flex: 1 }}
-          value={definition.interests}
-          showSearch={{ optionFilterProp: "label" }}
-          options={topics}
-          onChange={(interests: string[]) => set({ interests })}
-        />
-      </Step>
+      <Conditions
+        {...{ clientId, terms, definition }}
+        accountId={account.id}
+        topics={offer.topics}
+        onChange={define}
+        {...step}
+      />
+      <LeftOut {...{ terms, definition }} onChange={define} {...step} />
+      <Elsewhere {...{ clientId, definition }} accountId={account.id} />
     </div>
+  );
+}
+
+function Ages({
+  rules,
+  definition,
+  onChange,
+}: {
+  rules: Schemas["AudienceOffer"];
+  definition: Definition;
+  onChange: (part: Partial<Definition>) => void;
+}) {
+  const { youngest, oldest, ageBands } = rules;
+  const ages = definition.ages;
+  const set = (from: number | null, to: number | null) =>
+    onChange({ ages: from === null && to === null ? null : { from: from ?? youngest, to: to ?? oldest } });
+  if (ageBands.length > 0) {
+    const to = (band: Schemas["AgeRange"]) => (band.to === oldest ? `${oldest} and over` : String(band.to));
+    return (
+      <>
+        aged
+        <Select<number | null>
+          aria-label="Youngest age"
+          allowClear
+          placeholder={String(youngest)}
+          style={{ width: 82 }}
+          value={ages?.from ?? null}
+          options={ageBands.map((b) => ({ value: b.from, label: String(b.from) }))}
+          onChange={(from) => set(from ?? null, ages?.to ?? null)}
+        />
+        to
+        <Select<number | null>
+          aria-label="Oldest age"
+          allowClear
+          placeholder={`${oldest} and over`}
+          style={{ width: 122 }}
+          value={ages?.to ?? null}
+          options={ageBands.map((b) => ({ value: b.to, label: to(b) }))}
+          onChange={(last) => set(ages?.from ?? null, last ?? null)}
+        />
+        <span className="note">in fixed bands here</span>
+      </>
+    );
+  }
+  const input = (
+    label: string,
+    value: number | null,
+    empty: string,
+    onType: (age: number | null) => void,
+  ) => (
+    <InputNumber
+      aria-label={label}
+      placeholder={empty}
+      style={{ width: 62 }}
+      min={youngest}
+      max={oldest}
+      precision={0}
+      value={value}
+      onChange={onType}
+    />
+  );
+  return (
+    <>
+      aged
+      {input("Youngest age", ages?.from ?? null, String(youngest), (from) => set(from, ages?.to ?? null))}
+      to
+      {input("Oldest age", ages?.to ?? null, `${oldest}+`, (to) => set(ages?.from ?? null, to))}
+      <span className="note">
+        whole ages from {youngest}; {oldest} means {oldest} and over
+      </span>
+    </>
+  );
+}
+
+/** What the client's other networks cannot do exactly, in one line. */
+function Elsewhere(props: { clientId: string; accountId: string; definition: Definition }) {
+  const sides = useQuery({
+    ...sidesQuery(props.clientId, props.accountId, props.definition),
+    placeholderData: keepPreviousData,
+  });
+  const others = (sides.data ?? []).filter((s) => s.accountId !== props.accountId && s.differences[0]);
+  if (others.length === 0) return null;
+  return (
+    <p className="note elsewhere">
+      {others.map((s) => (
+        <span key={s.accountId}>
+          <b>{s.networkName}</b> {s.differences.map(differenceWords).join("; ")}.{" "}
+        </span>
+      ))}
+    </p>
   );
 }

@@ -6,22 +6,34 @@ import { barLength, keeps, type StepKind } from "./model";
 /** One line of the sentence, with the size after it. */
 export function Step({
   kind,
+  number = 0,
   ladder,
   old,
+  onRemove,
   children,
 }: {
   kind: StepKind;
+  /** Which condition, from 0. */
+  number?: number;
   ladder: Schemas["NarrowingLadder"] | undefined;
   old: boolean;
+  onRemove?: () => void;
   children: ReactNode;
 }) {
-  const at = ladder?.rungs.findIndex((r) => r.kind === kind) ?? -1;
+  const at = ladder?.rungs.findIndex((r) => r.kind === kind && r.number === number) ?? -1;
   const rung = ladder?.rungs[at];
   const whole = ladder?.rungs[0]?.size.people ?? 1;
-  const most = ladder?.narrowsMost === at;
+  const most = ladder?.narrowsMost === at && at >= 0;
   return (
     <div className="step" data-step={kind}>
-      <div className="say">{children}</div>
+      <div className="say">
+        {children}
+        {onRemove && (
+          <button className="plain remove" aria-label="Remove this step" onClick={onRemove}>
+            ×
+          </button>
+        )}
+      </div>
       {rung && (
         <div className={`size ${most ? "most" : ""} ${old ? "old" : ""}`}>
           <div className="bar" style={{ width: `${barLength(rung.size.people, whole) * 100}%` }} />

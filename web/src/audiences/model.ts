@@ -1,6 +1,11 @@
 import type { Schemas } from "../api/client";
+import { count } from "../look/format";
 
-export type Definition = Schemas["DefinitionBody"];
+export type Audience = Schemas["Audience"];
+export type Definition = Schemas["AudienceDefinition"];
+export type Term = Schemas["Term"];
+export type TermKind = Term["kind"];
+export type Circle = Schemas["Circle"];
 export type StepKind = Schemas["Rung"]["kind"];
 
 /** What is edited: a name and a definition, as the API takes them. */
@@ -9,37 +14,39 @@ export interface Draft {
   definition: Definition;
 }
 
-export function draftOf(audience: Schemas["Audience"]): Draft {
-  const d = audience.definition;
+export const NO_PLACES: Schemas["Places"] = { countries: [], regions: [], circles: [] };
+
+export function draftOf(audience: Audience): Draft {
+  return { name: audience.name, definition: audience.definition };
+}
+
+export function everyoneIn(country: string): Definition {
   return {
-    name: audience.name,
-    definition: {
-      country: countryOf(audience) ?? "",
-      places: d.places.circles.map(({ cityId, name, latitude, longitude, radiusKm }) => ({
-        cityId,
-        name,
-        latitude,
-        longitude,
-        radiusKm,
-      })),
-      ageFrom: d.ages?.from ?? null,
-      ageTo: d.ages?.to ?? null,
-      gender: d.gender,
-      interests: d.conditions.flatMap((c) => c.terms.map((t) => t.code)),
-    },
+    places: { ...NO_PLACES, countries: [country] },
+    placesLeftOut: NO_PLACES,
+    presence: "LIVING",
+    ages: null,
+    gender: "ANY",
+    conditions: [],
+    leftOut: [],
   };
 }
 
-function countryOf(audience: Schemas["Audience"]): string | undefined {
-  const { places } = audience.definition;
-  return places.countries[0] ?? places.circles[0]?.country;
+/** The countries that places lie in, whole. */
+export function countriesOf(places: Schemas["Places"]): string[] {
+  const all = [
+    ...places.countries,
+    ...places.regions.map((r) => r.split(".")[0] ?? r),
+    ...places.circles.map((c) => c.country),
+  ];
+  return [...new Set(all)].sort();
 }
 
 /** Where a client's next audience starts: the country of most of its audiences, otherwise the first offered. */
-export function homeCountry(audiences: Schemas["Audience"][], offered: Schemas["Choice"][]): string {
+export function homeCountry(audiences: Audience[], offered: Schemas["Choice"][]): string {
   const counts = new Map<string, number>();
-  for (const country of audiences.map(countryOf)) {
-    if (country) counts.set(country, (counts.get(country) ?? 0) + 1);
+  for (const country of audiences.flatMap((a) => countriesOf(a.definition.places))) {
+    counts.set(country, (counts.get(country) ?? 0) + 1);
   }
   const [most] = [...counts].sort((a, b) => b[1] - a[1]);
   return most?.[0] ?? offered[0]?.code ?? "";
@@ -64,8 +71,186 @@ export function barLength(people: number, whole: number): number {
 /** What a step keeps, in words. */
 export function keeps(rung: Schemas["Rung"], narrowsMost: boolean): string {
   if (rung.kept === null || rung.kept === undefined) return "start";
-  const share = rung.kept * 100;
-  const told = share >= 10 ? share.toFixed(0) : share >= 1 ? share.toFixed(1) : share.toFixed(2);
+  const told = percent(rung.kept);
   if (narrowsMost) return `keeps ${told} %, narrows most`;
-  return share > 94 ? `keeps ${told} %, hardly narrows` : `keeps ${told} %`;
+  return rung.kept > 0.94 ? `keeps ${told} %, hardly narrows` : `keeps ${told} %`;
+}
+
+/** A share in percent with about two figures. */
+export function percent(share: number): string {
+  const hundredths = share * 100;
+  return hundredths >= 10
+    ? hundredths.toFixed(0)
+    : hundredths >= 1
+      ? hundredths.toFixed(1)
+      : hundredths.toFixed(2);
+}
+
+/** How a condition's line begins. */
+const LEADS: Record<TermKind, string> = {
+  INTEREST: "interested in",
+  HABIT: "who",
+  VISITS: "who visit",
+  BUYS: "who buy",
+  LANGUAGE: "reading",
+  JOB_FUNCTION: "working in",
+  JOB_TITLE: "working as",
+  SENIORITY: "at the level of",
+  INDUSTRY: "in the industry of",
+  COMPANY_SIZE: "in companies of",
+  DEGREE: "with a degree of",
+  EXPERIENCE: "with years of experience of",
+  DEVICE: "on a",
+  SYSTEM: "with",
+  CONNECTION: "connected by",
+  INCOME: "with a household income in the",
+  TIE: "who",
+  SOURCE: "among",
+  LOOKALIKE: "most like",
+  KEYWORD: "reading or writing",
+  PAGE_TOPIC: "on pages about",
+  PAGE_KEYWORD: "on pages with the words",
+  QUESTION: "on the question",
+};
+
+export function lead(kind: TermKind, first: boolean): string {
+  return first ? LEADS[kind] : `and ${LEADS[kind]}`;
+}
+
+/** The buttons that add a line, each with the kinds of condition it offers. */
+export const ADDABLE: { words: string; kinds: TermKind[] }[] = [
+  { words: "Language", kinds: ["LANGUAGE"] },
+  { words: "Interest", kinds: ["INTEREST", "HABIT", "VISITS", "BUYS"] },
+  {
+    words: "Work",
+    kinds: ["JOB_FUNCTION", "JOB_TITLE", "SENIORITY", "INDUSTRY", "COMPANY_SIZE", "DEGREE", "EXPERIENCE"],
+  },
+  { words: "Device", kinds: ["DEVICE", "SYSTEM", "CONNECTION"] },
+  { words: "Income", kinds: ["INCOME"] },
+  { words: "Reading", kinds: ["KEYWORD", "PAGE_TOPIC", "PAGE_KEYWORD", "QUESTION"] },
+  { words: "Ties", kinds: ["TIE"] },
+];
+
+/** Kinds whose terms are topics of the interest tree. */
+export const OF_TOPICS: ReadonlySet<TermKind> = new Set<TermKind>([
+  "INTEREST",
+  "VISITS",
+  "BUYS",
+  "PAGE_TOPIC",
+]);
+
+/** Kinds whose terms are typed freely. */
+export const TYPED: ReadonlySet<TermKind> = new Set<TermKind>(["KEYWORD", "PAGE_KEYWORD"]);
+
+export function keyOf(term: Term): string {
+  return `${term.kind}:${term.code}`;
+}
+
+export function termOf(key: string): Term {
+  const colon = key.indexOf(":");
+  return { kind: key.slice(0, colon) as TermKind, code: key.slice(colon + 1) };
+}
+
+/** A definition with the terms of one condition replaced; no terms remove the condition. */
+export function withCondition(definition: Definition, at: number, terms: Term[]): Definition {
+  const conditions = definition.conditions.map((c, i) => (i === at ? { terms } : c));
+  if (at === definition.conditions.length) conditions.push({ terms });
+  return { ...definition, conditions: conditions.filter((c) => c.terms.length > 0) };
+}
+
+/** Places with one more: a narrower place takes the place of the whole it lies in, and the other way round. */
+export function withPlace(places: Schemas["Places"], place: Schemas["Circle"] | string): Schemas["Places"] {
+  if (typeof place !== "string") {
+    return {
+      countries: places.countries.filter((c) => c !== place.country),
+      regions: places.regions,
+      circles: [...places.circles.filter((c) => circleKey(c) !== circleKey(place)), place],
+    };
+  }
+  const country = place.split(".")[0] ?? place;
+  if (place === country) {
+    return {
+      countries: [...new Set([...places.countries, country])],
+      regions: places.regions.filter((r) => !r.startsWith(`${country}.`)),
+      circles: places.circles.filter((c) => c.country !== country),
+    };
+  }
+  return {
+    countries: places.countries.filter((c) => c !== country),
+    regions: [...new Set([...places.regions, place])],
+    circles: places.circles,
+  };
+}
+
+/** Places without one; when nothing is left of a country that was narrowed, it is asked for as a whole. */
+export function withoutPlace(
+  places: Schemas["Places"],
+  place: Schemas["Circle"] | string,
+  keepCountry: boolean,
+): Schemas["Places"] {
+  const key = typeof place === "string" ? place : circleKey(place);
+  const left = {
+    countries: places.countries.filter((c) => c !== key),
+    regions: places.regions.filter((r) => r !== key),
+    circles: places.circles.filter((c) => circleKey(c) !== key),
+  };
+  const country = typeof place === "string" ? (place.split(".")[0] ?? place) : place.country;
+  const none = left.countries.length + left.regions.length + left.circles.length === 0;
+  return keepCountry && none && key !== country ? { ...left, countries: [country] } : left;
+}
+
+export function circleKey(circle: Schemas["Circle"]): string {
+  return circle.cityId > 0
+    ? String(circle.cityId)
+    : `${circle.latitude.toFixed(4)},${circle.longitude.toFixed(4)}`;
+}
+
+export type DistanceUnit = "km" | "mi";
+
+/** One mile is exactly 1.609344 km. */
+const KM_OF_MILE = 1.609344;
+
+/** Kilometres in the buyer's unit, whole. */
+export function inUnit(km: number, unit: DistanceUnit): number {
+  return unit === "km" ? km : Math.round(km / KM_OF_MILE);
+}
+
+/** A whole distance in the buyer's unit as whole kilometres. */
+export function inKm(distance: number, unit: DistanceUnit): number {
+  return unit === "km" ? distance : Math.round(distance * KM_OF_MILE);
+}
+
+/** What a network makes of an audience, in a sentence each. */
+export function differenceWords(d: Schemas["Difference"]): string {
+  switch (d.kind) {
+    case "COUNTRY_MISSING":
+      return `is not in ${d.asked}`;
+    case "PLACE_WIDENED":
+      return `goes no finer than ${d.got} for ${d.asked}`;
+    case "RADIUS_CHANGED":
+      return `takes ${d.got} for ${d.asked}`;
+    case "PRESENCE_CHANGED":
+      return `knows only people ${d.got}, not ${d.asked}`;
+    case "AGES_CHANGED":
+      return `has ${d.got} nearest to ages ${d.asked}: ${yearsWords(d.surplus, d.shortage)}`;
+    case "TERMS_MISSING":
+      return `cannot ask for ${d.asked}`;
+  }
+}
+
+function yearsWords(surplus: number, shortage: number): string {
+  const words = [];
+  if (surplus > 0) words.push(`${count(surplus)} ${surplus === 1 ? "year" : "years"} too many`);
+  if (shortage > 0) words.push(`${count(shortage)} too few`);
+  return words.join(", ");
+}
+
+/** The share of the smaller of two audiences that both hold, 0 to 1. */
+export function sharedPart(
+  shared: Schemas["AudienceSize"],
+  a: Schemas["AudienceSize"],
+  b: Schemas["AudienceSize"],
+): number {
+  if (shared.fewer) return 0;
+  return Math.min(1, shared.people / Math.max(1, Math.min(a.people, b.people)));
 }

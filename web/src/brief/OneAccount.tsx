@@ -28,7 +28,7 @@ export function OneAccount(props: { clientId: string; account: Account; things: 
     () => ({
       name: account.name,
       site: account.site ?? null,
-      profiles: account.profiles,
+      profiles: account.profiles.map((p) => p.name),
       spendingLimitMinor: account.spendingLimitMinor ?? null,
     }),
     [account],

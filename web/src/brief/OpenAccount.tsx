@@ -37,7 +37,7 @@ export function OpenAccount(props: {
       account: {
         name: name || `${network.name} ${chosen.currency}`,
         site: first?.site ?? null,
-        profiles: first?.profiles ?? [],
+        profiles: first?.profiles.map((p) => p.name) ?? [],
         spendingLimitMinor: null,
       },
     })

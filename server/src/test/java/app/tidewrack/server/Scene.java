@@ -8,6 +8,8 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.server.network.NetworkConnector;
@@ -57,9 +59,9 @@ final class Scene {
         when(world.connector("HS")).thenReturn(network);
         when(world.now()).thenReturn(Instant.parse("2027-03-09T06:00:00Z"));
         when(network.rulebook()).thenReturn(json.readValue(Files.readString(rulebook), Rulebook.class));
-        when(network.topics()).thenReturn(List.of(new Topic("knitting", "Knitting", "Making")));
-        when(network.sizes(any()))
-                .thenAnswer(c -> c.<List<?>>getArgument(0).stream()
+        when(network.topics()).thenReturn(List.of(new Topic("knitting", "Knitting", "Making", 3, null)));
+        when(network.sizes(any(), any()))
+                .thenAnswer(c -> c.<List<?>>getArgument(1).stream()
                         .map(a -> new AudienceSize(50_000, false))
                         .toList());
         return network;
@@ -126,17 +128,9 @@ final class Scene {
                                 "version",
                                 0,
                                 "definition",
-                                Map.of(
-                                        "country",
-                                        "GB",
-                                        "places",
-                                        List.of(),
-                                        "ageFrom",
-                                        20 + name.length(),
-                                        "gender",
-                                        "ANY",
-                                        "interests",
-                                        List.of("knitting"))))
+                                AudienceDefinition.everyoneIn("GB")
+                                        .aged(new AgeRange(20 + name.length(), 80))
+                                        .interestedIn(List.of("knitting"))))
                 .get("id")
                 .asString();
     }

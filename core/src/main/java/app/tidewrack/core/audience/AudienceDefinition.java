@@ -8,12 +8,14 @@ import java.util.Comparator;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Whom an ad group talks to, in normal form: places, terms and conditions in order without repeats. Two descriptions of
- * the same people by the same conditions are equal and have the same {@link #hash()}.
+ * Whom an ad group talks to. Places and terms are in order without repeats; conditions stay in the order they were given,
+ * in which the audience narrows step by step. Two descriptions of the same people by the same conditions, in whatever order,
+ * are equal and have the same {@link #hash()}.
  *
  * @param places of which any must hold; none means wherever the network is
  * @param placesLeftOut of which none may hold
@@ -32,12 +34,33 @@ public record AudienceDefinition(
         List<Term> leftOut) {
 
     public AudienceDefinition {
-        conditions = conditions.stream()
-                .filter(c -> !c.terms().isEmpty())
-                .distinct()
+        conditions =
+                conditions.stream().filter(c -> !c.terms().isEmpty()).distinct().toList();
+        leftOut = List.copyOf(new TreeSet<>(leftOut));
+    }
+
+    /** The conditions in an order that does not depend on how they were given. */
+    private List<AnyOf> normal() {
+        return conditions.stream()
                 .sorted(Comparator.comparing(c -> c.terms().toString()))
                 .toList();
-        leftOut = List.copyOf(new TreeSet<>(leftOut));
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof AudienceDefinition d
+                && places.equals(d.places)
+                && placesLeftOut.equals(d.placesLeftOut)
+                && presence == d.presence
+                && Objects.equals(ages, d.ages)
+                && gender == d.gender
+                && normal().equals(d.normal())
+                && leftOut.equals(d.leftOut);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(places, placesLeftOut, presence, ages, gender, normal(), leftOut);
     }
 
     public static AudienceDefinition everyoneIn(Places places) {
@@ -144,7 +167,7 @@ public record AudienceDefinition(
         canonical.append('|').append(presence);
         canonical.append("|a").append(ages == null ? "*" : ages.from() + "-" + ages.to());
         canonical.append("|g").append(gender);
-        conditions.forEach(c -> canonical.append("|and").append(c.terms()));
+        normal().forEach(c -> canonical.append("|and").append(c.terms()));
         canonical.append("|not").append(leftOut);
         try {
             byte[] digest = MessageDigest.getInstance("SHA-256")

@@ -1,6 +1,7 @@
 package app.tidewrack.practice.network;
 
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.NotKnown;
 import app.tidewrack.practice.world.City;
 import app.tidewrack.practice.world.Question;
@@ -79,6 +80,23 @@ class OfferController {
             @PathVariable String network, @RequestParam(defaultValue = "") String country, @RequestParam String text) {
         networks.network(network);
         return world.geography().find(country, text);
+    }
+
+    /**
+     * The nearest city to a point.
+     *
+     * @throws Refusal when there is no such point on Earth
+     */
+    @GetMapping("/networks/{network}/places/near")
+    City near(@PathVariable String network, @RequestParam double latitude, @RequestParam double longitude) {
+        networks.network(network);
+        if (!(Math.abs(latitude) <= 90) || !(Math.abs(longitude) <= 180)) {
+            throw new Refusal(
+                    "latitude",
+                    "%s, %s is no point on Earth.".formatted(latitude, longitude),
+                    "Give a latitude within 90 and a longitude within 180.");
+        }
+        return world.geography().nearest(latitude, longitude);
     }
 
     /** Names of regions by code. */

@@ -1,5 +1,6 @@
 package app.tidewrack.practice.world;
 
+import app.tidewrack.core.audience.Circle;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -56,6 +57,14 @@ public final class Geography {
                         || c.name().toLowerCase(Locale.ROOT).startsWith(wanted))
                 .limit(MOST_FOUND)
                 .toList();
+    }
+
+    /** The city whose centre is nearest. */
+    public City nearest(double latitude, double longitude) {
+        return bySize.stream()
+                .min(Comparator.comparingDouble(
+                        c -> Circle.distanceKm(latitude, longitude, c.latitude(), c.longitude())))
+                .orElseThrow();
     }
 
     /**

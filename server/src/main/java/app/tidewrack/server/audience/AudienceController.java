@@ -1,23 +1,17 @@
 package app.tidewrack.server.audience;
 
-import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceDefinition.Step;
-import app.tidewrack.core.audience.Circle;
-import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.NarrowingLadder;
-import app.tidewrack.core.audience.Places;
-import app.tidewrack.core.network.AudienceOffer;
 import app.tidewrack.core.network.OfferedAudience;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
-import app.tidewrack.server.client.ClientMapper;
-import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.audience.AudienceLibrary.Wanted;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.web.NotFound;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,34 +26,29 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/clients/{clientId}/audiences")
 class AudienceController {
     private final AudienceLibrary library;
-    private final ClientMapper clients;
+    private final AudienceSizes sizes;
+    private final Accounts accounts;
     private final Networks networks;
 
-    AudienceController(AudienceLibrary library, ClientMapper clients, Networks networks) {
+    AudienceController(AudienceLibrary library, AudienceSizes sizes, Accounts accounts, Networks networks) {
         this.library = library;
-        this.clients = clients;
+        this.sizes = sizes;
+        this.accounts = accounts;
         this.networks = networks;
     }
-
-    record PlaceBody(long cityId, @NotNull String name, double latitude, double longitude, int radiusKm) {}
-
-    record DefinitionBody(
-            @NotNull String country,
-            @NotNull @Valid List<PlaceBody> places,
-            @Nullable Integer ageFrom,
-            @Nullable Integer ageTo,
-            @NotNull Gender gender,
-            @NotNull List<@NotNull String> interests) {}
 
     /** @param accountId the account whose network sizes it */
     record AudienceBody(
             @NotNull String accountId,
             @NotNull String name,
             int version,
-            @NotNull @Valid DefinitionBody definition) {}
+            @NotNull AudienceDefinition definition) {
+        Wanted wanted() {
+            return new Wanted(accountId, name, definition);
+        }
+    }
 
-    record SizeBody(
-            @NotNull String accountId, @NotNull @Valid DefinitionBody definition) {}
+    record SizeBody(@NotNull String accountId, @NotNull AudienceDefinition definition) {}
 
     @GetMapping
     List<Audience> all(@PathVariable String clientId) {
@@ -68,20 +57,18 @@ class AudienceController {
 
     @PostMapping
     Audience add(@PathVariable String clientId, @Valid @RequestBody AudienceBody body) {
-        String network = network(clientId, body.accountId());
-        return library.add(clientId, body.name(), definition(body.definition(), network), networks.connector(network));
+        return library.add(clientId, body.wanted());
+    }
+
+    /** All of them or none. */
+    @PostMapping("/several")
+    List<Audience> addSeveral(@PathVariable String clientId, @Valid @RequestBody List<@Valid AudienceBody> bodies) {
+        return library.add(clientId, bodies.stream().map(AudienceBody::wanted).toList());
     }
 
     @PutMapping("/{id}")
     Audience change(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody AudienceBody body) {
-        String network = network(clientId, body.accountId());
-        return library.change(
-                clientId,
-                id,
-                body.version(),
-                body.name(),
-                definition(body.definition(), network),
-                networks.connector(network));
+        return library.change(clientId, id, body.version(), body.wanted());
     }
 
     @DeleteMapping("/{id}")
@@ -92,35 +79,12 @@ class AudienceController {
     /** The size after each step, by the network. */
     @PostMapping("/size")
     NarrowingLadder size(@PathVariable String clientId, @Valid @RequestBody SizeBody body) {
-        String network = network(clientId, body.accountId());
-        List<Step> steps = definition(body.definition(), network).steps();
-        NetworkConnector connector = networks.connector(network);
+        Account account = accounts.account(clientId, body.accountId());
+        OfferedAudience.require(
+                body.definition(), networks.rulebook(account.network()).audience());
+        List<Step> steps = body.definition().steps();
         return NarrowingLadder.of(
-                steps, connector.sizes(steps.stream().map(Step::soFar).toList()));
-    }
-
-    private String network(String clientId, String accountId) {
-        return clients.account(clientId, accountId)
-                .orElseThrow(() -> new NotFound("account", accountId))
-                .network();
-    }
-
-    private AudienceDefinition definition(DefinitionBody body, String network) {
-        AudienceOffer offer = networks.rulebook(network).audience();
-        List<Circle> circles = body.places().stream()
-                .map(p -> new Circle(p.cityId(), p.name(), body.country(), p.latitude(), p.longitude(), p.radiusKm()))
-                .toList();
-        AgeRange ages = body.ageFrom() == null && body.ageTo() == null
-                ? null
-                : new AgeRange(
-                        body.ageFrom() == null ? offer.youngest() : body.ageFrom(),
-                        body.ageTo() == null ? offer.oldest() : body.ageTo());
-        AudienceDefinition definition = AudienceDefinition.everyoneIn(
-                        circles.isEmpty() ? Places.inCountries(body.country()) : Places.around(circles))
-                .aged(ages)
-                .of(body.gender())
-                .interestedIn(body.interests());
-        OfferedAudience.require(definition, offer);
-        return definition;
+                steps,
+                sizes.of(clientId, account, steps.stream().map(Step::soFar).toList()));
     }
 }

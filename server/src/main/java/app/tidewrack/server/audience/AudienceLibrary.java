@@ -2,14 +2,19 @@ package app.tidewrack.server.audience;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.network.OfferedAudience;
 import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.audience.AudienceMapper.Stored;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,30 +22,45 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/** A client's audiences. Their size is asked of the network when they are kept. */
+/** A client's audiences. Their size is asked of the network of their account when they are kept. */
 @Service
 public class AudienceLibrary {
+    private static final int MOST_AT_ONCE = 50;
+
     private final AudienceMapper mapper;
+    private final Accounts accounts;
+    private final Networks networks;
+    private final AudienceSizes sizes;
     private final JsonMapper json;
 
-    AudienceLibrary(AudienceMapper mapper, JsonMapper json) {
+    AudienceLibrary(AudienceMapper mapper, Accounts accounts, Networks networks, AudienceSizes sizes, JsonMapper json) {
         this.mapper = mapper;
+        this.accounts = accounts;
+        this.networks = networks;
+        this.sizes = sizes;
         this.json = json;
     }
 
     /**
+     * @param accountId the account it is described on
      * @param size null while the network has not told it
      * @param rows rows of plans that use it
      */
     public record Audience(
             String id,
+            String accountId,
             String name,
+            Temperature temperature,
             AudienceDefinition definition,
             @Nullable AudienceSize size,
             int version,
             int rows) {}
+
+    /** What is kept of an audience that is new or changed. */
+    public record Wanted(String accountId, String name, AudienceDefinition definition) {}
 
     public List<Audience> all(String clientId) {
         return mapper.all(clientId).stream().map(this::read).toList();
@@ -50,23 +70,33 @@ public class AudienceLibrary {
         return all(clientId).stream().collect(Collectors.toMap(Audience::id, Function.identity()));
     }
 
-    /** @throws Refusal when the name is not legal or another audience has it */
-    public Audience add(String clientId, String name, AudienceDefinition definition, NetworkConnector network) {
-        Stored stored = stored(clientId, Ids.fresh(), name, definition, 1, network);
-        mapper.insert(clientId, stored);
-        return read(stored);
+    /** @throws Refusal when the name is not legal or another audience has it, or the network does not offer what is asked */
+    public Audience add(String clientId, Wanted wanted) {
+        return add(clientId, List.of(wanted)).get(0);
+    }
+
+    /** Adds all or none. */
+    @Transactional
+    public List<Audience> add(String clientId, List<Wanted> wanted) {
+        if (wanted.size() > MOST_AT_ONCE) {
+            throw new Refusal(
+                    "audiences",
+                    "There are %d audiences; the most at once is %d.".formatted(wanted.size(), MOST_AT_ONCE),
+                    "Make some first and the rest after them.");
+        }
+        List<Audience> added = new ArrayList<>();
+        for (Wanted one : wanted) {
+            Stored stored = stored(clientId, Ids.fresh(), one, 1);
+            mapper.insert(clientId, stored);
+            added.add(read(stored));
+        }
+        return added;
     }
 
     /** @throws Conflict when it was changed meanwhile */
-    public Audience change(
-            String clientId,
-            String id,
-            int version,
-            String name,
-            AudienceDefinition definition,
-            NetworkConnector network) {
+    public Audience change(String clientId, String id, int version, Wanted wanted) {
         byId(clientId, id);
-        if (mapper.update(clientId, stored(clientId, id, name, definition, version, network)) == 0) {
+        if (mapper.update(clientId, stored(clientId, id, wanted, version)) == 0) {
             throw new Conflict("This audience was changed by someone else meanwhile. Load it again and repeat.");
         }
         return byId(clientId, id);
@@ -84,37 +114,36 @@ public class AudienceLibrary {
         mapper.delete(clientId, id);
     }
 
-    private Audience byId(String clientId, String id) {
+    /** @throws NotFound when the client has no such audience */
+    public Audience byId(String clientId, String id) {
         return mapper.byId(clientId, id).map(this::read).orElseThrow(() -> new NotFound("audience", id));
     }
 
-    private Stored stored(
-            String clientId,
-            String id,
-            String name,
-            AudienceDefinition definition,
-            int version,
-            NetworkConnector network) {
-        String checked = CampaignFacts.checkedName(name);
+    private Stored stored(String clientId, String id, Wanted wanted, int version) {
+        Account account = accounts.account(clientId, wanted.accountId());
+        OfferedAudience.require(
+                wanted.definition(), networks.rulebook(account.network()).audience());
+        String checked = CampaignFacts.checkedName(wanted.name());
         boolean taken =
                 mapper.all(clientId).stream().anyMatch(a -> a.name().equalsIgnoreCase(checked) && !a.id().equals(id));
         if (taken) {
             throw new Refusal("name", "Another audience is called “%s”.".formatted(checked), "Choose another name.");
         }
-        Optional<AudienceSize> size = size(definition, network);
+        Optional<AudienceSize> size = size(clientId, account, wanted.definition());
         return new Stored(
                 id,
+                account.id(),
                 checked,
-                json.writeValueAsString(definition),
+                json.writeValueAsString(wanted.definition()),
                 size.map(AudienceSize::people).orElse(null),
                 size.map(AudienceSize::fewer).orElse(null),
                 version,
                 0);
     }
 
-    private static Optional<AudienceSize> size(AudienceDefinition definition, NetworkConnector network) {
+    private Optional<AudienceSize> size(String clientId, Account account, AudienceDefinition definition) {
         try {
-            return Optional.of(network.sizes(List.of(definition)).get(0));
+            return Optional.of(sizes.of(clientId, account, List.of(definition)).get(0));
         } catch (NetworkAway away) {
             return Optional.empty();
         }
@@ -123,10 +152,13 @@ public class AudienceLibrary {
     private Audience read(Stored stored) {
         Long people = stored.sizePeople();
         AudienceSize size = people == null ? null : new AudienceSize(people, Boolean.TRUE.equals(stored.sizeFewer()));
+        AudienceDefinition definition = json.readValue(stored.definition(), AudienceDefinition.class);
         return new Audience(
                 stored.id(),
+                stored.accountId(),
                 stored.name(),
-                json.readValue(stored.definition(), AudienceDefinition.class),
+                sizes.temperature(definition),
+                definition,
                 size,
                 stored.version(),
                 stored.rows());

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 interface AudienceMapper {
     record Stored(
             String id,
+            String accountId,
             String name,
             String definition,
             @Nullable Long sizePeople,
@@ -21,7 +22,7 @@ interface AudienceMapper {
             int rows) {}
 
     String LISTED = """
-            select a.id, a.name, a.definition::text as definition, a.size_people, a.size_fewer, a.version,
+            select a.id, a.account_id, a.name, a.definition::text as definition, a.size_people, a.size_fewer, a.version,
                    (select count(*)::int from plan_row r where r.client_id = a.client_id and r.audience_id = a.id) as rows
             from audience a where a.client_id = #{clientId}""";
 
@@ -32,13 +33,14 @@ interface AudienceMapper {
     Optional<Stored> byId(String clientId, String id);
 
     @Insert("""
-            insert into audience (client_id, id, name, definition, size_people, size_fewer, version)
-            values (#{clientId}, #{a.id}, #{a.name}, #{a.definition}::jsonb, #{a.sizePeople}, #{a.sizeFewer}, 1)""")
+            insert into audience (client_id, id, account_id, name, definition, size_people, size_fewer, version)
+            values (#{clientId}, #{a.id}, #{a.accountId}, #{a.name}, #{a.definition}::jsonb, #{a.sizePeople},
+                    #{a.sizeFewer}, 1)""")
     void insert(String clientId, Stored a);
 
     @Update("""
-            update audience set name = #{a.name}, definition = #{a.definition}::jsonb, size_people = #{a.sizePeople},
-                   size_fewer = #{a.sizeFewer}, version = version + 1
+            update audience set account_id = #{a.accountId}, name = #{a.name}, definition = #{a.definition}::jsonb,
+                   size_people = #{a.sizePeople}, size_fewer = #{a.sizeFewer}, version = version + 1
             where client_id = #{clientId} and id = #{a.id} and version = #{a.version}""")
     int update(String clientId, Stored a);
 

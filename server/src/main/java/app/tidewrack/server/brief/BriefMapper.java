@@ -12,9 +12,6 @@ import org.apache.ibatis.annotations.Update;
 interface BriefMapper {
     record Stored(String id, String content, int version) {}
 
-    /** What an account's ads have brought so far. */
-    record History(String accountId, long impressions, long clicks, long conversions, long spendMinor) {}
-
     @Select("""
             select id, content::text as content, version from brief where client_id = #{clientId}
             order by content ->> 'startsOn' desc, lower(content ->> 'name'), id""")
@@ -34,11 +31,4 @@ interface BriefMapper {
 
     @Delete("delete from brief where client_id = #{clientId} and id = #{id}")
     int delete(String clientId, String id);
-
-    @Select("""
-            select c.account_id, sum(r.impressions)::bigint as impressions, sum(r.clicks)::bigint as clicks,
-                   sum(r.conversions)::bigint as conversions, sum(r.spend_minor)::bigint as spend_minor
-            from result_hour r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
-            where r.client_id = #{clientId} group by c.account_id""")
-    List<History> histories(String clientId);
 }

@@ -4,34 +4,33 @@ import app.tidewrack.core.brief.Balance;
 import app.tidewrack.core.brief.Balance.Need;
 import app.tidewrack.core.brief.Brief;
 import app.tidewrack.core.brief.Judging;
-import app.tidewrack.core.brief.Result;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.ResultRate;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.brief.BriefMapper.History;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.forecast.AccountRates;
+import app.tidewrack.server.forecast.AccountRates.Seen;
 import app.tidewrack.server.network.Networks;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What a brief's money can buy, by the networks' rulebooks and the client's own history. */
 @Component
 class BriefReckoner {
-    private final BriefMapper mapper;
+    private final AccountRates rates;
     private final ClientMapper clients;
     private final Networks networks;
 
-    BriefReckoner(BriefMapper mapper, ClientMapper clients, Networks networks) {
-        this.mapper = mapper;
+    BriefReckoner(AccountRates rates, ClientMapper clients, Networks networks) {
+        this.rates = rates;
         this.clients = clients;
         this.networks = networks;
     }
@@ -76,8 +75,7 @@ class BriefReckoner {
     private record Priced(BriefLine line, @Nullable MoneyRule rule) {}
 
     Reckoning reckon(String clientId, Brief brief) {
-        Map<String, History> histories =
-                mapper.histories(clientId).stream().collect(Collectors.toMap(History::accountId, h -> h));
+        Map<String, Seen> seen = rates.seen(clientId, brief.result());
         List<Account> accounts = clients.accounts(clientId).stream()
                 .filter(a -> brief.accounts().contains(a.id()))
                 .toList();
@@ -91,7 +89,7 @@ class BriefReckoner {
         Money money = balance.map(Balance::money).orElse(brief.money());
         long days = balance.map(Balance::days).orElse(brief.days());
         List<Priced> priced = accounts.stream()
-                .map(a -> priced(a, brief, money, days, Optional.ofNullable(histories.get(a.id()))))
+                .map(a -> priced(a, brief, money, days, Optional.ofNullable(seen.get(a.id()))))
                 .toList();
         long target = balance.map(b -> b.target().minor()).orElse(brief.target().minor());
         return new Reckoning(
@@ -119,7 +117,7 @@ class BriefReckoner {
         return new Need(new Money(lowest, brief.currency()), brief.resultsPerRow());
     }
 
-    private Priced priced(Account account, Brief brief, Money money, long days, Optional<History> history) {
+    private Priced priced(Account account, Brief brief, Money money, long days, Optional<Seen> seen) {
         Rulebook rulebook = networks.rulebook(account.network());
         String currency = brief.currency().getCurrencyCode();
         if (!account.currency().equals(currency)) {
@@ -134,12 +132,9 @@ class BriefReckoner {
         if (rulebook.objective(brief.goal()).isEmpty()) {
             return new Priced(without(account, rulebook, "The network offers no such goal."), null);
         }
-        MoneyRule rule = rulebook.money(brief.currency()).orElseThrow();
-        long seen = history.map(h -> of(brief.result(), h)).orElse(0L);
-        long spent = seen == 0 ? 0 : history.map(History::spendMinor).orElse(0L);
-        Range perThousand = new Range(rule.thousandFromMinor() / 1000.0, rule.thousandToMinor() / 1000.0);
-        ResultRate rate = ResultRate.usually(brief.result().ofImpressions().over(perThousand))
-                .seen(seen, spent);
+        MoneyRule rule = rates.prices(account);
+        ResultRate rate = AccountRates.rate(rule, brief.result(), seen);
+        Seen known = seen.orElse(Seen.NOTHING);
         return new Priced(
                 new BriefLine(
                         account.id(),
@@ -149,8 +144,8 @@ class BriefReckoner {
                         rule.lowestDailyMinor(),
                         rate.results(money.minor()),
                         money.minor() / days / rule.lowestDailyMinor(),
-                        seen,
-                        spent,
+                        known.results(),
+                        known.spentMinor(),
                         null),
                 rule);
     }
@@ -167,16 +162,6 @@ class BriefReckoner {
                 0,
                 0,
                 problem);
-    }
-
-    /** Results of the kind in a history, as far as reports tell kinds apart. */
-    private static long of(Result result, History history) {
-        return switch (result) {
-            case CLICK -> history.clicks();
-            case FORM, LEAD, SALE, INSTALL -> history.conversions();
-            case THOUSAND -> history.impressions() / 1000;
-            case VISIT, VIDEO_VIEW, ENGAGEMENT, CHAT -> 0;
-        };
     }
 
     /** A test runs in one account; the cheapest is taken. */

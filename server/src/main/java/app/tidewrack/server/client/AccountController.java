@@ -11,6 +11,7 @@ import app.tidewrack.server.web.Ids;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -83,6 +84,23 @@ class AccountController {
     OfferView offer(@PathVariable String clientId, @PathVariable String accountId) {
         String network = accounts.account(clientId, accountId).network();
         return new OfferView(networks.rulebook(network), networks.topics(network));
+    }
+
+    /** Names of the network's regions by code, such as {@code GB.ENG}. */
+    @GetMapping("/{accountId}/regions")
+    Map<String, String> regions(@PathVariable String clientId, @PathVariable String accountId) {
+        return networks.regions(accounts.account(clientId, accountId).network());
+    }
+
+    /** The city nearest to a point. */
+    @GetMapping("/{accountId}/places/near")
+    City near(
+            @PathVariable String clientId,
+            @PathVariable String accountId,
+            @RequestParam double latitude,
+            @RequestParam double longitude) {
+        return networks.connector(accounts.account(clientId, accountId).network())
+                .near(latitude, longitude);
     }
 
     /** Cities by the start of their name. */

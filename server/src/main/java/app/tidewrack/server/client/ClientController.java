@@ -40,7 +40,7 @@ class ClientController {
             String zone,
             boolean siteTag,
             @Nullable String site,
-            List<String> profiles,
+            List<Profile> profiles,
             @Nullable Long spendingLimitMinor) {
         static AccountView of(Account a, Networks networks, Accounts accounts) {
             return new AccountView(
@@ -52,7 +52,7 @@ class ClientController {
                     a.zone(),
                     a.siteTag() != null,
                     a.siteTag(),
-                    accounts.profiles(a).stream().map(Profile::name).toList(),
+                    accounts.profiles(a),
                     a.spendingLimitMinor());
         }
     }

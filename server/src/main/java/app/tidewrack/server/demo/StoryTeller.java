@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.audience.AudienceLibrary.Wanted;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.demo.DemoPictures.Motif;
@@ -55,7 +56,9 @@ class StoryTeller {
                 .aged(ages)
                 .of(gender)
                 .interestedIn(interests);
-        return audiences.add(client, name, definition, network).id();
+        return audiences
+                .add(client, new Wanted(client + "hs", name, definition))
+                .id();
     }
 
     /** Adds a creative and gives its id. */

@@ -85,7 +85,7 @@ class LaunchWishes {
         fields.put("name", name);
         fields.put(
                 "audience",
-                AudienceWords.of(audience.definition(), networks.countryWords(network), networks.termWords(network)));
+                AudienceWords.of(audience.definition(), networks.placeWords(network), networks.termWords(network)));
         fields.put(MONEY, row.daily().toString());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),

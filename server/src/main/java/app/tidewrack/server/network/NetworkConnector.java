@@ -2,6 +2,7 @@ package app.tidewrack.server.network;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.network.Rulebook;
 import java.time.Instant;
@@ -27,8 +28,27 @@ public interface NetworkConnector {
     /** What the network tells of an open account. */
     AccountTold account(String account);
 
-    /** One size for each audience, in the same order. */
-    List<AudienceSize> sizes(List<AudienceDefinition> audiences);
+    /** The nearest city to a point. */
+    City near(double latitude, double longitude);
+
+    /** Names of regions by code, such as {@code GB.ENG}. */
+    Map<String, String> regions();
+
+    /** Questions about a topic or all below a branch. */
+    List<Question> questions(String topic);
+
+    /** Topics that those who like some topics like more than others there do; the highest lift first. */
+    List<RelatedTopic> related(Places places, List<String> topics);
+
+    /**
+     * One size for each audience, in the same order.
+     *
+     * @param account the network's id of an open account; null when no audience names a tie or source of one
+     */
+    List<AudienceSize> sizes(@Nullable String account, List<AudienceDefinition> audiences);
+
+    /** The size of each audience and the people each two share; the account as in {@link #sizes}. */
+    Overlaps overlaps(@Nullable String account, List<AudienceDefinition> audiences);
 
     /** Keeps a picture by its content's SHA-256; sending it again does nothing. */
     void sendPicture(String sha256, byte[] content);
@@ -48,8 +68,31 @@ public interface NetworkConnector {
     /** Different people reached so far by each named set of ads. */
     Map<String, Long> reach(String account, Map<String, List<String>> sets);
 
-    /** An interest that can be asked for. */
-    record Topic(String code, String words, String group) {}
+    /**
+     * An interest that can be asked for.
+     *
+     * @param group words of its domain
+     * @param level 1 domain, 2 branch, 3 topic
+     * @param parent code of the branch or domain above; null for a domain
+     */
+    record Topic(
+            String code,
+            String words,
+            String group,
+            int level,
+            @Nullable String parent) {}
+
+    /** A single question that an ad can stand by. */
+    record Question(String id, String words, String topic) {}
+
+    /**
+     * @param lift how many times as common as among all there
+     * @param people who like it there
+     */
+    record RelatedTopic(String code, String words, String branch, double lift, AudienceSize people) {}
+
+    /** @param shared row i holds what audience i shares with audiences 0 to i − 1 */
+    record Overlaps(List<AudienceSize> sizes, List<List<AudienceSize>> shared) {}
 
     /**
      * A city that a circle can be drawn around.

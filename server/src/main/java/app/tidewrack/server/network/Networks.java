@@ -3,7 +3,6 @@ package app.tidewrack.server.network;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.network.AudienceOffer.TermOffer;
 import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.NetworkMapper.Kept;
 import java.time.Duration;
@@ -13,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -35,6 +33,7 @@ public class Networks {
     private final JsonMapper json;
     private final TransactionTemplate remembering;
     private final Map<String, Offer> offers = new ConcurrentHashMap<>();
+    private final Map<String, Map<String, String>> regions = new ConcurrentHashMap<>();
     private volatile Instant keptNow = Instant.MIN;
 
     Networks(PracticeWorld practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
@@ -76,11 +75,20 @@ public class Networks {
         return term -> words.getOrDefault(term.toString(), words.getOrDefault(term.code(), term.code()));
     }
 
-    /** The name of each country, by its code. */
-    public Function<String, String> countryWords(String code) {
-        var words =
-                rulebook(code).audience().countries().stream().collect(Collectors.toMap(Choice::code, Choice::words));
-        return country -> words.getOrDefault(country, country);
+    /** The name of each country and region, by its code; a region that is not known here stays a code. */
+    public Function<String, String> placeWords(String code) {
+        Map<String, String> words = new HashMap<>(regions(code));
+        rulebook(code).audience().countries().forEach(c -> words.put(c.code(), c.words()));
+        return place -> words.getOrDefault(place, place);
+    }
+
+    /** Names of regions by code; none while the network is away and they were never read. */
+    public Map<String, String> regions(String code) {
+        try {
+            return regions.computeIfAbsent(code, c -> connector(c).regions());
+        } catch (NetworkAway away) {
+            return Map.of();
+        }
     }
 
     /** The practice time, or the last that was seen while the network is away. */

@@ -2,6 +2,7 @@ package app.tidewrack.server.network;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
@@ -11,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.ParameterizedTypeReference;
@@ -70,12 +72,61 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
-    public List<AudienceSize> sizes(List<AudienceDefinition> audiences) {
+    public City near(double latitude, double longitude) {
+        return asked(() -> http.get()
+                .uri(root + "/places/near?latitude={lat}&longitude={lon}", latitude, longitude)
+                .retrieve()
+                .body(City.class));
+    }
+
+    @Override
+    public Map<String, String> regions() {
+        return asked(() -> http.get()
+                .uri(root + "/regions")
+                .retrieve()
+                .body(new ParameterizedTypeReference<Map<String, String>>() {}));
+    }
+
+    @Override
+    public List<Question> questions(String topic) {
+        return asked(() -> http.get()
+                .uri(root + "/questions?topic={topic}", topic)
+                .retrieve()
+                .body(new ParameterizedTypeReference<List<Question>>() {}));
+    }
+
+    @Override
+    public List<RelatedTopic> related(Places places, List<String> topics) {
         return asked(() -> http.post()
-                .uri(root + "/sizes")
+                .uri(root + "/topics/related")
+                .body(Map.of("places", places, "topics", topics))
+                .retrieve()
+                .body(new ParameterizedTypeReference<List<RelatedTopic>>() {}));
+    }
+
+    @Override
+    public List<AudienceSize> sizes(@Nullable String account, List<AudienceDefinition> audiences) {
+        return asked(() -> http.post()
+                .uri(of("/sizes", account))
                 .body(audiences)
                 .retrieve()
                 .body(new ParameterizedTypeReference<List<AudienceSize>>() {}));
+    }
+
+    @Override
+    public Overlaps overlaps(@Nullable String account, List<AudienceDefinition> audiences) {
+        return asked(() -> http.post()
+                .uri(of("/overlaps", account))
+                .body(audiences)
+                .retrieve()
+                .body(Overlaps.class));
+    }
+
+    private String of(String path, @Nullable String account) {
+        return UriComponentsBuilder.fromPath(root + path)
+                .queryParamIfPresent("account", Optional.ofNullable(account))
+                .build()
+                .toUriString();
     }
 
     @Override

@@ -1,0 +1,61 @@
+package app.tidewrack.server.audience;
+
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.Overlaps;
+import app.tidewrack.server.network.Networks;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Asks a network for sizes; where an audience names something of the account's own, the account is opened first. */
+@Component
+class AudienceSizes {
+    private static final Set<TermKind> OF_ACCOUNT = Set.of(TermKind.TIE, TermKind.SOURCE, TermKind.LOOKALIKE);
+
+    private final Accounts accounts;
+    private final Networks networks;
+
+    AudienceSizes(Accounts accounts, Networks networks) {
+        this.accounts = accounts;
+        this.networks = networks;
+    }
+
+    /** One for each audience, in the same order. */
+    List<AudienceSize> of(String clientId, Account account, List<AudienceDefinition> audiences) {
+        NetworkConnector connector = networks.connector(account.network());
+        return connector.sizes(opened(connector, account, audiences), audiences);
+    }
+
+    Overlaps overlaps(String clientId, Account account, List<AudienceDefinition> audiences) {
+        NetworkConnector connector = networks.connector(account.network());
+        return connector.overlaps(opened(connector, account, audiences), audiences);
+    }
+
+    private @Nullable String opened(NetworkConnector connector, Account account, List<AudienceDefinition> audiences) {
+        boolean ofAccount = audiences.stream()
+                .flatMap(a -> a.terms().stream())
+                .map(Term::kind)
+                .anyMatch(OF_ACCOUNT::contains);
+        if (!ofAccount) {
+            return null;
+        }
+        connector.openAccount(accounts.order(account));
+        return account.externalId();
+    }
+
+    /** Cold unless it asks for people with a tie to the client. */
+    Temperature temperature(AudienceDefinition definition) {
+        boolean tied = definition.conditions().stream()
+                .flatMap(c -> c.terms().stream())
+                .anyMatch(t -> t.kind() == TermKind.TIE || t.kind() == TermKind.SOURCE);
+        return tied ? Temperature.WARM : Temperature.COLD;
+    }
+}

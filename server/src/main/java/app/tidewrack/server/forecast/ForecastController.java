@@ -1,0 +1,64 @@
+package app.tidewrack.server.forecast;
+
+import app.tidewrack.core.brief.Result;
+import app.tidewrack.core.forecast.Range;
+import app.tidewrack.core.forecast.Reach;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a daily sum is likely to reach. */
+@RestController
+@RequestMapping("/api/clients/{clientId}/accounts/{accountId}/expected")
+class ForecastController {
+    private final Accounts accounts;
+    private final AccountRates rates;
+
+    ForecastController(Accounts accounts, AccountRates rates) {
+        this.accounts = accounts;
+        this.rates = rates;
+    }
+
+    /**
+     * Of a day, at the network's usual prices.
+     *
+     * @param daysToHalf until half of the people have seen it
+     * @param clicks in four cases of five
+     */
+    record Expected(Range impressions, Range people, Range daysToHalf, Range clicks) {}
+
+    @GetMapping
+    Expected expected(
+            @PathVariable String clientId,
+            @PathVariable String accountId,
+            @RequestParam long people,
+            @RequestParam long dailyMinor) {
+        if (people < 1 || dailyMinor < 1 || dailyMinor > Money.LARGEST_MINOR) {
+            throw new Refusal(
+                    people < 1 ? "people" : "dailyMinor",
+                    "%,d people at %,d minor units a day cannot be reckoned.".formatted(people, dailyMinor),
+                    "Give 1 or more of each.");
+        }
+        Account account = accounts.account(clientId, accountId);
+        MoneyRule prices = rates.prices(account);
+        Range price = AccountRates.ofImpression(prices);
+        Range impressions = new Range(dailyMinor / price.to(), dailyMinor / price.from());
+        Reach reach = new Reach(people);
+        double half = reach.impressionsFor(0.5);
+        Optional<AccountRates.Seen> seen =
+                Optional.ofNullable(rates.seen(clientId, Result.CLICK).get(accountId));
+        return new Expected(
+                impressions,
+                new Range(reach.of(impressions.from()), reach.of(impressions.to())),
+                new Range(half / impressions.to(), half / impressions.from()),
+                AccountRates.rate(prices, Result.CLICK, seen).results(dailyMinor));
+    }
+}

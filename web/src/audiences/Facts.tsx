@@ -1,0 +1,193 @@
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useState } from "react";
+import type { Schemas } from "../api/client";
+import { count, people, plural } from "../look/format";
+import { MoneyInput } from "../look/MoneyInput";
+import { percent, sharedPart, type Audience, type Definition } from "./model";
+import { expectedQuery, overlapsQuery } from "./queries";
+
+const MapPanel = lazy(async () => ({ default: (await import("./MapPanel")).MapPanel }));
+
+const MOST_COMPARED = 60;
+const MUCH = 0.1;
+
+/** Beside the sentence: where they are, whom they share, what a daily sum would reach. */
+export function Facts(props: {
+  clientId: string;
+  account: Schemas["AccountView"];
+  offer: Schemas["OfferView"];
+  current: Audience;
+  definition: Definition;
+  audiences: Audience[];
+  onPin: (latitude: number, longitude: number) => void;
+  onLeaveOut: (other: Audience) => void;
+}) {
+  const { account, offer, current, definition } = props;
+  const rules = offer.rulebook.audience;
+  const small = current.size && (current.size.fewer || current.size.people < rules.leastPeople);
+  const whole = [
+    ...definition.places.countries,
+    ...definition.places.regions.map((r) => r.split(".")[0] ?? r),
+  ].map((code) => mapName(rules.countries.find((c) => c.code === code)?.words ?? code));
+  return (
+    <>
+      <Suspense fallback={<div className="map" />}>
+        <MapPanel definition={definition} countries={whole} onPin={rules.radius ? props.onPin : undefined} />
+      </Suspense>
+      <p className="note">
+        {rules.radius ? "Click the map to set a pin." : "Places no finer than a region."}
+      </p>
+      {small && (
+        <div className="finding">
+          <b>
+            {people(current.size)} people are too few; {account.networkName} runs from{" "}
+            {count(rules.leastPeople)}.
+          </b>
+          Widen the radius, the ages or the conditions.
+        </div>
+      )}
+      <Shares {...props} />
+      <Expected {...props} />
+      <p className="note">
+        Used in {current.rows === 0 ? "no row yet" : plural(current.rows, "row")}. Sizes come from{" "}
+        {account.networkName}, rounded as it tells them, and never under {count(rules.privacyFloor)}.
+      </p>
+    </>
+  );
+}
+
+/** The map names a few countries otherwise. */
+function mapName(words: string): string {
+  const names: Record<string, string> = {
+    "Great Britain": "United Kingdom",
+    "Bosnia and Herzegovina": "Bosnia and Herz.",
+    "North Macedonia": "Macedonia",
+  };
+  return names[words] ?? words;
+}
+
+function Shares(props: {
+  clientId: string;
+  account: Schemas["AccountView"];
+  current: Audience;
+  audiences: Audience[];
+  onLeaveOut: (other: Audience) => void;
+}) {
+  const { current } = props;
+  const others = props.audiences
+    .filter((a) => a.accountId === current.accountId && a.id !== current.id)
+    .slice(0, MOST_COMPARED - 1);
+  // The one at hand stands last, so that its row holds what it shares with all others.
+  const compared = [...others, current];
+  const overlaps = useQuery({
+    ...overlapsQuery(props.clientId, props.account.id, compared),
+    enabled: others.length > 0,
+  });
+  const { data } = overlaps;
+  const own = data?.sizes[others.length];
+  if (!data || !own) return null;
+  const shares = others
+    .map((other, i) => ({ other, shared: data.shared[others.length]?.[i], size: data.sizes[i] }))
+    .flatMap(({ other, shared, size }) =>
+      shared && size
+        ? [
+            {
+              other,
+              part: sharedPart(shared, own, size),
+              ofOwn: shared.fewer ? 0 : shared.people / Math.max(1, own.people),
+            },
+          ]
+        : [],
+    )
+    .filter((s) => s.part > 0)
+    .sort((a, b) => b.ofOwn - a.ofOwn)
+    .slice(0, 4);
+  const [first] = shares;
+  return (
+    <>
+      <h3 style={{ margin: "12px 0 4px" }}>Shares people with</h3>
+      {shares.length === 0 && (
+        <p className="note">None of the other {count(others.length)} on this account.</p>
+      )}
+      {shares.map(({ other, ofOwn }) => (
+        <div className="share-line" key={other.id}>
+          <span>{other.name}</span>
+          <span className="track">
+            <i style={{ width: `${Math.min(1, ofOwn) * 100}%` }} />
+          </span>
+          <b className="number">{percent(Math.min(1, ofOwn))} %</b>
+        </div>
+      ))}
+      {first && first.ofOwn >= MUCH && (
+        <div className="finding warning">
+          <b>
+            {percent(Math.min(1, first.ofOwn))} % of these people are also in {first.other.name}.
+          </b>
+          In one test they would see both.{" "}
+          <button className="link" onClick={() => props.onLeaveOut(first.other)}>
+            Leave that audience out
+          </button>
+        </div>
+      )}
+    </>
+  );
+}
+
+function Expected(props: {
+  clientId: string;
+  account: Schemas["AccountView"];
+  offer: Schemas["OfferView"];
+  current: Audience;
+}) {
+  const { account, current, offer } = props;
+  const lowest = offer.rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor ?? 1000;
+  const [daily, setDaily] = useState<number>(lowest * 2);
+  const size = current.size && !current.size.fewer ? current.size.people : 0;
+  const expected = useQuery({
+    ...expectedQuery(props.clientId, account.id, size, daily),
+    enabled: size > 0 && daily > 0,
+  });
+  if (size === 0) return null;
+  const range = (r: Schemas["Range"], most = Infinity) =>
+    `${about(Math.min(most, r.from))} to ${about(Math.min(most, r.to))}`;
+  return (
+    <>
+      <h3 style={{ margin: "12px 0 4px" }}>
+        At{" "}
+        <MoneyInput
+          label="Money a day"
+          minor={daily}
+          currency={account.currency}
+          width={104}
+          onChange={(minor) => setDaily(minor ?? 0)}
+        />{" "}
+        a day here
+      </h3>
+      {expected.data && (
+        <dl className="facts-list">
+          <div>
+            <dt>People a day</dt>
+            <dd>{range(expected.data.people)}</dd>
+          </div>
+          <div>
+            <dt>Seen by half</dt>
+            <dd>
+              {expected.data.daysToHalf.from > 365
+                ? "not within a year"
+                : `after ${range(expected.data.daysToHalf)} days`}
+            </dd>
+          </div>
+          <div>
+            <dt>Clicks a day</dt>
+            <dd>{range(expected.data.clicks)}</dd>
+          </div>
+        </dl>
+      )}
+    </>
+  );
+}
+
+/** Two figures are enough for what is only expected. */
+function about(value: number): string {
+  return count(value < 10 ? Math.round(value * 10) / 10 : Number(value.toPrecision(2)));
+}

@@ -1,0 +1,128 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { App, Button, Dropdown, Segmented } from "antd";
+import { useCallback, useMemo, useState, type ReactNode } from "react";
+import type { Schemas } from "../api/client";
+import { Columns } from "../frame/Columns";
+import { useKeptDraft } from "../frame/useKeptDraft";
+import { count, people } from "../look/format";
+import { Composer } from "./Composer";
+import { Facts } from "./Facts";
+import { Layers } from "./Layers";
+import { type Audience, type Draft, draftOf, withPlace } from "./model";
+import { Overlap } from "./Overlap";
+import { audiencesQuery, keepAudience, leaveOut, nearestCity } from "./queries";
+import { Sides } from "./Sides";
+
+const VIEWS = ["Describe", "Overlap", "Layers", "Networks"] as const;
+const PIN_RADIUS_KM = 12;
+
+export function OneAudience(props: {
+  clientId: string;
+  account: Schemas["AccountView"];
+  accounts: Schemas["AccountView"][];
+  offer: Schemas["OfferView"];
+  things: ReactNode;
+  current: Audience;
+  audiences: Audience[];
+  onMake: (drafts: Draft[]) => void;
+  onCopyTo: (accountId: string, draft: Draft) => void;
+  onDuplicate: () => void;
+  onRemove: () => void;
+}) {
+  const { clientId, account, offer, current, audiences } = props;
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [view, setView] = useState<(typeof VIEWS)[number]>("Describe");
+  const save = useCallback(
+    async (draft: Draft) => {
+      const key = audiencesQuery(clientId).queryKey;
+      const known = queries.getQueryData<Audience[]>(key)?.find((a) => a.id === current.id);
+      const body = { accountId: account.id, version: known?.version ?? current.version, ...draft };
+      const kept = await keepAudience(clientId, current.id, body);
+      queries.setQueryData<Audience[]>(key, (all) => all?.map((a) => (a.id === kept.id ? kept : a)));
+      void queries.invalidateQueries({ queryKey: ["plan"] });
+    },
+    [clientId, account.id, current.id, current.version, queries],
+  );
+  const initial = useMemo(() => draftOf(current), [current]);
+  const { draft, change, problem } = useKeptDraft(current.id, initial, save);
+  const { definition } = draft;
+
+  const takeOut = (other: Audience) => {
+    leaveOut(clientId, { accountId: account.id, definition, otherId: other.id })
+      .then((found) => {
+        change({ ...draft, definition: found.definition });
+        const more = found.lost - found.needed;
+        void message.info(
+          `${other.name} is left out: ${count(found.lost)} people go` +
+            (more > found.needed * 0.1 ? `, ${count(more)} more than were shared.` : "."),
+        );
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
+  const pin = (latitude: number, longitude: number) => {
+    nearestCity(clientId, account.id, latitude, longitude)
+      .then((city) => {
+        const circle = {
+          cityId: 0,
+          name: `pin near ${city.name}`,
+          country: city.country,
+          latitude: Number(latitude.toFixed(5)),
+          longitude: Number(longitude.toFixed(5)),
+          radiusKm: Math.max(offer.rulebook.audience.radius?.leastKm ?? 1, PIN_RADIUS_KM),
+        };
+        change({ ...draft, definition: { ...definition, places: withPlace(definition.places, circle) } });
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
+  const elsewhere = props.accounts.filter((a) => a.id !== account.id);
+  return (
+    <Columns
+      things={props.things}
+      title={draft.name || "Audience"}
+      note={
+        <>
+          On <b>{account.name}</b> · <b>{people(current.size)}</b> people
+        </>
+      }
+      actions={
+        <>
+          <Segmented options={[...VIEWS]} value={view} onChange={setView} />
+          <Dropdown
+            trigger={["click"]}
+            menu={{
+              items: [
+                { key: "twice", label: "Duplicate", onClick: props.onDuplicate },
+                ...elsewhere.map((a) => ({
+                  key: a.id,
+                  label: `Copy to ${a.name}`,
+                  onClick: () => props.onCopyTo(a.id, draft),
+                })),
+                { type: "divider" as const },
+                { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },
+              ],
+            }}
+          >
+            <Button>Do…</Button>
+          </Dropdown>
+        </>
+      }
+      facts={
+        <Facts
+          {...{ clientId, account, offer, current, definition, audiences }}
+          onPin={pin}
+          onLeaveOut={takeOut}
+        />
+      }
+    >
+      {view === "Describe" && (
+        <Composer {...{ clientId, account, offer, draft, problem }} onChange={change} />
+      )}
+      {view === "Overlap" && (
+        <Overlap {...{ clientId, audiences, current }} accountId={account.id} onLeaveOut={takeOut} />
+      )}
+      {view === "Layers" && <Layers {...{ clientId, draft }} accountId={account.id} onMake={props.onMake} />}
+      {view === "Networks" && <Sides {...{ clientId, definition }} accountId={account.id} />}
+    </Columns>
+  );
+}
