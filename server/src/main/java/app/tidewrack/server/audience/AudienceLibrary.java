@@ -11,6 +11,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceTerms;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
@@ -34,13 +35,21 @@ public class AudienceLibrary {
     private final Accounts accounts;
     private final Networks networks;
     private final AudienceSizes sizes;
+    private final SourceTerms sources;
     private final JsonMapper json;
 
-    AudienceLibrary(AudienceMapper mapper, Accounts accounts, Networks networks, AudienceSizes sizes, JsonMapper json) {
+    AudienceLibrary(
+            AudienceMapper mapper,
+            Accounts accounts,
+            Networks networks,
+            AudienceSizes sizes,
+            SourceTerms sources,
+            JsonMapper json) {
         this.mapper = mapper;
         this.accounts = accounts;
         this.networks = networks;
         this.sizes = sizes;
+        this.sources = sources;
         this.json = json;
     }
 
@@ -63,7 +72,8 @@ public class AudienceLibrary {
     public record Wanted(String accountId, String name, AudienceDefinition definition) {}
 
     public List<Audience> all(String clientId) {
-        return mapper.all(clientId).stream().map(this::read).toList();
+        Map<String, String> kinds = sources.kinds(clientId);
+        return mapper.all(clientId).stream().map(a -> read(a, kinds)).toList();
     }
 
     public Map<String, Audience> byId(String clientId) {
@@ -88,7 +98,7 @@ public class AudienceLibrary {
         for (Wanted one : wanted) {
             Stored stored = stored(clientId, Ids.fresh(), one, 1);
             mapper.insert(clientId, stored);
-            added.add(read(stored));
+            added.add(read(stored, sources.kinds(clientId)));
         }
         return added;
     }
@@ -116,7 +126,9 @@ public class AudienceLibrary {
 
     /** @throws NotFound when the client has no such audience */
     public Audience byId(String clientId, String id) {
-        return mapper.byId(clientId, id).map(this::read).orElseThrow(() -> new NotFound("audience", id));
+        return mapper.byId(clientId, id)
+                .map(a -> read(a, sources.kinds(clientId)))
+                .orElseThrow(() -> new NotFound("audience", id));
     }
 
     private Stored stored(String clientId, String id, Wanted wanted, int version) {
@@ -149,7 +161,7 @@ public class AudienceLibrary {
         }
     }
 
-    private Audience read(Stored stored) {
+    private Audience read(Stored stored, Map<String, String> kinds) {
         Long people = stored.sizePeople();
         AudienceSize size = people == null ? null : new AudienceSize(people, Boolean.TRUE.equals(stored.sizeFewer()));
         AudienceDefinition definition = json.readValue(stored.definition(), AudienceDefinition.class);
@@ -157,7 +169,7 @@ public class AudienceLibrary {
                 stored.id(),
                 stored.accountId(),
                 stored.name(),
-                sizes.temperature(definition),
+                SourceTerms.temperature(definition, kinds),
                 definition,
                 size,
                 stored.version(),

@@ -4,12 +4,12 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
-import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceTerms;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -22,21 +22,27 @@ class AudienceSizes {
 
     private final Accounts accounts;
     private final Networks networks;
+    private final SourceTerms sources;
 
-    AudienceSizes(Accounts accounts, Networks networks) {
+    AudienceSizes(Accounts accounts, Networks networks, SourceTerms sources) {
         this.accounts = accounts;
         this.networks = networks;
+        this.sources = sources;
     }
 
     /** One for each audience, in the same order. */
     List<AudienceSize> of(String clientId, Account account, List<AudienceDefinition> audiences) {
         NetworkConnector connector = networks.connector(account.network());
-        return connector.sizes(opened(connector, account, audiences), audiences);
+        return connector.sizes(opened(connector, account, audiences), there(clientId, account, audiences));
     }
 
     Overlaps overlaps(String clientId, Account account, List<AudienceDefinition> audiences) {
         NetworkConnector connector = networks.connector(account.network());
-        return connector.overlaps(opened(connector, account, audiences), audiences);
+        return connector.overlaps(opened(connector, account, audiences), there(clientId, account, audiences));
+    }
+
+    private List<AudienceDefinition> there(String clientId, Account account, List<AudienceDefinition> audiences) {
+        return audiences.stream().map(a -> sources.on(clientId, account, a)).toList();
     }
 
     private @Nullable String opened(NetworkConnector connector, Account account, List<AudienceDefinition> audiences) {
@@ -49,13 +55,5 @@ class AudienceSizes {
         }
         connector.openAccount(accounts.order(account));
         return account.externalId();
-    }
-
-    /** Cold unless it asks for people with a tie to the client. */
-    Temperature temperature(AudienceDefinition definition) {
-        boolean tied = definition.conditions().stream()
-                .flatMap(c -> c.terms().stream())
-                .anyMatch(t -> t.kind() == TermKind.TIE || t.kind() == TermKind.SOURCE);
-        return tied ? Temperature.WARM : Temperature.COLD;
     }
 }

@@ -15,6 +15,7 @@ import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceTerms;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -37,6 +38,7 @@ class ComparisonController {
     private final Accounts accounts;
     private final ClientMapper clients;
     private final Networks networks;
+    private final SourceTerms sources;
 
     ComparisonController(
             AudienceLibrary library,
@@ -44,13 +46,15 @@ class ComparisonController {
             LeaveOut leaveOut,
             Accounts accounts,
             ClientMapper clients,
-            Networks networks) {
+            Networks networks,
+            SourceTerms sources) {
         this.library = library;
         this.sizes = sizes;
         this.leaveOut = leaveOut;
         this.accounts = accounts;
         this.clients = clients;
         this.networks = networks;
+        this.sources = sources;
     }
 
     /**
@@ -81,7 +85,10 @@ class ComparisonController {
     private Side side(String clientId, Account home, Account account, AudienceDefinition asked) {
         Rulebook rulebook = networks.rulebook(account.network());
         NearestAudience nearest = NearestAudience.of(
-                asked, rulebook.audience(), networks.placeWords(home.network()), networks.termWords(home.network()));
+                asked,
+                rulebook.audience(),
+                networks.placeWords(home.network()),
+                sources.words(clientId, home.network()));
         AudienceDefinition found = nearest.audience();
         AudienceSize size = null;
         String problem = null;
@@ -89,7 +96,7 @@ class ComparisonController {
             size = found == null
                     ? null
                     : sizes.of(clientId, account, List.of(found)).get(0);
-        } catch (NetworkAway | NetworkRefused e) {
+        } catch (NetworkAway | NetworkRefused | Refusal e) {
             problem = e.getMessage();
         }
         return new Side(account.id(), account.network(), rulebook.name(), found, size, nearest.differences(), problem);

@@ -12,10 +12,14 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.Question;
 import app.tidewrack.server.network.NetworkConnector.RelatedTopic;
+import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.Networks;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -72,23 +76,26 @@ class InterestLayers {
         Account account = accounts.account(clientId, body.accountId());
         AudienceDefinition direct = body.definition();
         List<RelatedTopic> related = related(connector(clientId, body.accountId()), direct);
+        List<Term> own = interests(direct);
+        Map<String, String> kinds =
+                networks.topics(account.network()).stream().collect(Collectors.toMap(Topic::code, Topic::group));
+        Set<String> ownKinds =
+                own.stream().map(t -> kinds.getOrDefault(t.code(), "")).collect(Collectors.toSet());
         List<RelatedTopic> close = related.stream()
-                .filter(t -> t.lift() >= CLOSE_FROM)
+                .filter(t -> t.lift() >= LEAST_LIFT && ownKinds.contains(kinds.getOrDefault(t.code(), "?")))
                 .limit(MOST_CLOSE)
                 .toList();
         List<RelatedTopic> taste = related.stream()
-                .skip(close.size())
-                .filter(t -> t.lift() >= TASTE_FROM)
+                .filter(t -> t.lift() >= LEAST_LIFT && !ownKinds.contains(kinds.getOrDefault(t.code(), "?")))
                 .limit(MOST_TASTE)
                 .toList();
         if (close.isEmpty() || taste.isEmpty()) {
             throw new Refusal(
                     "conditions",
-                    "No topics are %s times as common among these people."
-                            .formatted(close.isEmpty() ? CLOSE_FROM : TASTE_FROM),
+                    "No topics %s are %s times as common among these people."
+                            .formatted(close.isEmpty() ? "of their kind" : "of other kinds", LEAST_LIFT),
                     "Choose narrower topics.");
         }
-        List<Term> own = interests(direct);
         List<AudienceDefinition> definitions =
                 List.of(direct, layer(direct, close, own), layer(direct, taste, join(own, terms(close))));
         List<AudienceSize> told = sizes.of(clientId, account, definitions);

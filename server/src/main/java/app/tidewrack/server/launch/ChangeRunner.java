@@ -2,18 +2,22 @@ package app.tidewrack.server.launch;
 
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.launch.LaunchMapper.StoredLive;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.source.SourceTerms;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashSet;
@@ -41,6 +45,7 @@ class ChangeRunner {
     private final Networks networks;
     private final ClientMapper clients;
     private final CreativeLibrary creatives;
+    private final SourceTerms sources;
     private final PlanDesk plans;
     private final JsonMapper json;
     private final TransactionTemplate transaction;
@@ -51,6 +56,7 @@ class ChangeRunner {
             Networks networks,
             ClientMapper clients,
             CreativeLibrary creatives,
+            SourceTerms sources,
             PlanDesk plans,
             JsonMapper json,
             TransactionTemplate transaction) {
@@ -59,6 +65,7 @@ class ChangeRunner {
         this.networks = networks;
         this.clients = clients;
         this.creatives = creatives;
+        this.sources = sources;
         this.plans = plans;
         this.json = json;
         this.transaction = transaction;
@@ -86,7 +93,7 @@ class ChangeRunner {
         } catch (NetworkAway away) {
             LOG.info("Change {} of launch {}: network away, try {}", changeId, launchId, tries);
             return away(clientId, launchId, change, tries, away);
-        } catch (NetworkRefused refused) {
+        } catch (NetworkRefused | Refusal refused) {
             transaction.executeWithoutResult(t -> failed(clientId, launchId, change, tries, refused.getMessage()));
             return Optional.empty();
         }
@@ -107,20 +114,21 @@ class ChangeRunner {
     }
 
     private String send(String clientId, StoredLaunch launch, StoredChange change, String accountId) {
-        NetworkConnector connector = networks.connector(
-                clients.account(clientId, accountId).orElseThrow().network());
+        Account account = clients.account(clientId, accountId).orElseThrow();
+        NetworkConnector connector = networks.connector(account.network());
         Level level = Level.valueOf(change.level());
         String known = change.externalId();
         switch (Action.valueOf(change.action())) {
             case PAUSE, RESUME -> connector.pause(level, known, change.action().equals("PAUSE"));
-            case CHANGE -> connector.change(known, order(clientId, launch, change, connector));
-            case CREATE -> known = create(clientId, launch, change, connector);
+            case CHANGE -> connector.change(known, order(clientId, launch, change, connector, account));
+            case CREATE -> known = create(clientId, launch, change, connector, account);
         }
         return known;
     }
 
-    private String create(String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector) {
-        Order order = order(clientId, launch, change, connector);
+    private String create(
+            String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector, Account account) {
+        Order order = order(clientId, launch, change, connector, account);
         String key = String.join("/", clientId, launch.campaignId(), change.itemKey());
         String externalId = connector.create(key, order);
         if (mapper.triedBefore(clientId, launch.campaignId(), change.itemKey(), launch.id())) {
@@ -130,7 +138,8 @@ class ChangeRunner {
         return externalId;
     }
 
-    private Order order(String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector) {
+    private Order order(
+            String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector, Account account) {
         Order order = json.readValue(change.payload(), LaunchWishes.orderType(Level.valueOf(change.level())));
         if (order instanceof AdOrder ad) {
             connector.sendPicture(ad.pictureSha(), creatives.content(clientId, ad.pictureSha()));
@@ -140,7 +149,14 @@ class ChangeRunner {
         }
         String parentId = mapper.externalId(clientId, launch.campaignId(), change.parentKey())
                 .orElseThrow();
-        return LaunchWishes.under(order, parentId);
+        Order under = LaunchWishes.under(order, parentId);
+        return under instanceof AdGroupOrder group
+                ? new AdGroupOrder(
+                        group.campaignId(),
+                        group.name(),
+                        sources.on(clientId, account, group.audience()),
+                        group.dailyMinor())
+                : under;
     }
 
     private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, Sent sent) {

@@ -207,7 +207,7 @@ public class LaunchDesk {
         Campaign campaign = plan.campaign(campaignId);
         Surroundings around = inspector.surroundings(clientId, plan.id());
         Inspected inspected = inspector.inspect(plan, campaign, around);
-        List<Wish> wanted = wishes.of(campaign, inspected.names(), around);
+        List<Wish> wanted = wishes.of(clientId, campaign, inspected.names(), around);
         List<LiveItem> live =
                 mapper.live(clientId, campaignId).stream().map(this::read).toList();
         return new Comparison(

@@ -20,6 +20,7 @@ import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
+import app.tidewrack.server.source.SourceTerms;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -34,16 +35,18 @@ class LaunchWishes {
 
     private final Networks networks;
     private final Accounts accounts;
+    private final SourceTerms sources;
 
-    LaunchWishes(Networks networks, Accounts accounts) {
+    LaunchWishes(Networks networks, Accounts accounts, SourceTerms sources) {
         this.networks = networks;
         this.accounts = accounts;
+        this.sources = sources;
     }
 
     /** @param order without the id of its parent, which is not known before launch */
     record Wish(WantedItem item, Order order) {}
 
-    List<Wish> of(Campaign campaign, PlanNames names, Surroundings around) {
+    List<Wish> of(String clientId, Campaign campaign, PlanNames names, Surroundings around) {
         Account account = around.accounts().get(campaign.accountId());
         List<Wish> wishes = new ArrayList<>();
         wishes.add(campaignWish(campaign, names, account));
@@ -52,7 +55,8 @@ class LaunchWishes {
             if (on.isEmpty()) {
                 continue;
             }
-            wishes.add(adGroupWish(campaign, row, names, around.audiences().get(row.audienceId()), account.network()));
+            Audience audience = around.audiences().get(row.audienceId());
+            wishes.add(adGroupWish(campaign, row, names, audience, sentence(clientId, account, audience)));
             for (Column column : on) {
                 Creative creative = around.creatives().get(column.creativeId());
                 String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
@@ -79,13 +83,18 @@ class LaunchWishes {
                         facts.flight().end()));
     }
 
-    private Wish adGroupWish(Campaign campaign, Row row, PlanNames names, Audience audience, String network) {
+    private String sentence(String clientId, Account account, Audience audience) {
+        return AudienceWords.of(
+                audience.definition(),
+                networks.placeWords(account.network()),
+                sources.words(clientId, account.network()));
+    }
+
+    private Wish adGroupWish(Campaign campaign, Row row, PlanNames names, Audience audience, String sentence) {
         String name = Objects.requireNonNull(names.rows().get(row.id()));
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
-        fields.put(
-                "audience",
-                AudienceWords.of(audience.definition(), networks.placeWords(network), networks.termWords(network)));
+        fields.put("audience", sentence);
         fields.put(MONEY, row.daily().toString());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),

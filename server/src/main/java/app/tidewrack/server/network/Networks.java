@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.BinaryOperator;
 import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -67,12 +68,23 @@ public class Networks {
 
     /** The words of each condition: a topic's, a choice's of the rulebook, or the code itself. */
     public Function<Term, String> termWords(String code) {
+        BinaryOperator<String> words = codeWords(code);
+        return term -> words.apply(term.kind().name(), term.code());
+    }
+
+    private Map<String, String> words(String code) {
         Map<String, String> words = new HashMap<>();
         topics(code).forEach(t -> words.put(t.code(), t.words()));
         for (TermOffer offered : rulebook(code).audience().terms()) {
             offered.choices().forEach(c -> words.put(offered.kind() + ":" + c.code(), c.words()));
         }
-        return term -> words.getOrDefault(term.toString(), words.getOrDefault(term.code(), term.code()));
+        return words;
+    }
+
+    /** The words of a kind and code, which may be others than conditions have: ages and gender are named as they are. */
+    public BinaryOperator<String> codeWords(String code) {
+        Map<String, String> words = words(code);
+        return (kind, of) -> words.getOrDefault(kind + ":" + of, words.getOrDefault(of, of));
     }
 
     /** The name of each country and region, by its code; a region that is not known here stays a code. */

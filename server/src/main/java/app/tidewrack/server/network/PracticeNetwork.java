@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -16,6 +17,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.ParameterizedTypeReference;
+import org.springframework.core.io.FileSystemResource;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.client.HttpClientErrorException;
@@ -127,6 +129,43 @@ final class PracticeNetwork implements NetworkConnector {
                 .queryParamIfPresent("account", Optional.ofNullable(account))
                 .build()
                 .toUriString();
+    }
+
+    @Override
+    public String createSource(String account, String key, SourceOrder order) {
+        return asked(() -> Objects.requireNonNull(http.post()
+                        .uri(root + "/accounts/{account}/sources", account)
+                        .header(KEY, key)
+                        .body(order)
+                        .retrieve()
+                        .body(Created.class))
+                .id());
+    }
+
+    @Override
+    public SourceTold fillSource(String account, String source, Path hashes) {
+        return asked(() -> http.put()
+                .uri(root + "/accounts/{account}/sources/{source}/hashes", account, source)
+                .contentType(MediaType.TEXT_PLAIN)
+                .body(new FileSystemResource(hashes))
+                .retrieve()
+                .body(SourceTold.class));
+    }
+
+    @Override
+    public SourceTold source(String account, String source) {
+        return asked(() -> http.get()
+                .uri(root + "/accounts/{account}/sources/{source}", account, source)
+                .retrieve()
+                .body(SourceTold.class));
+    }
+
+    @Override
+    public Traits traits(String account, String source, String country) {
+        return asked(() -> http.get()
+                .uri(root + "/accounts/{account}/sources/{source}/traits?country={country}", account, source, country)
+                .retrieve()
+                .body(Traits.class));
     }
 
     @Override

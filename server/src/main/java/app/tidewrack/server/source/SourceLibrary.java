@@ -1,0 +1,272 @@
+package app.tidewrack.server.source;
+
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.source.Window;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.SourceOrder;
+import app.tidewrack.server.network.NetworkConnector.SourceTold;
+import app.tidewrack.server.network.NetworkConnector.Traits;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceMapper.OnAccount;
+import app.tidewrack.server.source.SourceMapper.Stored;
+import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.NotFound;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A client's source audiences. One by rule is made on an account when that account first asks for it. */
+@Service
+public class SourceLibrary {
+    private final SourceMapper mapper;
+    private final Accounts accounts;
+    private final Networks networks;
+    private final JsonMapper json;
+
+    SourceLibrary(SourceMapper mapper, Accounts accounts, Networks networks, JsonMapper json) {
+        this.mapper = mapper;
+        this.accounts = accounts;
+        this.networks = networks;
+        this.json = json;
+    }
+
+    /** What ties people to the client. */
+    public enum Kind {
+        LIST,
+        SITE,
+        VIDEO,
+        FORM,
+        PROFILE
+    }
+
+    /**
+     * Who belongs to a source that is no list.
+     *
+     * @param event for a site: which event of the tag; for a form: {@code open} or {@code send}
+     * @param subject which video, form or profile, by the network's id of it
+     * @param percent for a video: share watched, 0 for three seconds
+     * @param window for a site: days since the last event; others: its end is how far back is looked
+     */
+    public record Rule(
+            @Nullable String event,
+            @Nullable String subject,
+            @Nullable Integer percent,
+            Window window) {}
+
+    /**
+     * @param state {@code READING} rows, {@code SENDING} hashes, {@code READY} or {@code STOPPED}
+     * @param rule null for a list
+     * @param unusable rows that were not sent, by reason
+     * @param on accounts that know it
+     * @param usedBy names of audiences that ask for it or leave it out
+     */
+    public record Source(
+            String id,
+            String name,
+            Kind kind,
+            @Nullable Rule rule,
+            String state,
+            long rows,
+            long duplicates,
+            Map<String, Long> unusable,
+            List<There> on,
+            List<String> usedBy) {}
+
+    /** @param matchRate for a list: matched of different hashes, 0 to 1 */
+    public record There(
+            String accountId, AudienceSize size, @Nullable Double matchRate) {}
+
+    public List<Source> all(String clientId) {
+        Map<String, List<OnAccount>> there =
+                mapper.onAccounts(clientId).stream().collect(Collectors.groupingBy(OnAccount::sourceId));
+        return mapper.all(clientId).stream()
+                .map(s -> read(clientId, s, there.getOrDefault(s.id(), List.of())))
+                .toList();
+    }
+
+    /** @throws NotFound when the client has no such source */
+    public Source byId(String clientId, String id) {
+        Stored stored = mapper.byId(clientId, id).orElseThrow(() -> new NotFound("source audience", id));
+        return read(
+                clientId,
+                stored,
+                mapper.onAccounts(clientId).stream()
+                        .filter(o -> o.sourceId().equals(id))
+                        .toList());
+    }
+
+    /**
+     * Makes a source by rule, on one account at first.
+     *
+     * @throws Refusal when the account's network offers no such source
+     */
+    public Source add(String clientId, String name, Kind kind, Rule rule, String accountId) {
+        if (kind == Kind.LIST) {
+            throw new Refusal("kind", "A list is made of its rows.", "Send them.");
+        }
+        Account account = accounts.account(clientId, accountId);
+        requireOffered(kind, account);
+        String id = keep(clientId, name, kind, json.writeValueAsString(rule), "READY");
+        try {
+            onAccount(clientId, id, account);
+        } catch (RuntimeException refused) {
+            mapper.delete(clientId, id);
+            throw refused;
+        }
+        return byId(clientId, id);
+    }
+
+    private void requireOffered(Kind kind, Account account) {
+        List<String> offered = networks.rulebook(account.network()).audience().sources();
+        if (!offered.contains(kind.name().toLowerCase(Locale.ROOT))) {
+            throw new Refusal(
+                    "kind",
+                    "%s takes no source of this kind.".formatted(account.name()),
+                    "Choose an account that does.");
+        }
+    }
+
+    /** Keeps a list whose rows are about to be read. */
+    String beginList(String clientId, String name) {
+        return keep(clientId, name, Kind.LIST, "{}", "READING");
+    }
+
+    private String keep(String clientId, String name, Kind kind, String rule, String state) {
+        String checked = CampaignFacts.checkedName(name);
+        if (mapper.all(clientId).stream().anyMatch(s -> s.name().equalsIgnoreCase(checked))) {
+            throw new Refusal("name", "Another source is called “%s”.".formatted(checked), "Choose another name.");
+        }
+        String id = Ids.fresh();
+        mapper.insert(clientId, new Stored(id, checked, kind.name(), rule, state, 0, 0, "{}"));
+        return id;
+    }
+
+    /**
+     * The account's network's id of a source; one by rule is made there when it is not known yet.
+     *
+     * @throws Refusal when it is a list that was not sent there
+     */
+    public String onAccount(String clientId, String id, Account account) {
+        Optional<OnAccount> known = mapper.onAccounts(clientId).stream()
+                .filter(o -> o.sourceId().equals(id) && o.accountId().equals(account.id()))
+                .findFirst();
+        if (known.isPresent()) {
+            return known.get().externalId();
+        }
+        Stored stored = mapper.byId(clientId, id)
+                .orElseThrow(() -> new Refusal("conditions", "There is no source “%s”.".formatted(id), "Take it out."));
+        if (stored.kind().equals(Kind.LIST.name())) {
+            throw new Refusal(
+                    "conditions",
+                    "The list %s was not sent to %s.".formatted(stored.name(), account.name()),
+                    "Import it for this account too, or take it out.");
+        }
+        requireOffered(Kind.valueOf(stored.kind()), account);
+        return create(clientId, stored, account);
+    }
+
+    /** Makes a source on the account's network, empty where it is a list, and keeps what is told of it. */
+    String create(String clientId, String id, Account account) {
+        return create(clientId, mapper.byId(clientId, id).orElseThrow(), account);
+    }
+
+    private String create(String clientId, Stored stored, Account account) {
+        NetworkConnector connector = networks.connector(account.network());
+        connector.openAccount(accounts.order(account));
+        Rule rule = rule(stored);
+        String externalId = connector.createSource(
+                account.externalId(),
+                clientId + "/" + stored.id() + "/" + account.id(),
+                new SourceOrder(
+                        stored.name(),
+                        stored.kind().toLowerCase(Locale.ROOT),
+                        rule == null ? null : rule.event(),
+                        rule == null ? null : rule.subject(),
+                        rule == null ? null : rule.percent(),
+                        rule == null ? null : rule.window().from(),
+                        rule == null ? null : rule.window().to()));
+        told(clientId, stored.id(), account, connector.source(account.externalId(), externalId));
+        return externalId;
+    }
+
+    /** Keeps what a network tells of a source. */
+    void told(String clientId, String id, Account account, SourceTold told) {
+        mapper.keep(
+                clientId,
+                new OnAccount(
+                        id,
+                        account.id(),
+                        told.id(),
+                        told.size().people(),
+                        told.size().fewer(),
+                        told.list() == null ? null : told.list().matchRate()));
+    }
+
+    /** Asks all networks that know a source how large it is now. */
+    Source refreshed(String clientId, String id) {
+        byId(clientId, id);
+        mapper.onAccounts(clientId).stream()
+                .filter(o -> o.sourceId().equals(id))
+                .forEach(o -> {
+                    Account account = accounts.account(clientId, o.accountId());
+                    NetworkConnector connector = networks.connector(account.network());
+                    told(clientId, id, account, connector.source(account.externalId(), o.externalId()));
+                });
+        return byId(clientId, id);
+    }
+
+    Source rename(String clientId, String id, String name) {
+        byId(clientId, id);
+        mapper.rename(clientId, id, CampaignFacts.checkedName(name));
+        return byId(clientId, id);
+    }
+
+    /** @throws Refusal while an audience names it */
+    void remove(String clientId, String id) {
+        Source source = byId(clientId, id);
+        if (!source.usedBy().isEmpty()) {
+            throw new Refusal(
+                    "source",
+                    "%s is used by %s.".formatted(source.name(), String.join(", ", source.usedBy())),
+                    "Take it out of these audiences first.");
+        }
+        mapper.delete(clientId, id);
+    }
+
+    /** What sets a source apart in a country, as the account's network sees it. */
+    Traits traits(String clientId, String id, String accountId, String country) {
+        Account account = accounts.account(clientId, accountId);
+        String externalId = onAccount(clientId, id, account);
+        return networks.connector(account.network()).traits(account.externalId(), externalId, country);
+    }
+
+    private @Nullable Rule rule(Stored stored) {
+        return stored.kind().equals(Kind.LIST.name()) ? null : json.readValue(stored.rule(), Rule.class);
+    }
+
+    private Source read(String clientId, Stored stored, List<OnAccount> there) {
+        return new Source(
+                stored.id(),
+                stored.name(),
+                Kind.valueOf(stored.kind()),
+                rule(stored),
+                stored.state(),
+                stored.rows(),
+                stored.duplicates(),
+                json.readValue(stored.unusable(), new TypeReference<Map<String, Long>>() {}),
+                there.stream()
+                        .map(o -> new There(o.accountId(), new AudienceSize(o.people(), o.fewer()), o.matchRate()))
+                        .toList(),
+                mapper.usedBy(clientId, stored.id()));
+    }
+}

@@ -1,0 +1,92 @@
+package app.tidewrack.server.source;
+
+import app.tidewrack.core.audience.AnyOf;
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceMapper.Stored;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Audiences name sources by our own ids; each account's network knows them by its own. */
+@Component
+public class SourceTerms {
+    private static final Set<TermKind> WITH_SOURCE = Set.of(TermKind.SOURCE, TermKind.LOOKALIKE);
+    private static final Set<String> RETARGETED = Set.of("LIST", "SITE");
+
+    private final SourceLibrary library;
+    private final SourceMapper mapper;
+    private final Networks networks;
+
+    SourceTerms(SourceLibrary library, SourceMapper mapper, Networks networks) {
+        this.library = library;
+        this.mapper = mapper;
+        this.networks = networks;
+    }
+
+    /** The audience as the account's network takes it; sources by rule are made there where they are not yet. */
+    public AudienceDefinition on(String clientId, Account account, AudienceDefinition audience) {
+        if (audience.terms().stream().map(Term::kind).noneMatch(WITH_SOURCE::contains)) {
+            return audience;
+        }
+        UnaryOperator<Term> there = t -> WITH_SOURCE.contains(t.kind()) ? there(clientId, account, t) : t;
+        return new AudienceDefinition(
+                audience.places(),
+                audience.placesLeftOut(),
+                audience.presence(),
+                audience.ages(),
+                audience.gender(),
+                audience.conditions().stream()
+                        .map(c -> new AnyOf(c.terms().stream().map(there).toList()))
+                        .toList(),
+                audience.leftOut().stream().map(there).toList());
+    }
+
+    private Term there(String clientId, Account account, Term term) {
+        int colon = term.code().indexOf(':');
+        String id = colon < 0 ? term.code() : term.code().substring(0, colon);
+        String rest = colon < 0 ? "" : term.code().substring(colon);
+        return new Term(term.kind(), library.onAccount(clientId, id, account) + rest);
+    }
+
+    /** A client's sources by id, as far as temperatures go. */
+    public Map<String, String> kinds(String clientId) {
+        return mapper.all(clientId).stream().collect(Collectors.toMap(Stored::id, Stored::kind));
+    }
+
+    /**
+     * Retargeting asks for people who came or bought, warm for others with a tie; all else is cold.
+     *
+     * @param kinds of the client's sources, by id
+     */
+    public static Temperature temperature(AudienceDefinition audience, Map<String, String> kinds) {
+        List<Term> asked =
+                audience.conditions().stream().flatMap(c -> c.terms().stream()).toList();
+        if (asked.stream().anyMatch(t -> t.kind() == TermKind.SOURCE && RETARGETED.contains(kinds.get(t.code())))) {
+            return Temperature.RETARGETING;
+        }
+        boolean tied = asked.stream().anyMatch(t -> t.kind() == TermKind.SOURCE || t.kind() == TermKind.TIE);
+        return tied ? Temperature.WARM : Temperature.COLD;
+    }
+
+    /** Words of terms on a network; sources, and lookalikes of them, by the client's names. */
+    public Function<Term, String> words(String clientId, String network) {
+        Map<String, String> names = mapper.all(clientId).stream().collect(Collectors.toMap(Stored::id, Stored::name));
+        Function<Term, String> offered = networks.termWords(network);
+        return term -> WITH_SOURCE.contains(term.kind()) ? words(names, term.code()) : offered.apply(term);
+    }
+
+    private static String words(Map<String, String> names, String code) {
+        String[] parts = code.split(":");
+        String name = names.getOrDefault(parts[0], parts[0]);
+        return parts.length < 3 ? name : "%s %% of %s most like %s".formatted(parts[2], parts[1], name);
+    }
+}
