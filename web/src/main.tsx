@@ -30,6 +30,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/brief/:briefId?", element: <Brief /> },
       { path: "c/:clientId/brief/accounts/:accountId", element: <Brief /> },
       { path: "c/:clientId/audiences/:audienceId?", element: <Audiences /> },
+      { path: "c/:clientId/audiences/sources/:sourceId", element: <Audiences /> },
       { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },

@@ -76,6 +76,34 @@ export async function sendFile<T>(path: string, file: File): Promise<T> {
   return body as T;
 }
 
+/** Sends bytes as they are and tells how much has gone; stopping breaks the call off. */
+export function sendStream<T>(path: string, content: Blob, onSent?: (share: number) => void) {
+  const request = new XMLHttpRequest();
+  const done = new Promise<T>((resolve, reject) => {
+    request.open("POST", path);
+    request.setRequestHeader("Content-Type", "application/octet-stream");
+    request.setRequestHeader("X-XSRF-TOKEN", decodeURIComponent(csrfToken()));
+    request.upload.onprogress = (e) => onSent?.(e.total ? e.loaded / e.total : 0);
+    request.onload = () => {
+      const body = parsed(request.responseText);
+      if (request.status === 200) resolve(body as T);
+      else reject(problemOf(request.status, body));
+    };
+    request.onerror = () => reject(new Problem(0, "No connection to the server."));
+    request.onabort = () => reject(new Problem(499, "Stopped. Nothing was kept."));
+    request.send(content);
+  });
+  return { done, stop: () => request.abort() };
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
 /** Follows server-sent events until the server ends them; gives a function that stops following. */
 export function follow<T>(path: string, onState: (state: T) => void, onEnd: () => void): () => void {
   const source = new EventSource(path);

@@ -12,13 +12,18 @@ import { Temperature, temperatures } from "../look/Temperature";
 import { type Audience, type Draft, draftOf, everyoneIn, freeName, homeCountry } from "./model";
 import { OneAudience } from "./OneAudience";
 import { addAudiences, audiencesQuery, removeAudience } from "./queries";
+import { ImportList } from "./sources/ImportList";
+import { NewSource, type SourceDialog } from "./sources/NewSource";
+import { OneSource } from "./sources/OneSource";
+import { removeSource, type Source, sourcesQuery } from "./sources/queries";
+import { SourceThings } from "./sources/SourceThings";
 
 /** Beyond so many audiences a search field helps. */
 const MANY = 8;
 
 /** The client's audiences by temperature, and the one at hand as a sentence. */
 export function Audiences() {
-  const { clientId = "", audienceId } = useParams();
+  const { clientId = "", audienceId, sourceId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { message } = App.useApp();
@@ -26,9 +31,17 @@ export function Audiences() {
   const [startOn, setStartOn] = useState<string>();
   const desk = useQuery(deskQuery(clientId));
   const audiences = useQuery(audiencesQuery(clientId));
+  const sources = useQuery({
+    ...sourcesQuery(clientId),
+    refetchInterval: (q) => (q.state.data?.some((s) => s.state.endsWith("ING")) ? 1000 : false),
+  });
+  const [dialog, setDialog] = useState<SourceDialog | "list">();
   const accounts = desk.data?.client.accounts ?? [];
   const all = audiences.data ?? [];
-  const current = all.find((a) => a.id === audienceId) ?? (audienceId ? undefined : all[0]);
+  const source = sources.data?.find((s) => s.id === sourceId);
+  const current = sourceId
+    ? undefined
+    : (all.find((a) => a.id === audienceId) ?? (audienceId ? undefined : all[0]));
   const account = accounts.find((a) => a.id === (current?.accountId ?? startOn)) ?? accounts[0];
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   if (desk.error) return <p className="empty">{desk.error.message}</p>;
@@ -72,6 +85,17 @@ export function Audiences() {
       })
       .catch((e: Error) => message.error(e.message));
   };
+
+  const removeThis = (gone: Source) => {
+    removeSource(clientId, gone.id)
+      .then(async () => {
+        await navigate(`/c/${clientId}/audiences`);
+        await queries.invalidateQueries({ queryKey: ["sources", clientId] });
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
+  const openSource = (id: string) => void navigate(`/c/${clientId}/audiences/sources/${id}`);
+  const countries = offer.data?.rulebook.audience.countries ?? [];
 
   const wanted = text.trim().toLowerCase();
   const shown = all.filter((a) => a.name.toLowerCase().includes(wanted));
@@ -122,14 +146,49 @@ export function Audiences() {
           if (on) startNew(on);
         }}
       />
+      <SourceThings
+        accounts={accounts}
+        sources={sources.data ?? []}
+        currentId={sourceId}
+        onOpen={openSource}
+        onList={() => setDialog("list")}
+        onNew={setDialog}
+      />
+      {dialog === "list" && (
+        <ImportList
+          {...{ clientId, accounts, countries }}
+          country={homeCountry(all, countries)}
+          onClose={() => setDialog(undefined)}
+          onMade={openSource}
+        />
+      )}
+      {dialog && dialog !== "list" && (
+        <NewSource
+          {...{ clientId, accounts, dialog }}
+          onClose={() => setDialog(undefined)}
+          onMade={openSource}
+          onAudiences={make}
+        />
+      )}
     </>
   );
+  if (source) {
+    return (
+      <OneSource
+        key={source.id}
+        {...{ clientId, accounts, things, source }}
+        country={homeCountry(all, countries)}
+        onMake={make}
+        onRemove={() => removeThis(source)}
+      />
+    );
+  }
   if (!current || !offer.data) {
     return (
       <Columns things={things} title="Audiences">
         {!current && (
           <div className="empty">
-            <h2>{audienceId ? "There is no such audience" : "No audience yet"}</h2>
+            <h2>{audienceId || sourceId ? "There is no such audience" : "No audience yet"}</h2>
             <p>
               An audience says whom a row of the sheet talks to: places, ages, interests, and whom to leave
               out. Its size shows after each step as you type.

@@ -69,6 +69,7 @@ function mapName(words: string): string {
 function Shares(props: {
   clientId: string;
   account: Schemas["AccountView"];
+  offer: Schemas["OfferView"];
   current: Audience;
   audiences: Audience[];
   onLeaveOut: (other: Audience) => void;
@@ -107,7 +108,10 @@ function Shares(props: {
     <>
       <h3 style={{ margin: "12px 0 4px" }}>Shares people with</h3>
       {shares.length === 0 && (
-        <p className="note">None of the other {count(others.length)} on this account.</p>
+        <p className="note">
+          Fewer than {count(props.offer.rulebook.audience.privacyFloor)} with each of the other{" "}
+          {count(others.length)} on this account.
+        </p>
       )}
       {shares.map(({ other, ofOwn }) => (
         <div className="share-line" key={other.id}>

@@ -213,7 +213,7 @@ function PlaceSearch(props: {
       aria-label={props.label}
       placeholder={props.label}
       style={{ width: 150 }}
-      popupMatchSelectWidth={360}
+      popupMatchSelectWidth={430}
       value={null}
       showSearch={{ filterOption: false, onSearch: setText, searchValue: text }}
       notFoundContent="No place of 15,000 people or more by that name"

@@ -37,7 +37,7 @@ export function TopicBrowser(props: {
   );
   const wanted = text.trim().toLowerCase();
   const found = wanted ? topics.filter((t) => t.words.toLowerCase().includes(wanted)) : [];
-  const open = domain ?? domains[0]?.code;
+  const open = domain ?? domainOf(topics, chosen[0]) ?? domains[0]?.code;
   return (
     <Drawer title="Topics" size={760} open onClose={props.onClose} styles={{ body: { padding: 0 } }}>
       <div className="browser">
@@ -80,6 +80,13 @@ export function TopicBrowser(props: {
       </div>
     </Drawer>
   );
+}
+
+/** The domain that a chosen topic lies in. */
+function domainOf(topics: Topic[], key: string | undefined): string | undefined {
+  const code = key?.slice(key.indexOf(":") + 1);
+  const topic = topics.find((t) => t.code === code);
+  return topic?.parent ? domainOf(topics, topic.parent) : topic?.code;
 }
 
 function parentWords(topics: Topic[], topic: Topic): string {

@@ -79,6 +79,8 @@ export function keeps(rung: Schemas["Rung"], narrowsMost: boolean): string {
 /** A share in percent with about two figures. */
 export function percent(share: number): string {
   const hundredths = share * 100;
+  if (hundredths === 0) return "0";
+  if (hundredths < 0.01) return "under 0.01";
   return hundredths >= 10
     ? hundredths.toFixed(0)
     : hundredths >= 1
@@ -129,6 +131,8 @@ export const ADDABLE: { words: string; kinds: TermKind[] }[] = [
   { words: "Income", kinds: ["INCOME"] },
   { words: "Reading", kinds: ["KEYWORD", "PAGE_TOPIC", "PAGE_KEYWORD", "QUESTION"] },
   { words: "Ties", kinds: ["TIE"] },
+  { words: "Source audience", kinds: ["SOURCE"] },
+  { words: "Lookalike", kinds: ["LOOKALIKE"] },
 ];
 
 /** Kinds whose terms are topics of the interest tree. */

@@ -1,8 +1,10 @@
-import { useQueries } from "@tanstack/react-query";
+import { useQueries, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
 import type { Schemas } from "../api/client";
-import { keyOf, OF_TOPICS, type Definition, type Term, type TermKind } from "./model";
+import { countriesOf, keyOf, OF_TOPICS, type Definition, type Term, type TermKind } from "./model";
 import { questionsQuery } from "./queries";
+import { bandsOf } from "./sources/model";
+import { sourcesQuery, type Source } from "./sources/queries";
 
 type Offer = Schemas["OfferView"];
 
@@ -54,6 +56,7 @@ export function useTerms(
     queries: (asks ? questionTopics(definition) : []).map((t) => questionsQuery(clientId, account.id, t)),
     combine: (all) => all.flatMap((q) => q.data ?? []),
   });
+  const sources = useQuery(sourcesQuery(clientId));
   return useMemo(() => {
     const options = (kind: TermKind): OptionGroup[] => {
       const found = offered.find((t) => t.kind === kind);
@@ -61,6 +64,9 @@ export function useTerms(
       if (OF_TOPICS.has(kind)) return topicOptions(kind, offer.topics);
       if (kind === "QUESTION") return questionOptions(questions);
       if (kind === "TIE") return tieOptions(account);
+      if (kind === "SOURCE") return sourceOptions(sources.data ?? []);
+      if (kind === "LOOKALIKE")
+        return lookalikeOptions(sources.data ?? [], offer.rulebook.audience, definition);
       return [
         {
           label: found.words,
@@ -76,10 +82,10 @@ export function useTerms(
     return {
       offered,
       options,
-      label: (term: Term) => words.get(keyOf(term)) ?? term.code,
+      label: (term: Term) => words.get(keyOf(term)) ?? lookalikeWords(sources.data ?? [], term) ?? term.code,
       kindWords: (kind: TermKind) => offered.find((t) => t.kind === kind)?.words ?? kind,
     };
-  }, [account, offer.topics, offered, questions]);
+  }, [account, offer, offered, questions, sources.data, definition]);
 }
 
 export type Terms = ReturnType<typeof useTerms>;
@@ -100,4 +106,44 @@ function tieOptions(account: Schemas["AccountView"]): OptionGroup[] {
       { value: keyOf({ kind: "TIE", code: `${p.id}:2` }), label: `know a follower of ${p.name}` },
     ],
   }));
+}
+
+function sourceOptions(sources: Source[]): OptionGroup[] {
+  const ready = sources.filter((s) => s.state === "READY");
+  return [
+    {
+      label: "Source audiences",
+      options: ready.map((s) => ({ value: keyOf({ kind: "SOURCE", code: s.id }), label: s.name })),
+    },
+  ];
+}
+
+const USUAL_EDGES = [1, 2, 5, 10];
+
+/** The usual bands of each source in the audience's countries; others are made on the source's own page. */
+function lookalikeOptions(
+  sources: Source[],
+  rules: Schemas["AudienceOffer"],
+  definition: Definition,
+): OptionGroup[] {
+  const bands = bandsOf(USUAL_EDGES.filter((e) => e <= rules.lookalike.mostPercent));
+  return sources
+    .filter((s) => s.state === "READY")
+    .map((s) => ({
+      label: s.name,
+      options: countriesOf(definition.places).flatMap((country) =>
+        bands.map((b) => {
+          const term: Term = { kind: "LOOKALIKE", code: `${s.id}:${country}:${b.from}-${b.to}` };
+          return { value: keyOf(term), label: lookalikeWords(sources, term) ?? term.code };
+        }),
+      ),
+    }));
+}
+
+function lookalikeWords(sources: Source[], term: Term): string | undefined {
+  const [id, country, band] = term.code.split(":");
+  const source = sources.find((s) => s.id === id);
+  return source && country && band
+    ? `${source.name}, ${band.replace("-", "–")} % of ${country}`
+    : source?.name;
 }

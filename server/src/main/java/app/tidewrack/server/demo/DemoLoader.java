@@ -45,6 +45,7 @@ class DemoLoader implements ApplicationRunner {
     private final Accounts accounts;
     private final PasswordEncoder passwords;
     private final DemoBriefs briefs;
+    private final DemoSources sources;
     private final OddmentStory oddment;
     private final OtherStories others;
     private final LaunchDesk launches;
@@ -57,6 +58,7 @@ class DemoLoader implements ApplicationRunner {
             Accounts accounts,
             PasswordEncoder passwords,
             DemoBriefs briefs,
+            DemoSources sources,
             OddmentStory oddment,
             OtherStories others,
             LaunchDesk launches,
@@ -67,6 +69,7 @@ class DemoLoader implements ApplicationRunner {
         this.accounts = accounts;
         this.passwords = passwords;
         this.briefs = briefs;
+        this.sources = sources;
         this.oddment = oddment;
         this.others = others;
         this.launches = launches;
@@ -110,6 +113,7 @@ class DemoLoader implements ApplicationRunner {
         String move = clock.move(24 * DAYS_OF_RESULTS).id();
         await(() -> !clock.view(move).state().equals("RUNNING"));
         oddment.draft("ines");
+        sources.make();
         LOG.info("The demo agency is loaded");
     }
 

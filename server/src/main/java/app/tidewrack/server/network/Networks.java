@@ -1,8 +1,10 @@
 package app.tidewrack.server.network;
 
 import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.network.AudienceOffer.TermOffer;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.server.network.NetworkConnector.Question;
 import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.NetworkMapper.Kept;
 import java.time.Duration;
@@ -13,6 +15,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BinaryOperator;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -35,6 +38,7 @@ public class Networks {
     private final TransactionTemplate remembering;
     private final Map<String, Offer> offers = new ConcurrentHashMap<>();
     private final Map<String, Map<String, String>> regions = new ConcurrentHashMap<>();
+    private final Map<String, Map<String, String>> questions = new ConcurrentHashMap<>();
     private volatile Instant keptNow = Instant.MIN;
 
     Networks(PracticeWorld practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
@@ -69,7 +73,25 @@ public class Networks {
     /** The words of each condition: a topic's, a choice's of the rulebook, or the code itself. */
     public Function<Term, String> termWords(String code) {
         BinaryOperator<String> words = codeWords(code);
-        return term -> words.apply(term.kind().name(), term.code());
+        return term -> term.kind() == TermKind.QUESTION
+                ? question(code, term.code())
+                : words.apply(term.kind().name(), term.code());
+    }
+
+    /** A question's words; its id while the network is away. */
+    private String question(String code, String id) {
+        int dot = id.lastIndexOf('.');
+        String topic = dot < 0 ? id : id.substring(0, dot);
+        try {
+            return questions
+                    .computeIfAbsent(
+                            code + "/" + topic,
+                            k -> connector(code).questions(topic).stream()
+                                    .collect(Collectors.toMap(Question::id, Question::words)))
+                    .getOrDefault(id, id);
+        } catch (NetworkAway | NetworkRefused e) {
+            return id;
+        }
     }
 
     private Map<String, String> words(String code) {

@@ -7,6 +7,7 @@ import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceLibrary.Source;
 import java.io.BufferedWriter;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.Writer;
@@ -24,7 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
  * stops, or anything is refused, no source is left.
  */
 @Component
-class ListImport {
+public class ListImport {
     private final SourceLibrary library;
     private final SourceMapper mapper;
     private final Accounts accounts;
@@ -42,6 +43,13 @@ class ListImport {
     @EventListener(ApplicationReadyEvent.class)
     void afterRestart() {
         mapper.stopAll();
+    }
+
+    /** As {@link #take}, written as it looks to be. */
+    public Source takeAsGuessed(String clientId, String name, byte[] content, String country, List<String> accountIds)
+            throws IOException {
+        ListFormat format = ListFormat.guess(content, country).format();
+        return take(clientId, name, format, country, accountIds, new ByteArrayInputStream(content));
     }
 
     Source take(

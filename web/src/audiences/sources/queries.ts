@@ -1,0 +1,82 @@
+import { api, asked, Problem, type Schemas, sendStream } from "../../api/client";
+
+export type Source = Schemas["Source"];
+export type ListFormat = Schemas["ListFormat"];
+
+export const sourcesQuery = (clientId: string) => ({
+  queryKey: ["sources", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/sources", { params: { path: { clientId } } })),
+});
+
+/** A source as its networks tell it now. */
+export const sourceQuery = (clientId: string, id: string) => ({
+  queryKey: ["source", clientId, id],
+  staleTime: 20_000,
+  queryFn: () =>
+    asked(api.GET("/api/clients/{clientId}/sources/{id}", { params: { path: { clientId, id } } })),
+});
+
+export const traitsQuery = (clientId: string, id: string, accountId: string, country: string) => ({
+  queryKey: ["traits", clientId, id, accountId, country],
+  staleTime: 5 * 60_000,
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/sources/{id}/traits", {
+        params: { path: { clientId, id }, query: { accountId, country } },
+      }),
+    ),
+});
+
+export function addSource(clientId: string, body: Schemas["SourceBody"]) {
+  return asked(api.POST("/api/clients/{clientId}/sources", { params: { path: { clientId } }, body }));
+}
+
+export function addLadder(clientId: string, body: Schemas["LadderBody"]) {
+  return asked(api.POST("/api/clients/{clientId}/sources/ladder", { params: { path: { clientId } }, body }));
+}
+
+export function renameSource(clientId: string, id: string, name: string) {
+  return asked(
+    api.PUT("/api/clients/{clientId}/sources/{id}", { params: { path: { clientId, id } }, body: { name } }),
+  );
+}
+
+export function removeSource(clientId: string, id: string) {
+  return asked(api.DELETE("/api/clients/{clientId}/sources/{id}", { params: { path: { clientId, id } } }));
+}
+
+const GUESSED_BYTES = 512 * 1024;
+
+/** The largest list the server takes. */
+const MOST_BYTES = 300_000_000;
+
+/** How a list is written, by its beginning. */
+export function guessList(clientId: string, file: File, country: string): Promise<Schemas["Guess"]> {
+  if (file.size > MOST_BYTES) {
+    return Promise.reject(
+      new Problem(413, "The file is larger than 300 MB. Leave out columns that are not needed."),
+    );
+  }
+  const path = `/api/clients/${clientId}/sources/lists/guess?country=${country}`;
+  return sendStream<Schemas["Guess"]>(path, file.slice(0, GUESSED_BYTES)).done;
+}
+
+/** Sends a whole list; what is sent so far is told, and stopping stops the import. */
+export function importList(
+  clientId: string,
+  file: File,
+  list: { name: string; accountIds: string[]; country: string; format: ListFormat },
+  onSent: (share: number) => void,
+) {
+  const query = new URLSearchParams({
+    name: list.name,
+    country: list.country,
+    encoding: list.format.encoding,
+    delimiter: list.format.delimiter,
+    header: String(list.format.header),
+    email: String(list.format.email),
+    phone: String(list.format.phone),
+  });
+  list.accountIds.forEach((id) => query.append("accountIds", id));
+  return sendStream<Source>(`/api/clients/${clientId}/sources/lists?${query}`, file, onSent);
+}
