@@ -7,6 +7,21 @@ import { MoneyInput } from "../look/MoneyInput";
 import { daysOf, later, resultWords, type Unknown } from "./model";
 import type { Brief } from "./queries";
 
+/** What was worked out so far, as if it had been typed, when another of the four is to be worked out. */
+function adopted(brief: Brief, sums: Schemas["Sums"] | undefined): Partial<Brief> {
+  if (!sums) return {};
+  switch (brief.unknown) {
+    case "MONEY":
+      return { moneyMinor: sums.moneyMinor };
+    case "DAYS":
+      return { lastDay: later(brief.startsOn, sums.days - 1) };
+    case "ROWS":
+      return { rows: sums.rows };
+    case "TARGET":
+      return { targetMinor: sums.targetMinor };
+  }
+}
+
 /** Money, days, rows and target: three are typed, the fourth is worked out. */
 export function Four({
   brief,
@@ -34,7 +49,7 @@ export function Four({
           {sought ? (
             note
           ) : (
-            <button className="link" onClick={() => onChange({ unknown })}>
+            <button className="link" onClick={() => onChange({ ...adopted(brief, sums), unknown })}>
               Work this out
             </button>
           )}

@@ -88,6 +88,22 @@ final class Buyer implements AutoCloseable {
                 .click();
     }
 
+    /** Adds a condition's line by its button and the kind in its menu, and chooses terms on it. */
+    void condition(String button, String kind, String... terms) {
+        Locator adder = page.locator(".adder", new Page.LocatorOptions().setHasText(button));
+        boolean menu = adder.innerText().contains("▾");
+        adder.click();
+        if (menu) {
+            page.locator(".ant-dropdown:visible")
+                    .getByRole(AriaRole.MENUITEM, new Locator.GetByRoleOptions().setName(kind))
+                    .click();
+        }
+        for (String term : terms) {
+            choose(kind, term);
+        }
+        page.keyboard().press("Escape");
+    }
+
     void key(String key) {
         page.locator(".sheet").press(key);
     }

@@ -39,6 +39,14 @@ class ScreenshotsIT {
                     .click();
             page.locator(".step .told").nth(3).waitFor();
             take(page, "audience");
+            page.locator(".thing", new Page.LocatorOptions().setHasText("Buyers of two years"))
+                    .first()
+                    .click();
+            page.locator(".trait").nth(3).waitFor();
+            take(page, "source");
+            buyer.rail("Brief");
+            page.locator(".account-line").first().waitFor();
+            take(page, "brief");
             buyer.rail("Creative");
             page.locator(".thing", new Page.LocatorOptions().setHasText("Darned sock"))
                     .click();

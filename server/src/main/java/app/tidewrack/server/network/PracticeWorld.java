@@ -49,7 +49,7 @@ public class PracticeWorld {
         SLUGS.forEach((code, slug) -> connectors.put(code, new PracticeNetwork(http, slug)));
     }
 
-    List<String> codes() {
+    public List<String> codes() {
         return List.copyOf(connectors.keySet());
     }
 

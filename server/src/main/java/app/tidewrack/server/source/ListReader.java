@@ -54,11 +54,7 @@ final class ListReader {
                 .onMalformedInput(CodingErrorAction.REPORT)
                 .onUnmappableCharacter(CodingErrorAction.REPORT);
         BufferedReader reader = new BufferedReader(new InputStreamReader(new Limited(content), decoder));
-        reader.mark(1);
-        if (reader.read() != '\ufeff') {
-            reader.reset();
-        }
-        try (CSVParser parser = format.parse(reader)) {
+        try (CSVParser parser = format.parse(pastMark(reader))) {
             boolean first = format.header();
             for (CSVRecord row : parser) {
                 if (!first) {
@@ -80,6 +76,15 @@ final class ListReader {
                     "None of the %,d rows has a usable address or number: %s.".formatted(rows, unusable),
                     "Choose other columns.");
         }
+    }
+
+    /** Past the byte order mark, where there is one. */
+    private static BufferedReader pastMark(BufferedReader reader) throws IOException {
+        reader.mark(1);
+        if (reader.read() != '\ufeff') {
+            reader.reset();
+        }
+        return reader;
     }
 
     private IOException cause(IOException e) {

@@ -1,0 +1,246 @@
+package app.tidewrack.server;
+
+import static app.tidewrack.server.Scene.CLIENT;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.when;
+
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AnyOf;
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.Overlaps;
+import app.tidewrack.server.network.NetworkConnector.SourceTold;
+import app.tidewrack.server.network.PracticeWorld;
+import java.io.IOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.mockito.ArgumentCaptor;
+import org.mockito.Mockito;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Accounts, briefs, audiences and sources over the API, with a network that does as it is told. */
+@SpringBootTest
+@AutoConfigureMockMvc
+class ClientWorkTest {
+    private static boolean peopled;
+
+    @Autowired
+    private MockMvc mvc;
+
+    @Autowired
+    private JdbcTemplate sql;
+
+    @Autowired
+    private JsonMapper json;
+
+    @MockitoBean
+    private PracticeWorld world;
+
+    private NetworkConnector network;
+    private Scene scene;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    @BeforeEach
+    void setScene() throws IOException {
+        if (!peopled) {
+            Scene.people(sql);
+            peopled = true;
+        }
+        network = Scene.network(world, json);
+        when(world.codes()).thenReturn(List.of("HS"));
+        when(network.createSource(anyString(), anyString(), any())).thenReturn("HSS1");
+        when(network.source(anyString(), anyString()))
+                .thenReturn(new SourceTold("HSS1", new AudienceSize(4_000, false), null));
+        scene = new Scene(mvc, json);
+    }
+
+    private static Map<String, Object> with(Map<String, ?> body, String field, Object value) {
+        Map<String, Object> changed = new HashMap<>(body);
+        changed.put(field, value);
+        return changed;
+    }
+
+    private void refused(String path, Object body, String... words) throws Exception {
+        Answer answer = scene.call("ines", HttpMethod.POST, CLIENT + path, body);
+        assertThat(answer.status()).as(answer.detail()).isEqualTo(422);
+        assertThat(answer.detail()).contains(words);
+    }
+
+    @Test
+    void accountsAreOpenedOnTheirNetworkAndRefusedInWords() throws Exception {
+        Map<String, Object> account =
+                Map.of("name", "Second", "site", "shop.example", "profiles", List.of("Shop & Co"));
+        Map<String, Object> body =
+                Map.of("network", "HS", "currency", "EUR", "zone", "Europe/Berlin", "account", account);
+        JsonNode opened = scene.post(CLIENT + "/accounts", body);
+        assertThat(opened.get("profiles").get(0).get("id").asString()).isEqualTo("shop-co");
+        Mockito.verify(network).openAccount(any());
+        refused("/accounts", with(body, "currency", "XTS"), "does not take “XTS”", "EUR");
+        refused("/accounts", with(body, "zone", "Mars/Base"), "“Mars/Base” is no time zone");
+        refused("/accounts", with(body, "network", "ZZ"), "“ZZ” is no network", "HS");
+        refused("/accounts", with(body, "account", with(account, "site", "<b>")), "“<b>” is no domain");
+        refused("/accounts", with(body, "account", with(account, "spendingLimitMinor", 0)), "out of 1 to");
+    }
+
+    @Test
+    void briefsAreKeptAndReckoned() throws Exception {
+        Map<String, Object> brief = Map.ofEntries(
+                Map.entry("name", "Spring"),
+                Map.entry("goal", "traffic"),
+                Map.entry("offer", "Kits"),
+                Map.entry("result", "CLICK"),
+                Map.entry("currency", "GBP"),
+                Map.entry("targetMinor", 20),
+                Map.entry("moneyMinor", 70_000),
+                Map.entry("startsOn", "2027-04-01"),
+                Map.entry("lastDay", "2027-04-14"),
+                Map.entry("rows", 1),
+                Map.entry("unknown", "ROWS"),
+                Map.entry("resultsPerRow", 50),
+                Map.entry("cells", 2),
+                Map.entry("liftPercent", 25),
+                Map.entry("places", List.of("GB")),
+                Map.entry("accounts", List.of("a1")));
+        JsonNode kept = scene.post(CLIENT + "/briefs", brief);
+        assertThat(scene.get(CLIENT + "/briefs").toString()).contains("Spring");
+        JsonNode reckoned = scene.post(CLIENT + "/briefs/reckoning", brief);
+        // £700 over 14 days at a lowest of £5 a row a day is 10 rows; at £0.20 a click it is 3,500 clicks.
+        assertThat(reckoned.get("balance").get("rows").asLong()).isEqualTo(10);
+        assertThat(reckoned.get("atTarget").asLong()).isEqualTo(3_500);
+        JsonNode line = reckoned.get("lines").get(0);
+        assertThat(line.get("results").get("from").asDouble())
+                .isPositive()
+                .isLessThan(line.get("results").get("to").asDouble());
+        assertThat(scene.post(CLIENT + "/briefs/reckoning", with(brief, "moneyMinor", 100))
+                        .get("problem")
+                        .asString())
+                .contains("£1.00 feeds no row");
+        refused("/briefs", with(brief, "name", "Other, " + "x".repeat(90)), "1 to 80 characters");
+        refused("/briefs", brief, "Another brief is called “Spring”");
+        refused("/briefs/reckoning", with(brief, "lastDay", "2027-03-01"), "1 to 366 are taken");
+        refused("/briefs/reckoning", with(brief, "cells", 1), "1 is out of 2 to 20");
+        refused("/briefs/reckoning", with(brief, "currency", "POUND"), "“POUND” is no currency");
+        String path = CLIENT + "/briefs/" + kept.get("id").asString();
+        assertThat(scene.call("ines", HttpMethod.PUT, path + "?version=7", brief)
+                        .status())
+                .isEqualTo(409);
+        assertThat(scene.call("tove", HttpMethod.PUT, path + "?version=1", brief)
+                        .status())
+                .isEqualTo(403);
+        assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/c2/briefs", "")
+                        .status())
+                .isEqualTo(404);
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/briefs", with(brief, "accounts", List.of("c2a")))
+                        .status())
+                .isEqualTo(404);
+    }
+
+    private static Map<String, Object> audience(String name, Object definition) {
+        return Map.of("accountId", "a1", "name", name, "version", 0, "definition", definition);
+    }
+
+    @Test
+    void audiencesRefuseWhatTheNetworkDoesNotOffer() throws Exception {
+        AudienceDefinition fine = AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting"));
+        refused("/audiences", audience("A", fine.aged(new AgeRange(12, 20))), "Ages 12 to 20 leave 14 to 80");
+        refused("/audiences", audience("A", AudienceDefinition.everyoneIn("XX")), "“XX” is no country");
+        refused("/audiences", audience("A", fine.and(AnyOf.of(new Term(TermKind.KEYWORD, "wool")))), "does not offer");
+        String backwards = json.writeValueAsString(audience("A", fine.aged(new AgeRange(20, 30))))
+                .replace("\"from\":20", "\"from\":40");
+        Answer answer = scene.call("ines", HttpMethod.POST, CLIENT + "/audiences", backwards);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.detail()).contains("40").contains("30");
+        Answer empty = scene.call("ines", HttpMethod.POST, CLIENT + "/audiences", audience("A", Map.of()));
+        assertThat(empty.status()).isBetween(400, 422);
+        // All or none.
+        Answer several = scene.call(
+                "ines",
+                HttpMethod.POST,
+                CLIENT + "/audiences/several",
+                List.of(audience("First", fine), audience("First", fine)));
+        assertThat(several.status()).isEqualTo(422);
+        assertThat(scene.get(CLIENT + "/audiences").toString()).doesNotContain("First");
+    }
+
+    /** Of two conditions the one is left out that loses fewer people. */
+    @Test
+    void leavingOutLosesAsFewAsItCan() throws Exception {
+        AudienceDefinition one = AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting"));
+        AudienceDefinition other = AudienceDefinition.everyoneIn("GB")
+                .interestedIn(List.of("baking"))
+                .and(AnyOf.of(new Term(TermKind.DEVICE, "phone")));
+        String otherId = scene.post(CLIENT + "/audiences", audience("Bakers on phones", other))
+                .get("id")
+                .asString();
+        Mockito.doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
+                        .map(d -> new AudienceSize(peopleWithout(d.leftOut()), false))
+                        .toList())
+                .when(network)
+                .sizes(any(), any());
+        when(network.overlaps(any(), any()))
+                .thenReturn(new Overlaps(List.of(), List.of(List.of(), List.of(new AudienceSize(8_000, false)))));
+        JsonNode found = scene.post(
+                CLIENT + "/audiences/left-out", Map.of("accountId", "a1", "definition", one, "otherId", otherId));
+        assertThat(found.get("definition").get("leftOut").get(0).get("code").asString())
+                .isEqualTo("baking");
+        assertThat(found.get("lost").asLong()).isEqualTo(9_000);
+        assertThat(found.get("needed").asLong()).isEqualTo(8_000);
+    }
+
+    private static long peopleWithout(List<Term> out) {
+        return out.isEmpty() ? 50_000 : out.get(0).code().equals("phone") ? 9_000 : 41_000;
+    }
+
+    /** An audience names a source by our id; the network hears its own, and a source in use stays. */
+    @Test
+    void sourcesAreTranslatedAndKeptWhileInUse() throws Exception {
+        Map<String, Object> body = Map.of(
+                "accountId", "a1", "name", "Visitors", "kind", "SITE", "event", "view", "fromDay", 0, "toDay", 30);
+        JsonNode source = scene.post(CLIENT + "/sources", body);
+        String id = source.get("id").asString();
+        AudienceDefinition among = AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.SOURCE, id)));
+        JsonNode kept = scene.post(CLIENT + "/audiences", audience("Came lately", among));
+        assertThat(kept.get("temperature").asString()).isEqualTo("RETARGETING");
+        @SuppressWarnings("unchecked")
+        ArgumentCaptor<List<AudienceDefinition>> asked = ArgumentCaptor.forClass(List.class);
+        Mockito.verify(network, Mockito.atLeastOnce()).sizes(any(), asked.capture());
+        assertThat(asked.getValue().get(0).terms()).containsExactly(new Term(TermKind.SOURCE, "HSS1"));
+        Answer used = scene.call("ines", HttpMethod.DELETE, CLIENT + "/sources/" + id, "");
+        assertThat(used.status()).isEqualTo(422);
+        assertThat(used.detail()).contains("used by Came lately");
+        refused("/sources", with(body, "toDay", 400), "0 to 400 days ago is no window within 0 to 180");
+        refused("/sources", body, "Another source is called “Visitors”");
+        refused("/sources", with(with(body, "kind", "VIDEO"), "name", "V"), "names no video");
+        refused(
+                "/sources/ladder",
+                Map.of("accountId", "a1", "event", "view", "name", "L", "cuts", List.of(7, 3)),
+                "The cut at day 3 does not come after");
+        refused(
+                "/audiences",
+                audience("Ghost", AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.SOURCE, "gone")))),
+                "There is no source “gone”");
+    }
+}
