@@ -227,6 +227,7 @@ function Thing(props: { audience: Audience; network: string; on: boolean; onOpen
       <div className="note">
         <span>{people(a.size)}</span>
         <span>{props.network}</span>
+        {a.tooSmall && <span className="small">too small</span>}
         {a.rows > 0 && <span>in {plural(a.rows, "row")}</span>}
       </div>
     </button>

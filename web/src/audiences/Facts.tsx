@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
+import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { count, people, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { percent, sharedPart, type Audience, type Definition } from "./model";
-import { expectedQuery, overlapsQuery } from "./queries";
+import { expectedQuery, overlapsQuery, usesQuery } from "./queries";
 
 const MapPanel = lazy(async () => ({ default: (await import("./MapPanel")).MapPanel }));
 
@@ -24,7 +25,6 @@ export function Facts(props: {
 }) {
   const { account, offer, current, definition } = props;
   const rules = offer.rulebook.audience;
-  const small = current.size && (current.size.fewer || current.size.people < rules.leastPeople);
   const whole = [
     ...definition.places.countries,
     ...definition.places.regions.map((r) => r.split(".")[0] ?? r),
@@ -37,7 +37,7 @@ export function Facts(props: {
       <p className="note">
         {rules.radius ? "Click the map to set a pin." : "Places no finer than a region."}
       </p>
-      {small && (
+      {current.tooSmall && (
         <div className="finding">
           <b>
             {people(current.size)} people are too few; {account.networkName} runs from{" "}
@@ -48,10 +48,28 @@ export function Facts(props: {
       )}
       <Shares {...props} />
       <Expected {...props} />
+      <Uses {...props} />
       <p className="note">
-        Used in {current.rows === 0 ? "no row yet" : plural(current.rows, "row")}. Sizes come from{" "}
-        {account.networkName}, rounded as it tells them, and never under {count(rules.privacyFloor)}.
+        Sizes come from {account.networkName}, rounded as it tells them, and never under{" "}
+        {count(rules.privacyFloor)}.
       </p>
+    </>
+  );
+}
+
+/** Rows that talk to it, each a way there. */
+function Uses({ clientId, current }: { clientId: string; current: Audience }) {
+  const uses = useQuery({ ...usesQuery(clientId, current.id), enabled: current.rows > 0 });
+  if (current.rows === 0) return <p className="note">Used in no row yet.</p>;
+  return (
+    <>
+      <h3 style={{ margin: "12px 0 4px" }}>Used in {plural(current.rows, "row")}</h3>
+      {uses.data?.map((u) => (
+        <div key={u.campaignId + u.row}>
+          <Link to={`/c/${clientId}/plan/${u.planId}/${u.campaignId}`}>{u.campaign}</Link>
+          <span className="note">, {u.row}</span>
+        </div>
+      ))}
     </>
   );
 }

@@ -8,9 +8,9 @@ import { count, people } from "../look/format";
 import { Composer } from "./Composer";
 import { Facts } from "./Facts";
 import { Layers } from "./Layers";
-import { type Audience, type Draft, draftOf, withPlace } from "./model";
+import { type Audience, differenceWords, type Draft, draftOf, withPlace } from "./model";
 import { Overlap } from "./Overlap";
-import { audiencesQuery, keepAudience, leaveOut, nearestCity } from "./queries";
+import { audiencesQuery, keepAudience, leaveOut, nearestCity, sidesQuery } from "./queries";
 import { Sides } from "./Sides";
 
 const VIEWS = ["Describe", "Overlap", "Layers", "Networks"] as const;
@@ -75,6 +75,26 @@ export function OneAudience(props: {
       })
       .catch((e: Error) => message.error(e.message));
   };
+  /** As nearly as the other network can take it; what differs is told. */
+  const copyTo = (accountId: string) => {
+    queries
+      .query(sidesQuery(clientId, account.id, definition))
+      .then((sides) => {
+        const side = sides.find((s) => s.accountId === accountId);
+        if (!side?.definition) {
+          void message.error(`${side?.networkName ?? "The network"} is in none of these countries.`);
+          return;
+        }
+        if (side.differences.length > 0) {
+          void message.info(`${side.networkName} ${side.differences.map(differenceWords).join("; ")}.`);
+        }
+        props.onCopyTo(accountId, {
+          name: `${draft.name}, ${side.networkName}`,
+          definition: side.definition,
+        });
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
   const elsewhere = props.accounts.filter((a) => a.id !== account.id);
   return (
     <Columns
@@ -96,7 +116,7 @@ export function OneAudience(props: {
                 ...elsewhere.map((a) => ({
                   key: a.id,
                   label: `Copy to ${a.name}`,
-                  onClick: () => props.onCopyTo(a.id, draft),
+                  onClick: () => copyTo(a.id),
                 })),
                 { type: "divider" as const },
                 { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },

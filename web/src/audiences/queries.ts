@@ -71,6 +71,12 @@ export const layersQuery = (clientId: string, accountId: string, definition: Def
     ),
 });
 
+export const usesQuery = (clientId: string, id: string) => ({
+  queryKey: ["uses", clientId, id],
+  queryFn: () =>
+    asked(api.GET("/api/clients/{clientId}/audiences/{id}/uses", { params: { path: { clientId, id } } })),
+});
+
 export const placesQuery = (clientId: string, accountId: string, text: string) => ({
   queryKey: ["places", clientId, accountId, text],
   staleTime: 10 * 60_000,

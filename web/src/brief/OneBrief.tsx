@@ -5,7 +5,7 @@ import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { Four } from "./Four";
-import { choices, RESULTS, resultWords } from "./model";
+import { choices, forbiddenWords, RESULTS, resultWords } from "./model";
 import { briefsQuery, keepBrief, reckoningQuery, type Brief, type KeptBrief } from "./queries";
 import { Reckoned } from "./Reckoned";
 
@@ -159,10 +159,16 @@ export function OneBrief(props: {
             options={choices(offered.map((n) => n.subjects))}
             onChange={(subject: string | undefined) => set({ subject: subject ?? null })}
           />
-          {draft.subject && (
-            <span className="note">Networks forbid some conditions for it; audiences say which.</span>
-          )}
         </div>
+        {draft.subject && (
+          <ul className="forbidden">
+            {offered.map((n) => (
+              <li key={n.code}>
+                <b>{n.name}</b> {forbiddenWords(n.subjects.find((s) => s.code === draft.subject))}
+              </li>
+            ))}
+          </ul>
+        )}
       </div>
     </Columns>
   );

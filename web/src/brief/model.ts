@@ -23,7 +23,7 @@ export function resultWords(result: Brief["result"], of: number): string {
 }
 
 /** Names of codes over several networks, each once. */
-export function choices(lists: Schemas["Choice"][][]): { value: string; label: string }[] {
+export function choices(lists: { code: string; words: string }[][]): { value: string; label: string }[] {
   const words = new Map(lists.flat().map((c) => [c.code, c.words]));
   return [...words].map(([value, label]) => ({ value, label }));
 }
@@ -84,4 +84,17 @@ export function needWords(brief: Brief, lowestMinor: number, days: number, targe
   return byDay >= byResults
     ? `the lowest daily money, ${money(lowestMinor, brief.currency)}, for ${plural(days, "day")}`
     : `${count(brief.resultsPerRow)} ${resultWords(brief.result, brief.resultsPerRow)} at ${money(targetMinor, brief.currency)}`;
+}
+
+/** What a network forbids in ads about a regulated subject. */
+export function forbiddenWords(rule: Schemas["SubjectRule"] | undefined): string {
+  if (!rule) return "says nothing of it.";
+  const parts = [];
+  if (!rule.ages) parts.push("narrowing ages");
+  if (!rule.gender) parts.push("choosing a gender");
+  if (rule.leastRadiusKm > 0) parts.push(`circles under ${rule.leastRadiusKm} km`);
+  if (rule.terms.length > 0) {
+    parts.push(`conditions on ${rule.terms.map((t) => t.toLowerCase().replaceAll("_", " ")).join(", ")}`);
+  }
+  return parts.length === 0 ? "forbids nothing for it." : `forbids ${parts.join("; ")}.`;
 }

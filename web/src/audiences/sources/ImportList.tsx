@@ -3,7 +3,7 @@ import { Checkbox, Input, Modal, Progress, Select, Upload } from "antd";
 import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/client";
-import { guessList, importList, type ListFormat } from "./queries";
+import { guessList, importList, stopSending, type ListFormat } from "./queries";
 
 const ENCODINGS = ["UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252"].map((value) => ({ value }));
 const DELIMITERS = [
@@ -74,8 +74,11 @@ export function ImportList(props: {
       mask={{ closable: false }}
       onOk={send}
       onCancel={() => {
-        if (busy) stop.current?.();
-        else props.onClose();
+        if (busy) {
+          stop.current?.();
+          // Once all is read the answer can no longer be called off; taking the source away stops the sending.
+          void stopSending(clientId, name);
+        } else props.onClose();
       }}
     >
       <p className="note">

@@ -80,3 +80,10 @@ export function importList(
   list.accountIds.forEach((id) => query.append("accountIds", id));
   return sendStream<Source>(`/api/clients/${clientId}/sources/lists?${query}`, file, onSent);
 }
+
+/** Takes away a list that is still being sent. */
+export async function stopSending(clientId: string, name: string): Promise<void> {
+  const { queryFn } = sourcesQuery(clientId);
+  const unfinished = (await queryFn()).find((s) => s.name === name && s.state !== "READY");
+  if (unfinished) await removeSource(clientId, unfinished.id);
+}

@@ -120,7 +120,8 @@ class AudiencesIT {
         page.getByLabel("Add a place").click();
         page.keyboard().type("Halifax");
         Locator options = page.locator(".ant-select-dropdown:visible .ant-select-item-option");
-        assertThat(options.filter(new Locator.FilterOptions().setHasText("Great Britain"))).hasCount(1);
+        assertThat(options.filter(new Locator.FilterOptions().setHasText("Great Britain")))
+                .hasCount(1);
         options.filter(new Locator.FilterOptions().setHasText("Canada")).first().click();
         assertThat(page.locator("[data-step=COUNTRY]")).containsText("Canada");
         page.getByText("in miles").click();

@@ -76,6 +76,12 @@ class AudienceController {
         library.remove(clientId, id);
     }
 
+    /** Rows of plans that talk to it. */
+    @GetMapping("/{id}/uses")
+    List<AudienceMapper.Use> uses(@PathVariable String clientId, @PathVariable String id) {
+        return library.uses(clientId, id);
+    }
+
     /** The size after each step, by the network. */
     @PostMapping("/size")
     NarrowingLadder size(@PathVariable String clientId, @Valid @RequestBody SizeBody body) {

@@ -8,6 +8,7 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.audience.AudienceMapper.Stored;
 import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
@@ -33,6 +34,7 @@ public class AudienceLibrary {
 
     private final AudienceMapper mapper;
     private final Accounts accounts;
+    private final ClientMapper clients;
     private final Networks networks;
     private final AudienceSizes sizes;
     private final SourceTerms sources;
@@ -41,12 +43,14 @@ public class AudienceLibrary {
     AudienceLibrary(
             AudienceMapper mapper,
             Accounts accounts,
+            ClientMapper clients,
             Networks networks,
             AudienceSizes sizes,
             SourceTerms sources,
             JsonMapper json) {
         this.mapper = mapper;
         this.accounts = accounts;
+        this.clients = clients;
         this.networks = networks;
         this.sizes = sizes;
         this.sources = sources;
@@ -56,6 +60,7 @@ public class AudienceLibrary {
     /**
      * @param accountId the account it is described on
      * @param size null while the network has not told it
+     * @param tooSmall when its network would not run it
      * @param rows rows of plans that use it
      */
     public record Audience(
@@ -65,6 +70,7 @@ public class AudienceLibrary {
             Temperature temperature,
             AudienceDefinition definition,
             @Nullable AudienceSize size,
+            boolean tooSmall,
             int version,
             int rows) {}
 
@@ -72,8 +78,8 @@ public class AudienceLibrary {
     public record Wanted(String accountId, String name, AudienceDefinition definition) {}
 
     public List<Audience> all(String clientId) {
-        Map<String, String> kinds = sources.kinds(clientId);
-        return mapper.all(clientId).stream().map(a -> read(a, kinds)).toList();
+        Known known = known(clientId);
+        return mapper.all(clientId).stream().map(a -> read(a, known)).toList();
     }
 
     public Map<String, Audience> byId(String clientId) {
@@ -98,7 +104,7 @@ public class AudienceLibrary {
         for (Wanted one : wanted) {
             Stored stored = stored(clientId, Ids.fresh(), one, 1);
             mapper.insert(clientId, stored);
-            added.add(read(stored, sources.kinds(clientId)));
+            added.add(read(stored, known(clientId)));
         }
         return added;
     }
@@ -127,8 +133,13 @@ public class AudienceLibrary {
     /** @throws NotFound when the client has no such audience */
     public Audience byId(String clientId, String id) {
         return mapper.byId(clientId, id)
-                .map(a -> read(a, sources.kinds(clientId)))
+                .map(a -> read(a, known(clientId)))
                 .orElseThrow(() -> new NotFound("audience", id));
+    }
+
+    /** Rows that talk to an audience, fifty at most. */
+    List<AudienceMapper.Use> uses(String clientId, String id) {
+        return mapper.uses(clientId, id);
     }
 
     private Stored stored(String clientId, String id, Wanted wanted, int version) {
@@ -161,7 +172,23 @@ public class AudienceLibrary {
         }
     }
 
-    private Audience read(Stored stored, Map<String, String> kinds) {
+    /**
+     * What audiences are judged by.
+     *
+     * @param kinds of the client's sources
+     * @param least people that each account's network runs from
+     */
+    private record Known(Map<String, String> kinds, Map<String, Integer> least) {}
+
+    private Known known(String clientId) {
+        Map<String, Integer> least = clients.accounts(clientId).stream()
+                .collect(Collectors.toMap(
+                        Account::id,
+                        a -> networks.rulebook(a.network()).audience().leastPeople()));
+        return new Known(sources.kinds(clientId), least);
+    }
+
+    private Audience read(Stored stored, Known known) {
         Long people = stored.sizePeople();
         AudienceSize size = people == null ? null : new AudienceSize(people, Boolean.TRUE.equals(stored.sizeFewer()));
         AudienceDefinition definition = json.readValue(stored.definition(), AudienceDefinition.class);
@@ -169,9 +196,10 @@ public class AudienceLibrary {
                 stored.id(),
                 stored.accountId(),
                 stored.name(),
-                SourceTerms.temperature(definition, kinds),
+                SourceTerms.temperature(definition, known.kinds()),
                 definition,
                 size,
+                size != null && (size.fewer() || size.people() < known.least().getOrDefault(stored.accountId(), 0)),
                 stored.version(),
                 stored.rows());
     }

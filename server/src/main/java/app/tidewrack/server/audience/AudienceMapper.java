@@ -32,6 +32,15 @@ interface AudienceMapper {
     @Select(LISTED + " and a.id = #{id}")
     Optional<Stored> byId(String clientId, String id);
 
+    /** A row that talks to an audience. */
+    record Use(String planId, String campaignId, String campaign, String row) {}
+
+    @Select("""
+            select c.plan_id, c.id as campaign_id, c.name as campaign, r.label as row
+            from plan_row r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
+            where r.client_id = #{clientId} and r.audience_id = #{id} order by c.name, r.position limit 50""")
+    List<Use> uses(String clientId, String id);
+
     @Insert("""
             insert into audience (client_id, id, account_id, name, definition, size_people, size_fewer, version)
             values (#{clientId}, #{a.id}, #{a.accountId}, #{a.name}, #{a.definition}::jsonb, #{a.sizePeople},

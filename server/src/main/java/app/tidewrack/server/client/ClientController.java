@@ -1,6 +1,7 @@
 package app.tidewrack.server.client;
 
 import app.tidewrack.core.network.Rulebook.Choice;
+import app.tidewrack.core.network.SubjectRule;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
 import app.tidewrack.server.client.ClientMapper.Client;
@@ -66,7 +67,7 @@ class ClientController {
             String kind,
             List<String> currencies,
             List<Choice> objectives,
-            List<Choice> subjects,
+            List<SubjectRule> subjects,
             List<Choice> countries) {}
 
     @GetMapping("/{clientId}/networks")
@@ -83,9 +84,7 @@ class ClientController {
                         r.objectives().stream()
                                 .map(o -> new Choice(o.code(), o.words()))
                                 .toList(),
-                        r.subjects().stream()
-                                .map(o -> new Choice(o.code(), o.words()))
-                                .toList(),
+                        r.subjects(),
                         r.audience().countries()))
                 .toList();
     }

@@ -72,6 +72,8 @@ public class ListImport {
             ListReader reader = read(clientId, id, format, country, hashes, content);
             keep(clientId, id, "SENDING", reader);
             for (Account account : to) {
+                // Removing the source stops what is still to be sent.
+                library.byId(clientId, id);
                 send(clientId, id, account, hashes);
             }
             keep(clientId, id, "READY", reader);
