@@ -21,6 +21,13 @@ export function useKeptDraft<T>(key: string, initial: T, save: (draft: T) => Pro
   const { begin, kept, refuse, hold } = useKept.getState();
   if (state.key !== key) setState({ key, draft: initial });
 
+  /** From the first key on until all is kept the top line says that it is not yet. */
+  const keeping = useRef(false);
+  const beginOnce = useCallback(() => {
+    if (!keeping.current) begin();
+    keeping.current = true;
+  }, [begin]);
+
   const send = useCallback(async () => {
     window.clearTimeout(timer.current);
     timer.current = undefined;
@@ -28,14 +35,16 @@ export function useKeptDraft<T>(key: string, initial: T, save: (draft: T) => Pro
     const { draft, save: keep } = pending.current;
     pending.current = undefined;
     sending.current = true;
-    begin();
+    beginOnce();
     try {
       await keep(draft);
       setProblem(undefined);
       hold("draft", 0);
+      keeping.current = false;
       kept();
     } catch (e) {
       const why = e instanceof Problem ? e : new Problem(0, String(e));
+      keeping.current = false;
       if (why.passing) {
         pending.current ??= { draft, save: keep };
         hold("draft", 1);
@@ -46,18 +55,22 @@ export function useKeptDraft<T>(key: string, initial: T, save: (draft: T) => Pro
       }
     } finally {
       sending.current = false;
-      if (pending.current && !timer.current) void send();
+      if (pending.current) {
+        if (!timer.current) void send();
+        else beginOnce();
+      }
     }
-  }, [begin, kept, refuse, hold]);
+  }, [beginOnce, kept, refuse, hold]);
 
   const change = useCallback(
     (draft: T) => {
       setState({ key, draft });
       pending.current = { draft, save };
+      beginOnce();
       window.clearTimeout(timer.current);
       timer.current = window.setTimeout(() => void send(), PAUSE_MS);
     },
-    [key, save, send],
+    [key, save, send, beginOnce],
   );
 
   // What is typed and not yet sent goes out when the thing is left.

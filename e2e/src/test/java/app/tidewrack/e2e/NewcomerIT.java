@@ -127,6 +127,7 @@ class NewcomerIT {
         int before = page.locator(".thing.with-thumb").count();
         buyer.press("New creative");
         assertThat(page.locator(".thing.with-thumb")).hasCount(before + 1);
+        assertThat(page.locator(".head h1")).hasText("New creative");
         page.getByLabel("Name", exact()).fill(name);
         buyer.upload(name + ".png", Buyer.picture(1080, 1080, colour));
         assertThat(page.locator(".facts")).containsText("1080 × 1080 px");
