@@ -367,7 +367,8 @@ class NewcomerIT {
         page.navigate(planUrl);
         assertThat(page.locator(".head .note")).containsText("3 × 2, 6 ads · £30.00 a day");
         assertThat(buyer.cell(0, 0)).containsText("live");
-        int before = Installation.adsOnNetwork("oddment-hearthside");
+        int before = Installation.adsOnNetwork("oddment-oddmenths");
+        assertThat(before).isPositive();
 
         buyer.cell(0, 0).click();
         for (int rows = 4; rows <= 11; rows++) {
@@ -385,6 +386,6 @@ class NewcomerIT {
         assertThat(page.getByTestId("launch-progress")).containsText("24 of 24 changes on the network", SOON);
         assertThat(page.locator(".head .note"))
                 .hasText("Hearthside has all of it", new LocatorAssertions.HasTextOptions().setTimeout(20_000));
-        assertThat(Installation.adsOnNetwork("oddment-hearthside")).isEqualTo(before + 16);
+        assertThat(Installation.adsOnNetwork("oddment-oddmenths")).isEqualTo(before + 16);
     }
 }
