@@ -183,24 +183,25 @@ export function Audiences() {
       />
     );
   }
-  if (!current || !offer.data) {
+  if (!current) {
     return (
       <Columns things={things} title="Audiences">
-        {!current && (
-          <div className="empty">
-            <h2>{audienceId || sourceId ? "There is no such audience" : "No audience yet"}</h2>
-            <p>
-              An audience says whom a row of the sheet talks to: places, ages, interests, and whom to leave
-              out. Its size shows after each step as you type.
-            </p>
-            <Button type="primary" onClick={() => startNew(account)}>
-              Describe the first on {account.networkName}
-            </Button>
-          </div>
-        )}
+        <div className="empty">
+          <h2>{audienceId || sourceId ? "There is no such audience" : "No audience yet"}</h2>
+          <p>
+            An audience says whom a row of the sheet talks to: places, ages, interests, and whom to leave out.
+            Its size shows after each step as you type.
+          </p>
+          <Button type="primary" onClick={() => startNew(account)}>
+            Describe the first on {account.networkName}
+          </Button>
+        </div>
       </Columns>
     );
   }
+  if (offer.error) return <p className="empty">{offer.error.message}</p>;
+  // The offer comes in a moment; a list drawn before it would be drawn anew under the pointer.
+  if (!offer.data) return null;
   return (
     <OneAudience
       key={current.id}

@@ -95,7 +95,7 @@ export function CreativeScreen() {
   return (
     <OneCreative
       key={current.creative.id}
-      {...{ clientId, account, current }}
+      {...{ clientId, current }}
       clientName={desk.data.client.name}
       offer={offer.data}
       pictures={pictures.data}

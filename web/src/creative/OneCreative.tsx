@@ -1,14 +1,15 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button } from "antd";
+import { App, Button } from "antd";
 import { useCallback, useMemo, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
+import { plural } from "../look/format";
 import { Fit } from "./Fit";
 import { draftOf, type Draft } from "./model";
 import { Parts } from "./Parts";
-import { Preview } from "./Preview";
-import { creativesQuery, fitQuery, keepCreative } from "./queries";
+import { Previews, refusals } from "./Preview";
+import { creativesQuery, fitQuery, keepCreative, mendPicture } from "./queries";
 
 type Kept = Schemas["KeptCreative"];
 
@@ -16,7 +17,6 @@ type Kept = Schemas["KeptCreative"];
 export function OneCreative(props: {
   clientId: string;
   clientName: string;
-  account: Schemas["AccountView"];
   offer: Schemas["OfferView"];
   pictures: Schemas["Picture"][];
   current: Kept;
@@ -24,9 +24,10 @@ export function OneCreative(props: {
   onDuplicate: () => void;
   onRemove: () => void;
 }) {
-  const { clientId, account, offer, current } = props;
+  const { clientId, offer, current } = props;
   const id = current.creative.id;
   const queries = useQueryClient();
+  const { message } = App.useApp();
   const save = useCallback(
     async (draft: Draft) => {
       const key = creativesQuery(clientId).queryKey;
@@ -40,10 +41,22 @@ export function OneCreative(props: {
   const initial = useMemo(() => draftOf(current.creative), [current]);
   const { draft, change, problem } = useKeptDraft(id, initial, save);
   const fit = useQuery({
-    ...fitQuery(clientId, account.id, { ...draft, version: 0 }),
+    ...fitQuery(clientId, { ...draft, version: 0 }),
     placeholderData: keepPreviousData,
   });
-  const placement = fit.data?.placements[0];
+  const networks = fit.data?.networks ?? [];
+  const fitting = networks.flatMap((n) =>
+    n.placements.filter((p) => refusals(p) === 0).map((p) => ({ network: n.network, code: p.code })),
+  );
+  const mend = (how: Schemas["Mend"]) => {
+    if (!draft.pictureSha) return;
+    mendPicture(clientId, draft.pictureSha, how)
+      .then(async (made) => {
+        await queries.invalidateQueries({ queryKey: ["pictures", clientId] });
+        change({ ...draft, pictureSha: made.sha256 });
+      })
+      .catch((e: Error) => message.error(e.message));
+  };
   const actions = offer.rulebook.callsToAction;
   return (
     <Columns
@@ -51,7 +64,8 @@ export function OneCreative(props: {
       title={draft.name || "Creative"}
       note={
         <>
-          Single picture · shown on <b>{account.networkName}</b>
+          Single picture · fits <b>{plural(fitting.length, "placement")}</b> of{" "}
+          {plural(new Set(fitting.map((f) => f.network)).size, "network")}
         </>
       }
       actions={
@@ -65,29 +79,18 @@ export function OneCreative(props: {
       facts={
         <Fit
           picture={props.pictures.find((p) => p.sha256 === draft.pictureSha)}
-          network={account.networkName}
-          placements={fit.data?.placements ?? []}
+          networks={networks}
+          onMend={mend}
         />
       }
     >
       <div className="compose">
-        <Parts
-          {...{ draft, actions, problem }}
-          fit={placement}
-          linkFault={fit.data?.linkFault}
-          onChange={change}
+        <Parts {...{ draft, actions, problem, networks }} linkFault={fit.data?.linkFault} onChange={change} />
+        <Previews
+          {...{ clientId, draft, networks }}
+          clientName={props.clientName}
+          actionWords={actions.find((a) => a.code === draft.callToAction)?.words ?? ""}
         />
-        <div>
-          <h3 style={{ marginBottom: 6 }}>
-            {account.networkName} {placement?.words.toLowerCase() ?? ""}, phone
-          </h3>
-          <Preview
-            {...{ clientId, draft }}
-            clientName={props.clientName}
-            fit={placement}
-            actionWords={actions.find((a) => a.code === draft.callToAction)?.words ?? ""}
-          />
-        </div>
       </div>
     </Columns>
   );

@@ -2,7 +2,7 @@ import { Input, Select } from "antd";
 import { useEffect, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
-import type { Draft } from "./model";
+import { tightest, type Draft } from "./model";
 
 function Part({
   id,
@@ -12,18 +12,19 @@ function Part({
 }: {
   id: string;
   label: string;
-  fit?: Schemas["TextFit"] | undefined;
+  fit?: ReturnType<typeof tightest>;
   children: ReactNode;
 }) {
-  const state = !fit ? "" : fit.length > fit.limit ? "over" : fit.length > fit.fold ? "fold" : "";
+  const text = fit?.fit;
+  const state = !text ? "" : text.length > text.limit ? "over" : text.length > text.fold ? "fold" : "";
   return (
     <div className="part">
       <div className="label">
         <label htmlFor={id}>{label}</label>
-        {fit && (
-          <div className={`length ${state}`}>
-            {fit.length} of {fit.limit}
-            {fit.length > fit.fold && <div>cut at {fit.fold}</div>}
+        {text && (
+          <div className={`length ${state}`} title={`The tightest is ${fit?.where ?? ""}`}>
+            {text.length} of {text.limit}
+            <div>{fit?.where}</div>
           </div>
         )}
       </div>
@@ -35,14 +36,14 @@ function Part({
 /** The texts, call to action and link of a creative, each with its length as the placement counts it. */
 export function Parts({
   draft,
-  fit,
+  networks,
   actions,
   linkFault,
   problem,
   onChange,
 }: {
   draft: Draft;
-  fit: Schemas["PlacementFit"] | undefined;
+  networks: Schemas["NetworkFit"][];
   actions: Schemas["Choice"][];
   linkFault: string | null | undefined;
   problem: Problem | undefined;
@@ -64,13 +65,13 @@ export function Parts({
         <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
       </Part>
       {problem && <div style={{ color: "var(--rust)", padding: "4px 0 4px 92px" }}>{problem.message}</div>}
-      <Part id="creative-body" label="Body" fit={fit?.body}>
+      <Part id="creative-body" label="Body" fit={tightest(networks, "body")}>
         <Input.TextArea {...text("body")} autoSize={{ minRows: 3, maxRows: 9 }} />
       </Part>
-      <Part id="creative-headline" label="Headline" fit={fit?.headline}>
+      <Part id="creative-headline" label="Headline" fit={tightest(networks, "headline")}>
         <Input {...text("headline")} />
       </Part>
-      <Part id="creative-description" label="Description" fit={fit?.description}>
+      <Part id="creative-description" label="Description" fit={tightest(networks, "description")}>
         <Input {...text("description")} />
       </Part>
       <Part id="creative-callToAction" label="Call to action">

@@ -38,3 +38,29 @@ export const MISS_WORDS: Record<Schemas["Misfit"]["miss"], string> = {
   TOO_LARGE: "too large a file",
   WRONG_FORMAT: "wrong kind of file",
 };
+
+/** What a mend makes of the picture. */
+export function mendWords(mend: Schemas["Mend"]): string {
+  const size = `${mend.width} × ${mend.height}`;
+  switch (mend.kind) {
+    case "CROP":
+      return `Crop to ${size} (${mend.shape})`;
+    case "PAD":
+      return `Pad to ${size} (${mend.shape})`;
+    case "CONVERT":
+      return `Save it as ${mend.format}`;
+  }
+}
+
+/** The placement that allows the least of a text, with its network; undefined where none shows it. */
+export function tightest(
+  networks: Schemas["NetworkFit"][],
+  part: "body" | "headline" | "description",
+): { fit: Schemas["TextFit"]; where: string } | undefined {
+  return networks
+    .flatMap((n) =>
+      n.placements.map((p) => ({ fit: p[part], where: `${n.network} ${p.words.toLowerCase()}` })),
+    )
+    .filter((t) => t.fit.limit > 0)
+    .sort((a, b) => a.fit.limit - b.fit.limit)[0];
+}

@@ -10,17 +10,23 @@ export const picturesQuery = (clientId: string) => ({
   queryFn: () => asked(api.GET("/api/clients/{clientId}/pictures", { params: { path: { clientId } } })),
 });
 
-export const fitQuery = (clientId: string, accountId: string, creative: Schemas["CreativeBody"]) => ({
-  queryKey: ["fit", clientId, accountId, creative],
+export const fitQuery = (clientId: string, creative: Schemas["CreativeBody"]) => ({
+  queryKey: ["fit", clientId, creative],
   staleTime: 60_000,
   queryFn: () =>
     asked(
-      api.POST("/api/clients/{clientId}/creatives/fit", {
-        params: { path: { clientId } },
-        body: { accountId, creative },
-      }),
+      api.POST("/api/clients/{clientId}/creatives/fit", { params: { path: { clientId } }, body: creative }),
     ),
 });
+
+export function mendPicture(clientId: string, sha: string, mend: Schemas["MendBody"]) {
+  return asked(
+    api.POST("/api/clients/{clientId}/pictures/{sha}/mended", {
+      params: { path: { clientId, sha } },
+      body: mend,
+    }),
+  );
+}
 
 export function addCreative(clientId: string, body: Schemas["CreativeBody"]) {
   return asked(api.POST("/api/clients/{clientId}/creatives", { params: { path: { clientId } }, body }));

@@ -50,6 +50,10 @@ public final class CreativeFit {
 
     private static void text(List<Misfit> misfits, Part part, String text, TextRule rule) {
         int length = TextLength.of(text);
+        if (rule.limit() == 0) {
+            // The placement shows no such text, so none is too long for it.
+            return;
+        }
         if (length > rule.limit()) {
             misfits.add(new Misfit(
                     part,

@@ -4,21 +4,26 @@ import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.CreativeFit;
 import app.tidewrack.core.creative.CreativeFit.Misfit;
 import app.tidewrack.core.creative.LandingLink;
+import app.tidewrack.core.creative.Mend;
+import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.creative.Picture;
 import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.PictureRule;
 import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.TextLength.Cut;
 import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.web.NotFound;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -62,16 +67,29 @@ class CreativeController {
         }
     }
 
-    record FitBody(
-            @NotNull String accountId, @NotNull @Valid CreativeBody creative) {}
-
     /** One text as a placement shows it. */
     record TextFit(int length, int limit, int fold, Cut cut) {}
 
+    /**
+     * @param devices {@code phone}, {@code tablet}, {@code desktop}
+     * @param ratio width by height that its pictures have, the first it takes
+     * @param mends what makes the picture fit
+     */
     record PlacementFit(
-            String code, String words, TextFit body, TextFit headline, TextFit description, List<Misfit> misfits) {}
+            String code,
+            String words,
+            List<String> devices,
+            double ratio,
+            TextFit body,
+            TextFit headline,
+            TextFit description,
+            List<Misfit> misfits,
+            List<Mend> mends) {}
 
-    record FitView(List<PlacementFit> placements, @Nullable String linkFault) {}
+    /** @param placements where the network shows a creative of this format; none when it takes no such format */
+    record NetworkFit(String network, String networkName, List<PlacementFit> placements) {}
+
+    record FitView(List<NetworkFit> networks, @Nullable String linkFault) {}
 
     @GetMapping("/creatives")
     List<KeptCreative> all(@PathVariable String clientId) {
@@ -93,13 +111,9 @@ class CreativeController {
         library.remove(clientId, id);
     }
 
-    /** How a draft fits where the account’s network shows it. */
+    /** How a draft fits on each placement of the networks the client is on. */
     @PostMapping("/creatives/fit")
-    FitView fit(@PathVariable String clientId, @Valid @RequestBody FitBody fit) {
-        String network = clients.account(clientId, fit.accountId())
-                .orElseThrow(() -> new NotFound("account", fit.accountId()))
-                .network();
-        CreativeBody body = fit.creative();
+    FitView fit(@PathVariable String clientId, @Valid @RequestBody CreativeBody body) {
         Picture picture = library.pictures(clientId).stream()
                 .filter(p -> p.sha256().equals(body.pictureSha()))
                 .findFirst()
@@ -113,22 +127,38 @@ class CreativeController {
                 body.description(),
                 body.callToAction(),
                 body.link());
-        List<PlacementFit> placements = networks.rulebook(network).usualPlacements().stream()
-                .map(p -> placementFit(creative, p))
+        List<NetworkFit> fits = clients.accounts(clientId).stream()
+                .map(Account::network)
+                .distinct()
+                .map(networks::rulebook)
+                .map(r -> new NetworkFit(r.code(), r.name(), placementFits(creative, r)))
                 .toList();
         return new FitView(
-                placements,
+                fits,
                 body.link().isBlank() ? null : LandingLink.fault(body.link()).orElse(null));
     }
 
-    private static PlacementFit placementFit(Creative creative, PlacementRule placement) {
+    private static List<PlacementFit> placementFits(Creative creative, Rulebook rulebook) {
+        return rulebook.format(Creative.FORMAT).stream()
+                .flatMap(f -> f.placements().stream())
+                .flatMap(p -> rulebook.placement(p).stream())
+                .filter(p -> p.picture() != null)
+                .map(p -> placementFit(creative, p, Objects.requireNonNull(p.picture())))
+                .toList();
+    }
+
+    private static PlacementFit placementFit(Creative creative, PlacementRule placement, PictureRule rule) {
+        Picture picture = creative.picture();
         return new PlacementFit(
                 placement.code(),
                 placement.words(),
+                placement.devices(),
+                rule.ratios().get(0).value(),
                 textFit(creative.body(), placement.body()),
                 textFit(creative.headline(), placement.headline()),
                 textFit(creative.description(), placement.description()),
-                CreativeFit.judge(creative, placement));
+                CreativeFit.judge(creative, placement),
+                picture == null ? List.of() : Mend.of(picture, rule));
     }
 
     private static TextFit textFit(String text, TextRule rule) {
@@ -143,6 +173,25 @@ class CreativeController {
     @PostMapping(path = "/pictures", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     Picture addPicture(@PathVariable String clientId, @RequestPart("file") MultipartFile file) throws IOException {
         return library.addPicture(clientId, file.getOriginalFilename(), file.getBytes());
+    }
+
+    record MendBody(
+            @NotNull Kind kind,
+            int x,
+            int y,
+            int width,
+            int height,
+            @NotNull String shape,
+            @NotNull String format) {
+        Mend mend() {
+            return new Mend(kind, x, y, width, height, shape, format);
+        }
+    }
+
+    /** Makes a new picture of one, cropped, set on a ground or converted; the old one stays. */
+    @PostMapping("/pictures/{sha}/mended")
+    Picture mend(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody MendBody body) {
+        return library.mend(clientId, sha, body.mend());
     }
 
     @GetMapping(path = "/pictures/{sha}/preview", produces = MediaType.IMAGE_JPEG_VALUE)

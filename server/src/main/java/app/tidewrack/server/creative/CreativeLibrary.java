@@ -1,6 +1,7 @@
 package app.tidewrack.server.creative;
 
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Picture;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
@@ -28,10 +29,12 @@ public class CreativeLibrary {
 
     private final CreativeMapper mapper;
     private final PictureReader reader;
+    private final PictureMender mender;
 
-    CreativeLibrary(CreativeMapper mapper, PictureReader reader) {
+    CreativeLibrary(CreativeMapper mapper, PictureReader reader, PictureMender mender) {
         this.mapper = mapper;
         this.reader = reader;
+        this.mender = mender;
     }
 
     /** @param columns columns of plans that use it */
@@ -106,6 +109,18 @@ public class CreativeLibrary {
                 .filter(kept -> kept.sha256().equals(p.sha256()))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    /** Makes a new picture of one of the client's. */
+    Picture mend(String clientId, String sha, Mend mend) {
+        Picture picture = pictures(clientId).stream()
+                .filter(p -> p.sha256().equals(sha))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("picture", sha));
+        byte[] mended = mender.mend(picture, content(clientId, sha), mend);
+        String base = picture.fileName().replaceAll("\\.[A-Za-z0-9]+$", "");
+        String shape = mend.shape().isEmpty() ? "" : ", " + mend.shape().replace(':', 'x');
+        return addPicture(clientId, base + shape + (mend.format().equals("PNG") ? ".png" : ".jpg"), mended);
     }
 
     public byte[] content(String clientId, String sha) {

@@ -63,7 +63,7 @@ class PictureReader {
                         sideways ? height : width,
                         sideways ? width : height,
                         content.length);
-                return new Taken(picture, jpeg(upright(decoded, turn)));
+                return new Taken(picture, jpeg(preview(decoded, turn)));
             } finally {
                 reader.dispose();
             }
@@ -146,12 +146,27 @@ class PictureReader {
         }
     }
 
-    /** Turned and mirrored as EXIF orientations 1 to 8 say (CIPA DC-008), scaled down, on white. */
-    private static BufferedImage upright(BufferedImage decoded, int turn) {
+    /** A whole picture that was taken in before, upright. */
+    BufferedImage upright(byte[] content) throws IOException {
+        decoders.acquireUninterruptibly();
+        try {
+            BufferedImage decoded = ImageIO.read(new ByteArrayInputStream(content));
+            return upright(decoded, orientation(content), 1);
+        } finally {
+            decoders.release();
+        }
+    }
+
+    private static BufferedImage preview(BufferedImage decoded, int turn) {
+        return upright(
+                decoded, turn, Math.min(1, (double) PREVIEW_SIDE / Math.max(decoded.getWidth(), decoded.getHeight())));
+    }
+
+    /** Turned and mirrored as EXIF orientations 1 to 8 say (CIPA DC-008), scaled, on white. */
+    private static BufferedImage upright(BufferedImage decoded, int turn, double scale) {
         int width = decoded.getWidth();
         int height = decoded.getHeight();
         boolean sideways = turn >= 5;
-        double scale = Math.min(1, (double) PREVIEW_SIDE / Math.max(width, height));
         int outWidth = Math.max(1, (int) Math.round((sideways ? height : width) * scale));
         int outHeight = Math.max(1, (int) Math.round((sideways ? width : height) * scale));
         AffineTransform transform = AffineTransform.getScaleInstance(scale, scale);

@@ -1,0 +1,124 @@
+package app.tidewrack.server.creative;
+
+import app.tidewrack.core.creative.Mend;
+import app.tidewrack.core.creative.Mend.Kind;
+import app.tidewrack.core.creative.Picture;
+import app.tidewrack.core.refusal.Refusal;
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.Set;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
+import org.springframework.stereotype.Component;
+
+/** Crops pictures, sets them on a ground of their own edge's colour, and saves them in another container. */
+@Component
+class PictureMender {
+    private static final Set<String> FORMATS = Set.of("JPEG", "PNG");
+    private static final float QUALITY = 0.92f;
+
+    private final PictureReader reader;
+
+    PictureMender(PictureReader reader) {
+        this.reader = reader;
+    }
+
+    /** @throws Refusal (field {@code mend}) when the box does not lie within the picture, or the ground does not hold it */
+    byte[] mend(Picture picture, byte[] content, Mend mend) {
+        require(picture, mend);
+        try {
+            BufferedImage whole = reader.upright(content);
+            return encoded(
+                    switch (mend.kind()) {
+                        case CROP -> whole.getSubimage(mend.x(), mend.y(), mend.width(), mend.height());
+                        case PAD -> padded(whole, mend);
+                        case CONVERT -> whole;
+                    },
+                    mend.format());
+        } catch (IOException e) {
+            throw new Refusal(
+                    "mend",
+                    "“%s” cannot be decoded: %s.".formatted(picture.fileName(), e.getMessage()),
+                    "Upload it again.");
+        }
+    }
+
+    private static void require(Picture p, Mend m) {
+        boolean within = m.x() >= 0 && m.y() >= 0 && m.width() > 0 && m.height() > 0;
+        boolean crops = (long) m.x() + m.width() <= p.width() && (long) m.y() + m.height() <= p.height();
+        boolean holds = (long) m.x() + p.width() <= m.width()
+                && (long) m.y() + p.height() <= m.height()
+                && m.width() <= PictureReader.LARGEST_SIDE
+                && m.height() <= PictureReader.LARGEST_SIDE
+                && (long) m.width() * m.height() <= PictureReader.MOST_PIXELS;
+        boolean fine = within && FORMATS.contains(m.format()) && (m.kind() == Kind.PAD ? holds : crops);
+        if (!fine) {
+            throw new Refusal(
+                    "mend",
+                    "%s to %d × %d px at %d, %d as %s does not suit a picture of %d × %d px."
+                            .formatted(
+                                    m.kind().name().toLowerCase(),
+                                    m.width(),
+                                    m.height(),
+                                    m.x(),
+                                    m.y(),
+                                    m.format(),
+                                    p.width(),
+                                    p.height()),
+                    "Choose one of the mends beside the placement.");
+        }
+    }
+
+    private static BufferedImage padded(BufferedImage whole, Mend mend) {
+        BufferedImage ground = new BufferedImage(mend.width(), mend.height(), BufferedImage.TYPE_INT_RGB);
+        Graphics2D graphics = ground.createGraphics();
+        graphics.setColor(edge(whole));
+        graphics.fillRect(0, 0, mend.width(), mend.height());
+        graphics.drawImage(whole, mend.x(), mend.y(), null);
+        graphics.dispose();
+        return ground;
+    }
+
+    /** The mean colour along the picture's edge. */
+    private static Color edge(BufferedImage image) {
+        long[] sum = new long[3];
+        long count = 0;
+        for (int x = 0; x < image.getWidth(); x++) {
+            count += add(sum, image.getRGB(x, 0)) + add(sum, image.getRGB(x, image.getHeight() - 1));
+        }
+        for (int y = 0; y < image.getHeight(); y++) {
+            count += add(sum, image.getRGB(0, y)) + add(sum, image.getRGB(image.getWidth() - 1, y));
+        }
+        return new Color((int) (sum[0] / count), (int) (sum[1] / count), (int) (sum[2] / count));
+    }
+
+    private static int add(long[] sum, int rgb) {
+        sum[0] += (rgb >> 16) & 0xff;
+        sum[1] += (rgb >> 8) & 0xff;
+        sum[2] += rgb & 0xff;
+        return 1;
+    }
+
+    private static byte[] encoded(BufferedImage image, String format) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageWriter writer = ImageIO.getImageWritersByFormatName(format).next();
+        try (ImageOutputStream output = ImageIO.createImageOutputStream(out)) {
+            writer.setOutput(output);
+            ImageWriteParam param = writer.getDefaultWriteParam();
+            if (format.equals("JPEG")) {
+                param.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+                param.setCompressionQuality(QUALITY);
+            }
+            writer.write(null, new IIOImage(image, null, null), param);
+        } finally {
+            writer.dispose();
+        }
+        return out.toByteArray();
+    }
+}
