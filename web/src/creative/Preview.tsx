@@ -75,7 +75,7 @@ function Preview({
     <img
       className="picture"
       alt=""
-      style={{ aspectRatio: placement.ratio, objectFit: shape ? "contain" : "cover" }}
+      style={shape ? { aspectRatio: placement.ratio, objectFit: "contain" } : {}}
       src={previewUrl(clientId, draft.pictureSha)}
     />
   ) : (

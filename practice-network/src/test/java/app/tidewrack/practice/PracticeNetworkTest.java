@@ -456,4 +456,53 @@ class PracticeNetworkTest {
         assertThat(id).startsWith("HSC");
         assertThat(named).isEqualTo(1);
     }
+
+    /** The lift of a topic against counting every person of the country; what is asked, and all below it, is not told. */
+    @Test
+    void relatedTopicsAreRankedByLift() throws Exception {
+        JsonNode related = hs.post(
+                "/topics/related",
+                Map.of("places", Places.inCountries("GB"), "topics", List.of("knitting", "outdoors")));
+        Panel panel = world.panel();
+        Network network = networks.network("hearthside");
+        List<Integer> there = IntStream.range(0, panel.size())
+                .filter(p ->
+                        network.members().contains(p) && panel.inCountry("GB").contains(p))
+                .boxed()
+                .toList();
+        List<Integer> fans = there.stream()
+                .filter(p -> has(panel, p, Term.interest("knitting")) || has(panel, p, Term.interest("outdoors")))
+                .toList();
+        double before = Double.MAX_VALUE;
+        for (JsonNode topic : related) {
+            assertThat(topic.get("lift").asDouble()).isLessThanOrEqualTo(before);
+            before = topic.get("lift").asDouble();
+            assertThat(topic.get("code").asString()).isNotIn("knitting", "camping");
+        }
+        Term first = Term.interest(related.get(0).get("code").asString());
+        double amongFans =
+                (double) fans.stream().filter(p -> has(panel, p, first)).count() / fans.size();
+        double amongAll =
+                (double) there.stream().filter(p -> has(panel, p, first)).count() / there.size();
+        assertThat(related.get(0).get("lift").asDouble()).isCloseTo(amongFans / amongAll, withinPercentage(0.1));
+        assertThat(hs.call(
+                                HttpMethod.POST,
+                                "/networks/hearthside/topics/related",
+                                "x",
+                                Map.of("places", Places.NONE, "topics", List.of()))
+                        .status())
+                .isEqualTo(422);
+    }
+
+    /** GeoNames: Norwich Cathedral lies at 52.632 N, 1.301 E. */
+    @Test
+    void theNearestCityToAPoint() throws Exception {
+        assertThat(hs.get("/places/near?latitude=52.632&longitude=1.301")
+                        .get("name")
+                        .asString())
+                .isEqualTo("Norwich");
+        assertThat(hs.call(HttpMethod.GET, "/networks/hearthside/places/near?latitude=91&longitude=0", "x", "")
+                        .status())
+                .isEqualTo(422);
+    }
 }

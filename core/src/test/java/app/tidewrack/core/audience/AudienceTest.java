@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.tidewrack.core.audience.AudienceDefinition.Step;
 import app.tidewrack.core.audience.AudienceDefinition.StepKind;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.LongStream;
@@ -99,5 +101,34 @@ class AudienceTest {
     @Test
     void agesDoNotRunBackwards() {
         assertThatThrownBy(() -> new AgeRange(54, 25)).hasMessageContaining("54 to 25 run backwards");
+    }
+
+    /** Steps stay as the buyer made them; who is meant, and the hash, do not depend on their order. */
+    @Test
+    void theOrderOfConditionsNarrowsButDoesNotMean() {
+        Random random = new Random(12);
+        List<AnyOf> pool = new ArrayList<>(List.of(
+                AnyOf.of(Term.interest("knitting"), Term.interest("baking")),
+                AnyOf.of(new Term(TermKind.DEVICE, "phone")),
+                AnyOf.of(new Term(TermKind.LANGUAGE, "en")),
+                AnyOf.of(Term.interest("chess"))));
+        for (int run = 0; run < 50; run++) {
+            AudienceDefinition one = built(pool);
+            Collections.shuffle(pool, random);
+            AudienceDefinition other = built(pool);
+            assertThat(other).isEqualTo(one).hasSameHashCodeAs(one);
+            assertThat(other.hash()).isEqualTo(one.hash());
+            assertThat(other.conditions()).containsExactlyElementsOf(pool);
+            assertThat(other.steps()).hasSize(5);
+            assertThat(other.interestedIn(List.of("sewing"))).isNotEqualTo(one);
+        }
+    }
+
+    private static AudienceDefinition built(List<AnyOf> conditions) {
+        AudienceDefinition d = AudienceDefinition.everyoneIn("GB");
+        for (AnyOf condition : conditions) {
+            d = d.and(condition);
+        }
+        return d;
     }
 }
