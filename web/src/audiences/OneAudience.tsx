@@ -8,7 +8,7 @@ import { count, people } from "../look/format";
 import { Composer } from "./Composer";
 import { Facts } from "./Facts";
 import { Layers } from "./Layers";
-import { type Audience, differenceWords, type Draft, draftOf, withPlace } from "./model";
+import { type Audience, differencesWords, type Draft, draftOf, withPlace } from "./model";
 import { Overlap } from "./Overlap";
 import { audiencesQuery, keepAudience, leaveOut, nearestCity, sidesQuery } from "./queries";
 import { Sides } from "./Sides";
@@ -86,7 +86,7 @@ export function OneAudience(props: {
           return;
         }
         if (side.differences.length > 0) {
-          void message.info(`${side.networkName} ${side.differences.map(differenceWords).join("; ")}.`);
+          void message.info(`${side.networkName} ${differencesWords(side.differences)}.`);
         }
         props.onCopyTo(accountId, {
           name: `${draft.name}, ${side.networkName}`,

@@ -4,6 +4,7 @@ import {
   type Circle,
   countriesOf,
   type Definition,
+  differencesWords,
   differenceWords,
   everyoneIn,
   inKm,
@@ -123,9 +124,10 @@ describe("numbers", () => {
     } as const;
     expect(differenceWords(ages)).toBe("has 20 to 49 nearest to ages 25 to 54: 5 years too many, 5 too few");
     expect(differenceWords({ ...ages, surplus: 1, shortage: 0 })).toMatch(/: 1 year too many$/);
-    expect(differenceWords({ ...ages, kind: "TERMS_MISSING", asked: "Knitting" })).toBe(
-      "cannot ask for Knitting",
-    );
+    const missing = (asked: string) => ({ ...ages, kind: "TERMS_MISSING", asked }) as const;
+    expect(
+      differencesWords([missing("Knitting"), { ...ages, surplus: 0, shortage: 2 }, missing("Phone")]),
+    ).toBe("has 20 to 49 nearest to ages 25 to 54: 2 too few; cannot ask for Knitting, Phone");
   });
 });
 

@@ -242,6 +242,14 @@ export function differenceWords(d: Schemas["Difference"]): string {
   }
 }
 
+/** All that differs in one sentence; what cannot be asked for stands together. */
+export function differencesWords(all: Schemas["Difference"][]): string {
+  const missing = all.filter((d) => d.kind === "TERMS_MISSING").map((d) => d.asked);
+  const parts = all.filter((d) => d.kind !== "TERMS_MISSING").map(differenceWords);
+  if (missing.length > 0) parts.push(`cannot ask for ${missing.join(", ")}`);
+  return parts.join("; ");
+}
+
 function yearsWords(surplus: number, shortage: number): string {
   const words = [];
   if (surplus > 0) words.push(`${count(surplus)} ${surplus === 1 ? "year" : "years"} too many`);
