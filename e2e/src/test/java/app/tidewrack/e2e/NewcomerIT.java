@@ -262,6 +262,8 @@ class NewcomerIT {
         assertThat(buyer.cell(2, 1)).hasText("off");
         buyer.key("Space");
         assertThat(buyer.cell(2, 1)).hasText("£5.00");
+        assertThat(page.locator(".cell.waiting")).hasCount(0);
+        buyer.kept();
     }
 
     @Test
