@@ -147,7 +147,6 @@ export function Audiences() {
         }}
       />
       <SourceThings
-        accounts={accounts}
         sources={sources.data ?? []}
         currentId={sourceId}
         onOpen={openSource}

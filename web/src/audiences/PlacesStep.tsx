@@ -38,7 +38,6 @@ export function PlacesStep(props: {
       <PlaceChips
         {...props}
         places={definition.places}
-        joined="or"
         onChange={(places) => props.onChange({ places })}
         keepCountry
       />
@@ -51,7 +50,6 @@ export function PlacesStep(props: {
       <PlaceChips
         {...props}
         places={definition.placesLeftOut}
-        joined="or"
         out
         onChange={(placesLeftOut) => props.onChange({ placesLeftOut })}
       />
@@ -75,7 +73,6 @@ function PlaceChips(props: {
   accountId: string;
   offer: Offer;
   places: Places;
-  joined: string;
   out?: boolean;
   keepCountry?: boolean;
   onChange: (places: Places) => void;
@@ -102,7 +99,7 @@ function PlaceChips(props: {
     <>
       {chips.map((chip, i) => (
         <span key={chip.key} className="joined">
-          {i > 0 && <span className="note">{props.joined}</span>}
+          {i > 0 && <span className="note">or</span>}
           <span className={`circle ${props.out ? "out" : ""}`}>
             {chip.content}
             {chip.drop && (

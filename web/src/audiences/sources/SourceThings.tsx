@@ -1,5 +1,4 @@
 import { Dropdown } from "antd";
-import type { Schemas } from "../../api/client";
 import { count, people } from "../../look/format";
 import { percent } from "../model";
 import { largest } from "./model";
@@ -8,7 +7,6 @@ import type { Source } from "./queries";
 
 /** The client's sources in the left column, and the ways to make one. */
 export function SourceThings(props: {
-  accounts: Schemas["AccountView"][];
   sources: Source[];
   currentId: string | undefined;
   onOpen: (id: string) => void;

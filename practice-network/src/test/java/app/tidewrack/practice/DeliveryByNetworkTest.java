@@ -19,35 +19,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What only some networks do, from the order to the report. */
-@SpringBootTest
-@AutoConfigureMockMvc
-class DeliveryByNetworkTest {
-    @Autowired
-    private MockMvc mvc;
-
-    @Autowired
-    private JsonMapper json;
-
+class DeliveryByNetworkTest extends WithNetworks {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
     }
 
     private Caller on(String network, String account) throws Exception {
-        Caller caller = new Caller(mvc, json, network);
-        caller.account(account, "EUR", "Europe/Berlin", account + ".example");
-        return caller;
+        return on(network, account, "EUR", "Europe/Berlin");
     }
 
     /** A direct message names a sender who agreed, is charged by what was sent, and comes to nobody twice in its days. */

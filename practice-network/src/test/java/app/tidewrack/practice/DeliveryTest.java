@@ -25,38 +25,23 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What money brings, over the network's HTTP, hour after hour. */
-@SpringBootTest
-@AutoConfigureMockMvc
-class DeliveryTest {
-    private static final AudienceDefinition KNITTERS =
-            AudienceDefinition.everyoneIn("GB").aged(new AgeRange(25, 54)).interestedIn(List.of("knitting", "sewing"));
-
-    @Autowired
-    private MockMvc mvc;
-
-    @Autowired
-    private JsonMapper json;
-
+class DeliveryTest extends WithNetworks {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
     }
 
+    private static final AudienceDefinition KNITTERS =
+            AudienceDefinition.everyoneIn("GB").aged(new AgeRange(25, 54)).interestedIn(List.of("knitting", "sewing"));
+
     private Caller on(String network, String account) throws Exception {
-        Caller caller = new Caller(mvc, json, network);
-        caller.account(account, "GBP", "Europe/London", account + ".example");
-        return caller;
+        return on(network, account, "GBP", "Europe/London");
     }
 
     private static List<Map<String, Object>> creatives(String account, String media, int count) {

@@ -16,11 +16,8 @@ import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.NetworkConnector.SourceTold;
-import app.tidewrack.server.network.PracticeWorld;
-import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,57 +25,25 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
 import org.mockito.Mockito;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.HttpMethod;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.context.bean.override.mockito.MockitoBean;
-import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Accounts, briefs, audiences and sources over the API, with a network that does as it is told. */
-@SpringBootTest
-@AutoConfigureMockMvc
-class ClientWorkTest {
-    private static boolean peopled;
-
-    @Autowired
-    private MockMvc mvc;
-
-    @Autowired
-    private JdbcTemplate sql;
-
-    @Autowired
-    private JsonMapper json;
-
-    @MockitoBean
-    private PracticeWorld world;
-
-    private NetworkConnector network;
-    private Scene scene;
-
+class ClientWorkTest extends WithServer {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
     }
 
     @BeforeEach
-    void setScene() throws IOException {
-        if (!peopled) {
-            Scene.people(sql);
-            peopled = true;
-        }
-        network = Scene.network(world, json);
+    void networkKnowsSources() {
         when(world.codes()).thenReturn(List.of("HS"));
         when(network.createSource(anyString(), anyString(), any())).thenReturn("HSS1");
         when(network.source(anyString(), anyString()))
                 .thenReturn(new SourceTold("HSS1", new AudienceSize(4_000, false), null));
-        scene = new Scene(mvc, json);
     }
 
     private static Map<String, Object> with(Map<String, ?> body, String field, Object value) {

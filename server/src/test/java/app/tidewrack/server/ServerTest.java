@@ -13,8 +13,6 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.PracticeWorld;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -27,58 +25,20 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.boot.test.context.SpringBootTest;
-import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.http.HttpMethod;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.context.bean.override.mockito.MockitoBean;
-import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The server whole, with PostgreSQL and its jobs, and a network that does as it is told. */
-@SpringBootTest
-@AutoConfigureMockMvc
-class ServerTest {
-    private static boolean peopled;
-
-    @Autowired
-    private MockMvc mvc;
-
-    @Autowired
-    private JdbcTemplate sql;
-
-    @Autowired
-    private JsonMapper json;
-
-    @MockitoBean
-    private PracticeWorld world;
-
-    private NetworkConnector network;
-
-    private Scene scene;
-
+class ServerTest extends WithServer {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
-    }
-
-    @BeforeEach
-    void setScene() throws IOException {
-        if (!peopled) {
-            Scene.people(sql);
-            peopled = true;
-        }
-        network = Scene.network(world, json);
-        scene = new Scene(mvc, json);
     }
 
     private String plan(String name) throws Exception {

@@ -7,6 +7,7 @@ import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.text.TextLength;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -98,9 +99,7 @@ public final class CreativeFit {
                     "Save it smaller"));
         }
         double ratio = (double) picture.width() / picture.height();
-        boolean taken =
-                rule.ratios().stream().anyMatch(r -> Math.abs(ratio - r.value()) <= r.value() * rule.tolerance());
-        if (!taken) {
+        if (!rule.takesShape(picture.width(), picture.height())) {
             misfits.add(new Misfit(
                     Part.PICTURE,
                     Miss.WRONG_SHAPE,
@@ -112,17 +111,11 @@ public final class CreativeFit {
 
     /** The allowed shape that keeps the most of the picture, as the crop's size in pixels. */
     private static String largestCrop(Picture picture, List<Ratio> ratios) {
-        long best = 0;
-        String crop = "";
-        for (Ratio ratio : ratios) {
-            long width = Math.min(picture.width(), Math.round(picture.height() * ratio.value()));
-            long height = Math.min(picture.height(), Math.round(picture.width() / ratio.value()));
-            if (width * height > best) {
-                best = width * height;
-                crop = "%d × %d px (%s)".formatted(width, height, ratio);
-            }
-        }
-        return crop;
+        return ratios.stream()
+                .map(r -> Mend.crop(picture, r, picture.format()))
+                .max(Comparator.comparingLong(Mend::area))
+                .map(m -> "%d × %d px (%s)".formatted(m.width(), m.height(), m.shape()))
+                .orElse("");
     }
 
     private static String chars(int count) {

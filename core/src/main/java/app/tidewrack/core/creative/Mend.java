@@ -37,7 +37,7 @@ public record Mend(Kind kind, int x, int y, int width, int height, String shape,
         boolean taken = rule.formats().contains(picture.format());
         String format = taken ? picture.format() : rule.formats().get(0);
         List<Mend> mends = new ArrayList<>();
-        if (fits(picture.width(), picture.height(), rule)) {
+        if (rule.takesShape(picture.width(), picture.height())) {
             if (!taken && large(picture.width(), picture.height(), rule)) {
                 mends.add(new Mend(Kind.CONVERT, 0, 0, picture.width(), picture.height(), "", format));
             }
@@ -60,11 +60,12 @@ public record Mend(Kind kind, int x, int y, int width, int height, String shape,
     private static Optional<Mend> best(PictureRule rule, Way way, Comparator<Mend> order) {
         return rule.ratios().stream()
                 .map(way::by)
-                .filter(m -> fits(m.width, m.height, rule) && large(m.width, m.height, rule))
+                .filter(m -> rule.takesShape(m.width, m.height) && large(m.width, m.height, rule))
                 .min(order);
     }
 
-    private static Mend crop(Picture p, Ratio ratio, String format) {
+    /** The largest box of a shape, out of the middle. */
+    static Mend crop(Picture p, Ratio ratio, String format) {
         int width = (int) Math.min(p.width(), Math.max(1, Math.round(p.height() * ratio.value())));
         int height = (int) Math.min(p.height(), Math.max(1, Math.round(p.width() / ratio.value())));
         return new Mend(
@@ -78,13 +79,8 @@ public record Mend(Kind kind, int x, int y, int width, int height, String shape,
                 Kind.PAD, (width - p.width()) / 2, (height - p.height()) / 2, width, height, ratio.toString(), format);
     }
 
-    private long area() {
+    long area() {
         return (long) width * height;
-    }
-
-    private static boolean fits(int width, int height, PictureRule rule) {
-        double shape = (double) width / height;
-        return rule.ratios().stream().anyMatch(r -> Math.abs(shape - r.value()) <= r.value() * rule.tolerance());
     }
 
     private static boolean large(int width, int height, PictureRule rule) {

@@ -43,6 +43,17 @@ public record PlacementRule(
         long largestBytes();
 
         List<String> formats();
+
+        /**
+         * True when a file of this many pixels has one of the shapes, within the tolerance.
+         *
+         * @param width pixels, 1 or more
+         * @param height pixels, 1 or more
+         */
+        default boolean takesShape(int width, int height) {
+            double shape = (double) width / height;
+            return ratios().stream().anyMatch(r -> Math.abs(shape - r.value()) <= r.value() * tolerance());
+        }
     }
 
     /**

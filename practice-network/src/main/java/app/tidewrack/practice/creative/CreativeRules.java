@@ -193,8 +193,7 @@ public final class CreativeRules {
         if (medium.bytes() > rule.largestBytes()) {
             return "the file has %,d bytes; the most is %,d.".formatted(medium.bytes(), rule.largestBytes());
         }
-        double ratio = (double) medium.width() / medium.height();
-        return rule.ratios().stream().anyMatch(r -> Math.abs(ratio - r.value()) <= r.value() * rule.tolerance())
+        return rule.takesShape(medium.width(), medium.height())
                 ? null
                 : "the file is %d × %d px; the shapes taken are %s."
                         .formatted(medium.width(), medium.height(), rule.ratios());

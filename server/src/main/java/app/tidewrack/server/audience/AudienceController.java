@@ -62,7 +62,7 @@ class AudienceController {
 
     /** All of them or none. */
     @PostMapping("/several")
-    List<Audience> addSeveral(@PathVariable String clientId, @Valid @RequestBody List<@Valid AudienceBody> bodies) {
+    List<Audience> addSeveral(@PathVariable String clientId, @RequestBody List<@Valid AudienceBody> bodies) {
         return library.add(clientId, bodies.stream().map(AudienceBody::wanted).toList());
     }
 

@@ -101,10 +101,11 @@ public class AudienceLibrary {
                     "Make some first and the rest after them.");
         }
         List<Audience> added = new ArrayList<>();
+        Known known = known(clientId);
         for (Wanted one : wanted) {
             Stored stored = stored(clientId, Ids.fresh(), one, 1);
             mapper.insert(clientId, stored);
-            added.add(read(stored, known(clientId)));
+            added.add(read(stored, known));
         }
         return added;
     }

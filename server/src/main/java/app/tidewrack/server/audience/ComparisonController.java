@@ -16,9 +16,12 @@ import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
+import app.tidewrack.server.web.NotFound;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -115,9 +118,9 @@ class ComparisonController {
                     "Choose fewer.");
         }
         Account account = accounts.account(clientId, body.accountId());
-        var audiences = library.byId(clientId);
+        Map<String, Audience> audiences = library.byId(clientId);
         List<AudienceDefinition> definitions = body.audienceIds().stream()
-                .map(id -> audiences.containsKey(id) ? audiences.get(id) : library.byId(clientId, id))
+                .map(id -> Optional.ofNullable(audiences.get(id)).orElseThrow(() -> new NotFound("audience", id)))
                 .map(a -> on(account, a))
                 .toList();
         return sizes.overlaps(clientId, account, definitions);

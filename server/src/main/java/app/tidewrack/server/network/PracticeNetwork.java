@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
+import java.net.URI;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -14,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.ParameterizedTypeReference;
@@ -22,7 +24,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.client.HttpClientErrorException;
 import org.springframework.web.client.RestClient;
-import org.springframework.web.util.UriComponentsBuilder;
+import org.springframework.web.util.UriBuilder;
 
 /** One of the practice networks over HTTP. */
 final class PracticeNetwork implements NetworkConnector {
@@ -51,7 +53,7 @@ final class PracticeNetwork implements NetworkConnector {
 
     @Override
     public List<Topic> topics() {
-        return list(root + "/topics", new ParameterizedTypeReference<>() {});
+        return list(new ParameterizedTypeReference<>() {}, root + "/topics");
     }
 
     @Override
@@ -124,11 +126,11 @@ final class PracticeNetwork implements NetworkConnector {
                 .body(Overlaps.class));
     }
 
-    private String of(String path, @Nullable String account) {
-        return UriComponentsBuilder.fromPath(root + path)
+    /** The address of a call that may be about an account; addresses are templates, so that they are counted as one. */
+    private Function<UriBuilder, URI> of(String path, @Nullable String account) {
+        return uri -> uri.path(root + path)
                 .queryParamIfPresent("account", Optional.ofNullable(account))
-                .build()
-                .toUriString();
+                .build();
     }
 
     @Override
@@ -328,12 +330,10 @@ final class PracticeNetwork implements NetworkConnector {
         do {
             String after = all.isEmpty() ? "" : all.get(all.size() - 1).id();
             page = list(
-                    UriComponentsBuilder.fromPath(root + "/reviews")
-                            .queryParam("account", account)
-                            .queryParam("after", after)
-                            .build()
-                            .toUriString(),
-                    new ParameterizedTypeReference<List<Review>>() {});
+                    new ParameterizedTypeReference<List<Review>>() {},
+                    root + "/reviews?account={account}&after={after}",
+                    account,
+                    after);
             all.addAll(page);
         } while (!page.isEmpty());
         return all;
@@ -356,8 +356,10 @@ final class PracticeNetwork implements NetworkConnector {
     @Override
     public List<Hour> reports(String account, long after) {
         return list(
-                        root + "/accounts/" + account + "/hours?after=" + after,
-                        new ParameterizedTypeReference<List<HourTold>>() {})
+                        new ParameterizedTypeReference<List<HourTold>>() {},
+                        root + "/accounts/{account}/hours?after={after}",
+                        account,
+                        after)
                 .stream()
                 .map(HourTold::told)
                 .toList();
@@ -372,7 +374,7 @@ final class PracticeNetwork implements NetworkConnector {
                 .body(new ParameterizedTypeReference<Map<String, Long>>() {}));
     }
 
-    private <T> List<T> list(String uri, ParameterizedTypeReference<List<T>> type) {
-        return asked(() -> http.get().uri(uri).retrieve().body(type));
+    private <T> List<T> list(ParameterizedTypeReference<List<T>> type, String uri, Object... variables) {
+        return asked(() -> http.get().uri(uri, variables).retrieve().body(type));
     }
 }

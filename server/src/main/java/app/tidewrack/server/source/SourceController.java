@@ -33,8 +33,6 @@ class SourceController {
     /** Of a list's beginning, for the guess of how it is written. */
     private static final int MOST_GUESSED = 512 * 1024;
 
-    private static final String SUBJECTLESS = "Choose one.";
-
     private final SourceLibrary library;
     private final ListImport lists;
     private final Accounts accounts;
@@ -89,7 +87,7 @@ class SourceController {
     @PostMapping
     Source add(@PathVariable String clientId, @Valid @RequestBody SourceBody body) {
         if (body.kind() != Kind.SITE && body.kind() != Kind.LIST && body.subject() == null) {
-            throw new Refusal("subject", "The source names no video, form or profile.", SUBJECTLESS);
+            throw new Refusal("subject", "The source names no video, form or profile.", "Choose one.");
         }
         return library.add(clientId, body.name(), body.kind(), body.rule(), body.accountId());
     }

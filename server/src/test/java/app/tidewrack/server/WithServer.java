@@ -1,0 +1,45 @@
+package app.tidewrack.server;
+
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.PracticeWorld;
+import java.io.IOException;
+import org.junit.jupiter.api.BeforeEach;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The server whole, with PostgreSQL and its jobs, one client with an account, and a network that does as
+ * it is told. Each heir brings a database, so that none sees what another left.
+ */
+@SpringBootTest
+@AutoConfigureMockMvc
+abstract class WithServer {
+    @Autowired
+    MockMvc mvc;
+
+    @Autowired
+    JdbcTemplate sql;
+
+    @Autowired
+    JsonMapper json;
+
+    @MockitoBean
+    PracticeWorld world;
+
+    NetworkConnector network;
+    Scene scene;
+
+    @BeforeEach
+    void setScene() throws IOException {
+        if (sql.queryForObject("select count(*) from person", Long.class) == 0) {
+            Scene.people(sql);
+        }
+        network = Scene.network(world, json);
+        scene = new Scene(mvc, json);
+    }
+}
