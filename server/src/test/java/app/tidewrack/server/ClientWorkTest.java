@@ -13,6 +13,8 @@ import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Circle;
+import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.server.Scene.Answer;
@@ -144,6 +146,10 @@ class ClientWorkTest extends WithServer {
         assertThat(answer.detail()).contains("40").contains("30");
         Answer empty = scene.call("ines", HttpMethod.POST, CLIENT + "/audiences", audience("A", Map.of()));
         assertThat(empty.status()).isBetween(400, 422);
+        String near = json.writeValueAsString(audience(
+                "A", AudienceDefinition.everyoneIn(Places.around(List.of(new Circle(0, "pin", "GB", 52, 1, 500))))));
+        refused("/audiences", near, "500 km around pin is outside 2 to 100 km");
+        refused("/audiences", near.replace(":500}", ":0}"), "0 km around 52.0000, 1.0000 is no circle on Earth");
         // All or none.
         Answer several = scene.call(
                 "ines",
@@ -177,6 +183,19 @@ class ClientWorkTest extends WithServer {
                 .isEqualTo("baking");
         assertThat(found.get("lost").asLong()).isEqualTo(9_000);
         assertThat(found.get("needed").asLong()).isEqualTo(8_000);
+    }
+
+    @Test
+    void anAudienceOfPlacesAloneCannotBeLeftOut() throws Exception {
+        AudienceDefinition places = AudienceDefinition.everyoneIn("DK");
+        String id = scene.post(CLIENT + "/audiences", audience("All of Denmark", places))
+                .get("id")
+                .asString();
+        refused(
+                "/audiences/left-out",
+                Map.of("accountId", "a1", "definition", AudienceDefinition.everyoneIn("GB"), "otherId", id),
+                "Nothing in All of Denmark tells its people apart",
+                "Choose other places or ages");
     }
 
     private static long peopleWithout(List<Term> out) {
