@@ -5,9 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.when;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
@@ -28,7 +25,6 @@ import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
 import org.mockito.Mockito;
 import org.springframework.http.HttpMethod;
-import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
@@ -230,47 +226,5 @@ class ClientWorkTest extends WithServer {
                 "/audiences",
                 audience("Ghost", AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.SOURCE, "gone")))),
                 "There is no source “gone”");
-    }
-
-    /** A picture is cropped and set on a ground as its placements ask; what does not suit it is refused. */
-    @Test
-    void picturesAreMended() throws Exception {
-        MockMultipartFile file =
-                new MockMultipartFile("file", "wide.png", "image/png", Pictures.real("PNG", 1200, 628));
-        String sha = json.readTree(mvc.perform(multipart(CLIENT + "/pictures")
-                                .file(file)
-                                .with(user("ines"))
-                                .with(csrf()))
-                        .andReturn()
-                        .getResponse()
-                        .getContentAsString())
-                .get("sha256")
-                .asString();
-        JsonNode fit = scene.post(
-                CLIENT + "/creatives/fit",
-                Map.of(
-                        "version", 0,
-                        "name", "Wide",
-                        "pictureSha", sha,
-                        "body", "",
-                        "headline", "",
-                        "description", "",
-                        "callToAction", "",
-                        "link", ""));
-        JsonNode stories = fit.get("networks").get(0).get("placements").get(2);
-        assertThat(stories.get("code").asString()).isEqualTo("stories");
-        JsonNode pad = stories.get("mends").get(0);
-        assertThat(pad.get("kind").asString()).isEqualTo("PAD");
-        JsonNode mended = scene.post(CLIENT + "/pictures/" + sha + "/mended", pad);
-        assertThat(mended.get("fileName").asString()).isEqualTo("wide, 9x16.png");
-        assertThat(mended.get("width").asInt()).isEqualTo(pad.get("width").asInt());
-        assertThat(mended.get("height").asInt()).isEqualTo(2133);
-        Map<String, Object> crop =
-                Map.of("kind", "CROP", "x", 1000, "y", 0, "width", 628, "height", 628, "shape", "1:1", "format", "PNG");
-        refused("/pictures/" + sha + "/mended", crop, "does not suit a picture of 1200 × 628 px");
-        refused("/pictures/" + sha + "/mended", with(crop, "format", "BMP"), "as BMP");
-        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/pictures/" + "0".repeat(64) + "/mended", crop)
-                        .status())
-                .isEqualTo(404);
     }
 }

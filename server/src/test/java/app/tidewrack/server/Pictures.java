@@ -18,8 +18,8 @@ final class Pictures {
         return out.toByteArray();
     }
 
-    /** A JPEG that says in EXIF that it lies on its side (orientation 6): an APP1 segment put in after the start marker. */
-    static byte[] sideways(int width, int height) throws IOException {
+    /** A JPEG with an orientation in EXIF, 1 to 8: an APP1 segment put in after the start marker. */
+    static byte[] turned(int width, int height, int orientation) throws IOException {
         byte[] exif = {
             (byte) 0xff,
             (byte) 0xe1,
@@ -50,7 +50,7 @@ final class Pictures {
             0,
             1,
             0,
-            6,
+            (byte) orientation,
             0,
             0,
             0,

@@ -20,6 +20,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpMethod;
@@ -135,18 +136,53 @@ final class Scene {
                 .asString();
     }
 
-    String creative(String name, String pictureSha) throws Exception {
-        return post(
-                        CLIENT + "/creatives",
-                        Map.of(
-                                "version", 0,
-                                "name", name,
-                                "pictureSha", pictureSha,
-                                "body", "Mend it.",
-                                "headline", "Mend it",
-                                "description", "",
-                                "callToAction", "shop",
-                                "link", "https://a.example"))
+    /** Sends a file to the media shelf. */
+    Answer medium(String fileName, byte[] content) throws Exception {
+        MockHttpServletResponse response = mvc.perform(request(HttpMethod.POST, CLIENT + "/media?name=" + fileName)
+                        .with(user("ines"))
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                        .content(content))
+                .andReturn()
+                .getResponse();
+        return new Answer(response.getStatus(), json.readTree(response.getContentAsString(StandardCharsets.UTF_8)));
+    }
+
+    String sha(String fileName, byte[] content) throws Exception {
+        return fine(medium(fileName, content)).get("sha256").asString();
+    }
+
+    /** A creative's content; some of it may be given in other words. */
+    static Map<String, Object> content(String name, String format, List<String> media, Map<String, Object> more) {
+        Map<String, Object> content = new HashMap<>(Map.of(
+                "version",
+                0,
+                "name",
+                name,
+                "format",
+                format,
+                "media",
+                media,
+                "bodies",
+                List.of("Mend it."),
+                "headlines",
+                List.of("Mend it"),
+                "descriptions",
+                List.of(),
+                "callsToAction",
+                List.of("shop"),
+                "link",
+                "https://a.example",
+                "cards",
+                List.of()));
+        content.put("brand", "");
+        content.put("post", "");
+        content.putAll(more);
+        return content;
+    }
+
+    String creative(String name, String sha) throws Exception {
+        return post(CLIENT + "/creatives", content(name, "single-picture", List.of(sha), Map.of()))
                 .get("creative")
                 .get("id")
                 .asString();

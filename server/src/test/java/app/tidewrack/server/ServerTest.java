@@ -6,10 +6,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.when;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkAway;
@@ -27,8 +25,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
-import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
@@ -65,7 +61,7 @@ class ServerTest extends WithServer {
                                 facts("2027-03-09", "2027-03-22", "10")))
                 .body();
         String campaign = view.get("campaigns").get(0).get("id").asString();
-        String sha = picture(Pictures.real("PNG", 700, 700), 200).get("sha256").asString();
+        String sha = scene.sha("sock.png", Pictures.real("PNG", 700, 700));
         scene.edit(
                 plan,
                 id(),
@@ -89,17 +85,6 @@ class ServerTest extends WithServer {
                                 "creativeIds",
                                 List.of(scene.creative(name + " a", sha), scene.creative(name + " b", sha))))
                 .body();
-    }
-
-    private JsonNode picture(byte[] content, int status) throws Exception {
-        MockHttpServletResponse response = mvc.perform(multipart(CLIENT + "/pictures")
-                        .file(new MockMultipartFile("file", "../../sock.png", "image/png", content))
-                        .with(user("ines"))
-                        .with(csrf()))
-                .andReturn()
-                .getResponse();
-        assertThat(response.getStatus()).as(response.getContentAsString()).isEqualTo(status);
-        return json.readTree(response.getContentAsString(StandardCharsets.UTF_8));
     }
 
     @Test
@@ -187,22 +172,6 @@ class ServerTest extends WithServer {
         Map<String, Object> more = new HashMap<>(map);
         more.put(key, value);
         return more;
-    }
-
-    @Test
-    void picturesAreTakenByContentAndMeasuredUpright() throws Exception {
-        JsonNode sideways = picture(Pictures.sideways(800, 600), 200);
-        assertThat(sideways.get("width").asInt()).isEqualTo(600);
-        assertThat(sideways.get("height").asInt()).isEqualTo(800);
-        assertThat(sideways.get("fileName").asString()).isEqualTo("sock.png");
-        assertThat(picture("%PDF-1.7 ...".getBytes(StandardCharsets.US_ASCII), 422)
-                        .get("detail")
-                        .asString())
-                .contains("is a PDF, not a JPEG or PNG");
-        assertThat(picture(Pictures.declared(40_000, 40_000), 422).get("detail").asString())
-                .contains("40,000 × 40,000 px; the most is 12,000 px a side");
-        assertThat(picture(Pictures.declared(100, 100), 422).get("detail").asString())
-                .contains("cannot be decoded");
     }
 
     @Test

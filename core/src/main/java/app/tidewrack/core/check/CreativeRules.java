@@ -1,99 +1,374 @@
 package app.tidewrack.core.check;
 
 import app.tidewrack.core.check.Rule.Seen;
+import app.tidewrack.core.creative.AdTokens;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Part;
 import app.tidewrack.core.creative.CreativeFit;
 import app.tidewrack.core.creative.CreativeFit.Misfit;
 import app.tidewrack.core.creative.CreativeFit.Miss;
+import app.tidewrack.core.creative.CreativeFit.Verdict;
 import app.tidewrack.core.creative.LandingLink;
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.creative.TextOnPicture;
+import app.tidewrack.core.form.ChatScript;
+import app.tidewrack.core.form.DirectMessage;
+import app.tidewrack.core.form.FormFit;
+import app.tidewrack.core.form.FormFit.Fault;
+import app.tidewrack.core.form.LeadForm;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.FormatRule.Need;
+import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.Tokens;
+import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Rules on what ads show and where they lead. */
 final class CreativeRules {
     private CreativeRules() {}
 
-    private static final Set<Part> TEXTS = EnumSet.of(Part.BODY, Part.HEADLINE, Part.DESCRIPTION);
+    private static final Set<Part> TEXTS =
+            EnumSet.of(Part.BODY, Part.HEADLINE, Part.DESCRIPTION, Part.BRAND, Part.CARD);
+    private static final Set<Part> MEDIA = EnumSet.of(Part.MEDIA);
 
     static final List<Rule> ALL = List.of(
-            Rule.blocker("creative.no-picture", CreativeRules::noPicture),
-            Rule.blocker("creative.picture-too-small", s -> misfits(s, EnumSet.of(Part.PICTURE), Miss.TOO_SMALL)),
-            Rule.blocker("creative.picture-wrong-shape", s -> misfits(s, EnumSet.of(Part.PICTURE), Miss.WRONG_SHAPE)),
-            Rule.blocker("creative.picture-too-large", s -> misfits(s, EnumSet.of(Part.PICTURE), Miss.TOO_LARGE)),
-            Rule.blocker("creative.picture-wrong-format", s -> misfits(s, EnumSet.of(Part.PICTURE), Miss.WRONG_FORMAT)),
+            Rule.blocker("creative.format-not-offered", CreativeRules::formatNotOffered),
+            Rule.blocker("creative.format-not-taken", CreativeRules::formatNotTaken),
+            Rule.blocker("creative.too-few", s -> counts(s, Miss.TOO_FEW)),
+            Rule.blocker("creative.too-many", s -> counts(s, Miss.TOO_MANY)),
+            Rule.blocker("creative.media-too-small", s -> misfits(s, MEDIA, Miss.TOO_SMALL)),
+            Rule.blocker("creative.media-wrong-shape", s -> misfits(s, MEDIA, Miss.WRONG_SHAPE)),
+            Rule.blocker("creative.media-too-large", s -> misfits(s, MEDIA, Miss.TOO_LARGE)),
+            Rule.blocker("creative.media-wrong-format", s -> misfits(s, MEDIA, Miss.WRONG_FORMAT)),
+            Rule.blocker("creative.media-wrong-duration", s -> misfits(s, MEDIA, Miss.WRONG_DURATION)),
+            Rule.warning("creative.text-on-picture", CreativeRules::textOnPicture),
             Rule.blocker("copy.missing", CreativeRules::noText),
             Rule.blocker("copy.headline-too-long", s -> misfits(s, EnumSet.of(Part.HEADLINE), Miss.TOO_LONG)),
             Rule.blocker("copy.body-too-long", s -> misfits(s, EnumSet.of(Part.BODY), Miss.TOO_LONG)),
             Rule.blocker("copy.description-too-long", s -> misfits(s, EnumSet.of(Part.DESCRIPTION), Miss.TOO_LONG)),
+            Rule.blocker("copy.brand-too-long", s -> misfits(s, EnumSet.of(Part.BRAND), Miss.TOO_LONG)),
+            Rule.blocker("copy.card-too-long", s -> counts(s, Miss.TOO_LONG)),
             Rule.hint("copy.past-fold", s -> misfits(s, TEXTS, Miss.PAST_FOLD)),
+            Rule.blocker("copy.unknown-token", CreativeRules::unknownToken),
+            Rule.blocker("copy.empty-token", CreativeRules::emptyToken),
+            Rule.blocker("creative.no-post", CreativeRules::noPost),
+            Rule.blocker("creative.no-script", CreativeRules::noScript),
+            Rule.blocker("creative.script-not-taken", CreativeRules::scriptNotTaken),
+            Rule.blocker("message.sender-not-agreed", CreativeRules::senderNotAgreed),
             Rule.blocker("link.not-http", CreativeRules::badLink),
             Rule.blocker("link.too-long", CreativeRules::longLink),
             Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction));
 
-    private static Stream<Seen> noPicture(Situation s) {
+    /** A column with its creative, all texts as long as its rows make them, and the network's rule of its format. */
+    private record Shown(Column column, Creative creative, FormatRule format) {}
+
+    private static Stream<Shown> shown(Situation s) {
         return columns(s)
-                .filter(c -> s.creative(c).picture() == null)
-                .map(c -> new Seen(
-                        s.place(c, "picture"),
-                        "no picture",
-                        "1 picture",
-                        "Creative %s has no picture.".formatted(s.creative(c).name()),
-                        "Upload a JPEG or PNG."));
+                .flatMap(c ->
+                        s.rulebook().format(s.creative(c).format()).stream().map(f -> new Shown(c, longest(s, c), f)));
     }
 
-    private static Stream<Seen> noText(Situation s) {
-        return columns(s).flatMap(c -> {
-            Creative creative = s.creative(c);
-            return Stream.of(
-                            creative.body().isBlank() ? Part.BODY : null,
-                            creative.headline().isBlank() ? Part.HEADLINE : null)
-                    .filter(p -> p != null)
-                    .map(p -> new Seen(
-                            s.place(c, field(p)),
-                            "empty",
-                            "at least 1 character",
-                            "Creative %s has no %s.".formatted(creative.name(), words(p)),
-                            "Write one."));
-        });
+    private static Creative longest(Situation s, Column column) {
+        Map<String, List<String>> values = new HashMap<>();
+        rows(s, column)
+                .map(r -> tokens(s, r))
+                .forEach(known -> known.forEach((name, value) ->
+                        values.computeIfAbsent(name, k -> new ArrayList<>()).add(value)));
+        return s.creative(column).withTexts(t -> Tokens.longest(t, values));
+    }
+
+    private static Map<String, String> tokens(Situation s, Row row) {
+        return AdTokens.of(s.audience(row).definition(), s.account().client());
+    }
+
+    private static Stream<Seen> formatNotOffered(Situation s) {
+        return columns(s)
+                .filter(c -> s.rulebook().format(s.creative(c).format()).isEmpty())
+                .map(c -> {
+                    String offered = s.rulebook().formats().stream()
+                            .map(FormatRule::words)
+                            .collect(Collectors.joining(", "));
+                    return new Seen(
+                            s.place(c, "format"),
+                            s.creative(c).format(),
+                            offered,
+                            "%s has no format %s, which creative %s is in; it has %s."
+                                    .formatted(
+                                            s.rulebook().name(),
+                                            s.creative(c).format(),
+                                            s.creative(c).name(),
+                                            offered),
+                            "Take the column out, or change the creative’s format.");
+                });
+    }
+
+    private static Stream<Seen> formatNotTaken(Situation s) {
+        return s.rulebook().objective(s.campaign().facts().objective()).stream()
+                .flatMap(o -> shown(s).filter(
+                                c -> !o.formats().contains(c.creative().format()))
+                        .map(c -> {
+                            String taken = o.formats().stream()
+                                    .flatMap(f -> s.rulebook().format(f).stream())
+                                    .map(FormatRule::words)
+                                    .collect(Collectors.joining(", "));
+                            return new Seen(
+                                    s.place(c.column(), "format"),
+                                    c.format().words(),
+                                    taken,
+                                    "Creative %s is a %s; %s for %s takes %s."
+                                            .formatted(
+                                                    c.creative().name(),
+                                                    lower(c.format().words()),
+                                                    s.rulebook().name(),
+                                                    lower(o.words()),
+                                                    taken),
+                                    "Choose another objective, or take the column out.");
+                        }));
+    }
+
+    private static Stream<Seen> counts(Situation s, Miss miss) {
+        return shown(s).flatMap(c -> CreativeFit.counts(
+                        c.creative(), c.format(), s.rulebook().mix())
+                .stream()
+                .filter(m -> m.miss() == miss)
+                .map(m -> new Seen(
+                        s.place(c.column(), field(m.part())),
+                        m.value(),
+                        m.limit(),
+                        miss == Miss.TOO_LONG
+                                ? "A card of %s is %s; %s takes %s."
+                                        .formatted(
+                                                c.creative().name(),
+                                                m.value(),
+                                                s.rulebook().name(),
+                                                m.limit())
+                                : "Creative %s has %s %s; a %s of %s has %s."
+                                        .formatted(
+                                                c.creative().name(),
+                                                m.value(),
+                                                many(m.part()),
+                                                lower(c.format().words()),
+                                                s.rulebook().name(),
+                                                m.limit()),
+                        m.mend() + ".")));
     }
 
     private static Stream<Seen> misfits(Situation s, Set<Part> parts, Miss miss) {
-        return columns(s)
-                .flatMap(c -> s.rulebook().usualPlacements().stream().flatMap(placement -> {
-                    Creative creative = s.creative(c);
-                    return CreativeFit.judge(creative, placement).stream()
-                            .filter(m -> m.miss() == miss && parts.contains(m.part()))
-                            .map(m -> new Seen(
-                                    s.place(c, field(m.part())),
-                                    m.value(),
-                                    m.limit(),
-                                    "The %s of %s is %s; %s %s takes %s."
-                                            .formatted(
-                                                    words(m.part()),
-                                                    creative.name(),
-                                                    m.value(),
-                                                    s.rulebook().name(),
-                                                    placement.words().toLowerCase(Locale.ROOT),
-                                                    limit(m)),
-                                    m.mend() + "."));
-                }));
+        return shown(s).flatMap(c -> placements(s, c).flatMap(placement -> {
+            Verdict verdict = CreativeFit.judge(c.creative(), c.format(), placement);
+            boolean leftOut = c.creative().mixes() && verdict.runs();
+            return verdict.misfits().stream()
+                    .filter(m -> m.miss() == miss && parts.contains(m.part()) && !(leftOut && m.refused()))
+                    .map(m -> seen(s, c, placement, m));
+        }));
+    }
+
+    private static Seen seen(Situation s, Shown c, PlacementRule placement, Misfit m) {
+        return new Seen(
+                s.place(c.column(), field(m.part())),
+                m.value(),
+                m.limit(),
+                "The %s of %s is %s; %s %s takes %s."
+                        .formatted(
+                                m.part() == Part.MEDIA
+                                        ? kind(c.creative().media().get(m.index()))
+                                        : words(m.part()),
+                                c.creative().name(),
+                                m.value(),
+                                s.rulebook().name(),
+                                lower(placement.words()),
+                                limit(m)),
+                m.mend() + ".");
+    }
+
+    private static Stream<PlacementRule> placements(Situation s, Shown c) {
+        return s.rulebook().usualPlacements(List.of(c.format().code())).stream();
+    }
+
+    private static String kind(Medium medium) {
+        return medium.video() == null ? "picture" : "video";
     }
 
     private static String limit(Misfit misfit) {
-        return misfit.miss() == Miss.PAST_FOLD ? "more, but it is " + misfit.limit() : misfit.limit();
+        return misfit.refused() ? misfit.limit() : "more, but it is " + misfit.limit();
     }
 
+    /** Common practice: text over more than 20 % of a picture, on a grid of 5 × 5, is a risk on some networks. */
+    private static Stream<Seen> textOnPicture(Situation s) {
+        return shown(s).flatMap(c -> c.creative().media().stream()
+                .filter(m -> TextOnPicture.risky(m.textFields()))
+                .map(m -> new Seen(
+                        s.place(c.column(), "media"),
+                        TextOnPicture.percent(m.textFields()) + " %",
+                        "20 %",
+                        "Text touches %d of 25 fields of %s, %d %% of it; more than 20 %% may show to fewer people."
+                                .formatted(
+                                        TextOnPicture.count(m.textFields()),
+                                        m.fileName(),
+                                        TextOnPicture.percent(m.textFields())),
+                        "Use a picture with less text.")));
+    }
+
+    private static Stream<Seen> noText(Situation s) {
+        return shown(s).filter(c -> ownTexts(c.format()))
+                .flatMap(c -> Stream.of(Part.BODY, Part.HEADLINE)
+                        .filter(p -> placements(s, c).anyMatch(r -> limit(r, p) > 0))
+                        .filter(p -> texts(c.creative(), p).stream().allMatch(String::isBlank))
+                        .map(p -> new Seen(
+                                s.place(c.column(), field(p)),
+                                "empty",
+                                "at least 1 character",
+                                "Creative %s has no %s.".formatted(c.creative().name(), words(p)),
+                                "Write one.")));
+    }
+
+    private static boolean ownTexts(FormatRule format) {
+        return format.needs() != Need.POST && format.needs() != Need.MESSAGE;
+    }
+
+    private static List<String> texts(Creative creative, Part part) {
+        return part == Part.BODY ? creative.bodies() : creative.headlines();
+    }
+
+    private static int limit(PlacementRule placement, Part part) {
+        return (part == Part.BODY ? placement.body() : placement.headline()).limit();
+    }
+
+    private static Stream<Seen> unknownToken(Situation s) {
+        String known =
+                AdTokens.KNOWN.stream().sorted().map(t -> "{" + t + "|…}").collect(Collectors.joining(", "));
+        return columns(s)
+                .flatMap(c -> s.creative(c)
+                        .texts()
+                        .flatMap(t -> Tokens.unknown(t, AdTokens.KNOWN).stream())
+                        .distinct()
+                        .map(t -> new Seen(
+                                s.place(c, "body"),
+                                "{" + t + "}",
+                                known,
+                                "Creative %s uses {%s}, which nothing fills."
+                                        .formatted(s.creative(c).name(), t),
+                                "Use one of %s.".formatted(known))));
+    }
+
+    private static Stream<Seen> emptyToken(Situation s) {
+        return columns(s)
+                .flatMap(c -> s.creative(c)
+                        .texts()
+                        .flatMap(t -> Tokens.of(t).stream())
+                        .filter(t -> AdTokens.KNOWN.contains(t.name())
+                                && t.fallback().isBlank())
+                        .distinct()
+                        .flatMap(t -> rows(s, c)
+                                .filter(r -> !tokens(s, r).containsKey(t.name()))
+                                .map(r -> new Seen(
+                                        s.place(c, "body"),
+                                        "{" + t.name() + "}",
+                                        "a fall-back",
+                                        "Creative %s names {%s}, which row %s does not have, and has no fall-back."
+                                                .formatted(s.creative(c).name(), t.name(), r.label()),
+                                        "Write {%s|…} with what stands there instead.".formatted(t.name())))));
+    }
+
+    private static Stream<Seen> noPost(Situation s) {
+        return needing(s, Need.POST)
+                .filter(c -> c.creative().post().isBlank())
+                .map(c -> new Seen(
+                        s.place(c.column(), "post"),
+                        "none",
+                        "1 post or answer",
+                        "Creative %s names no post or answer."
+                                .formatted(c.creative().name()),
+                        "Name the one to put money behind."));
+    }
+
+    private static Stream<Shown> needing(Situation s, Need need) {
+        return shown(s).filter(c -> c.format().needs() == need);
+    }
+
+    private static Stream<Seen> noScript(Situation s) {
+        return shown(s).filter(c -> switch (c.format().needs()) {
+                    case FORM -> c.creative().form() == null;
+                    case CHAT -> c.creative().chat() == null;
+                    case MESSAGE -> c.creative().message() == null;
+                    case NOTHING, POST -> false;
+                })
+                .map(c -> new Seen(
+                        s.place(c.column(), lower(c.format().needs().name())),
+                        "none",
+                        "1",
+                        "Creative %s has no %s."
+                                .formatted(
+                                        c.creative().name(),
+                                        switch (c.format().needs()) {
+                                            case FORM -> "lead form";
+                                            case CHAT -> "chat script";
+                                            default -> "message";
+                                        }),
+                        "Choose one, or write it under Forms."));
+    }
+
+    private static Stream<Seen> scriptNotTaken(Situation s) {
+        return shown(s).flatMap(c -> {
+            LeadForm form = c.creative().form();
+            ChatScript chat = c.creative().chat();
+            DirectMessage message = c.creative().message();
+            return switch (c.format().needs()) {
+                case FORM -> form == null ? Stream.of() : faults(s, c, form.name(), FormFit.judge(form, s.rulebook()));
+                case CHAT -> chat == null ? Stream.of() : faults(s, c, chat.name(), FormFit.judge(chat, s.rulebook()));
+                case MESSAGE ->
+                    message == null ? Stream.of() : faults(s, c, message.name(), FormFit.judge(message, s.rulebook()));
+                case NOTHING, POST -> Stream.of();
+            };
+        });
+    }
+
+    private static Stream<Seen> faults(Situation s, Shown c, String name, List<Fault> faults) {
+        return faults.stream()
+                .map(f -> new Seen(
+                        s.place(c.column(), lower(c.format().needs().name())),
+                        f.value(),
+                        f.limit(),
+                        "%s of %s is %s; %s takes %s."
+                                .formatted(
+                                        f.field(), name, f.value(), s.rulebook().name(), f.limit()),
+                        f.mend() + "."));
+    }
+
+    private static Stream<Seen> senderNotAgreed(Situation s) {
+        return needing(s, Need.MESSAGE).flatMap(c -> {
+            DirectMessage message = c.creative().message();
+            boolean agreed = message == null
+                    || message.sender().isBlank()
+                    || s.account().agreedSenders().contains(message.sender());
+            return agreed
+                    ? Stream.of()
+                    : Stream.of(new Seen(
+                            s.place(c.column(), "message"),
+                            message.sender(),
+                            "a sender who agreed",
+                            "%s has not agreed to be named as sender on %s."
+                                    .formatted(message.sender(), s.account().name()),
+                            "Ask under Forms."));
+        });
+    }
+
+    /** Lead forms, chats and messages open inside the network; posts lead where they lead. */
     private static Stream<Seen> badLink(Situation s) {
-        return columns(s).flatMap(c -> {
-            Creative creative = s.creative(c);
+        return needing(s, Need.NOTHING).flatMap(c -> {
+            Creative creative = c.creative();
             return LandingLink.fault(creative.link()).stream()
                     .map(fault -> new Seen(
-                            s.place(c, "link"),
+                            s.place(c.column(), "link"),
                             creative.link().isBlank() ? "empty" : creative.link(),
                             "http:// or https://",
                             creative.link().isBlank()
@@ -121,33 +396,51 @@ final class CreativeRules {
     }
 
     private static Stream<Seen> noCallToAction(Situation s) {
-        return columns(s)
-                .filter(c -> s.rulebook().callsToAction().stream()
-                        .noneMatch(a -> a.code().equals(s.creative(c).callToAction())))
+        Set<String> offered =
+                s.rulebook().callsToAction().stream().map(a -> a.code()).collect(Collectors.toSet());
+        return shown(s).filter(c -> ownTexts(c.format()))
+                .filter(c -> c.creative().callsToAction().isEmpty()
+                        || !offered.containsAll(c.creative().callsToAction()))
                 .map(c -> new Seen(
-                        s.place(c, "callToAction"),
-                        s.creative(c).callToAction().isBlank()
+                        s.place(c.column(), "callToAction"),
+                        c.creative().callsToAction().isEmpty()
                                 ? "none"
-                                : s.creative(c).callToAction(),
-                        s.rulebook().callsToAction().size() + " offered",
+                                : String.join(", ", c.creative().callsToAction()),
+                        offered.size() + " offered",
                         "Creative %s has no call to action that %s offers."
-                                .formatted(s.creative(c).name(), s.rulebook().name()),
+                                .formatted(c.creative().name(), s.rulebook().name()),
                         "Choose one."));
     }
 
     /** Columns that show in at least one ad, or all while there are no rows. */
     private static Stream<Column> columns(Situation s) {
         return s.campaign().columns().stream()
-                .filter(c -> s.campaign().rows().isEmpty()
-                        || s.campaign().rows().stream()
-                                .anyMatch(r -> s.campaign().isOn(r.id(), c.id())));
+                .filter(c ->
+                        s.campaign().rows().isEmpty() || rows(s, c).findAny().isPresent());
+    }
+
+    private static Stream<Row> rows(Situation s, Column column) {
+        return s.campaign().rows().stream().filter(r -> s.campaign().isOn(r.id(), column.id()));
     }
 
     private static String words(Part part) {
-        return part.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return lower(part.name()).replace('_', ' ');
+    }
+
+    private static String many(Part part) {
+        return switch (part) {
+            case MEDIA -> "pictures or videos";
+            case BODY -> "bodies";
+            case CALL_TO_ACTION -> "calls to action";
+            default -> words(part) + "s";
+        };
     }
 
     private static String field(Part part) {
         return part == Part.CALL_TO_ACTION ? "callToAction" : words(part);
+    }
+
+    private static String lower(String words) {
+        return words.toLowerCase(Locale.ROOT);
     }
 }

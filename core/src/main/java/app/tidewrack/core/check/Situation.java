@@ -33,8 +33,17 @@ public record Situation(
         boolean live,
         LocalDate today) {
 
-    /** @param spendingLimitMinor a day, in the account's currency; null for none */
-    public record Account(String name, @Nullable Long spendingLimitMinor, boolean hasSiteTag) {}
+    /**
+     * @param client the client's name
+     * @param spendingLimitMinor a day, in the account's currency; null for none
+     * @param agreedSenders who agreed to be named in direct messages
+     */
+    public record Account(
+            String name,
+            String client,
+            @Nullable Long spendingLimitMinor,
+            boolean hasSiteTag,
+            Set<String> agreedSenders) {}
 
     /** @param size null when the network has not told it yet */
     public record Audience(

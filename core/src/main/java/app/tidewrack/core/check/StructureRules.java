@@ -1,7 +1,6 @@
 package app.tidewrack.core.check;
 
 import app.tidewrack.core.check.Rule.Seen;
-import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.plan.CampaignFacts;
 import java.time.LocalDate;
@@ -78,24 +77,18 @@ final class StructureRules {
                 : Stream.empty();
     }
 
-    /** Objectives that take the format of the sheet's creatives. */
-    private static List<ObjectiveRule> offered(Situation s) {
-        return s.rulebook().objectives().stream()
-                .filter(o -> o.formats().contains(Creative.FORMAT))
-                .toList();
-    }
-
     private static Stream<Seen> objectiveNotOffered(Situation s) {
         CampaignFacts facts = s.campaign().facts();
-        if (offered(s).stream().anyMatch(o -> o.code().equals(facts.objective()))) {
+        if (s.rulebook().objective(facts.objective()).isPresent()) {
             return Stream.empty();
         }
-        String offered = offered(s).stream().map(ObjectiveRule::words).collect(Collectors.joining(", "));
+        String offered =
+                s.rulebook().objectives().stream().map(ObjectiveRule::words).collect(Collectors.joining(", "));
         return Stream.of(new Seen(
                 s.place("objective"),
                 facts.objective(),
                 offered,
-                "%s does not offer the objective %s for single pictures; it offers %s."
+                "%s does not offer the objective %s; it offers %s."
                         .formatted(s.rulebook().name(), facts.objective(), offered),
                 "Choose one of these."));
     }

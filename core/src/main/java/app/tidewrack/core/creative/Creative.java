@@ -1,28 +1,114 @@
 package app.tidewrack.core.creative;
 
+import app.tidewrack.core.form.ChatScript;
+import app.tidewrack.core.form.DirectMessage;
+import app.tidewrack.core.form.LeadForm;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** A single-picture creative: media, copy, call to action and destination. Texts may be empty while it is a draft. */
+/**
+ * What an ad shows: media, copy, calls to action and destination in one format. A mix ad has several of each; all others have at
+ * most one text and one call to action. Parts may be missing while it is a draft.
+ *
+ * @param format code of the rulebooks' formats
+ * @param brand the brand's name where a placement shows it; empty for the client's
+ * @param post id of an existing post or answer; empty for other formats
+ * @param cards what stands on each card of a format with cards, in the order of their media
+ * @param form for a lead form ad
+ * @param chat for click-to-chat
+ * @param message for a direct message
+ */
 public record Creative(
         String id,
         String name,
-        @Nullable Picture picture,
-        String body,
-        String headline,
-        String description,
-        String callToAction,
-        String link) {
+        String format,
+        List<Medium> media,
+        List<String> bodies,
+        List<String> headlines,
+        List<String> descriptions,
+        List<String> callsToAction,
+        String link,
+        String brand,
+        String post,
+        List<Card> cards,
+        @Nullable LeadForm form,
+        @Nullable ChatScript chat,
+        @Nullable DirectMessage message) {
 
-    /** Code of the format in rulebooks. */
-    public static final String FORMAT = "single-picture";
+    /** The usual format: one picture. */
+    public static final String SINGLE_PICTURE = "single-picture";
+
+    /** Several of each part, which the network combines. */
+    public static final String MIX = "mix";
+
+    public Creative {
+        media = List.copyOf(media);
+        bodies = List.copyOf(bodies);
+        headlines = List.copyOf(headlines);
+        descriptions = List.copyOf(descriptions);
+        callsToAction = List.copyOf(callsToAction);
+        cards = List.copyOf(cards);
+    }
+
+    /**
+     * @param text a headline, or a product's name
+     * @param price as it is shown, with its currency; empty where none is
+     * @param link empty for the creative's own
+     */
+    public record Card(String text, String price, String link) {}
 
     /** The parts in which a creative can be wanting. */
     public enum Part {
-        PICTURE,
+        FORMAT,
+        MEDIA,
         BODY,
         HEADLINE,
         DESCRIPTION,
+        BRAND,
+        CARD,
         CALL_TO_ACTION,
-        LINK
+        LINK,
+        POST,
+        FORM,
+        CHAT,
+        MESSAGE
+    }
+
+    public boolean mixes() {
+        return format.equals(MIX);
+    }
+
+    /** The same with every text of the ad itself changed in one way; scripts are filled by the network. */
+    public Creative withTexts(UnaryOperator<String> change) {
+        return new Creative(
+                id,
+                name,
+                format,
+                media,
+                bodies.stream().map(change).toList(),
+                headlines.stream().map(change).toList(),
+                descriptions.stream().map(change).toList(),
+                callsToAction,
+                link,
+                brand,
+                post,
+                cards.stream()
+                        .map(c -> new Card(change.apply(c.text()), c.price(), c.link()))
+                        .toList(),
+                form,
+                chat,
+                message);
+    }
+
+    /** Every text of the ad itself. */
+    public Stream<String> texts() {
+        return Stream.of(
+                        bodies,
+                        headlines,
+                        descriptions,
+                        cards.stream().map(Card::text).toList())
+                .flatMap(List::stream);
     }
 }

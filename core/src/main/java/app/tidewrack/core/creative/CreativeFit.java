@@ -1,17 +1,24 @@
 package app.tidewrack.core.creative;
 
+import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Creative.Part;
+import app.tidewrack.core.creative.Medium.Video;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.FormatRule.CardRule;
+import app.tidewrack.core.network.MixRule;
 import app.tidewrack.core.network.PlacementRule;
-import app.tidewrack.core.network.PlacementRule.PictureRule;
+import app.tidewrack.core.network.PlacementRule.FileRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.PlacementRule.VideoRule;
 import app.tidewrack.core.text.TextLength;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
-/** Whether a creative fits a placement, and if not, why: value, limit and mend for each part. */
+/** Whether a creative fits a placement, and if not, why: value, limit and mend for each part. Texts are judged as they are given. */
 public final class CreativeFit {
     private CreativeFit() {}
 
@@ -22,49 +29,131 @@ public final class CreativeFit {
         TOO_SMALL,
         WRONG_SHAPE,
         TOO_LARGE,
-        WRONG_FORMAT
+        WRONG_FORMAT,
+        WRONG_DURATION,
+        TOO_FEW,
+        TOO_MANY
     }
 
-    /** @param miss the kind; only {@link Miss#PAST_FOLD} still runs */
-    public record Misfit(Part part, Miss miss, String value, String limit, String mend) {}
+    /**
+     * @param index which of several media, texts or cards, counted from 0
+     * @param miss the kind; only {@link Miss#PAST_FOLD} still runs
+     */
+    public record Misfit(Part part, int index, Miss miss, String value, String limit, String mend) {
+        public boolean refused() {
+            return miss != Miss.PAST_FOLD;
+        }
+    }
 
-    /** All misfits of the parts that are there; what is missing is not judged here. */
-    public static List<Misfit> judge(Creative creative, PlacementRule placement) {
+    /** @param runs whether the placement shows it: of a mix, whether it shows at least one of each part */
+    public record Verdict(List<Misfit> misfits, boolean runs) {}
+
+    /** How the parts that are there fit one placement of the creative's format; what is missing is not judged here. */
+    public static Verdict judge(Creative creative, FormatRule format, PlacementRule placement) {
         List<Misfit> misfits = new ArrayList<>();
-        text(misfits, Part.BODY, creative.body(), placement.body());
-        text(misfits, Part.HEADLINE, creative.headline(), placement.headline());
-        text(misfits, Part.DESCRIPTION, creative.description(), placement.description());
-        Picture picture = creative.picture();
-        PictureRule rule = placement.picture();
-        if (picture != null && rule == null) {
-            misfits.add(new Misfit(
-                    Part.PICTURE,
-                    Miss.WRONG_FORMAT,
-                    picture.format(),
-                    "videos only",
-                    "Use a video, or another placement"));
-        } else if (picture != null && rule != null) {
-            picture(misfits, picture, rule);
+        texts(misfits, Part.BODY, creative.bodies(), placement.body());
+        texts(misfits, Part.HEADLINE, creative.headlines(), placement.headline());
+        texts(misfits, Part.DESCRIPTION, creative.descriptions(), placement.description());
+        TextRule brand = placement.brand();
+        if (brand != null) {
+            text(misfits, Part.BRAND, 0, creative.brand(), brand);
+        }
+        for (int i = 0; i < creative.media().size(); i++) {
+            medium(misfits, i, creative.media().get(i), rule(creative.media().get(i), i, format, placement));
+        }
+        return new Verdict(List.copyOf(misfits), runs(creative, misfits));
+    }
+
+    private static boolean runs(Creative creative, List<Misfit> misfits) {
+        if (!creative.mixes()) {
+            return misfits.stream().noneMatch(Misfit::refused);
+        }
+        return shows(misfits, Part.MEDIA, creative.media().size())
+                && shows(misfits, Part.BODY, creative.bodies().size())
+                && shows(misfits, Part.HEADLINE, creative.headlines().size())
+                && shows(misfits, Part.DESCRIPTION, creative.descriptions().size());
+    }
+
+    private static boolean shows(List<Misfit> misfits, Part part, int given) {
+        long refused = misfits.stream()
+                .filter(m -> m.part() == part && m.refused())
+                .map(Misfit::index)
+                .distinct()
+                .count();
+        return given == 0 || refused < given;
+    }
+
+    /** The rule for one medium: that of cards for those that stand on cards, else the placement's; null where none is shown. */
+    public static @Nullable FileRule rule(Medium medium, int index, FormatRule format, PlacementRule placement) {
+        CardRule cards = format.cards();
+        if (cards != null && cards.picture() != null && index >= cards.first()) {
+            return medium.video() == null ? cards.picture() : null;
+        }
+        boolean taken = medium.video() == null ? format.pictures() : format.videos();
+        if (!taken) {
+            return null;
+        }
+        return medium.video() == null ? placement.picture() : placement.video();
+    }
+
+    /** Counts and cards that the network refuses wherever the creative would show. */
+    public static List<Misfit> counts(Creative creative, FormatRule format, @Nullable MixRule mix) {
+        List<Misfit> misfits = new ArrayList<>();
+        count(misfits, Part.MEDIA, creative.media().size(), format.leastMedia(), format.mostMedia());
+        int texts = creative.mixes() && mix != null ? mix.mostTexts() : 1;
+        count(misfits, Part.BODY, creative.bodies().size(), 0, texts);
+        count(misfits, Part.HEADLINE, creative.headlines().size(), 0, texts);
+        count(misfits, Part.DESCRIPTION, creative.descriptions().size(), 0, texts);
+        int actions = creative.mixes() && mix != null ? mix.mostCallsToAction() : 1;
+        count(misfits, Part.CALL_TO_ACTION, creative.callsToAction().size(), 0, actions);
+        CardRule cards = format.cards();
+        if (cards != null) {
+            cards(misfits, creative, cards);
         }
         return List.copyOf(misfits);
     }
 
-    private static void text(List<Misfit> misfits, Part part, String text, TextRule rule) {
+    private static void cards(List<Misfit> misfits, Creative creative, CardRule rule) {
+        for (int i = 0; i < creative.cards().size(); i++) {
+            Card card = creative.cards().get(i);
+            int length = TextLength.of(card.text());
+            if (length > rule.textLimit()) {
+                misfits.add(tooLong(Part.CARD, i, length, rule.textLimit()));
+            }
+            if (rule.priced() && (card.text().isBlank() || card.price().isBlank())) {
+                misfits.add(new Misfit(
+                        Part.CARD, i, Miss.TOO_FEW, "no name or price", "a product’s name and price", "Write both"));
+            }
+        }
+    }
+
+    private static void count(List<Misfit> misfits, Part part, int given, int least, int most) {
+        if (given < least) {
+            misfits.add(new Misfit(part, 0, Miss.TOO_FEW, String.valueOf(given), "at least " + least, "Add some"));
+        } else if (given > most) {
+            misfits.add(
+                    new Misfit(part, most, Miss.TOO_MANY, String.valueOf(given), "at most " + most, "Take some out"));
+        }
+    }
+
+    private static void texts(List<Misfit> misfits, Part part, List<String> texts, TextRule rule) {
+        for (int i = 0; i < texts.size(); i++) {
+            text(misfits, part, i, texts.get(i), rule);
+        }
+    }
+
+    private static void text(List<Misfit> misfits, Part part, int index, String text, TextRule rule) {
         int length = TextLength.of(text);
         if (rule.limit() == 0) {
             // The placement shows no such text, so none is too long for it.
             return;
         }
         if (length > rule.limit()) {
-            misfits.add(new Misfit(
-                    part,
-                    Miss.TOO_LONG,
-                    chars(length),
-                    chars(rule.limit()),
-                    "Shorten it by " + (length - rule.limit())));
+            misfits.add(tooLong(part, index, length, rule.limit()));
         } else if (length > rule.fold()) {
             misfits.add(new Misfit(
                     part,
+                    index,
                     Miss.PAST_FOLD,
                     chars(length),
                     "cut after " + rule.fold(),
@@ -72,48 +161,81 @@ public final class CreativeFit {
         }
     }
 
-    private static void picture(List<Misfit> misfits, Picture picture, PictureRule rule) {
-        String size = picture.width() + " × " + picture.height() + " px";
-        if (!rule.formats().contains(picture.format())) {
+    private static Misfit tooLong(Part part, int index, int length, int limit) {
+        return new Misfit(part, index, Miss.TOO_LONG, chars(length), chars(limit), "Shorten it by " + (length - limit));
+    }
+
+    private static void medium(List<Misfit> misfits, int index, Medium medium, @Nullable FileRule rule) {
+        Video video = medium.video();
+        if (rule == null) {
             misfits.add(new Misfit(
-                    Part.PICTURE,
+                    Part.MEDIA,
+                    index,
                     Miss.WRONG_FORMAT,
-                    picture.format(),
+                    medium.format(),
+                    video == null ? "no pictures here" : "no videos here",
+                    video == null ? "Use a video, or another placement" : "Use a picture, or another placement"));
+            return;
+        }
+        String size = medium.width() + " × " + medium.height() + " px";
+        if (!rule.formats().contains(medium.format())) {
+            misfits.add(new Misfit(
+                    Part.MEDIA,
+                    index,
+                    Miss.WRONG_FORMAT,
+                    medium.format(),
                     String.join(" or ", rule.formats()),
                     "Save it as " + rule.formats().get(0)));
         }
-        if (picture.width() < rule.leastWidth() || picture.height() < rule.leastHeight()) {
+        if (medium.width() < rule.leastWidth() || medium.height() < rule.leastHeight()) {
             misfits.add(new Misfit(
-                    Part.PICTURE,
+                    Part.MEDIA,
+                    index,
                     Miss.TOO_SMALL,
                     size,
                     "at least " + rule.leastWidth() + " × " + rule.leastHeight() + " px",
-                    "Use a larger picture"));
+                    "Use a larger one"));
         }
-        if (picture.bytes() > rule.largestBytes()) {
+        if (medium.bytes() > rule.largestBytes()) {
             misfits.add(new Misfit(
-                    Part.PICTURE,
+                    Part.MEDIA,
+                    index,
                     Miss.TOO_LARGE,
-                    megabytes(picture.bytes()),
+                    megabytes(medium.bytes()),
                     "at most " + megabytes(rule.largestBytes()),
                     "Save it smaller"));
         }
-        double ratio = (double) picture.width() / picture.height();
-        if (!rule.takesShape(picture.width(), picture.height())) {
+        if (!rule.takesShape(medium.width(), medium.height())) {
             misfits.add(new Misfit(
-                    Part.PICTURE,
+                    Part.MEDIA,
+                    index,
                     Miss.WRONG_SHAPE,
-                    size + " (%.2f:1)".formatted(ratio),
+                    size + String.format(Locale.UK, " (%.2f:1)", (double) medium.width() / medium.height()),
                     rule.ratios().stream().map(Ratio::toString).collect(Collectors.joining(", ")),
-                    "Crop it to " + largestCrop(picture, rule.ratios())));
+                    "Crop it to " + largestCrop(medium, rule)));
+        }
+        if (video != null && rule instanceof VideoRule v) {
+            duration(misfits, index, video.seconds(), v);
+        }
+    }
+
+    private static void duration(List<Misfit> misfits, int index, double seconds, VideoRule rule) {
+        if (seconds < rule.leastSeconds() || seconds > rule.mostSeconds()) {
+            misfits.add(new Misfit(
+                    Part.MEDIA,
+                    index,
+                    Miss.WRONG_DURATION,
+                    String.format(Locale.UK, "%.1f s", seconds),
+                    "%d to %d s".formatted(rule.leastSeconds(), rule.mostSeconds()),
+                    seconds > rule.mostSeconds()
+                            ? "Trim it to %d s".formatted(rule.mostSeconds())
+                            : "Use a longer one"));
         }
     }
 
     /** The allowed shape that keeps the most of the picture, as the crop's size in pixels. */
-    private static String largestCrop(Picture picture, List<Ratio> ratios) {
-        return ratios.stream()
-                .map(r -> Mend.crop(picture, r, picture.format()))
-                .max(Comparator.comparingLong(Mend::area))
+    private static String largestCrop(Medium medium, FileRule rule) {
+        return Mend.largestCrop(medium, rule)
                 .map(m -> "%d × %d px (%s)".formatted(m.width(), m.height(), m.shape()))
                 .orElse("");
     }
@@ -123,6 +245,6 @@ public final class CreativeFit {
     }
 
     private static String megabytes(long bytes) {
-        return "%.1f MB".formatted(bytes / 1_000_000.0);
+        return String.format(Locale.UK, "%.1f MB", bytes / 1_000_000.0);
     }
 }

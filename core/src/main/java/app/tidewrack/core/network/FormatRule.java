@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param placements codes of where it can show
  * @param pictures whether its media may be pictures
  * @param videos whether they may be videos
+ * @param needs what an ad of this kind must bring besides media and texts
  * @param cards when its media stand in a row, each with its own text and link; null where they do not
  */
 public record FormatRule(
@@ -20,7 +21,18 @@ public record FormatRule(
         boolean videos,
         int leastMedia,
         int mostMedia,
+        Need needs,
         @Nullable CardRule cards) {
+
+    /** What an ad brings besides media and texts. */
+    public enum Need {
+        NOTHING,
+        /** An existing post or answer, which shows its own texts. */
+        POST,
+        FORM,
+        CHAT,
+        MESSAGE
+    }
 
     /**
      * @param first media before this one, counted from 0, are no cards but what shows above the row

@@ -1,8 +1,11 @@
 package app.tidewrack.core.network;
 
+import java.util.Collection;
 import java.util.Currency;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param form null where the network has no lead forms
  * @param mix null where it has no mix ads
  * @param message null where it sends no direct messages
+ * @param chat null where clicks open no chats
  * @param nameLimit longest name of a campaign, ad group or ad
  * @param linkLimit longest landing link
  */
@@ -34,6 +38,7 @@ public record Rulebook(
         @Nullable FormRule form,
         @Nullable MixRule mix,
         @Nullable MessageRule message,
+        @Nullable ChatRule chat,
         List<Choice> switches,
         ReviewRule review,
         ReportRule reports,
@@ -75,9 +80,17 @@ public record Rulebook(
         return placements.stream().filter(p -> p.code().equals(wanted)).findFirst();
     }
 
-    /** Where an ad group shows that chooses no placements: the first. */
-    public List<PlacementRule> usualPlacements() {
-        return placements.subList(0, 1);
+    /**
+     * Where ads of some formats show that choose no placements: the first placement of each format, in the network's order.
+     *
+     * @param formats codes; unknown ones are passed over
+     */
+    public List<PlacementRule> usualPlacements(Collection<String> formats) {
+        Set<String> codes = formats.stream()
+                .flatMap(f -> format(f).stream())
+                .map(f -> f.placements().get(0))
+                .collect(Collectors.toSet());
+        return placements.stream().filter(p -> codes.contains(p.code())).toList();
     }
 
     public Optional<MoneyRule> money(Currency currency) {

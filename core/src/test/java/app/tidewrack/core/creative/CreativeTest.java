@@ -1,16 +1,25 @@
 package app.tidewrack.core.creative;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.tidewrack.core.creative.CreativeFit.Misfit;
 import app.tidewrack.core.creative.CreativeFit.Miss;
+import app.tidewrack.core.creative.CreativeFit.Verdict;
+import app.tidewrack.core.creative.Mix.Combination;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.PlacementRule.PictureRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.TextLength.Cut;
+import app.tidewrack.core.text.Tokens;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -32,6 +41,41 @@ class CreativeTest {
                     5_000_000,
                     List.of("JPEG", "PNG")),
             null);
+
+    private static final FormatRule PICTURE =
+            new FormatRule("single-picture", "Single picture", List.of("feed"), true, false, 1, 1, Need.NOTHING, null);
+
+    private static final FormatRule MIX =
+            new FormatRule("mix", "Mix ad", List.of("feed"), true, false, 1, 10, Need.NOTHING, null);
+
+    private static Creative creative(
+            String format,
+            List<Medium> media,
+            List<String> bodies,
+            List<String> headlines,
+            List<String> descriptions,
+            List<String> actions) {
+        return new Creative(
+                "c",
+                "C",
+                format,
+                media,
+                bodies,
+                headlines,
+                descriptions,
+                actions,
+                "",
+                "",
+                "",
+                List.of(),
+                null,
+                null,
+                null);
+    }
+
+    private static Medium picture(String format, int width, int height, long bytes) {
+        return new Medium("0".repeat(64), "p", format, width, height, bytes, null, 0);
+    }
 
     /** Clusters after the rules of Unicode UAX #29, table 1c and GB11 to GB13; the cases are from memory of its text. */
     @ParameterizedTest
@@ -69,16 +113,14 @@ class CreativeTest {
             1080 | 1080 | 400000  | GIF  | WRONG_FORMAT| JPEG or PNG
             """)
     void judgesPicturesByMeasure(int width, int height, long bytes, String format, Miss miss, String limit) {
-        Creative creative = new Creative(
-                "c",
-                "C",
-                new Picture("0".repeat(64), "p", format, width, height, bytes),
-                "b",
-                "h",
-                "d",
-                "shop",
-                "https://a.example");
-        List<Misfit> misfits = CreativeFit.judge(creative, FEED);
+        Creative creative = creative(
+                "single-picture",
+                List.of(picture(format, width, height, bytes)),
+                List.of("b"),
+                List.of("h"),
+                List.of("d"),
+                List.of());
+        List<Misfit> misfits = CreativeFit.judge(creative, PICTURE, FEED).misfits();
         if (miss == null) {
             assertThat(misfits).isEmpty();
         } else {
@@ -91,19 +133,66 @@ class CreativeTest {
 
     @Test
     void theMendOfAWrongShapeKeepsTheMost() {
-        Creative creative =
-                new Creative("c", "C", new Picture("0".repeat(64), "p", "JPEG", 720, 1600, 1), "", "", "", "", "");
-        assertThat(CreativeFit.judge(creative, FEED))
+        Creative creative = creative(
+                "single-picture", List.of(picture("JPEG", 720, 1600, 1)), List.of(), List.of(), List.of(), List.of());
+        assertThat(CreativeFit.judge(creative, PICTURE, FEED).misfits())
                 .extracting(Misfit::mend)
                 .containsExactly("Crop it to 720 × 900 px (4:5)");
     }
 
     @Test
     void judgesTextByLimitAndFold() {
-        Creative creative = new Creative("c", "C", null, "b".repeat(21), "h".repeat(31), "d".repeat(60), "", "");
-        assertThat(CreativeFit.judge(creative, FEED))
+        Creative creative = creative(
+                "single-picture",
+                List.of(),
+                List.of("b".repeat(21)),
+                List.of("h".repeat(31)),
+                List.of("d".repeat(60)),
+                List.of());
+        assertThat(CreativeFit.judge(creative, PICTURE, FEED).misfits())
                 .extracting(m -> m.part() + " " + m.miss() + " " + m.value())
                 .containsExactly("BODY PAST_FOLD 21 characters", "HEADLINE TOO_LONG 31 characters");
+    }
+
+    /** Common practice: 3 pictures, 3 bodies, 3 headlines, 2 descriptions and 2 calls to action make 108 ads. */
+    @Test
+    void aMixIsCountedAndBrowsed() {
+        Medium square = picture("JPEG", 1080, 1080, 1);
+        Creative mix = creative(
+                "mix",
+                List.of(square, square, picture("JPEG", 720, 1600, 1)),
+                List.of("a", "b", "c"),
+                List.of("a", "b", "h".repeat(31)),
+                List.of("a", "b"),
+                List.of("shop", "book"));
+        assertThat(Mix.count(mix)).isEqualTo(108);
+        assertThat(LongStream.range(0, 108).mapToObj(i -> Mix.at(mix, i)))
+                .doesNotHaveDuplicates()
+                .isSortedAccordingTo(Comparator.comparingInt(Combination::media)
+                        .thenComparingInt(Combination::body)
+                        .thenComparingInt(Combination::headline)
+                        .thenComparingInt(Combination::description)
+                        .thenComparingInt(Combination::callToAction));
+        Verdict verdict = CreativeFit.judge(mix, MIX, FEED);
+        assertThat(verdict.runs()).isTrue();
+        // One picture and one headline are left out here: 2 × 3 × 2 × 2 × 2.
+        assertThat(Mix.shown(mix, verdict.misfits())).isEqualTo(48);
+        assertThatThrownBy(() -> Mix.at(mix, 108)).hasMessageContaining("no combination 109 of 108");
+        assertThat(Mix.at(creative("mix", List.of(square), List.of(), List.of(), List.of(), List.of()), 0))
+                .isEqualTo(new Combination(0, 0, -1, -1, -1, -1));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', textBlock = """
+            Mend it in {town|your town}    ; Mend it in Hebden Bridge ; Mend it in Holt ; Mend it in your town
+            {town}{town|x} {Town} {a b} {} ; Hebden BridgeHebden Bridge {Town} {a b} {} ; HoltHolt {Town} {a b} {} ; x {Town} {a b} {}
+            no $1 \\1 tokens               ; no $1 \\1 tokens ; no $1 \\1 tokens ; no $1 \\1 tokens
+            """)
+    void tokensAreFilledOrFallBack(String text, String longest, String holt, String fallback) {
+        assertThat(Tokens.longest(text, Map.of("town", List.of("Holt", "Hebden Bridge"))))
+                .isEqualTo(longest);
+        assertThat(Tokens.filled(text, Map.of("town", "Holt"))).isEqualTo(holt);
+        assertThat(Tokens.filled(text, Map.of("town", " "))).isEqualTo(fallback);
     }
 
     @ParameterizedTest

@@ -2,9 +2,11 @@ package app.tidewrack.core.creative;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.network.PlacementRule.PictureRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.VideoRule;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -16,8 +18,45 @@ class MendTest {
         return new PictureRule(least, least, List.of(ratios), 0.01, 5_000_000, List.of("JPEG", "PNG"));
     }
 
-    private static Picture picture(int width, int height) {
-        return new Picture("", "p", "JPEG", width, height, 1000);
+    private static Medium picture(int width, int height) {
+        return picture("JPEG", width, height);
+    }
+
+    private static Medium picture(String format, int width, int height) {
+        return new Medium("", "p", format, width, height, 1000, null, 0);
+    }
+
+    private static Medium video(String format, int width, int height, double seconds) {
+        return new Medium("", "v", format, width, height, 1000, new Video(seconds, "h264", 25, true), 0);
+    }
+
+    private static VideoRule upright(double tolerance) {
+        return new VideoRule(540, 960, List.of(new Ratio(9, 16)), tolerance, 5_000_000, List.of("MP4", "MOV"), 5, 60);
+    }
+
+    /** A video needs one mend, whatever is wrong: the worst of it names the mend. */
+    @ParameterizedTest
+    @CsvSource({
+        "M4V, 1080, 1920, 20, CONVERT 1080 × 1920 MP4 20.0 s",
+        "MOV, 1080, 1920, 90, TRIM 1080 × 1920 MP4 60.0 s",
+        "MP4, 1080, 1350, 90, CROP 758 × 1350 MP4 60.0 s; PAD 1080 × 1920 MP4 60.0 s",
+        "WEBM, 1920, 1080, 20, CROP 608 × 1080 MP4 20.0 s; PAD 1920 × 3414 MP4 20.0 s",
+        "MOV, 1080, 1920, 20, ''",
+        "M4V, 1080, 1920, 4.9, ''",
+        "M4V, 360, 640, 20, ''",
+    })
+    void aVideoIsMadeToFitInOneGo(String format, int width, int height, double seconds, String mends) {
+        List<String> found = Mend.of(video(format, width, height, seconds), upright(0.01)).stream()
+                .map(m -> "%s %d × %d %s %s s".formatted(m.kind(), m.width(), m.height(), m.format(), m.seconds()))
+                .toList();
+        assertThat(String.join("; ", found)).isEqualTo(mends);
+    }
+
+    @Test
+    void aPictureIsNoVideo() {
+        assertThat(Mend.of(picture(1080, 1080), upright(0.01))).isEmpty();
+        assertThat(Mend.of(video("MP4", 600, 700, 10), rule(100, new Ratio(1, 1))))
+                .isEmpty();
     }
 
     /** Boxes and grounds by hand: 1080 × 1350 (4:5) for stories of 9:16 keeps 759 × 1350, or stands on 1080 × 1920. */
@@ -41,7 +80,8 @@ class MendTest {
         assertThat(Mend.of(picture(1000, 1000), rule(100, new Ratio(1, 1)))).isEmpty();
         assertThat(Mend.of(picture(90, 50), rule(100, new Ratio(1, 1)))).isEmpty();
         PictureRule png = new PictureRule(100, 100, List.of(new Ratio(1, 1)), 0.01, 1000, List.of("PNG"));
-        assertThat(Mend.of(picture(500, 500), png)).containsExactly(new Mend(Kind.CONVERT, 0, 0, 500, 500, "", "PNG"));
+        assertThat(Mend.of(picture(500, 500), png))
+                .containsExactly(new Mend(Kind.CONVERT, 0, 0, 500, 500, "", "PNG", 0));
     }
 
     /** Whatever is mended then fits: a crop lies within the picture, a ground holds it, and neither could lose less. */
@@ -49,10 +89,10 @@ class MendTest {
     void whatIsMendedFits() {
         Random random = new Random(4);
         for (int run = 0; run < 2_000; run++) {
-            Picture p = picture(100 + random.nextInt(3000), 100 + random.nextInt(3000));
+            Medium p = picture(100 + random.nextInt(3000), 100 + random.nextInt(3000));
             PictureRule rule = rule(80, new Ratio(1, 1), new Ratio(4, 5), new Ratio(9, 16), new Ratio(1.91, 1));
             for (Mend m : Mend.of(p, rule)) {
-                Picture mended = new Picture("", "m", m.format(), m.width(), m.height(), 1000);
+                Medium mended = picture(m.format(), m.width(), m.height());
                 assertThat(Mend.of(mended, rule)).isEmpty();
                 boolean crop = m.kind() == Kind.CROP;
                 assertThat(m.x()).isNotNegative();

@@ -1,5 +1,7 @@
 package app.tidewrack.practice.creative;
 
+import app.tidewrack.core.network.FormRule;
+import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.KeyedCreation;
@@ -101,14 +103,21 @@ public class CreativeDesk {
         accounts.account(network, order.account());
         CreativeRules.require(rulebook, order, media(order));
         String form = order.form();
-        if (order.format().equals("lead-form")) {
-            formToFill(network, form == null ? "" : form);
+        switch (needs(rulebook, order)) {
+            case FORM -> formToFill(network, form == null ? "" : form);
+            case MESSAGE -> requireSender(network, order);
+            case CHAT -> CreativeRules.requireChat(rulebook, order);
+            case POST -> requirePost(order);
+            case NOTHING -> {}
         }
-        if (order.format().equals("direct-message")) {
-            requireSender(network, order);
-        }
-        if (order.format().startsWith("existing-")
-                && (order.post() == null || order.post().isBlank())) {
+    }
+
+    private static Need needs(Rulebook rulebook, CreativeOrder order) {
+        return rulebook.format(order.format()).orElseThrow().needs();
+    }
+
+    private static void requirePost(CreativeOrder order) {
+        if (order.post() == null || order.post().isBlank()) {
             throw new Refusal("post", "The creative names no post or answer.", "Name one.");
         }
     }
@@ -158,11 +167,24 @@ public class CreativeDesk {
     /** A creative with its measured media. */
     public Shown shown(String network, String id) {
         CreativeOrder order = creative(network, id);
-        return new Shown(order, media(order));
+        Rulebook rulebook = networks.network(network).rulebook();
+        return new Shown(order, media(order), needs(rulebook, order), ease(rulebook, network, order));
     }
 
-    /** @param media in the creative's order */
-    public record Shown(CreativeOrder order, List<Medium> media) {}
+    /** How much likelier than a form of the usual number of questions a creative's form is sent; 1 without one. */
+    private double ease(Rulebook rulebook, String network, CreativeOrder order) {
+        FormRule rule = rulebook.form();
+        String form = order.form();
+        return rule == null || form == null
+                ? 1
+                : rule.expectedCompletion(form(network, form).required()) / rule.completion();
+    }
+
+    /**
+     * @param media in the creative's order
+     * @param ease how much likelier than usual its form is sent once it is opened
+     */
+    public record Shown(CreativeOrder order, List<Medium> media, Need needs, double ease) {}
 
     @Transactional
     public String create(String network, String key, FormOrder form) {

@@ -47,8 +47,15 @@ public record CreativeOrder(
     /** @param sender who agreed to be named */
     public record Message(String sender, String subject, String body, String button) {}
 
-    /** @param replies what people can choose to answer */
-    public record Chat(String greeting, List<String> replies) {}
+    /**
+     * @param greeting may hold {@code {first-name|…}} and {@code {city|…}}, filled for each person
+     * @param replies what people can choose to answer
+     */
+    public record Chat(String greeting, List<String> replies) {
+        public Chat {
+            replies = replies == null ? List.of() : replies;
+        }
+    }
 
     /**
      * @param text a headline, or a product's name

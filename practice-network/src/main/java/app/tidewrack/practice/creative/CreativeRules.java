@@ -1,5 +1,6 @@
 package app.tidewrack.practice.creative;
 
+import app.tidewrack.core.network.ChatRule;
 import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.FormatRule.CardRule;
@@ -209,6 +210,11 @@ public final class CreativeRules {
         between("questions", form.questions().size(), 0, rule.mostOwn());
         requireText("headline", form.headline(), rule.headlineLimit());
         form.questions().forEach(q -> requireText("questions", q.text(), rule.questionLimit()));
+        between(
+                "optional",
+                form.optional().size(),
+                0,
+                form.fields().size() + form.questions().size());
         for (String field : form.fields()) {
             if (rule.fields().stream().noneMatch(f -> f.code().equals(field))) {
                 throw new Refusal("fields", "“%s” is no ready question.".formatted(field), "See the rulebook.");
@@ -218,6 +224,18 @@ public final class CreativeRules {
             throw new Refusal(
                     "privacyLink", "“%s” is no link to a privacy notice.".formatted(form.privacyLink()), "Give one.");
         }
+    }
+
+    /** @throws Refusal when a chat's creative has no greeting, or more than the network takes */
+    static void requireChat(Rulebook rulebook, CreativeOrder order) {
+        ChatRule rule = rulebook.chat();
+        CreativeOrder.Chat chat = order.chat();
+        if (rule == null || chat == null) {
+            throw new Refusal("chat", "The creative brings no greeting.", "Write one.");
+        }
+        requireText("chat.greeting", chat.greeting(), rule.greetingLimit());
+        between("chat.replies", chat.replies().size(), 0, rule.mostReplies());
+        chat.replies().forEach(r -> requireText("chat.replies", r, rule.replyLimit()));
     }
 
     private static void requireText(String field, String text, int limit) {

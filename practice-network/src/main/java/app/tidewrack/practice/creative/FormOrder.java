@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param fields codes of ready questions
  * @param questions own questions
+ * @param optional codes of ready questions and texts of own ones that may be left without an answer
  */
 public record FormOrder(
         String account,
@@ -18,11 +19,18 @@ public record FormOrder(
         List<Question> questions,
         String privacyLink,
         @Nullable String consent,
-        @Nullable Completion completion) {
+        @Nullable Completion completion,
+        List<String> optional) {
 
     public FormOrder {
         fields = fields == null ? List.of() : fields;
         questions = questions == null ? List.of() : questions;
+        optional = optional == null ? List.of() : optional;
+    }
+
+    /** How many must be answered. */
+    int required() {
+        return fields.size() + questions.size() - optional.size();
     }
 
     /** @param choices none for free text */

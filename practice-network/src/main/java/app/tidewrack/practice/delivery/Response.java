@@ -1,5 +1,6 @@
 package app.tidewrack.practice.delivery;
 
+import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.ObjectiveRule.Action;
 import app.tidewrack.core.network.ObjectiveRule.GoalRule;
 import app.tidewrack.practice.creative.CreativeOrder;
@@ -83,7 +84,7 @@ final class Response {
             CreativeOrder order = seen.ad().creative().order();
             seen.ties().accept(new TieTo("engaged", order.profile() == null ? "" : order.profile()));
         }
-        boolean message = seen.ad().creative().order().format().equals("direct-message");
+        boolean message = seen.ad().creative().needs() == Need.MESSAGE;
         boolean opened = message && happens(OPENS_MESSAGE * Math.min(2, seen.draw()));
         if (opened) {
             outcome.now(Measure.CHATS, 1);
@@ -132,10 +133,11 @@ final class Response {
     private boolean afterClick(Seen seen, Outcome outcome) {
         outcome.now(Measure.CLICKS, 1);
         CreativeOrder order = seen.ad().creative().order();
-        if (order.format().equals("lead-form")) {
+        Need needs = seen.ad().creative().needs();
+        if (needs == Need.FORM) {
             return form(seen, order, outcome);
         }
-        if (order.format().equals("chat")) {
+        if (needs == Need.CHAT) {
             boolean begun = happens(market.actions().chat());
             if (begun) {
                 outcome.now(Measure.CHATS, 1);
@@ -153,7 +155,8 @@ final class Response {
         }
         outcome.now(Measure.FORM_OPENS, 1);
         seen.ties().accept(new TieTo("form-open", form));
-        if (!happens(Taste.capped(market.actions().formSend() * Math.min(1.4, seen.wants())))) {
+        double send = market.actions().formSend() * seen.ad().creative().ease();
+        if (!happens(Taste.capped(send * Math.min(1.4, seen.wants())))) {
             return false;
         }
         outcome.now(Measure.FORM_SENDS, 1);

@@ -1,6 +1,7 @@
 package app.tidewrack.practice.lead;
 
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.text.Tokens;
 import app.tidewrack.practice.account.Account;
 import app.tidewrack.practice.account.AccountDesk;
 import app.tidewrack.practice.creative.CreativeDesk;
@@ -27,6 +28,12 @@ import tools.jackson.databind.json.JsonMapper;
 public class LeadDesk {
     private static final Comparator<Row> IN_ORDER =
             Comparator.comparing(Row::at).thenComparing(Row::adId).thenComparing(Row::content);
+
+    /** One in so many leaves a question open that may be. */
+    private static final int LEAVES_OPEN = 3;
+
+    /** One in so many does not show a name to those they chat with. */
+    private static final int HIDES_NAME = 8;
 
     private final LeadMapper mapper;
     private final CreativeDesk creatives;
@@ -72,6 +79,7 @@ public class LeadDesk {
                         q.choices().isEmpty()
                                 ? who.words()
                                 : q.choices().get(who.choice(q.choices().size()))));
+        form.optional().stream().filter(q -> who.choice(LEAVES_OPEN) == 0).forEach(answers::remove);
         leads.add(new Row(
                 account.network(), account.id(), adId, formId, minute(hour, person), json.writeValueAsString(answers)));
     }
@@ -82,7 +90,10 @@ public class LeadDesk {
         MadeUpPerson who = person(person);
         List<Line> lines = new ArrayList<>();
         if (script != null) {
-            lines.add(new Line(false, script.greeting()));
+            Map<String, String> known = who.choice(HIDES_NAME) == 0
+                    ? Map.of("city", who.answer("city"))
+                    : Map.of("first-name", who.answer("first-name"), "city", who.answer("city"));
+            lines.add(new Line(false, Tokens.filled(script.greeting(), known)));
             List<String> replies = script.replies();
             lines.add(new Line(true, replies.isEmpty() ? who.words() : replies.get(who.choice(replies.size()))));
         }

@@ -51,7 +51,7 @@ class RulebookReaderTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "\"version\": 1        | \"version\": 0            | version",
+                "\"version\": 2        | \"version\": 0            | version",
                 "\"code\": \"DG\"      | \"code\": \"Dayglass\"    | code",
                 "\"nameLimit\": 110    | \"nameLimit\": \"long\"   | nameLimit",
                 "\"nameLimit\": 110    | \"colour\": 110           | colour",

@@ -1,59 +1,133 @@
 package app.tidewrack.server.creative;
 
 import app.tidewrack.core.creative.Creative;
-import app.tidewrack.core.creative.Mend;
-import app.tidewrack.core.creative.Picture;
+import app.tidewrack.core.creative.Creative.Card;
+import app.tidewrack.core.creative.Creative.Part;
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.form.ChatScript;
+import app.tidewrack.core.form.DirectMessage;
+import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.creative.CreativeMapper.Content;
 import app.tidewrack.server.creative.CreativeMapper.Stored;
-import app.tidewrack.server.creative.CreativeMapper.StoredPicture;
-import app.tidewrack.server.creative.PictureReader.Taken;
+import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.form.ScriptLibrary;
+import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
-/** A client's pictures and creatives. */
+/** A client's creatives. */
 @Service
 public class CreativeLibrary {
     /** Longest text that is kept at all; networks' own limits are far below and are findings, not refusals. */
     static final int LONGEST_TEXT = 5_000;
 
-    private static final int LONGEST_FILE_NAME = 100;
+    private static final int MOST_OF_A_PART = 30;
+    private static final int LONGEST_NAME = 80;
 
     private final CreativeMapper mapper;
-    private final PictureReader reader;
-    private final PictureMender mender;
+    private final MediaLibrary media;
+    private final FormLibrary forms;
+    private final ScriptLibrary scripts;
+    private final JsonMapper json;
 
-    CreativeLibrary(CreativeMapper mapper, PictureReader reader, PictureMender mender) {
+    CreativeLibrary(
+            CreativeMapper mapper, MediaLibrary media, FormLibrary forms, ScriptLibrary scripts, JsonMapper json) {
         this.mapper = mapper;
-        this.reader = reader;
-        this.mender = mender;
+        this.media = media;
+        this.forms = forms;
+        this.scripts = scripts;
+        this.json = json;
     }
 
     /** @param columns columns of plans that use it */
     public record KeptCreative(Creative creative, int version, int columns) {}
 
-    /** What a person typed. */
+    /** What a person chose and typed, without the name; media by hash, form and script by id. */
     public record Draft(
-            String name,
-            @Nullable String pictureSha,
-            String body,
-            String headline,
-            String description,
-            String callToAction,
-            String link) {}
+            String format,
+            List<String> media,
+            List<String> bodies,
+            List<String> headlines,
+            List<String> descriptions,
+            List<String> callsToAction,
+            String link,
+            String brand,
+            String post,
+            List<Card> cards,
+            @Nullable String formId,
+            @Nullable String scriptId) {
+
+        /** A draft of one picture and one of each text, as most are. */
+        public static Draft picture(
+                @Nullable String sha, String body, String headline, String description, String action, String link) {
+            return new Draft(
+                    Creative.SINGLE_PICTURE,
+                    sha == null ? List.of() : List.of(sha),
+                    some(body),
+                    some(headline),
+                    some(description),
+                    some(action),
+                    link,
+                    "",
+                    "",
+                    List.of(),
+                    null,
+                    null);
+        }
+
+        private static List<String> some(String text) {
+            return text.isEmpty() ? List.of() : List.of(text);
+        }
+
+        /** The same with one part made of one value alone. */
+        Draft with(Part part, String value) {
+            return new Draft(
+                    format,
+                    part == Part.MEDIA ? List.of(value) : media,
+                    part == Part.BODY ? List.of(value) : bodies,
+                    part == Part.HEADLINE ? List.of(value) : headlines,
+                    part == Part.DESCRIPTION ? List.of(value) : descriptions,
+                    part == Part.CALL_TO_ACTION ? List.of(value) : callsToAction,
+                    link,
+                    brand,
+                    post,
+                    cards,
+                    formId,
+                    scriptId);
+        }
+    }
+
+    /** All that creatives refer to, read once. */
+    private record Shelves(
+            Map<String, Medium> media,
+            Map<String, LeadForm> forms,
+            Map<String, ChatScript> chats,
+            Map<String, DirectMessage> messages) {}
+
+    private Shelves shelves(String clientId) {
+        return new Shelves(
+                media.byHash(clientId), forms.byId(clientId), scripts.chats(clientId), scripts.messages(clientId));
+    }
 
     public List<KeptCreative> all(String clientId) {
-        Map<String, Picture> pictures =
-                pictures(clientId).stream().collect(Collectors.toMap(Picture::sha256, Function.identity()));
-        return mapper.all(clientId).stream().map(s -> read(s, pictures)).toList();
+        Shelves shelves = shelves(clientId);
+        return mapper.all(clientId).stream().map(s -> read(s, shelves)).toList();
     }
 
     public Map<String, Creative> byId(String clientId) {
@@ -62,20 +136,74 @@ public class CreativeLibrary {
                 .collect(Collectors.toMap(Creative::id, Function.identity()));
     }
 
-    /** @throws Refusal when the name is taken or a text is over {@link #LONGEST_TEXT} */
-    public KeptCreative add(String clientId, Draft draft) {
-        Stored stored = stored(clientId, Ids.fresh(), 1, draft);
+    /** A draft as a creative, with what it refers to. */
+    public Creative creative(String clientId, String name, Draft draft) {
+        return read("", name, draft, shelves(clientId));
+    }
+
+    /** @throws Refusal when the name is taken, a text is over {@link #LONGEST_TEXT}, or something named is not there */
+    public KeptCreative add(String clientId, String name, Draft draft) {
+        Stored stored = stored(clientId, Ids.fresh(), 1, name, draft);
         mapper.insert(clientId, stored);
         return one(clientId, stored.id());
     }
 
     /** @throws Conflict when it was changed meanwhile */
-    public KeptCreative change(String clientId, String id, int version, Draft draft) {
+    public KeptCreative change(String clientId, String id, int version, String name, Draft draft) {
         one(clientId, id);
-        if (mapper.update(clientId, stored(clientId, id, version, draft)) == 0) {
+        if (mapper.update(clientId, stored(clientId, id, version, name, draft)) == 0) {
             throw new Conflict("This creative was changed by someone else meanwhile. Load it again and repeat.");
         }
         return one(clientId, id);
+    }
+
+    /**
+     * Makes copies of a creative that differ in one part alone, one for each value: a test of that part.
+     *
+     * @param part media, a text or the call to action
+     * @param values hashes of media, texts or codes
+     * @throws Refusal when the part is another, or there are no values or too many
+     */
+    @Transactional
+    public List<KeptCreative> vary(String clientId, String id, Part part, List<String> values) {
+        Set<Part> parts = Set.of(Part.MEDIA, Part.BODY, Part.HEADLINE, Part.DESCRIPTION, Part.CALL_TO_ACTION);
+        if (!parts.contains(part)) {
+            throw new Refusal("part", "The %s cannot be varied.".formatted(part), "Choose media, a text or the call.");
+        }
+        if (values.isEmpty() || values.size() > MOST_OF_A_PART || new HashSet<>(values).size() < values.size()) {
+            throw new Refusal(
+                    "values",
+                    "There are %d values; 1 to %d different ones are taken.".formatted(values.size(), MOST_OF_A_PART),
+                    "Choose some.");
+        }
+        Stored from = mapper.byId(clientId, id).orElseThrow(() -> new NotFound("creative", id));
+        Draft draft = json.readValue(from.content(), Draft.class);
+        Map<String, Medium> shelf = media.byHash(clientId);
+        List<KeptCreative> made = new ArrayList<>();
+        for (String value : values) {
+            Medium medium = shelf.get(value);
+            String suffix = part == Part.MEDIA && medium != null ? medium.fileName() : value;
+            made.add(add(clientId, freeName(clientId, from.name(), suffix), draft.with(part, value)));
+        }
+        return made;
+    }
+
+    private String freeName(String clientId, String base, String suffix) {
+        Set<String> taken = mapper.all(clientId).stream()
+                .map(s -> s.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toSet());
+        String start = shortened(base, LONGEST_NAME / 2) + ", " + shortened(suffix, LONGEST_NAME / 2 - 6);
+        String name = start;
+        for (int n = 2; taken.contains(name.toLowerCase(Locale.ROOT)); n++) {
+            name = start + " " + n;
+        }
+        return name;
+    }
+
+    private static String shortened(String text, int most) {
+        String line = text.strip().replaceAll("\\s+", " ");
+        int end = line.offsetByCodePoints(0, Math.min(most, line.codePointCount(0, line.length())));
+        return end < line.length() ? line.substring(0, end).stripTrailing() + "…" : line;
     }
 
     /** @throws Refusal when columns still use it */
@@ -90,109 +218,106 @@ public class CreativeLibrary {
         mapper.delete(clientId, id);
     }
 
-    public List<Picture> pictures(String clientId) {
-        return mapper.pictures(clientId).stream()
-                .map(p -> new Picture(p.sha256(), p.fileName(), p.format(), p.width(), p.height(), p.bytes()))
-                .toList();
-    }
-
-    /** Takes a picture in; the same content twice is kept once. */
-    public Picture addPicture(String clientId, @Nullable String fileName, byte[] content) {
-        Taken taken = reader.take(cleaned(fileName), content);
-        Picture p = taken.picture();
-        mapper.insertPicture(
-                clientId,
-                new StoredPicture(p.sha256(), p.fileName(), p.format(), p.width(), p.height(), p.bytes()),
-                content,
-                taken.preview());
-        return pictures(clientId).stream()
-                .filter(kept -> kept.sha256().equals(p.sha256()))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    /** Makes a new picture of one of the client's. */
-    Picture mend(String clientId, String sha, Mend mend) {
-        Picture picture = pictures(clientId).stream()
-                .filter(p -> p.sha256().equals(sha))
-                .findFirst()
-                .orElseThrow(() -> new NotFound("picture", sha));
-        byte[] mended = mender.mend(picture, content(clientId, sha), mend);
-        String base = picture.fileName().replaceAll("\\.[A-Za-z0-9]+$", "");
-        String shape = mend.shape().isEmpty() ? "" : ", " + mend.shape().replace(':', 'x');
-        return addPicture(clientId, base + shape + (mend.format().equals("PNG") ? ".png" : ".jpg"), mended);
-    }
-
-    public byte[] content(String clientId, String sha) {
-        return mapper.content(clientId, sha).map(Content::bytes).orElseThrow(() -> new NotFound("picture", sha));
-    }
-
-    /** The picture upright as a JPEG of at most 900 px a side. */
-    public byte[] preview(String clientId, String sha) {
-        return mapper.preview(clientId, sha).map(Content::bytes).orElseThrow(() -> new NotFound("picture", sha));
-    }
-
-    private static String cleaned(@Nullable String fileName) {
-        String base = fileName == null
-                ? ""
-                : fileName.substring(Math.max(fileName.lastIndexOf('/'), fileName.lastIndexOf('\\')) + 1);
-        String clean = base.replaceAll("\\p{Cntrl}", "").strip();
-        if (clean.isEmpty()) {
-            return "picture";
+    private Stored stored(String clientId, String id, int version, String name, Draft draft) {
+        String checked = CampaignFacts.checkedName(name);
+        if (mapper.all(clientId).stream().anyMatch(c -> c.name().equalsIgnoreCase(checked) && !c.id().equals(id))) {
+            throw new Refusal("name", "Another creative is called “%s”.".formatted(checked), "Choose another name.");
         }
-        return clean.length() <= LONGEST_FILE_NAME ? clean : clean.substring(clean.length() - LONGEST_FILE_NAME);
-    }
-
-    private Stored stored(String clientId, String id, int version, Draft draft) {
-        String name = CampaignFacts.checkedName(draft.name());
-        List<Stored> all = mapper.all(clientId);
-        if (all.stream().anyMatch(c -> c.name().equalsIgnoreCase(name) && !c.id().equals(id))) {
-            throw new Refusal("name", "Another creative is called “%s”.".formatted(name), "Choose another name.");
-        }
-        requireShort("body", draft.body());
-        requireShort("headline", draft.headline());
-        requireShort("description", draft.description());
-        requireShort("link", draft.link());
-        return new Stored(
-                id,
-                name,
-                draft.pictureSha(),
-                draft.body(),
-                draft.headline(),
-                draft.description(),
-                draft.callToAction(),
+        requireMeasure("body", draft.bodies());
+        requireMeasure("headline", draft.headlines());
+        requireMeasure("description", draft.descriptions());
+        requireMeasure("callToAction", draft.callsToAction());
+        requireMeasure("media", draft.media());
+        requireMeasure("link", List.of(draft.link(), draft.brand(), draft.post()));
+        requireMeasure(
+                "cards",
+                draft.cards().stream()
+                        .flatMap(c -> Stream.of(c.text(), c.price(), c.link()))
+                        .toList());
+        requireThere(clientId, draft);
+        Draft stripped = new Draft(
+                draft.format(),
+                draft.media(),
+                draft.bodies(),
+                draft.headlines(),
+                draft.descriptions(),
+                draft.callsToAction(),
                 draft.link().strip(),
-                version,
-                0);
+                draft.brand(),
+                draft.post().strip(),
+                draft.cards(),
+                draft.formId(),
+                draft.scriptId());
+        return new Stored(id, checked, json.writeValueAsString(stripped), version, 0);
     }
 
-    private static void requireShort(String field, String text) {
-        if (text.length() > LONGEST_TEXT) {
+    private void requireThere(String clientId, Draft draft) {
+        Shelves shelves = shelves(clientId);
+        draft.media().stream()
+                .filter(sha -> !shelves.media().containsKey(sha))
+                .findFirst()
+                .ifPresent(sha -> {
+                    throw new NotFound("medium", sha);
+                });
+        String form = draft.formId();
+        if (form != null && !shelves.forms().containsKey(form)) {
+            throw new NotFound("lead form", form);
+        }
+        String script = draft.scriptId();
+        if (script != null
+                && !shelves.chats().containsKey(script)
+                && !shelves.messages().containsKey(script)) {
+            throw new NotFound("script", script);
+        }
+    }
+
+    private static void requireMeasure(String field, List<String> texts) {
+        if (texts.size() > MOST_OF_A_PART * 3) {
             throw new Refusal(
                     field,
-                    "The %s has %,d characters; the most that is kept is %,d."
-                            .formatted(field, text.length(), LONGEST_TEXT),
-                    "Shorten it.");
+                    "There are %d of %s; the most that is kept is %d.".formatted(texts.size(), field, MOST_OF_A_PART),
+                    "Take some out.");
+        }
+        for (String text : texts) {
+            if (text.length() > LONGEST_TEXT) {
+                throw new Refusal(
+                        field,
+                        "The %s has %,d characters; the most that is kept is %,d."
+                                .formatted(field, text.length(), LONGEST_TEXT),
+                        "Shorten it.");
+            }
         }
     }
 
     private KeptCreative one(String clientId, String id) {
-        Stored stored = mapper.byId(clientId, id).orElseThrow(() -> new NotFound("creative", id));
-        return read(
-                stored, pictures(clientId).stream().collect(Collectors.toMap(Picture::sha256, Function.identity())));
+        return read(mapper.byId(clientId, id).orElseThrow(() -> new NotFound("creative", id)), shelves(clientId));
     }
 
-    private static KeptCreative read(Stored s, Map<String, Picture> pictures) {
-        String sha = s.pictureSha();
-        Creative creative = new Creative(
-                s.id(),
-                s.name(),
-                sha == null ? null : pictures.get(sha),
-                s.body(),
-                s.headline(),
-                s.description(),
-                s.callToAction(),
-                s.link());
-        return new KeptCreative(creative, s.version(), s.columns());
+    private KeptCreative read(Stored s, Shelves shelves) {
+        Draft draft = json.readValue(s.content(), Draft.class);
+        return new KeptCreative(read(s.id(), s.name(), draft, shelves), s.version(), s.columns());
+    }
+
+    private static Creative read(String id, String name, Draft d, Shelves shelves) {
+        String script = Objects.requireNonNullElse(d.scriptId(), "");
+        return new Creative(
+                id,
+                name,
+                d.format(),
+                d.media().stream()
+                        .map(shelves.media()::get)
+                        .filter(Objects::nonNull)
+                        .toList(),
+                d.bodies(),
+                d.headlines(),
+                d.descriptions(),
+                d.callsToAction(),
+                d.link(),
+                d.brand(),
+                d.post(),
+                d.cards(),
+                shelves.forms().get(Objects.requireNonNullElse(d.formId(), "")),
+                shelves.chats().get(script),
+                shelves.messages().get(script));
     }
 }

@@ -7,28 +7,16 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface CreativeMapper {
-    record Stored(
-            String id,
-            String name,
-            @Nullable String pictureSha,
-            String body,
-            String headline,
-            String description,
-            String callToAction,
-            String link,
-            int version,
-            int columns) {}
+    /** @param content as JSON, see {@link CreativeLibrary.Draft} */
+    record Stored(String id, String name, String content, int version, int columns) {}
 
-    record StoredPicture(String sha256, String fileName, String format, int width, int height, long bytes) {}
-
-    record Content(String format, byte[] bytes) {}
+    record StoredPhrase(String kind, int number, String text, String angle, String language) {}
 
     String LISTED = """
-            select c.id, c.name, c.picture_sha, c.body, c.headline, c.description, c.call_to_action, c.link, c.version,
+            select c.id, c.name, c.content::text as content, c.version,
                    (select count(*)::int from plan_column p where p.client_id = c.client_id and p.creative_id = c.id)
                    as columns
             from creative c where c.client_id = #{clientId}""";
@@ -40,16 +28,12 @@ interface CreativeMapper {
     Optional<Stored> byId(String clientId, String id);
 
     @Insert("""
-            insert into creative (client_id, id, name, picture_sha, body, headline, description, call_to_action, link,
-                                  version)
-            values (#{clientId}, #{c.id}, #{c.name}, #{c.pictureSha}, #{c.body}, #{c.headline}, #{c.description},
-                    #{c.callToAction}, #{c.link}, 1)""")
+            insert into creative (client_id, id, name, content, version)
+            values (#{clientId}, #{c.id}, #{c.name}, #{c.content}::jsonb, 1)""")
     void insert(String clientId, Stored c);
 
     @Update("""
-            update creative set name = #{c.name}, picture_sha = #{c.pictureSha}, body = #{c.body},
-                   headline = #{c.headline}, description = #{c.description}, call_to_action = #{c.callToAction},
-                   link = #{c.link}, version = version + 1
+            update creative set name = #{c.name}, content = #{c.content}::jsonb, version = version + 1
             where client_id = #{clientId} and id = #{c.id} and version = #{c.version}""")
     int update(String clientId, Stored c);
 
@@ -57,20 +41,31 @@ interface CreativeMapper {
     void delete(String clientId, String id);
 
     @Select("""
-            select sha256, file_name, format, width, height, bytes from picture
-            where client_id = #{clientId} order by added_at desc, sha256""")
-    List<StoredPicture> pictures(String clientId);
+            select kind, number, text, angle, language from phrase where client_id = #{clientId} order by kind, number""")
+    List<StoredPhrase> phrases(String clientId);
 
     @Insert("""
-            insert into picture (client_id, sha256, file_name, format, width, height, bytes, content, preview)
-            values (#{clientId}, #{p.sha256}, #{p.fileName}, #{p.format}, #{p.width}, #{p.height}, #{p.bytes},
-                    #{content}, #{preview})
-            on conflict (client_id, sha256) do nothing""")
-    void insertPicture(String clientId, StoredPicture p, byte[] content, byte[] preview);
+            insert into phrase (client_id, kind, number, text, angle, language)
+            values (#{clientId}, #{p.kind}, #{p.number}, #{p.text}, #{p.angle}, #{p.language})""")
+    void insertPhrase(String clientId, StoredPhrase p);
 
-    @Select("select format, content as bytes from picture where client_id = #{clientId} and sha256 = #{sha}")
-    Optional<Content> content(String clientId, String sha);
+    @Update("""
+            update phrase set text = #{p.text}, angle = #{p.angle}, language = #{p.language}
+            where client_id = #{clientId} and kind = #{p.kind} and number = #{p.number}""")
+    int updatePhrase(String clientId, StoredPhrase p);
 
-    @Select("select 'JPEG' as format, preview as bytes from picture where client_id = #{clientId} and sha256 = #{sha}")
-    Optional<Content> preview(String clientId, String sha);
+    @Delete("delete from phrase where client_id = #{clientId} and kind = #{kind} and number = #{number}")
+    int deletePhrase(String clientId, String kind, int number);
+
+    /** Numbers are never used again while a higher one is there. */
+    @Select("select coalesce(max(number), 0) from phrase where client_id = #{clientId} and kind = #{kind}")
+    int lastNumber(String clientId, String kind);
+
+    /** Replaces a text where it stands in creatives as a whole. */
+    @Update("""
+            <script>update creative set version = version + 1, content = jsonb_set(content, array[#{slot}], (
+                select jsonb_agg(case when t = #{from} then to_jsonb(#{to}::text) else to_jsonb(t) end order by n)
+                from jsonb_array_elements_text(content->#{slot}) with ordinality as x (t, n)))
+            where client_id = #{clientId} and content->#{slot} @> to_jsonb(#{from}::text)</script>""")
+    int replace(String clientId, String slot, String from, String to);
 }

@@ -10,8 +10,12 @@ import app.tidewrack.server.audience.AudienceLibrary.Wanted;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.demo.DemoPictures.Motif;
+import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.Networks;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -20,11 +24,13 @@ import org.springframework.stereotype.Component;
 class StoryTeller {
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
+    private final MediaLibrary media;
     private final Networks networks;
 
-    StoryTeller(AudienceLibrary audiences, CreativeLibrary creatives, Networks networks) {
+    StoryTeller(AudienceLibrary audiences, CreativeLibrary creatives, MediaLibrary media, Networks networks) {
         this.audiences = audiences;
         this.creatives = creatives;
+        this.media = media;
         this.networks = networks;
     }
 
@@ -72,10 +78,15 @@ class StoryTeller {
             String action,
             String link) {
         byte[] picture = DemoPictures.draw(look.width(), look.height(), look.cloth(), look.thread(), look.motif());
-        String sha = creatives.addPicture(client, look.file(), picture).sha256();
-        return creatives
-                .add(client, new Draft(name, sha, body, headline, description, action, link))
-                .creative()
-                .id();
+        try {
+            String sha = media.add(client, look.file(), new ByteArrayInputStream(picture))
+                    .sha256();
+            return creatives
+                    .add(client, name, Draft.picture(sha, body, headline, description, action, link))
+                    .creative()
+                    .id();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 }

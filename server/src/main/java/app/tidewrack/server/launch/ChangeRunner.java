@@ -3,16 +3,20 @@ package app.tidewrack.server.launch;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.creative.CreativeLibrary;
+import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.launch.LaunchMapper.StoredLive;
+import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
+import app.tidewrack.server.network.NetworkConnector.CreativeOrder;
+import app.tidewrack.server.network.NetworkConnector.FormRef;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
@@ -44,7 +48,9 @@ class ChangeRunner {
     private final ChangeJobs jobs;
     private final Networks networks;
     private final ClientMapper clients;
-    private final CreativeLibrary creatives;
+    private final Accounts accounts;
+    private final MediaLibrary media;
+    private final FormLibrary forms;
     private final SourceTerms sources;
     private final PlanDesk plans;
     private final JsonMapper json;
@@ -55,7 +61,9 @@ class ChangeRunner {
             ChangeJobs jobs,
             Networks networks,
             ClientMapper clients,
-            CreativeLibrary creatives,
+            Accounts accounts,
+            MediaLibrary media,
+            FormLibrary forms,
             SourceTerms sources,
             PlanDesk plans,
             JsonMapper json,
@@ -64,7 +72,9 @@ class ChangeRunner {
         this.jobs = jobs;
         this.networks = networks;
         this.clients = clients;
-        this.creatives = creatives;
+        this.accounts = accounts;
+        this.media = media;
+        this.forms = forms;
         this.sources = sources;
         this.plans = plans;
         this.json = json;
@@ -142,7 +152,8 @@ class ChangeRunner {
             String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector, Account account) {
         Order order = json.readValue(change.payload(), LaunchWishes.orderType(Level.valueOf(change.level())));
         if (order instanceof AdOrder ad) {
-            connector.sendPicture(ad.pictureSha(), creatives.content(clientId, ad.pictureSha()));
+            order = new AdOrder(
+                    ad.account(), ad.adGroupId(), ad.name(), there(clientId, ad.creative(), connector, account));
         }
         if (change.parentKey() == null) {
             return order;
@@ -154,9 +165,35 @@ class ChangeRunner {
                 ? new AdGroupOrder(
                         group.campaignId(),
                         group.name(),
+                        group.placements(),
                         sources.on(clientId, account, group.audience()),
                         group.dailyMinor())
                 : under;
+    }
+
+    /** The creative with its media and form on the network. */
+    private CreativeOrder there(String clientId, CreativeOrder c, NetworkConnector connector, Account account) {
+        c.media().forEach(sha -> media.send(clientId, sha, account.network(), connector));
+        FormRef form = c.form();
+        if (form == null) {
+            return c;
+        }
+        connector.openAccount(accounts.order(account));
+        String externalId = forms.onAccount(clientId, form.id(), form.version(), account, connector);
+        return new CreativeOrder(
+                c.format(),
+                c.brand(),
+                c.media(),
+                c.bodies(),
+                c.headlines(),
+                c.descriptions(),
+                c.callsToAction(),
+                c.link(),
+                c.post(),
+                c.cards(),
+                new FormRef(form.id(), form.version(), externalId),
+                c.chat(),
+                c.message());
     }
 
     private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, Sent sent) {

@@ -1,22 +1,35 @@
 package app.tidewrack.server.launch;
 
 import app.tidewrack.core.audience.AudienceWords;
+import app.tidewrack.core.creative.AdTokens;
 import app.tidewrack.core.creative.Creative;
-import app.tidewrack.core.creative.Picture;
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.form.ChatScript;
+import app.tidewrack.core.form.ChatScript.Reply;
+import app.tidewrack.core.form.DirectMessage;
+import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.WantedItem;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.Tokens;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
 import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
+import app.tidewrack.server.network.NetworkConnector.ChatOrder;
+import app.tidewrack.server.network.NetworkConnector.CreativeOrder;
+import app.tidewrack.server.network.NetworkConnector.FormRef;
+import app.tidewrack.server.network.NetworkConnector.MessageOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
@@ -26,6 +39,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** What a sheet wants on the network: each item in words, to compare and show, and as the order that is sent. */
@@ -56,11 +70,17 @@ class LaunchWishes {
                 continue;
             }
             Audience audience = around.audiences().get(row.audienceId());
-            wishes.add(adGroupWish(campaign, row, names, audience, sentence(clientId, account, audience)));
+            List<PlacementRule> placements = networks.rulebook(account.network())
+                    .usualPlacements(on.stream()
+                            .map(c -> around.creatives().get(c.creativeId()).format())
+                            .toList());
+            wishes.add(adGroupWish(campaign, row, names, audience, sentence(clientId, account, audience), placements));
             for (Column column : on) {
                 Creative creative = around.creatives().get(column.creativeId());
+                Map<String, String> known = AdTokens.of(audience.definition(), around.clientName());
                 String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
-                wishes.add(adWish(row.id(), column.id(), name, creative, account));
+                wishes.add(
+                        adWish(row.id(), column.id(), name, creative.withTexts(t -> Tokens.filled(t, known)), account));
             }
         }
         return wishes;
@@ -90,65 +110,131 @@ class LaunchWishes {
                 sources.words(clientId, account.network()));
     }
 
-    private Wish adGroupWish(Campaign campaign, Row row, PlanNames names, Audience audience, String sentence) {
+    private Wish adGroupWish(
+            Campaign campaign,
+            Row row,
+            PlanNames names,
+            Audience audience,
+            String sentence,
+            List<PlacementRule> placements) {
         String name = Objects.requireNonNull(names.rows().get(row.id()));
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
         fields.put("audience", sentence);
+        fields.put("placements", placements.stream().map(PlacementRule::words).collect(Collectors.joining(", ")));
         fields.put(MONEY, row.daily().toString());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
-                new AdGroupOrder("", name, audience.definition(), row.daily().minor()));
+                new AdGroupOrder(
+                        "",
+                        name,
+                        placements.stream().map(PlacementRule::code).toList(),
+                        audience.definition(),
+                        row.daily().minor()));
     }
 
     private Wish adWish(String rowId, String columnId, String name, Creative creative, Account account) {
-        Picture picture = creative.picture();
+        Rulebook rulebook = networks.rulebook(account.network());
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
-        fields.put("headline", creative.headline());
-        fields.put("body", creative.body());
-        fields.put("description", creative.description());
-        fields.put("call to action", networks.rulebook(account.network()).callToActionWords(creative.callToAction()));
-        fields.put("link", creative.link());
         fields.put(
-                "picture",
-                picture == null
-                        ? ""
-                        : "%s, %d × %d px (%s)"
-                                .formatted(
-                                        picture.fileName(),
-                                        picture.width(),
-                                        picture.height(),
-                                        picture.sha256().substring(0, 8)));
+                "format",
+                rulebook.format(creative.format()).map(FormatRule::words).orElse(creative.format()));
+        put(fields, "headline", creative.headlines());
+        put(fields, "body", creative.bodies());
+        put(fields, "description", creative.descriptions());
+        put(
+                fields,
+                "call to action",
+                creative.callsToAction().stream()
+                        .map(rulebook::callToActionWords)
+                        .toList());
+        put(fields, "link", List.of(creative.link()));
+        put(fields, "brand", List.of(creative.brand()));
+        put(fields, "post", List.of(creative.post()));
+        put(fields, "media", creative.media().stream().map(LaunchWishes::words).toList());
+        put(
+                fields,
+                "cards",
+                creative.cards().stream()
+                        .map(c -> (c.text() + " " + c.price() + " " + c.link()).strip())
+                        .toList());
+        LeadForm form = creative.form();
+        if (form != null) {
+            fields.put("lead form", "%s, version %d".formatted(form.name(), form.version()));
+        }
+        ChatScript chat = creative.chat();
+        if (chat != null) {
+            put(fields, "greeting", List.of(chat.greeting()));
+            put(fields, "replies", chat.replies().stream().map(Reply::text).toList());
+        }
+        DirectMessage message = creative.message();
+        if (message != null) {
+            fields.put("sender", message.sender());
+            put(fields, "message", List.of(message.subject(), message.body(), message.button(), message.link()));
+        }
         return new Wish(
                 new WantedItem(Level.AD, rowId + "/" + columnId, rowId, name, fields),
-                new AdOrder(
-                        account.externalId(),
-                        "",
-                        name,
-                        creative.body(),
-                        creative.headline(),
-                        creative.description(),
-                        creative.callToAction(),
-                        creative.link(),
-                        picture == null ? "" : picture.sha256()));
+                new AdOrder(account.externalId(), "", name, order(creative)));
+    }
+
+    /** Several of a part stand one a line; a part that is empty is left out. */
+    private static void put(Map<String, String> fields, String part, List<String> values) {
+        String all = values.stream().filter(v -> !v.isBlank()).collect(Collectors.joining("\n"));
+        if (!all.isEmpty()) {
+            fields.put(part, all);
+        }
+    }
+
+    private static String words(Medium medium) {
+        return "%s, %d × %d px (%s)"
+                .formatted(
+                        medium.fileName(),
+                        medium.width(),
+                        medium.height(),
+                        medium.sha256().substring(0, 8));
+    }
+
+    private static CreativeOrder order(Creative c) {
+        LeadForm form = c.form();
+        ChatScript chat = c.chat();
+        DirectMessage message = c.message();
+        boolean banner =
+                message != null && message.bannerSha() != null && c.media().isEmpty();
+        return new CreativeOrder(
+                c.format(),
+                c.brand(),
+                banner
+                        ? List.of(Objects.requireNonNull(message.bannerSha()))
+                        : c.media().stream().map(Medium::sha256).toList(),
+                filled(c.bodies()),
+                filled(c.headlines()),
+                filled(c.descriptions()),
+                c.callsToAction(),
+                message == null ? c.link() : message.link(),
+                c.post(),
+                c.cards(),
+                form == null ? null : new FormRef(form.id(), form.version(), ""),
+                chat == null
+                        ? null
+                        : new ChatOrder(
+                                chat.greeting(),
+                                chat.replies().stream().map(Reply::text).toList()),
+                message == null
+                        ? null
+                        : new MessageOrder(message.sender(), message.subject(), message.body(), message.button()));
+    }
+
+    private static List<String> filled(List<String> texts) {
+        return texts.stream().filter(t -> !t.isBlank()).toList();
     }
 
     /** The order with the network's id of the item it belongs to. */
     static Order under(Order order, String parentId) {
         if (order instanceof AdGroupOrder o) {
-            return new AdGroupOrder(parentId, o.name(), o.audience(), o.dailyMinor());
+            return new AdGroupOrder(parentId, o.name(), o.placements(), o.audience(), o.dailyMinor());
         } else if (order instanceof AdOrder o) {
-            return new AdOrder(
-                    o.account(),
-                    parentId,
-                    o.name(),
-                    o.body(),
-                    o.headline(),
-                    o.description(),
-                    o.callToAction(),
-                    o.link(),
-                    o.pictureSha());
+            return new AdOrder(o.account(), parentId, o.name(), o.creative());
         }
         return order;
     }

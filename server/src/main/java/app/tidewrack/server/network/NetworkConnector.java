@@ -3,6 +3,7 @@ package app.tidewrack.server.network;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Places;
+import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.network.Rulebook;
 import java.nio.file.Path;
@@ -67,8 +68,20 @@ public interface NetworkConnector {
     /** What sets a source apart from the rest of a country. */
     Traits traits(String account, String source, String country);
 
-    /** Keeps a picture by its content's SHA-256; sending it again does nothing. */
-    void sendPicture(String sha256, byte[] content);
+    /** Keeps a picture or video by its content's SHA-256; sending it again does nothing. */
+    void sendMedium(String sha256, Path file);
+
+    /** @return the network's id of the form, made now or earlier under the same key */
+    String createForm(String account, String key, FormOrder form);
+
+    /** Asks someone to be named as sender of direct messages; gives whether they agree. */
+    boolean askSender(String account, String name);
+
+    /** @param after cursor of the last lead already had, 0 for all; empty when there is no more */
+    List<LeadTold> leads(String account, long after);
+
+    /** @param after cursor of the last chat already had, 0 for all; empty when there is no more */
+    List<ChatTold> chats(String account, long after);
 
     /** @return the network's id of what was created, now or earlier under the same key */
     String create(String key, Order order);
@@ -179,25 +192,80 @@ public interface NetworkConnector {
     record CampaignOrder(AccountOrder account, String name, String objective, LocalDate startsOn, LocalDate endsOn)
             implements Order {}
 
-    /** @param campaignId the network's id of the campaign */
-    record AdGroupOrder(String campaignId, String name, AudienceDefinition audience, long dailyMinor)
+    /**
+     * @param campaignId the network's id of the campaign
+     * @param placements codes of where its ads show
+     */
+    record AdGroupOrder(
+            String campaignId, String name, List<String> placements, AudienceDefinition audience, long dailyMinor)
             implements Order {}
 
     /**
      * @param account the network's id of the account
      * @param adGroupId the network's id of the ad group
      */
-    record AdOrder(
-            String account,
-            String adGroupId,
-            String name,
-            String body,
-            String headline,
-            String description,
-            String callToAction,
+    record AdOrder(String account, String adGroupId, String name, CreativeOrder creative) implements Order {}
+
+    /**
+     * What an ad shows, its tokens filled.
+     *
+     * @param brand empty where none is named
+     * @param media hashes of media sent before
+     * @param link empty for formats that lead nowhere
+     * @param post id of an existing post or answer; empty for other formats
+     * @param form the network's id of a lead form; null for other formats
+     */
+    record CreativeOrder(
+            String format,
+            String brand,
+            List<String> media,
+            List<String> bodies,
+            List<String> headlines,
+            List<String> descriptions,
+            List<String> callsToAction,
             String link,
-            String pictureSha)
-            implements Order {}
+            String post,
+            List<Card> cards,
+            @Nullable FormRef form,
+            @Nullable ChatOrder chat,
+            @Nullable MessageOrder message) {}
+
+    /**
+     * A lead form of ours.
+     *
+     * @param externalId the network's id of it; empty until it is made there
+     */
+    record FormRef(String id, int version, String externalId) {}
+
+    record ChatOrder(String greeting, List<String> replies) {}
+
+    record MessageOrder(String sender, String subject, String body, String button) {}
+
+    /** @param field code of a ready question; empty for an own one, which has a text */
+    record FormQuestion(String field, String text, List<String> choices, boolean required) {}
+
+    record FormOrder(
+            String name,
+            String headline,
+            String opening,
+            List<FormQuestion> questions,
+            String privacyLink,
+            String consent,
+            String completion,
+            String button,
+            String link) {}
+
+    /**
+     * What a person sent.
+     *
+     * @param form the network's id of the form
+     * @param answers by ready question's code or own question's text
+     */
+    record LeadTold(long seq, String adId, String form, Instant at, Map<String, String> answers) {}
+
+    record ChatLine(boolean fromPerson, String text) {}
+
+    record ChatTold(long seq, String adId, Instant at, List<ChatLine> lines) {}
 
     /** @param state {@code IN_REVIEW}, {@code APPROVED} or {@code REFUSED} */
     record Review(String id, String state, @Nullable String reason, Instant submittedAt, Instant dueAt) {}

@@ -4,7 +4,6 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.launch.Level;
-import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
 import java.net.URI;
 import java.nio.file.Path;
@@ -33,7 +32,6 @@ final class PracticeNetwork implements NetworkConnector {
     private final RestClient http;
     private final String name;
     private final String root;
-    private volatile @Nullable List<String> placements;
 
     /** @param slug the network's name in addresses */
     PracticeNetwork(RestClient http, String slug) {
@@ -171,13 +169,94 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
-    public void sendPicture(String sha256, byte[] content) {
+    public void sendMedium(String sha256, Path file) {
         asked(() -> http.put()
                 .uri(root + "/media/{sha}", sha256)
                 .contentType(MediaType.APPLICATION_OCTET_STREAM)
-                .body(content)
+                .body(new FileSystemResource(file))
                 .retrieve()
                 .toBodilessEntity());
+    }
+
+    private record OwnQuestion(String text, List<String> choices) {}
+
+    private record Completion(
+            String text, @Nullable String button, @Nullable String link) {}
+
+    private record FormBody(
+            String account,
+            String name,
+            String headline,
+            @Nullable String opening,
+            List<String> fields,
+            List<OwnQuestion> questions,
+            String privacyLink,
+            @Nullable String consent,
+            @Nullable Completion completion,
+            List<String> optional) {}
+
+    @Override
+    public String createForm(String account, String key, FormOrder form) {
+        List<FormQuestion> questions = form.questions();
+        return create(
+                "forms",
+                key,
+                new FormBody(
+                        account,
+                        form.name(),
+                        form.headline(),
+                        orNull(form.opening()),
+                        questions.stream()
+                                .map(FormQuestion::field)
+                                .filter(f -> !f.isEmpty())
+                                .toList(),
+                        questions.stream()
+                                .filter(q -> q.field().isEmpty())
+                                .map(q -> new OwnQuestion(q.text(), q.choices()))
+                                .toList(),
+                        form.privacyLink(),
+                        orNull(form.consent()),
+                        form.completion().isBlank()
+                                ? null
+                                : new Completion(form.completion(), orNull(form.button()), orNull(form.link())),
+                        questions.stream()
+                                .filter(q -> !q.required())
+                                .map(q -> q.field().isEmpty() ? q.text() : q.field())
+                                .toList()));
+    }
+
+    private static @Nullable String orNull(String text) {
+        return text.isBlank() ? null : text;
+    }
+
+    private record SenderAsked(boolean agreed) {}
+
+    @Override
+    public boolean askSender(String account, String name) {
+        return asked(() -> Objects.requireNonNull(http.post()
+                        .uri(root + "/accounts/{account}/senders", account)
+                        .body(Map.of("name", name))
+                        .retrieve()
+                        .body(SenderAsked.class))
+                .agreed());
+    }
+
+    @Override
+    public List<LeadTold> leads(String account, long after) {
+        return list(
+                new ParameterizedTypeReference<List<LeadTold>>() {},
+                root + "/accounts/{account}/leads?after={after}",
+                account,
+                after);
+    }
+
+    @Override
+    public List<ChatTold> chats(String account, long after) {
+        return list(
+                new ParameterizedTypeReference<List<ChatTold>>() {},
+                root + "/accounts/{account}/chats?after={after}",
+                account,
+                after);
     }
 
     private record CampaignBody(
@@ -197,7 +276,16 @@ final class PracticeNetwork implements NetworkConnector {
             List<String> headlines,
             List<String> descriptions,
             List<String> callsToAction,
-            String link) {}
+            @Nullable String link,
+            @Nullable String brand,
+            @Nullable String form,
+            @Nullable String post,
+            @Nullable MessageOrder message,
+            @Nullable ChatOrder chat,
+            List<CardBody> cards) {}
+
+    private record CardBody(
+            String text, @Nullable String price, @Nullable String link) {}
 
     private record AdBody(String adGroupId, String creativeId, String name) {}
 
@@ -231,33 +319,32 @@ final class PracticeNetwork implements NetworkConnector {
         return new CampaignBody(o.account().account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), false);
     }
 
-    private AdGroupBody adGroup(AdGroupOrder o) {
+    private static AdGroupBody adGroup(AdGroupOrder o) {
         return new AdGroupBody(
-                o.campaignId(), o.name(), usualPlacements(), o.audience(), new Budget(false, o.dailyMinor()));
-    }
-
-    private List<String> usualPlacements() {
-        List<String> known = placements;
-        if (known == null) {
-            known = rulebook().usualPlacements().stream()
-                    .map(PlacementRule::code)
-                    .toList();
-            placements = known;
-        }
-        return known;
+                o.campaignId(), o.name(), o.placements(), o.audience(), new Budget(false, o.dailyMinor()));
     }
 
     private static CreativeBody creative(AdOrder o) {
+        CreativeOrder c = o.creative();
+        FormRef form = c.form();
         return new CreativeBody(
                 o.account(),
                 o.name(),
-                "single-picture",
-                List.of(o.pictureSha()),
-                List.of(o.body()),
-                List.of(o.headline()),
-                o.description().isBlank() ? List.of() : List.of(o.description()),
-                List.of(o.callToAction()),
-                o.link());
+                c.format(),
+                c.media(),
+                c.bodies(),
+                c.headlines(),
+                c.descriptions(),
+                c.callsToAction(),
+                orNull(c.link()),
+                orNull(c.brand()),
+                form == null ? null : form.externalId(),
+                orNull(c.post()),
+                c.message(),
+                c.chat(),
+                c.cards().stream()
+                        .map(k -> new CardBody(k.text(), orNull(k.price()), orNull(k.link())))
+                        .toList());
     }
 
     private record AdOnNetwork(AdBody order) {

@@ -14,6 +14,8 @@ import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
+import app.tidewrack.server.form.ScriptLibrary;
+import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.network.Networks;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -31,6 +33,7 @@ import org.springframework.stereotype.Component;
 public class PlanInspector {
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
+    private final ScriptLibrary scripts;
     private final ClientMapper clients;
     private final Networks networks;
     private final LiveStates live;
@@ -38,11 +41,13 @@ public class PlanInspector {
     PlanInspector(
             AudienceLibrary audiences,
             CreativeLibrary creatives,
+            ScriptLibrary scripts,
             ClientMapper clients,
             Networks networks,
             LiveStates live) {
         this.audiences = audiences;
         this.creatives = creatives;
+        this.scripts = scripts;
         this.clients = clients;
         this.networks = networks;
         this.live = live;
@@ -54,6 +59,8 @@ public class PlanInspector {
             Map<String, Creative> creatives,
             Map<String, Account> accounts,
             Set<String> liveCampaigns,
+            String clientName,
+            List<Sender> senders,
             Instant now) {}
 
     /** One campaign looked at. */
@@ -65,6 +72,8 @@ public class PlanInspector {
                 creatives.byId(clientId),
                 clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Function.identity())),
                 new HashSet<>(live.campaigns(clientId, planId)),
+                clients.byId(clientId).name(),
+                scripts.senders(clientId),
                 networks.now());
     }
 
@@ -95,13 +104,25 @@ public class PlanInspector {
                 totals,
                 names,
                 rulebook,
-                new Situation.Account(account.name(), account.spendingLimitMinor(), account.siteTag() != null),
+                new Situation.Account(
+                        account.name(),
+                        s.clientName(),
+                        account.spendingLimitMinor(),
+                        account.siteTag() != null,
+                        agreed(s, account)),
                 seen(campaign, s),
                 s.creatives(),
                 otherNames(plan, campaign, s),
                 s.liveCampaigns().contains(campaign.id()),
                 today);
         return new Inspected(campaign, totals, names, Checks.run(situation));
+    }
+
+    private static Set<String> agreed(Surroundings s, Account account) {
+        return s.senders().stream()
+                .filter(p -> p.agreed() && p.accountId().equals(account.id()))
+                .map(Sender::name)
+                .collect(Collectors.toSet());
     }
 
     private static Map<String, Situation.Audience> seen(Campaign campaign, Surroundings s) {

@@ -1,6 +1,5 @@
-package app.tidewrack.server.creative;
+package app.tidewrack.server.media;
 
-import app.tidewrack.core.creative.Picture;
 import app.tidewrack.core.refusal.Refusal;
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.imaging.ImageProcessingException;
@@ -11,12 +10,9 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
+import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.Semaphore;
 import javax.imageio.ImageIO;
@@ -26,8 +22,7 @@ import javax.imageio.stream.ImageInputStream;
 import org.springframework.stereotype.Component;
 
 /**
- * Takes pictures in: by content and not by name, measured before they are decoded, then really decoded, turned as EXIF
- * says, and made into a preview.
+ * Measures pictures before they are decoded, then really decodes them, turned as EXIF says, and makes a preview.
  */
 @Component
 class PictureReader {
@@ -40,30 +35,24 @@ class PictureReader {
     /** A decoded picture takes up to 4 bytes a pixel; two at a time keep memory bounded. */
     private final Semaphore decoders = new Semaphore(2);
 
-    record Taken(Picture picture, byte[] preview) {}
+    /** @param preview an upright JPEG of at most 900 px a side */
+    record Taken(int width, int height, byte[] preview) {}
 
-    /** @throws Refusal (field {@code file}) when it is no picture, too large or broken */
-    Taken take(String fileName, byte[] content) {
-        String format = format(fileName, content);
+    /** @throws Refusal (field {@code file}) when it is too large or broken */
+    Taken take(String fileName, Container container, Path file) {
         decoders.acquireUninterruptibly();
-        try (ImageInputStream input = ImageIO.createImageInputStream(new ByteArrayInputStream(content))) {
-            ImageReader reader = ImageIO.getImageReadersByFormatName(format).next();
+        try (ImageInputStream input = ImageIO.createImageInputStream(file.toFile())) {
+            ImageReader reader =
+                    ImageIO.getImageReadersByFormatName(container.name()).next();
             try {
                 reader.setInput(input, true, true);
                 int width = reader.getWidth(0);
                 int height = reader.getHeight(0);
                 requireDecodable(fileName, width, height);
-                int turn = format.equals("JPEG") ? orientation(content) : 1;
+                int turn = container == Container.JPEG ? orientation(file) : 1;
                 BufferedImage decoded = decode(reader, Math.max(width, height));
                 boolean sideways = turn >= 5;
-                Picture picture = new Picture(
-                        sha256(content),
-                        fileName,
-                        format,
-                        sideways ? height : width,
-                        sideways ? width : height,
-                        content.length);
-                return new Taken(picture, jpeg(preview(decoded, turn)));
+                return new Taken(sideways ? height : width, sideways ? width : height, jpeg(preview(decoded, turn)));
             } finally {
                 reader.dispose();
             }
@@ -73,41 +62,11 @@ class PictureReader {
             }
             throw new Refusal(
                     "file",
-                    "“%s” starts like a %s but cannot be decoded: %s.".formatted(fileName, format, e.getMessage()),
+                    "“%s” starts like a %s but cannot be decoded: %s.".formatted(fileName, container, e.getMessage()),
                     "Save the picture again and upload that.");
         } finally {
             decoders.release();
         }
-    }
-
-    private static String format(String fileName, byte[] content) {
-        String head = HexFormat.of().formatHex(content, 0, Math.min(12, content.length));
-        if (head.startsWith("ffd8ff")) {
-            return "JPEG";
-        }
-        if (head.startsWith("89504e470d0a1a0a")) {
-            return "PNG";
-        }
-        throw new Refusal(
-                "file",
-                "“%s” is %s, not a JPEG or PNG.".formatted(fileName, kind(head)),
-                "Save it as a JPEG or PNG and upload that.");
-    }
-
-    private static String kind(String head) {
-        if (head.isEmpty()) {
-            return "empty";
-        }
-        if (head.startsWith("25504446")) {
-            return "a PDF";
-        }
-        if (head.startsWith("47494638")) {
-            return "a GIF";
-        }
-        if (head.startsWith("52494646") && head.endsWith("57454250".substring(0, 8))) {
-            return "a WebP picture";
-        }
-        return head.startsWith("6674797068656963", 8) ? "a HEIC picture" : "another kind of file";
     }
 
     private static void requireDecodable(String fileName, int width, int height) {
@@ -134,10 +93,10 @@ class PictureReader {
         return reader.read(0, param);
     }
 
-    private static int orientation(byte[] content) {
+    private static int orientation(Path file) {
         try {
-            ExifIFD0Directory exif = ImageMetadataReader.readMetadata(new ByteArrayInputStream(content))
-                    .getFirstDirectoryOfType(ExifIFD0Directory.class);
+            ExifIFD0Directory exif =
+                    ImageMetadataReader.readMetadata(file.toFile()).getFirstDirectoryOfType(ExifIFD0Directory.class);
             boolean said = exif != null && exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION);
             int orientation = said ? exif.getInt(ExifIFD0Directory.TAG_ORIENTATION) : 1;
             return orientation >= 1 && orientation <= 8 ? orientation : 1;
@@ -147,11 +106,11 @@ class PictureReader {
     }
 
     /** A whole picture that was taken in before, upright. */
-    BufferedImage upright(byte[] content) throws IOException {
+    BufferedImage upright(Path file) throws IOException {
         decoders.acquireUninterruptibly();
         try {
-            BufferedImage decoded = ImageIO.read(new ByteArrayInputStream(content));
-            return upright(decoded, orientation(content), 1);
+            BufferedImage decoded = ImageIO.read(file.toFile());
+            return upright(decoded, orientation(file), 1);
         } finally {
             decoders.release();
         }
@@ -195,13 +154,5 @@ class PictureReader {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(image, "JPEG", out);
         return out.toByteArray();
-    }
-
-    private static String sha256(byte[] content) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java platform has SHA-256", e);
-        }
     }
 }

@@ -1,14 +1,16 @@
-package app.tidewrack.server.creative;
+package app.tidewrack.server.media;
 
+import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Mend.Kind;
-import app.tidewrack.core.creative.Picture;
 import app.tidewrack.core.refusal.Refusal;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.Path;
 import java.util.Set;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -30,15 +32,15 @@ class PictureMender {
     }
 
     /** @throws Refusal (field {@code mend}) when the box does not lie within the picture, or the ground does not hold it */
-    byte[] mend(Picture picture, byte[] content, Mend mend) {
+    byte[] mend(Medium picture, Path file, Mend mend) {
         require(picture, mend);
         try {
-            BufferedImage whole = reader.upright(content);
+            BufferedImage whole = reader.upright(file);
             return encoded(
                     switch (mend.kind()) {
                         case CROP -> whole.getSubimage(mend.x(), mend.y(), mend.width(), mend.height());
                         case PAD -> padded(whole, mend);
-                        case CONVERT -> whole;
+                        case CONVERT, TRIM -> whole;
                     },
                     mend.format());
         } catch (IOException e) {
@@ -49,7 +51,7 @@ class PictureMender {
         }
     }
 
-    private static void require(Picture p, Mend m) {
+    private static void require(Medium p, Mend m) {
         boolean within = m.x() >= 0 && m.y() >= 0 && m.width() > 0 && m.height() > 0;
         boolean crops = (long) m.x() + m.width() <= p.width() && (long) m.y() + m.height() <= p.height();
         boolean holds = (long) m.x() + p.width() <= m.width()
@@ -57,7 +59,10 @@ class PictureMender {
                 && m.width() <= PictureReader.LARGEST_SIDE
                 && m.height() <= PictureReader.LARGEST_SIDE
                 && (long) m.width() * m.height() <= PictureReader.MOST_PIXELS;
-        boolean fine = within && FORMATS.contains(m.format()) && (m.kind() == Kind.PAD ? holds : crops);
+        boolean fine = within
+                && FORMATS.contains(m.format())
+                && m.kind() != Kind.TRIM
+                && (m.kind() == Kind.PAD ? holds : crops);
         if (!fine) {
             throw new Refusal(
                     "mend",
@@ -83,6 +88,12 @@ class PictureMender {
         graphics.drawImage(whole, mend.x(), mend.y(), null);
         graphics.dispose();
         return ground;
+    }
+
+    /** The mean colour along the edge of a small picture, as {@code 0xRRGGBB}. */
+    String edge(byte[] still) throws IOException {
+        return "0x%06x"
+                .formatted(edge(ImageIO.read(new ByteArrayInputStream(still))).getRGB() & 0xffffff);
     }
 
     /** The mean colour along the picture's edge. */

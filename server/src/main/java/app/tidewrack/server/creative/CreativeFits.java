@@ -1,0 +1,221 @@
+package app.tidewrack.server.creative;
+
+import app.tidewrack.core.audience.Circle;
+import app.tidewrack.core.creative.AdTokens;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.CreativeFit;
+import app.tidewrack.core.creative.CreativeFit.Misfit;
+import app.tidewrack.core.creative.CreativeFit.Verdict;
+import app.tidewrack.core.creative.LandingLink;
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.creative.Mend;
+import app.tidewrack.core.creative.Mix;
+import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.ObjectiveRule;
+import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.PlacementRule.FileRule;
+import app.tidewrack.core.network.PlacementRule.Ratio;
+import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.Rulebook.Choice;
+import app.tidewrack.core.text.TextLength;
+import app.tidewrack.core.text.TextLength.Cut;
+import app.tidewrack.core.text.Tokens;
+import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.Networks;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** How a creative stands on every placement of the client's networks, its texts as long as the client's towns make them. */
+@Component
+class CreativeFits {
+    private final ClientMapper clients;
+    private final AudienceLibrary audiences;
+    private final Networks networks;
+
+    CreativeFits(ClientMapper clients, AudienceLibrary audiences, Networks networks) {
+        this.clients = clients;
+        this.audiences = audiences;
+        this.networks = networks;
+    }
+
+    /** A text as a placement shows it: in user-perceived characters, where it is cut. */
+    record TextFit(int length, int limit, int fold, Cut cut) {}
+
+    /** @param index which of the creative's media the mends are for */
+    record MediumMends(int index, List<Mend> mends) {}
+
+    /**
+     * @param devices {@code phone}, {@code tablet}, {@code desktop}
+     * @param ratio width by height that its media have, the first shape it takes
+     * @param bodies one for each of the creative's, or one that is empty; likewise the others
+     * @param mends what makes media fit, for those that do not
+     * @param runs whether it shows the creative; of a mix, some of it
+     * @param shown how many combinations of a mix it shows; 1 for other formats that run
+     */
+    record PlacementFit(
+            String code,
+            String words,
+            List<String> devices,
+            double ratio,
+            List<TextFit> bodies,
+            List<TextFit> headlines,
+            List<TextFit> descriptions,
+            @Nullable TextFit brand,
+            List<Misfit> misfits,
+            List<MediumMends> mends,
+            boolean runs,
+            long shown) {}
+
+    /**
+     * @param format its words there; null when the network takes no such format
+     * @param counts too few, too many, and cards that break a rule, wherever it shows
+     * @param placements where the network shows creatives of this format
+     * @param objectives words of those that take the format
+     * @param ruledOut words of those that do not
+     * @param notShownOn words of the network's other placements
+     */
+    record NetworkFit(
+            String network,
+            String networkName,
+            @Nullable String format,
+            List<Misfit> counts,
+            List<PlacementFit> placements,
+            List<String> objectives,
+            List<String> ruledOut,
+            List<String> notShownOn) {}
+
+    /**
+     * @param combinations ads the parts can make; 1 when it is no mix
+     * @param actions calls to action that networks with this format offer, by code
+     * @param unknownTokens names of tokens that nothing fills
+     */
+    record FitView(
+            List<NetworkFit> networks,
+            @Nullable String linkFault,
+            long combinations,
+            List<Choice> actions,
+            List<String> unknownTokens) {}
+
+    FitView of(String clientId, Creative draft) {
+        Creative longest = draft.withTexts(t -> Tokens.longest(t, values(clientId)));
+        List<Rulebook> rulebooks = clients.accounts(clientId).stream()
+                .map(Account::network)
+                .distinct()
+                .map(networks::rulebook)
+                .toList();
+        Map<String, Choice> actions = new LinkedHashMap<>();
+        rulebooks.stream()
+                .filter(r -> r.format(draft.format()).isPresent())
+                .flatMap(r -> r.callsToAction().stream())
+                .forEach(a -> actions.putIfAbsent(a.code(), a));
+        return new FitView(
+                rulebooks.stream().map(r -> network(longest, r)).toList(),
+                draft.link().isBlank() ? null : LandingLink.fault(draft.link()).orElse(null),
+                draft.mixes() ? Mix.count(draft) : 1,
+                List.copyOf(actions.values()),
+                draft.texts()
+                        .flatMap(t -> Tokens.unknown(t, AdTokens.KNOWN).stream())
+                        .distinct()
+                        .toList());
+    }
+
+    /** What tokens may stand for: every town an audience of the client is drawn around. */
+    private Map<String, List<String>> values(String clientId) {
+        List<String> towns = audiences.byId(clientId).values().stream()
+                .flatMap(a -> a.definition().places().circles().stream())
+                .map(Circle::name)
+                .distinct()
+                .toList();
+        return Map.of(
+                AdTokens.TOWN,
+                towns,
+                AdTokens.CLIENT,
+                List.of(clients.byId(clientId).name()));
+    }
+
+    private static NetworkFit network(Creative creative, Rulebook rulebook) {
+        Optional<FormatRule> format = rulebook.format(creative.format());
+        List<String> shows = format.map(FormatRule::placements).orElse(List.of());
+        return new NetworkFit(
+                rulebook.code(),
+                rulebook.name(),
+                format.map(FormatRule::words).orElse(null),
+                format.map(f -> CreativeFit.counts(creative, f, rulebook.mix())).orElse(List.of()),
+                format.stream()
+                        .flatMap(f -> shows.stream()
+                                .flatMap(p -> rulebook.placement(p).stream())
+                                .map(p -> placement(creative, f, p)))
+                        .toList(),
+                objectives(rulebook, creative.format(), true),
+                objectives(rulebook, creative.format(), false),
+                rulebook.placements().stream()
+                        .filter(p -> !shows.contains(p.code()))
+                        .map(PlacementRule::words)
+                        .toList());
+    }
+
+    private static List<String> objectives(Rulebook rulebook, String format, boolean taking) {
+        return rulebook.objectives().stream()
+                .filter(o -> o.formats().contains(format) == taking)
+                .map(ObjectiveRule::words)
+                .toList();
+    }
+
+    private static PlacementFit placement(Creative creative, FormatRule format, PlacementRule placement) {
+        Verdict verdict = CreativeFit.judge(creative, format, placement);
+        List<MediumMends> mends = new ArrayList<>();
+        for (int i = 0; i < creative.media().size(); i++) {
+            Medium medium = creative.media().get(i);
+            FileRule rule = CreativeFit.rule(medium, i, format, placement);
+            List<Mend> found = rule == null ? List.of() : Mend.of(medium, rule);
+            if (!found.isEmpty()) {
+                mends.add(new MediumMends(i, found));
+            }
+        }
+        TextRule brand = placement.brand();
+        long shown = creative.mixes() ? Mix.shown(creative, verdict.misfits()) : verdict.runs() ? 1 : 0;
+        return new PlacementFit(
+                placement.code(),
+                placement.words(),
+                placement.devices(),
+                shape(creative, placement),
+                fits(creative.bodies(), placement.body()),
+                fits(creative.headlines(), placement.headline()),
+                fits(creative.descriptions(), placement.description()),
+                brand == null ? null : fit(creative.brand(), brand),
+                verdict.misfits(),
+                mends,
+                verdict.runs(),
+                shown);
+    }
+
+    private static double shape(Creative creative, PlacementRule placement) {
+        boolean video = !creative.media().isEmpty() && creative.media().get(0).video() != null;
+        return Stream.of(
+                        video ? placement.video() : placement.picture(),
+                        video ? placement.picture() : placement.video())
+                .filter(r -> r != null)
+                .map(r -> r.ratios().get(0))
+                .map(Ratio::value)
+                .findFirst()
+                .orElse(1.0);
+    }
+
+    private static List<TextFit> fits(List<String> texts, TextRule rule) {
+        return (texts.isEmpty() ? List.of("") : texts)
+                .stream().map(t -> fit(t, rule)).toList();
+    }
+
+    private static TextFit fit(String text, TextRule rule) {
+        return new TextFit(TextLength.of(text), rule.limit(), rule.fold(), TextLength.cutAt(text, rule.fold()));
+    }
+}

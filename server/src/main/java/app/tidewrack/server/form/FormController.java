@@ -1,0 +1,270 @@
+package app.tidewrack.server.form;
+
+import app.tidewrack.core.form.ChatScript.Reply;
+import app.tidewrack.core.form.FormFit;
+import app.tidewrack.core.form.FormFit.Fault;
+import app.tidewrack.core.form.LeadForm;
+import app.tidewrack.core.form.LeadForm.Completion;
+import app.tidewrack.core.form.LeadForm.Question;
+import app.tidewrack.core.network.FormRule;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.text.Tokens;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.form.FormLibrary.KeptForm;
+import app.tidewrack.server.form.ScriptLibrary.KeptScript;
+import app.tidewrack.server.form.ScriptLibrary.Kind;
+import app.tidewrack.server.form.ScriptLibrary.Sender;
+import app.tidewrack.server.network.Networks;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Lead forms and message scripts, and how a draft suits the client's networks as it is typed. */
+@RestController
+@RequestMapping("/api/clients/{clientId}")
+class FormController {
+    private final FormLibrary forms;
+    private final ScriptLibrary scripts;
+    private final ClientMapper clients;
+    private final Networks networks;
+
+    FormController(FormLibrary forms, ScriptLibrary scripts, ClientMapper clients, Networks networks) {
+        this.forms = forms;
+        this.scripts = scripts;
+        this.clients = clients;
+        this.networks = networks;
+    }
+
+    record QuestionBody(
+            @NotNull String field,
+            @NotNull String text,
+            @NotNull List<@NotNull String> choices,
+            boolean required) {}
+
+    record CompletionBody(
+            @NotNull String text,
+            @NotNull String button,
+            @NotNull String link) {}
+
+    record FormBody(
+            int edits,
+            @NotNull String name,
+            @NotNull String headline,
+            @NotNull String opening,
+            @NotNull List<@NotNull @Valid QuestionBody> questions,
+            @NotNull String privacyLink,
+            @NotNull String consent,
+            @NotNull @Valid CompletionBody completion,
+            boolean onePage) {
+
+        FormLibrary.Draft draft() {
+            return new FormLibrary.Draft(
+                    headline,
+                    opening,
+                    questions.stream()
+                            .map(q -> new Question(q.field(), q.text().strip(), q.choices(), q.required()))
+                            .toList(),
+                    privacyLink.strip(),
+                    consent,
+                    new Completion(
+                            completion.text(),
+                            completion.button(),
+                            completion.link().strip()),
+                    onePage);
+        }
+    }
+
+    /**
+     * @param faults none when the network takes it
+     * @param completion share of openers expected to send it, 0 to 1; null where there are no forms
+     */
+    record NetworkFit(
+            String network,
+            String networkName,
+            List<Fault> faults,
+            @Nullable Double completion) {}
+
+    /** @param networks codes of the client's networks that have it */
+    record ReadyField(String code, String words, List<String> networks) {}
+
+    record FormFitView(List<NetworkFit> networks, List<ReadyField> fields) {}
+
+    @GetMapping("/forms")
+    List<KeptForm> forms(@PathVariable String clientId) {
+        return forms.all(clientId);
+    }
+
+    @PostMapping("/forms")
+    KeptForm add(@PathVariable String clientId, @Valid @RequestBody FormBody body) {
+        return forms.add(clientId, body.name(), body.draft());
+    }
+
+    @PutMapping("/forms/{id}")
+    KeptForm change(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody FormBody body) {
+        return forms.change(clientId, id, body.edits(), body.name(), body.draft());
+    }
+
+    @DeleteMapping("/forms/{id}")
+    void removeForm(@PathVariable String clientId, @PathVariable String id) {
+        forms.remove(clientId, id);
+    }
+
+    /** How a draft suits each of the client's networks, and the ready questions they have. */
+    @PostMapping("/forms/fit")
+    FormFitView fit(@PathVariable String clientId, @Valid @RequestBody FormBody body) {
+        LeadForm form = body.draft().form("", body.name(), 1);
+        int required =
+                (int) form.questions().stream().filter(Question::required).count();
+        List<NetworkFit> fits = new ArrayList<>();
+        Map<String, ReadyField> fields = new LinkedHashMap<>();
+        for (Rulebook rulebook : rulebooks(clientId)) {
+            FormRule rule = rulebook.form();
+            fits.add(new NetworkFit(
+                    rulebook.code(),
+                    rulebook.name(),
+                    FormFit.judge(form, rulebook),
+                    rule == null ? null : rule.expectedCompletion(required)));
+            if (rule != null) {
+                rule.fields()
+                        .forEach(f -> fields.computeIfAbsent(
+                                        f.code(), c -> new ReadyField(c, f.words(), new ArrayList<>()))
+                                .networks()
+                                .add(rulebook.code()));
+            }
+        }
+        return new FormFitView(fits, List.copyOf(fields.values()));
+    }
+
+    record ReplyBody(@NotNull String text, @NotNull String answer) {}
+
+    record ScriptBody(
+            int version,
+            @NotNull Kind kind,
+            @NotNull String name,
+            @NotNull String greeting,
+            @NotNull List<@NotNull @Valid ReplyBody> replies,
+            @NotNull String sender,
+            @NotNull String subject,
+            @NotNull String body,
+            @NotNull String button,
+            @NotNull String link,
+            @Nullable String bannerSha) {
+
+        ScriptLibrary.Draft draft() {
+            return new ScriptLibrary.Draft(
+                    greeting,
+                    replies.stream().map(r -> new Reply(r.text(), r.answer())).toList(),
+                    sender,
+                    subject,
+                    body,
+                    button,
+                    link,
+                    bannerSha);
+        }
+    }
+
+    /**
+     * @param networks only those that have chats, or messages
+     * @param texts greeting, subject and body filled for a person who is known, for one who is not, and at their longest
+     */
+    record ScriptFitView(List<NetworkFit> networks, List<FilledTexts> texts) {}
+
+    /** @param whom {@code known}, {@code unknown} or {@code longest} */
+    record FilledTexts(String whom, String greeting, String subject, String body) {}
+
+    @GetMapping("/scripts")
+    List<KeptScript> scripts(@PathVariable String clientId) {
+        return scripts.all(clientId);
+    }
+
+    @PostMapping("/scripts")
+    KeptScript add(@PathVariable String clientId, @Valid @RequestBody ScriptBody body) {
+        return scripts.add(clientId, body.kind(), body.name(), body.draft());
+    }
+
+    @PutMapping("/scripts/{id}")
+    KeptScript change(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody ScriptBody body) {
+        return scripts.change(clientId, id, body.version(), body.name(), body.draft());
+    }
+
+    @DeleteMapping("/scripts/{id}")
+    void removeScript(@PathVariable String clientId, @PathVariable String id) {
+        scripts.remove(clientId, id);
+    }
+
+    @PostMapping("/scripts/fit")
+    ScriptFitView fit(@PathVariable String clientId, @Valid @RequestBody ScriptBody body) {
+        boolean chat = body.kind() == Kind.CHAT;
+        List<NetworkFit> fits = rulebooks(clientId).stream()
+                .filter(r -> chat ? r.chat() != null : r.message() != null)
+                .map(r -> new NetworkFit(
+                        r.code(),
+                        r.name(),
+                        chat
+                                ? FormFit.judge(body.draft().chat("", body.name()), r)
+                                : FormFit.judge(body.draft().message("", body.name()), r),
+                        null))
+                .toList();
+        // A person as made up as all others.
+        Map<String, String> known = Map.of(
+                "first-name",
+                "Wilma",
+                "city",
+                "Norwich",
+                "company",
+                "Brackwater Labs",
+                "job-title",
+                "Laboratory manager");
+        return new ScriptFitView(
+                fits,
+                List.of(
+                        new FilledTexts(
+                                "known",
+                                Tokens.filled(body.greeting(), known),
+                                Tokens.filled(body.subject(), known),
+                                Tokens.filled(body.body(), known)),
+                        new FilledTexts(
+                                "unknown",
+                                Tokens.filled(body.greeting(), Map.of()),
+                                Tokens.filled(body.subject(), Map.of()),
+                                Tokens.filled(body.body(), Map.of())),
+                        new FilledTexts(
+                                "longest",
+                                FormFit.worst(body.greeting()),
+                                FormFit.worst(body.subject()),
+                                FormFit.worst(body.body()))));
+    }
+
+    record SenderBody(@NotNull String accountId, @NotNull String name) {}
+
+    @GetMapping("/senders")
+    List<Sender> senders(@PathVariable String clientId) {
+        return scripts.senders(clientId);
+    }
+
+    @PostMapping("/senders")
+    Sender ask(@PathVariable String clientId, @Valid @RequestBody SenderBody body) {
+        return scripts.ask(clientId, body.accountId(), body.name());
+    }
+
+    private List<Rulebook> rulebooks(String clientId) {
+        return clients.accounts(clientId).stream()
+                .map(Account::network)
+                .distinct()
+                .map(networks::rulebook)
+                .toList();
+    }
+}

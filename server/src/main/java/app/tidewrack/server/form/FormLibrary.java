@@ -1,0 +1,227 @@
+package app.tidewrack.server.form;
+
+import app.tidewrack.core.form.LeadForm;
+import app.tidewrack.core.form.LeadForm.Completion;
+import app.tidewrack.core.form.LeadForm.Question;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.form.FormMapper.StoredForm;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.FormOrder;
+import app.tidewrack.server.network.NetworkConnector.FormQuestion;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.Conflict;
+import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.NotFound;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
+
+/** A client's lead forms. What a network has is never changed: a change makes a new version, and ads launched later ask that. */
+@Service
+public class FormLibrary {
+    private static final int LONGEST_TEXT = 2_000;
+    private static final int MOST_QUESTIONS = 50;
+    private static final int MOST_CHOICES = 30;
+
+    private final FormMapper mapper;
+    private final Networks networks;
+    private final JsonMapper json;
+
+    FormLibrary(FormMapper mapper, Networks networks, JsonMapper json) {
+        this.mapper = mapper;
+        this.networks = networks;
+        this.json = json;
+    }
+
+    /** What a person writes of a form. */
+    public record Draft(
+            String headline,
+            String opening,
+            List<Question> questions,
+            String privacyLink,
+            String consent,
+            Completion completion,
+            boolean onePage) {
+
+        LeadForm form(String id, String name, int version) {
+            return new LeadForm(
+                    id, name, version, headline, opening, questions, privacyLink, consent, completion, onePage);
+        }
+    }
+
+    /**
+     * @param edits grows with each change
+     * @param sent whether a network has this version, so that the next change makes a new one
+     * @param usedBy names of creatives
+     */
+    public record KeptForm(LeadForm form, int edits, boolean sent, List<String> usedBy) {}
+
+    public List<KeptForm> all(String clientId) {
+        return mapper.latest(clientId).stream().map(f -> kept(clientId, f)).toList();
+    }
+
+    public Map<String, LeadForm> byId(String clientId) {
+        return mapper.latest(clientId).stream()
+                .map(this::read)
+                .collect(Collectors.toMap(LeadForm::id, Function.identity()));
+    }
+
+    public KeptForm add(String clientId, String name, Draft draft) {
+        require(draft);
+        String id = Ids.fresh();
+        mapper.insertForm(clientId, id, 1, name(clientId, id, name), json.writeValueAsString(draft));
+        return one(clientId, id);
+    }
+
+    /** @throws Conflict when it was changed meanwhile */
+    public KeptForm change(String clientId, String id, int edits, String name, Draft draft) {
+        require(draft);
+        StoredForm now = stored(clientId, id);
+        String checked = name(clientId, id, name);
+        String content = json.writeValueAsString(draft);
+        boolean same = json.readTree(content).equals(json.readTree(now.content()));
+        if (now.edits() != edits) {
+            throw changedMeanwhile();
+        }
+        if (now.sent() && !same) {
+            mapper.insertForm(clientId, id, now.version() + 1, checked, content);
+        } else if (mapper.updateForm(clientId, id, now.version(), edits, checked, content) == 0) {
+            throw changedMeanwhile();
+        }
+        return one(clientId, id);
+    }
+
+    private static Conflict changedMeanwhile() {
+        return new Conflict("This form was changed by someone else meanwhile. Load it again and repeat.");
+    }
+
+    /** @throws Refusal while creatives use it, or once a network has it: leads say which form they filled in */
+    public void remove(String clientId, String id) {
+        KeptForm form = one(clientId, id);
+        if (!form.usedBy().isEmpty() || mapper.everSent(clientId, id)) {
+            throw new Refusal(
+                    "form",
+                    "%s is %s."
+                            .formatted(
+                                    form.form().name(),
+                                    form.usedBy().isEmpty()
+                                            ? "on a network already"
+                                            : "used by " + String.join(", ", form.usedBy())),
+                    form.usedBy().isEmpty() ? "Keep it for the leads it brought." : "Take it out there first.");
+        }
+        mapper.deleteForm(clientId, id);
+    }
+
+    /** The network's id of a version of a form, which is made there when it is first asked for. */
+    public String onAccount(String clientId, String id, int version, Account account, NetworkConnector connector) {
+        return mapper.onAccount(clientId, id, version, account.id()).orElseGet(() -> {
+            LeadForm form =
+                    read(mapper.version(clientId, id, version).orElseThrow(() -> new NotFound("lead form", id)));
+            String key = String.join("/", clientId, "form", id, String.valueOf(version));
+            String externalId = connector.createForm(account.externalId(), key, order(form));
+            mapper.setOnAccount(clientId, id, version, account.id(), externalId);
+            return externalId;
+        });
+    }
+
+    /** Forms by account and the network's id of them, for leads that come in. */
+    public Map<String, LeadForm> byExternalId(String clientId, String accountId) {
+        return mapper.onAccounts(clientId).stream()
+                .filter(o -> o.accountId().equals(accountId))
+                .collect(Collectors.toMap(
+                        FormMapper.OnAccount::externalId,
+                        o -> read(mapper.version(clientId, o.formId(), o.version())
+                                .orElseThrow()),
+                        (a, b) -> a));
+    }
+
+    private static FormOrder order(LeadForm form) {
+        return new FormOrder(
+                form.name(),
+                form.headline(),
+                form.opening(),
+                form.questions().stream()
+                        .map(q -> new FormQuestion(q.field(), q.text(), q.choices(), q.required()))
+                        .toList(),
+                form.privacyLink(),
+                form.consent(),
+                form.completion().text(),
+                form.completion().button(),
+                form.completion().link());
+    }
+
+    private KeptForm one(String clientId, String id) {
+        return kept(clientId, stored(clientId, id));
+    }
+
+    private StoredForm stored(String clientId, String id) {
+        return mapper.form(clientId, id).orElseThrow(() -> new NotFound("lead form", id));
+    }
+
+    private KeptForm kept(String clientId, StoredForm stored) {
+        return new KeptForm(
+                read(stored), stored.edits(), stored.sent(), mapper.usedBy(clientId, "formId", stored.id()));
+    }
+
+    private LeadForm read(StoredForm stored) {
+        return json.readValue(stored.content(), Draft.class).form(stored.id(), stored.name(), stored.version());
+    }
+
+    private String name(String clientId, String id, String name) {
+        String checked = CampaignFacts.checkedName(name);
+        if (mapper.latest(clientId).stream().anyMatch(f -> f.name().equalsIgnoreCase(checked) && !f.id().equals(id))) {
+            throw new Refusal("name", "Another form is called “%s”.".formatted(checked), "Choose another name.");
+        }
+        return checked;
+    }
+
+    private static void require(Draft draft) {
+        requireShort("headline", draft.headline());
+        requireShort("opening", draft.opening());
+        requireShort("privacyLink", draft.privacyLink());
+        requireShort("consent", draft.consent());
+        requireShort(
+                "completion",
+                draft.completion().text()
+                        + draft.completion().button()
+                        + draft.completion().link());
+        if (draft.questions().size() > MOST_QUESTIONS) {
+            throw new Refusal(
+                    "questions",
+                    "There are %d questions; the most that is kept is %d."
+                            .formatted(draft.questions().size(), MOST_QUESTIONS),
+                    "Take some out.");
+        }
+        Set<String> keys = new HashSet<>();
+        for (Question q : draft.questions()) {
+            requireShort("questions", q.text());
+            q.choices().forEach(c -> requireShort("questions", c));
+            if (q.choices().size() > MOST_CHOICES) {
+                throw new Refusal(
+                        "questions",
+                        "“%s” has %d choices; the most is %d."
+                                .formatted(q.text(), q.choices().size(), MOST_CHOICES),
+                        "Take some out.");
+            }
+            if (!q.key().isBlank() && !keys.add(q.key())) {
+                throw new Refusal("questions", "“%s” is asked twice.".formatted(q.key()), "Take one out.");
+            }
+        }
+    }
+
+    private static void requireShort(String field, String text) {
+        if (text.length() > LONGEST_TEXT) {
+            throw new Refusal(
+                    field,
+                    "The text has %,d characters; the most that is kept is %,d.".formatted(text.length(), LONGEST_TEXT),
+                    "Shorten it.");
+        }
+    }
+}

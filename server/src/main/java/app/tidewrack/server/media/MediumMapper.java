@@ -1,0 +1,119 @@
+package app.tidewrack.server.media;
+
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface MediumMapper {
+    record Stored(
+            String sha256,
+            String fileName,
+            String format,
+            int width,
+            int height,
+            long bytes,
+            @Nullable Double seconds,
+            @Nullable String codec,
+            @Nullable Double frameRate,
+            @Nullable Boolean sound,
+            int textFields) {}
+
+    record Part(byte[] content) {}
+
+    record MendJob(
+            String id,
+            String sha256,
+            String state,
+            int percent,
+            @Nullable String made,
+            @Nullable String problem) {}
+
+    String LISTED = """
+            select sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate, sound, text_fields
+            from medium where client_id = #{clientId}""";
+
+    @Select(LISTED + " order by added_at desc, sha256")
+    List<Stored> all(String clientId);
+
+    @Select(LISTED + " and sha256 = #{sha}")
+    Optional<Stored> byHash(String clientId, String sha);
+
+    @Insert("""
+            insert into medium (client_id, sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate,
+                                sound)
+            values (#{clientId}, #{m.sha256}, #{m.fileName}, #{m.format}, #{m.width}, #{m.height}, #{m.bytes},
+                    #{m.seconds}, #{m.codec}, #{m.frameRate}, #{m.sound})
+            on conflict (client_id, sha256) do nothing""")
+    int insert(String clientId, Stored m);
+
+    @Insert("""
+            insert into medium_part (client_id, sha256, number, content)
+            values (#{clientId}, #{sha}, #{number}, #{content})""")
+    void insertPart(String clientId, String sha, int number, byte[] content);
+
+    @Insert("""
+            insert into medium_still (client_id, sha256, number, content)
+            values (#{clientId}, #{sha}, #{number}, #{content})""")
+    void insertStill(String clientId, String sha, int number, byte[] content);
+
+    @Select("""
+            select content from medium_part where client_id = #{clientId} and sha256 = #{sha} and number = #{number}""")
+    Optional<Part> part(String clientId, String sha, int number);
+
+    @Select("""
+            select content from medium_still where client_id = #{clientId} and sha256 = #{sha} and number = #{number}""")
+    Optional<Part> still(String clientId, String sha, int number);
+
+    @Select("""
+            select name from creative where client_id = #{clientId} and content->'media' @> to_jsonb(#{sha}::text)
+            order by name""")
+    List<String> usedBy(String clientId, String sha);
+
+    @Update("update medium set text_fields = #{fields} where client_id = #{clientId} and sha256 = #{sha}")
+    int setTextFields(String clientId, String sha, int fields);
+
+    @Delete("delete from medium where client_id = #{clientId} and sha256 = #{sha}")
+    void delete(String clientId, String sha);
+
+    @Select("""
+            select exists (select 1 from medium_on_network
+                           where client_id = #{clientId} and sha256 = #{sha} and network = #{network})""")
+    boolean isOn(String clientId, String sha, String network);
+
+    @Insert("""
+            insert into medium_on_network (client_id, sha256, network) values (#{clientId}, #{sha}, #{network})
+            on conflict do nothing""")
+    void setOn(String clientId, String sha, String network);
+
+    @Insert("""
+            insert into medium_mend (client_id, id, sha256, state) values (#{clientId}, #{id}, #{sha}, 'RUNNING')""")
+    void beginMend(String clientId, String id, String sha);
+
+    @Select("""
+            select id, sha256, state, percent, made, problem from medium_mend
+            where client_id = #{clientId} and id = #{id}""")
+    Optional<MendJob> mend(String clientId, String id);
+
+    /** @return 0 when it was stopped meanwhile */
+    @Update("""
+            update medium_mend set percent = #{percent}
+            where client_id = #{clientId} and id = #{id} and state = 'RUNNING'""")
+    int progress(String clientId, String id, int percent);
+
+    @Update("""
+            update medium_mend set state = #{state}, made = #{made}, problem = #{problem}
+            where client_id = #{clientId} and id = #{id} and state = 'RUNNING'""")
+    void endMend(String clientId, String id, String state, @Nullable String made, @Nullable String problem);
+
+    /** Mends that a stopped server left behind. */
+    @Update("""
+            update medium_mend set state = 'FAILED', problem = 'The server was restarted meanwhile. Start it again.'
+            where state = 'RUNNING'""")
+    void failAll();
+}

@@ -1,0 +1,157 @@
+package app.tidewrack.server.media;
+
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.creative.Medium.Video;
+import app.tidewrack.core.creative.Mend;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.media.MediumMapper.MendJob;
+import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.NotFound;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+
+/** Makes new media of a client's own so that they fit; the old ones stay. Videos take a while, tell how far they are and can be stopped. */
+@Service
+class Mends {
+    private static final Logger LOG = LoggerFactory.getLogger(Mends.class);
+
+    private final MediumMapper mapper;
+    private final MediaLibrary library;
+    private final PictureMender pictures;
+    private final VideoTool videos;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
+        Thread thread = new Thread(r, "video-mends");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    Mends(MediumMapper mapper, MediaLibrary library, PictureMender pictures, VideoTool videos) {
+        this.mapper = mapper;
+        this.library = library;
+        this.pictures = pictures;
+        this.videos = videos;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void afterRestart() {
+        mapper.failAll();
+    }
+
+    /**
+     * A picture is mended at once; a video's mend is begun.
+     *
+     * @throws Refusal (field {@code mend}) when the mend does not suit the medium
+     */
+    MendJob begin(String clientId, String sha, Mend mend) throws IOException {
+        Medium medium = library.medium(clientId, sha);
+        String id = Ids.fresh();
+        if (medium.video() == null) {
+            Path file = library.file(clientId, sha);
+            try {
+                byte[] mended = pictures.mend(medium, file, mend);
+                Medium made = library.add(clientId, name(medium, mend), new ByteArrayInputStream(mended));
+                return new MendJob(id, sha, "DONE", 100, made.sha256(), null);
+            } finally {
+                Files.delete(file);
+            }
+        }
+        require(medium, medium.video(), mend);
+        mapper.beginMend(clientId, id, sha);
+        worker.execute(() -> run(clientId, id, medium, mend));
+        return job(clientId, id);
+    }
+
+    MendJob job(String clientId, String id) {
+        return mapper.mend(clientId, id).orElseThrow(() -> new NotFound("mend", id));
+    }
+
+    MendJob stop(String clientId, String id) {
+        mapper.endMend(clientId, id, "STOPPED", null, null);
+        return job(clientId, id);
+    }
+
+    private void run(String clientId, String id, Medium medium, Mend mend) {
+        try {
+            if (mapper.progress(clientId, id, 0) == 0) {
+                return;
+            }
+            Path from = library.file(clientId, medium.sha256());
+            Path to = Files.createTempFile("tidewrack-mended", ".mp4");
+            try {
+                String ground = pictures.edge(library.still(clientId, medium.sha256(), 0));
+                videos.mend(
+                        medium.fileName(),
+                        from,
+                        Container.valueOf(medium.format()),
+                        mend,
+                        ground,
+                        to,
+                        percent -> mapper.progress(clientId, id, percent) > 0);
+                try (InputStream made = Files.newInputStream(to)) {
+                    String sha = library.add(clientId, name(medium, mend), made).sha256();
+                    mapper.endMend(clientId, id, "DONE", sha, null);
+                }
+            } finally {
+                Files.delete(from);
+                Files.delete(to);
+            }
+        } catch (Refusal refused) {
+            mapper.endMend(clientId, id, "FAILED", null, refused.getMessage());
+        } catch (IOException | RuntimeException e) {
+            LOG.error("Mend {} of a video failed", id, e);
+            mapper.endMend(clientId, id, "FAILED", null, "The server could not finish it. Start it again.");
+        }
+    }
+
+    private static void require(Medium medium, Video video, Mend m) {
+        boolean within = m.x() >= 0 && m.y() >= 0 && m.width() > 1 && m.height() > 1;
+        boolean even = m.width() % 2 == 0 && m.height() % 2 == 0;
+        boolean box = (long) m.x() + m.width() <= medium.width() && (long) m.y() + m.height() <= medium.height();
+        boolean holds = (long) m.x() + medium.width() <= m.width()
+                && (long) m.y() + medium.height() <= m.height()
+                && m.width() <= PictureReader.LARGEST_SIDE
+                && m.height() <= PictureReader.LARGEST_SIDE;
+        boolean shape = switch (m.kind()) {
+            case CROP -> even && box;
+            case PAD -> even && holds;
+            case TRIM, CONVERT -> true;
+        };
+        boolean length = m.seconds() > 0 && m.seconds() <= video.seconds() + 0.001;
+        if (!within || !shape || !length || !m.format().equals("MP4")) {
+            throw new Refusal(
+                    "mend",
+                    "%s to %d × %d px at %d, %d and %.1f s as %s does not suit a video of %d × %d px and %.1f s."
+                            .formatted(
+                                    m.kind().name().toLowerCase(),
+                                    m.width(),
+                                    m.height(),
+                                    m.x(),
+                                    m.y(),
+                                    m.seconds(),
+                                    m.format(),
+                                    medium.width(),
+                                    medium.height(),
+                                    video.seconds()),
+                    "Choose one of the mends beside the placement.");
+        }
+    }
+
+    private static String name(Medium medium, Mend mend) {
+        String base = medium.fileName().replaceAll("\\.[A-Za-z0-9]+$", "");
+        String shape = mend.shape().isEmpty() ? "" : ", " + mend.shape().replace(':', 'x');
+        boolean shorter =
+                medium.video() != null && mend.seconds() < medium.video().seconds() - 0.001;
+        String cut = shorter ? ", %d s".formatted(Math.round(mend.seconds())) : "";
+        return base + shape + cut + Container.valueOf(mend.format()).ending();
+    }
+}

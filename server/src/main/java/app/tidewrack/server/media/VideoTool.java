@@ -1,0 +1,375 @@
+package app.tidewrack.server.media;
+
+import app.tidewrack.core.creative.Medium.Video;
+import app.tidewrack.core.creative.Mend;
+import app.tidewrack.core.refusal.Refusal;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.ScheduledThreadPoolExecutor;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.function.IntPredicate;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Measures and mends videos with ffprobe and ffmpeg, each run held to a time and an address space. Files are read with the demuxer
+ * that their first bytes name and from nowhere but the file itself, so that a file cannot make the tool open others.
+ */
+@Component
+class VideoTool {
+    private static final int STILL_SIDE = 900;
+
+    /** When the stills of a video's beginning are taken, in seconds. */
+    private static final List<Double> BEGINNING = List.of(0.2, 1.5, 3.0);
+
+    private final Settings settings;
+    private final JsonMapper json;
+    private final Semaphore runs = new Semaphore(2);
+    private final ScheduledExecutorService watch = new ScheduledThreadPoolExecutor(1, r -> {
+        Thread thread = new Thread(r, "video-watch");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    /** @param megabytes address space of a run */
+    record Settings(String ffmpeg, String ffprobe, Duration longest, int megabytes) {}
+
+    VideoTool(
+            @Value("${tidewrack.video.ffmpeg:ffmpeg}") String ffmpeg,
+            @Value("${tidewrack.video.ffprobe:ffprobe}") String ffprobe,
+            @Value("${tidewrack.video.longest:5m}") Duration longest,
+            @Value("${tidewrack.video.megabytes:3000}") int megabytes,
+            JsonMapper json) {
+        settings = new Settings(ffmpeg, ffprobe, longest, megabytes);
+        this.json = json;
+    }
+
+    /** Size after rotation and in square pixels. */
+    record Measured(int width, int height, Video video) {}
+
+    /** @throws Refusal (field {@code file}) when it holds no video that can be read */
+    Measured measure(String fileName, Path file, Container container) {
+        JsonNode told = json.readTree(run(
+                fileName,
+                List.of(
+                        settings.ffprobe(),
+                        "-v",
+                        "error",
+                        "-protocol_whitelist",
+                        "file",
+                        "-f",
+                        container.demuxer(),
+                        "-show_format",
+                        "-show_streams",
+                        "-of",
+                        "json",
+                        file.toString()),
+                l -> true));
+        JsonNode picture = null;
+        boolean sound = false;
+        for (JsonNode stream : told.path("streams")) {
+            boolean cover = stream.path("disposition").path("attached_pic").asInt(0) == 1;
+            switch (stream.path("codec_type").asString("")) {
+                case "video" -> picture = picture == null && !cover ? stream : picture;
+                case "audio" -> sound = true;
+                default -> {}
+            }
+        }
+        if (picture == null || picture.path("width").asInt(0) < 1) {
+            throw new Refusal(
+                    "file",
+                    "“%s” is a %s file without a video in it.".formatted(fileName, container),
+                    "Export it again with its picture.");
+        }
+        double seconds = number(told.path("format").path("duration"), number(picture.path("duration"), 0));
+        if (!(seconds > 0)) {
+            throw new Refusal("file", "“%s” has no length.".formatted(fileName), "Export it again.");
+        }
+        int width = (int) Math.round(picture.path("width").asInt() * ratio(picture, "sample_aspect_ratio", ':', 1));
+        int height = picture.path("height").asInt();
+        boolean turned = turned(picture);
+        return new Measured(
+                turned ? height : width,
+                turned ? width : height,
+                new Video(
+                        seconds,
+                        picture.path("codec_name").asString("unknown"),
+                        ratio(picture, "avg_frame_rate", '/', 0),
+                        sound));
+    }
+
+    private static double number(JsonNode node, double otherwise) {
+        try {
+            return node.isMissingNode() ? otherwise : Double.parseDouble(node.asString());
+        } catch (NumberFormatException e) {
+            return otherwise;
+        }
+    }
+
+    private static double ratio(JsonNode stream, String name, char sign, double otherwise) {
+        String[] parts = stream.path(name).asString("").split(String.valueOf(sign));
+        if (parts.length != 2 || !parts[0].matches("\\d+") || !parts[1].matches("[1-9]\\d*") || parts[0].equals("0")) {
+            return otherwise;
+        }
+        return Double.parseDouble(parts[0]) / Double.parseDouble(parts[1]);
+    }
+
+    private static boolean turned(JsonNode stream) {
+        int degrees = 0;
+        for (JsonNode data : stream.path("side_data_list")) {
+            degrees = data.has("rotation") ? data.path("rotation").asInt() : degrees;
+        }
+        return Math.abs(degrees) % 180 == 90;
+    }
+
+    /** One still for the whole, and those of the beginning that the video is long enough for; upright JPEGs. */
+    List<byte[]> stills(String fileName, Path file, Container container, double seconds) throws IOException {
+        List<Double> times = new ArrayList<>(List.of(Math.min(1, seconds / 3)));
+        BEGINNING.stream().filter(t -> t < seconds).forEach(times::add);
+        List<byte[]> stills = new ArrayList<>();
+        for (double time : times) {
+            Path still = Files.createTempFile("tidewrack-still", ".jpg");
+            try {
+                run(
+                        fileName,
+                        List.of(
+                                settings.ffmpeg(),
+                                "-nostdin",
+                                "-v",
+                                "error",
+                                "-y",
+                                "-threads",
+                                "2",
+                                "-protocol_whitelist",
+                                "file",
+                                "-f",
+                                container.demuxer(),
+                                "-ss",
+                                seconds(time),
+                                "-i",
+                                file.toString(),
+                                "-frames:v",
+                                "1",
+                                "-vf",
+                                "scale=w='min(%1$d,iw*sar)':h='min(%1$d,ih)':force_original_aspect_ratio=decrease,setsar=1"
+                                        .formatted(STILL_SIDE),
+                                "-q:v",
+                                "4",
+                                "-f",
+                                "mjpeg",
+                                still.toString()),
+                        l -> true);
+                byte[] content = Files.readAllBytes(still);
+                if (content.length > 0) {
+                    stills.add(content);
+                }
+            } finally {
+                Files.delete(still);
+            }
+        }
+        if (stills.isEmpty()) {
+            throw undecodable(fileName, "no picture came out of it");
+        }
+        return stills;
+    }
+
+    /**
+     * Makes a new MP4 of a video.
+     *
+     * @param ground colour of a ground it is set on, as {@code 0xRRGGBB}
+     * @param onPercent told how far it is; false stops it
+     * @throws Refusal when it cannot be done, or was stopped
+     */
+    void mend(
+            String fileName,
+            Path file,
+            Container container,
+            Mend mend,
+            String ground,
+            Path to,
+            IntPredicate onPercent) {
+        String box = "w=%d:h=%d:x=%d:y=%d".formatted(mend.width(), mend.height(), mend.x(), mend.y());
+        String filter = switch (mend.kind()) {
+            case CROP -> "crop=" + box + ",";
+            case PAD -> "pad=" + box + ":color=" + ground + ",";
+            case TRIM, CONVERT -> "crop=w=trunc(iw/2)*2:h=trunc(ih/2)*2,";
+        };
+        run(
+                fileName,
+                List.of(
+                        settings.ffmpeg(),
+                        "-nostdin",
+                        "-v",
+                        "error",
+                        "-y",
+                        "-threads",
+                        "2",
+                        "-protocol_whitelist",
+                        "file",
+                        "-f",
+                        container.demuxer(),
+                        "-i",
+                        file.toString(),
+                        "-t",
+                        seconds(mend.seconds()),
+                        "-map",
+                        "0:V:0",
+                        "-map",
+                        "0:a:0?",
+                        "-map_metadata",
+                        "-1",
+                        "-vf",
+                        "scale=w=trunc(iw*sar/2)*2:h=ih,setsar=1," + filter + "format=yuv420p",
+                        "-c:v",
+                        "libx264",
+                        "-preset",
+                        "veryfast",
+                        "-crf",
+                        "22",
+                        "-c:a",
+                        "aac",
+                        "-b:a",
+                        "128k",
+                        "-movflags",
+                        "+faststart",
+                        "-progress",
+                        "pipe:1",
+                        "-nostats",
+                        "-f",
+                        "mp4",
+                        to.toString()),
+                line -> {
+                    if (!line.startsWith("out_time_us=") || line.endsWith("N/A")) {
+                        return true;
+                    }
+                    double done = Double.parseDouble(line.substring(12)) / 1e6;
+                    return onPercent.test((int) Math.max(0, Math.min(99, 100 * done / mend.seconds())));
+                });
+    }
+
+    private static String seconds(double time) {
+        return String.format(Locale.ROOT, "%.3f", time);
+    }
+
+    private interface LineTaker {
+        boolean more(String line);
+    }
+
+    /** Runs a tool and gives what it wrote; {@code onLine} sees each line and may stop it. */
+    private String run(String fileName, List<String> command, LineTaker onLine) {
+        List<String> limited = new ArrayList<>(
+                List.of("prlimit", "--as=%d".formatted(settings.megabytes() * 1_000_000L), "nice", "-n", "5"));
+        limited.addAll(command);
+        runs.acquireUninterruptibly();
+        Process process = null;
+        Path errors = null;
+        try {
+            errors = Files.createTempFile("tidewrack-video", ".log");
+            process = new ProcessBuilder(limited).redirectError(errors.toFile()).start();
+            AtomicBoolean late = new AtomicBoolean();
+            Process running = process;
+            ScheduledFuture<?> end = watch.schedule(
+                    () -> {
+                        late.set(true);
+                        kill(running);
+                    },
+                    settings.longest().toMillis(),
+                    TimeUnit.MILLISECONDS);
+            StringBuilder written = new StringBuilder();
+            boolean stopped = false;
+            try (BufferedReader lines =
+                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+                for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                    written.append(line).append('\n');
+                    if (!onLine.more(line)) {
+                        stopped = true;
+                        kill(process);
+                    }
+                }
+            }
+            int code = process.waitFor();
+            end.cancel(false);
+            if (stopped) {
+                throw new Refusal("mend", "Stopped.", "Nothing was kept.");
+            }
+            if (late.get()) {
+                throw new Refusal(
+                        "file",
+                        "“%s” was not done within %d s, the longest a video may take."
+                                .formatted(fileName, settings.longest().toSeconds()),
+                        "Make it shorter or smaller before you upload it.");
+            }
+            if (code == 127 || Files.readString(errors).contains("failed to execute")) {
+                throw missing(command.get(0));
+            }
+            if (code != 0) {
+                throw undecodable(fileName, firstLine(errors));
+            }
+            return written.toString();
+        } catch (IOException e) {
+            throw missing(command.get(0));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new Refusal("mend", "Stopped.", "Nothing was kept.");
+        } finally {
+            if (process != null) {
+                kill(process);
+            }
+            runs.release();
+            delete(errors);
+        }
+    }
+
+    private static void kill(Process process) {
+        process.descendants().forEach(ProcessHandle::destroyForcibly);
+        process.destroyForcibly();
+    }
+
+    private static void delete(@org.jspecify.annotations.Nullable Path file) {
+        try {
+            if (file != null) {
+                Files.deleteIfExists(file);
+            }
+        } catch (IOException e) {
+            file.toFile().deleteOnExit();
+        }
+    }
+
+    private static String firstLine(Path errors) throws IOException {
+        String said = Files.readString(errors).strip();
+        // The tool names the file's place on this machine, which is nobody's business.
+        return said.lines()
+                .findFirst()
+                .orElse("no reason given")
+                .replaceAll("\\S*/\\S+", "the file")
+                .strip();
+    }
+
+    private static Refusal undecodable(String fileName, String why) {
+        return new Refusal(
+                "file",
+                "“%s” cannot be decoded: %s.".formatted(fileName, why),
+                "Export the video again and upload that.");
+    }
+
+    private static Refusal missing(String tool) {
+        return new Refusal(
+                "file",
+                "Videos cannot be taken: %s is not installed on the server.".formatted(tool),
+                "Install Debian’s package ffmpeg, then try again.");
+    }
+}
