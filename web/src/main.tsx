@@ -15,6 +15,7 @@ import { SignIn } from "./signin/SignIn";
 const Audiences = lazy(() => import("./audiences"));
 const Brief = lazy(() => import("./brief"));
 const Creative = lazy(() => import("./creative"));
+const Forms = lazy(() => import("./forms"));
 const Plan = lazy(() => import("./plan"));
 const Launch = lazy(() => import("./launch"));
 const Results = lazy(() => import("./results"));
@@ -32,6 +33,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/audiences/:audienceId?", element: <Audiences /> },
       { path: "c/:clientId/audiences/sources/:sourceId", element: <Audiences /> },
       { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
+      { path: "c/:clientId/forms/:thingId?/:leadId?", element: <Forms /> },
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
       { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },

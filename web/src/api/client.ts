@@ -57,25 +57,6 @@ export async function asked<T>(
   return answer.data as NonNullable<T>;
 }
 
-/** Sends one file; the generated client does not know multipart bodies. */
-export async function sendFile<T>(path: string, file: File): Promise<T> {
-  const form = new FormData();
-  form.append("file", file);
-  let response: Response;
-  try {
-    response = await fetch(path, {
-      method: "POST",
-      body: form,
-      headers: { "X-XSRF-TOKEN": decodeURIComponent(csrfToken()) },
-    });
-  } catch {
-    throw new Problem(0, "No connection to the server.");
-  }
-  const body: unknown = await response.json().catch(() => undefined);
-  if (!response.ok) throw problemOf(response.status, body);
-  return body as T;
-}
-
 /** Sends bytes as they are and tells how much has gone; stopping breaks the call off. */
 export function sendStream<T>(path: string, content: Blob, onSent?: (share: number) => void) {
   const request = new XMLHttpRequest();

@@ -1,18 +1,32 @@
 import "./creative.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
-import type { ReactNode } from "react";
+import { App, Button, Input } from "antd";
+import { useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { freeName } from "../audiences/model";
-import { deskQuery, offerQuery } from "../desk/queries";
+import { deskQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
+import { plural } from "../look/format";
+import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
-import { draftOf, emptyDraft, type Draft } from "./model";
+import { draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
-import { addCreative, creativesQuery, picturesQuery, previewUrl, removeCreative } from "./queries";
+import {
+  addCreative,
+  creativesQuery,
+  formatsQuery,
+  mediaQuery,
+  phrasesQuery,
+  removeCreative,
+  stillUrl,
+} from "./queries";
 
-/** The client's creatives and pictures, and the creative at hand with its preview. */
+const SEARCHED_FROM = 12;
+
+type Kept = Schemas["KeptCreative"];
+
+/** The client's creatives, media and copy deck, and the one at hand. */
 export function CreativeScreen() {
   const { clientId = "", creativeId } = useParams();
   const navigate = useNavigate();
@@ -20,13 +34,17 @@ export function CreativeScreen() {
   const { message } = App.useApp();
   const desk = useQuery(deskQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
-  const pictures = useQuery(picturesQuery(clientId));
-  const account = desk.data?.client.accounts[0];
-  const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
-  if (desk.error) return <p className="empty">{desk.error.message}</p>;
-  if (!desk.data || !account || !creatives.data || !pictures.data) return null;
+  const media = useQuery(mediaQuery(clientId));
+  const formats = useQuery(formatsQuery(clientId));
+  const phrases = useQuery(phrasesQuery(clientId));
+  const failed = desk.error ?? creatives.error ?? media.error ?? formats.error ?? phrases.error;
+  if (failed) return <p className="empty">{failed.message}</p>;
+  if (!desk.data || !creatives.data || !media.data || !formats.data || !phrases.data) return null;
   const all = creatives.data;
-  const current = all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]);
+  const deck = creativeId === "deck";
+  const current = deck
+    ? undefined
+    : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
 
   const start = (from: Draft) => {
     const name = freeName(
@@ -40,7 +58,7 @@ export function CreativeScreen() {
       })
       .catch((e: Error) => message.error(e.message));
   };
-  const remove = (kept: Schemas["KeptCreative"]) => {
+  const remove = (kept: Kept) => {
     removeCreative(clientId, kept.creative.id)
       .then(async () => {
         await navigate(`/c/${clientId}/creative`);
@@ -48,60 +66,115 @@ export function CreativeScreen() {
       })
       .catch((e: Error) => message.error(e.message));
   };
-  const things = (shelf: ReactNode) => (
+  const things = (chosen: string[], onChoose: ((medium: Medium) => void) | undefined): ReactNode => (
     <>
-      <h3>Creatives, {all.length}</h3>
-      {all.map(({ creative: c, columns }) => (
-        <button
-          key={c.id}
-          className={`thing line with-thumb ${c.id === current?.creative.id ? "on" : ""}`}
-          onClick={() => void navigate(`/c/${clientId}/creative/${c.id}`)}
-        >
-          {c.picture ? (
-            <img className="thumb" alt="" src={previewUrl(clientId, c.picture.sha256)} />
-          ) : (
-            <span className="thumb" />
-          )}
-          <span>
-            <b>{c.name}</b>
-            <span className="note">{columns > 0 ? "picture, in a plan" : "picture"}</span>
-          </span>
-        </button>
-      ))}
+      <button
+        className={`thing line ${deck ? "on" : ""}`}
+        onClick={() => void navigate(`/c/${clientId}/creative/deck`)}
+      >
+        <b>Copy deck</b>
+        <span className="note">{plural(phrases.data.length, "phrase")}</span>
+      </button>
+      <CreativeList
+        {...{ clientId, all }}
+        formats={formats.data}
+        current={current?.creative.id}
+        onOpen={(id) => void navigate(`/c/${clientId}/creative/${id}`)}
+      />
       <button className="add-thing" style={{ marginBottom: 16 }} onClick={() => start(emptyDraft)}>
         New creative
       </button>
-      {shelf}
+      <MediaShelf clientId={clientId} media={media.data} chosen={chosen} onChoose={onChoose} />
     </>
   );
-  const shelf = (chosen: string | null | undefined, onChoose: ((sha: string) => void) | undefined) => (
-    <MediaShelf clientId={clientId} pictures={pictures.data} chosen={chosen} onChoose={onChoose} />
-  );
-  if (!current || !offer.data) {
+  if (deck) {
+    return <Deck clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
+  }
+  if (!current) {
     return (
-      <Columns things={things(shelf(undefined, undefined))} title="Creative">
-        {!current && (
-          <div className="empty">
-            <h2>{creativeId ? "There is no such creative" : "No creative yet"}</h2>
-            <p>A creative is what an ad shows: a picture, its texts, a call to action and where it leads.</p>
-            <Button type="primary" onClick={() => start(emptyDraft)}>
-              Make the first
-            </Button>
-          </div>
-        )}
+      <Columns things={things([], undefined)} title="Creative">
+        <div className="empty">
+          <h2>{creativeId ? "There is no such creative" : "No creative yet"}</h2>
+          <p>
+            A creative is what an ad shows: pictures or videos, texts, a call to action and where it leads.
+          </p>
+          <Button type="primary" onClick={() => start(emptyDraft)}>
+            Make the first
+          </Button>
+        </div>
       </Columns>
     );
   }
   return (
     <OneCreative
       key={current.creative.id}
-      {...{ clientId, current }}
+      {...{ clientId, current, things }}
       clientName={desk.data.client.name}
-      offer={offer.data}
-      pictures={pictures.data}
-      things={(chosen, onChoose) => things(shelf(chosen, onChoose))}
+      media={media.data}
+      formats={formats.data}
+      phrases={phrases.data}
       onDuplicate={() => start(draftOf(current.creative))}
       onRemove={() => remove(current)}
     />
+  );
+}
+
+function CreativeList({
+  clientId,
+  all,
+  formats,
+  current,
+  onOpen,
+}: {
+  clientId: string;
+  all: Kept[];
+  formats: Format[];
+  current: string | undefined;
+  onOpen: (id: string) => void;
+}) {
+  const [text, setText] = useState("");
+  const found = all.filter((c) => c.creative.name.toLowerCase().includes(text.trim().toLowerCase()));
+  const words = (c: Kept) => {
+    const format = formats.find((f) => f.code === c.creative.format)?.words ?? c.creative.format;
+    return `${format.toLowerCase()}${c.columns > 0 ? `, in ${plural(c.columns, "sheet")}` : ""}`;
+  };
+  return (
+    <>
+      <h3>Creatives, {all.length}</h3>
+      {all.length > SEARCHED_FROM && (
+        <Input
+          size="small"
+          allowClear
+          aria-label="Find a creative"
+          placeholder="Find a creative"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      )}
+      <div className="creative-list">
+        {found.map((kept) => {
+          const c = kept.creative;
+          const medium = c.media[0];
+          return (
+            <button
+              key={c.id}
+              className={`thing line with-thumb ${c.id === current ? "on" : ""}`}
+              onClick={() => onOpen(c.id)}
+            >
+              {medium ? (
+                <img className="thumb" alt="" loading="lazy" src={stillUrl(clientId, medium.sha256)} />
+              ) : (
+                <span className="thumb" />
+              )}
+              <span>
+                <b>{c.name}</b>
+                <span className="note">{words(kept)}</span>
+              </span>
+            </button>
+          );
+        })}
+        {found.length === 0 && <p className="note">None is called so.</p>}
+      </div>
+    </>
   );
 }

@@ -1,48 +1,107 @@
-import type { CSSProperties } from "react";
+import { useQueryClient } from "@tanstack/react-query";
+import { App, Progress } from "antd";
+import { useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
+import { count } from "../look/format";
 import { networkColours } from "../look/theme";
-import { megabytes, mendWords, MISS_WORDS } from "./model";
-import { refusals } from "./Preview";
+import {
+  measured,
+  mendWords,
+  MISS_WORDS,
+  type Draft,
+  type Medium,
+  type NetworkFit,
+  type Placement,
+} from "./model";
+import { mendMedium, mendState, stopMend } from "./queries";
+import { TextGrid } from "./TextGrid";
 
 type Mend = Schemas["Mend"];
+type Job = Schemas["MendJob"];
 
-/** Each placement's verdict on a creative, with the rule behind it and the simple mends. */
+const ASKED_EVERY_MS = 400;
+
+/** What was measured, and each placement's verdict with the rule behind it and the simple mends. */
 export function Fit({
-  picture,
+  clientId,
+  draft,
+  media,
   networks,
-  onMend,
+  onReplace,
 }: {
-  picture: Schemas["Picture"] | undefined;
-  networks: Schemas["NetworkFit"][];
-  onMend: (mend: Mend) => void;
+  clientId: string;
+  draft: Draft;
+  media: ReadonlyMap<string, Medium>;
+  networks: NetworkFit[];
+  onReplace: (index: number, sha: string) => void;
 }) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [job, setJob] = useState<Job>();
+  const mend = async (index: number, how: Mend) => {
+    const sha = draft.media[index];
+    if (!sha) return;
+    try {
+      let now = await mendMedium(clientId, sha, how);
+      while (now.state === "RUNNING") {
+        setJob(now);
+        await new Promise((r) => setTimeout(r, ASKED_EVERY_MS));
+        now = await mendState(clientId, now.id);
+      }
+      if (now.state === "DONE" && now.made) {
+        await queries.invalidateQueries({ queryKey: ["media", clientId] });
+        onReplace(index, now.made);
+      } else if (now.state === "FAILED") message.error({ content: now.problem, duration: 12 });
+    } catch (e) {
+      message.error((e as Error).message);
+    } finally {
+      setJob(undefined);
+    }
+  };
+  const shown = draft.media.map((sha) => media.get(sha)).filter((m): m is Medium => !!m);
   return (
     <>
       <h2>Fit</h2>
-      <p className="note">
-        {picture
-          ? `${picture.fileName} · ${picture.format} · ${picture.width} × ${picture.height} px · ${megabytes(picture.bytes)}`
-          : "No picture chosen. Drop one on the left."}
-      </p>
+      {shown.slice(0, 1).map((m) => (
+        <div key={m.sha256}>
+          <p className="note measured">
+            <b>{m.fileName}</b>
+            <br />
+            {measured(m)}
+          </p>
+          {!m.video && <TextGrid clientId={clientId} medium={m} />}
+        </div>
+      ))}
+      {shown.length === 0 && <p className="note">No media chosen. Drop some on the left.</p>}
+      {job && (
+        <div className="sending">
+          <Progress size="small" percent={job.percent} />
+          <span className="note">Making it</span>{" "}
+          <button className="link" onClick={() => void stopMend(clientId, job.id)}>
+            Stop
+          </button>
+        </div>
+      )}
       {networks.map((n) =>
-        n.placements.length === 0 ? (
+        n.format ? (
+          n.placements.map((p) => (
+            <Verdict
+              key={n.network + p.code}
+              network={n}
+              placement={p}
+              {...{ draft, media }}
+              busy={!!job}
+              onMend={(index, how) => void mend(index, how)}
+            />
+          ))
+        ) : (
           <div className="verdict" key={n.network}>
             <Dot state="none" />
             <div>
               <b>{n.networkName}</b>
-              <div className="note">takes no single pictures</div>
+              <div className="note">has no such format</div>
             </div>
           </div>
-        ) : (
-          n.placements.map((p) => (
-            <Verdict
-              key={n.network + p.code}
-              network={n.network}
-              networkName={n.networkName}
-              placement={p}
-              onMend={onMend}
-            />
-          ))
         ),
       )}
     </>
@@ -53,34 +112,68 @@ function Dot({ state }: { state: "good" | "warn" | "bad" | "none" }) {
   return <i className={`dot ${state}`} aria-hidden="true" />;
 }
 
-function Verdict(props: {
-  network: string;
-  networkName: string;
-  placement: Schemas["PlacementFit"];
-  onMend: (mend: Mend) => void;
+function Verdict({
+  network,
+  placement: p,
+  draft,
+  media,
+  busy,
+  onMend,
+}: {
+  network: NetworkFit;
+  placement: Placement;
+  draft: Draft;
+  media: ReadonlyMap<string, Medium>;
+  busy: boolean;
+  onMend: (index: number, mend: Mend) => void;
 }) {
-  const { placement: p } = props;
-  const bad = refusals(p) > 0;
+  const bad = !p.runs || network.counts.length > 0;
+  const nothing = p.misfits.length === 0 && network.counts.length === 0;
+  const several = draft.media.length > 1;
   return (
-    <div className="verdict" style={{ "--edge": networkColours[props.network] } as CSSProperties}>
+    <div className="verdict" style={{ "--edge": networkColours[network.network] } as CSSProperties}>
       <Dot state={bad ? "bad" : p.misfits.length > 0 ? "warn" : "good"} />
       <div>
         <b>
-          {props.networkName} {p.words.toLowerCase()}
+          {network.networkName} {p.words.toLowerCase()}
         </b>
-        {p.misfits.length === 0 && <div className="note">all that is there fits</div>}
+        {nothing && <div className="note">all that is there fits</div>}
+        {draft.format === "mix" && p.runs && <div className="note">shows {count(p.shown)} combinations</div>}
+        {network.counts.map((m) => (
+          <Miss key={m.part + m.miss + m.index} misfit={m} name="" mend />
+        ))}
         {p.misfits.map((m) => (
-          <div key={m.part + m.miss} className={m.miss === "PAST_FOLD" ? "warn" : "bad"}>
-            {m.part.charAt(0) + m.part.slice(1).toLowerCase()} {MISS_WORDS[m.miss]}: {m.value}; {m.limit}.{" "}
-            {(m.part !== "PICTURE" || p.mends.length === 0) && `${m.mend}.`}
-          </div>
+          <Miss
+            key={m.part + m.miss + m.index}
+            misfit={m}
+            name={m.part === "MEDIA" && several ? `${m.index + 1} ` : ""}
+            mend={m.part !== "MEDIA" || !p.mends.some((k) => k.index === m.index)}
+          />
         ))}
-        {p.mends.map((m) => (
-          <button key={m.kind + m.shape} className="link mend" onClick={() => props.onMend(m)}>
-            {mendWords(m)}
-          </button>
-        ))}
+        {p.mends.map((k) =>
+          k.mends.map((m) => (
+            <button
+              key={k.index + m.kind + m.shape}
+              className="link mend"
+              disabled={busy}
+              onClick={() => onMend(k.index, m)}
+            >
+              {several && `${k.index + 1}: `}
+              {mendWords(m, media.get(draft.media[k.index] ?? ""))}
+            </button>
+          )),
+        )}
       </div>
+    </div>
+  );
+}
+
+function Miss({ misfit: m, name, mend }: { misfit: Schemas["Misfit"]; name: string; mend: boolean }) {
+  const part = m.part.charAt(0) + m.part.slice(1).toLowerCase().replaceAll("_", " ");
+  return (
+    <div className={m.miss === "PAST_FOLD" ? "warn" : "bad"}>
+      {part} {name}
+      {MISS_WORDS[m.miss]}: {m.value}; {m.limit}. {mend && `${m.mend}.`}
     </div>
   );
 }

@@ -1,53 +1,68 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Progress } from "antd";
-import { useState } from "react";
-import type { Schemas } from "../api/client";
-import { plural } from "../look/format";
-import { megabytes } from "./model";
-import { addPicture, previewUrl } from "./queries";
+import { useRef, useState } from "react";
+import { length, measured, type Medium } from "./model";
+import { addMedium, removeMedium, stillUrl } from "./queries";
 
-/** The client's pictures, and the place to drop more. */
+/** The client's pictures and videos, and the place to drop more. A click chooses, Delete removes. */
 export function MediaShelf({
   clientId,
-  pictures,
+  media,
   chosen,
   onChoose,
 }: {
   clientId: string;
-  pictures: Schemas["Picture"][];
-  chosen: string | null | undefined;
-  onChoose: ((sha: string) => void) | undefined;
+  media: Medium[];
+  chosen: string[];
+  onChoose: ((medium: Medium) => void) | undefined;
 }) {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [over, setOver] = useState(false);
-  const [done, setDone] = useState<{ of: number; done: number }>();
+  const [sending, setSending] = useState<{ name: string; share: number; left: number }>();
+  const stop = useRef<(() => void) | undefined>(undefined);
   const take = async (files: File[]) => {
-    setDone({ of: files.length, done: 0 });
+    let stopped = false;
     for (const [i, file] of files.entries()) {
+      if (stopped) break;
+      setSending({ name: file.name, share: 0, left: files.length - i });
+      const { done, stop: breakOff } = addMedium(clientId, file, (share) =>
+        setSending({ name: file.name, share, left: files.length - i }),
+      );
+      stop.current = () => {
+        stopped = true;
+        breakOff();
+      };
       try {
-        const picture = await addPicture(clientId, file);
-        await queries.invalidateQueries({ queryKey: ["pictures", clientId] });
-        onChoose?.(picture.sha256);
+        const medium = await done;
+        await queries.invalidateQueries({ queryKey: ["media", clientId] });
+        if (files.length === 1) onChoose?.(medium);
       } catch (e) {
         message.error({ content: (e as Error).message, duration: 12 });
       }
-      setDone({ of: files.length, done: i + 1 });
     }
-    setDone(undefined);
+    setSending(undefined);
+  };
+  const remove = (medium: Medium) => {
+    removeMedium(clientId, medium.sha256)
+      .then(() => queries.invalidateQueries({ queryKey: ["media", clientId] }))
+      .catch((e: Error) => message.error(e.message));
   };
   return (
     <>
-      <h3>Pictures, {pictures.length}</h3>
+      <h3>Media, {media.length}</h3>
       <div className="shelf">
-        {pictures.map((p) => (
+        {media.map((m) => (
           <button
-            key={p.sha256}
-            className={p.sha256 === chosen ? "on" : ""}
-            title={`${p.fileName}, ${p.width} × ${p.height} px, ${megabytes(p.bytes)}`}
-            onClick={() => onChoose?.(p.sha256)}
+            key={m.sha256}
+            className={chosen.includes(m.sha256) ? "on" : ""}
+            aria-pressed={chosen.includes(m.sha256)}
+            title={`${m.fileName}\n${measured(m)}`}
+            onClick={() => onChoose?.(m)}
+            onKeyDown={(e) => e.key === "Delete" && remove(m)}
           >
-            <img src={previewUrl(clientId, p.sha256)} alt={p.fileName} loading="lazy" />
+            <img src={stillUrl(clientId, m.sha256)} alt={m.fileName} loading="lazy" />
+            {m.video && <span className="runs">{length(m.video.seconds)}</span>}
           </button>
         ))}
       </div>
@@ -64,25 +79,30 @@ export function MediaShelf({
           void take([...e.dataTransfer.files]);
         }}
       >
-        Drop or choose pictures
-        <div className="note">JPEG or PNG, up to 12 MB</div>
+        Drop or choose pictures and videos
+        <div className="note">JPEG or PNG up to 30 MB, videos up to 500 MB</div>
         <input
-          id="creative-picture"
+          id="creative-media"
           type="file"
           multiple
-          accept="image/jpeg,image/png"
+          accept="image/jpeg,image/png,video/*"
           onChange={(e) => {
             void take([...(e.target.files ?? [])]);
             e.target.value = "";
           }}
         />
       </label>
-      {done && (
-        <Progress
-          size="small"
-          percent={Math.round((done.done / done.of) * 100)}
-          format={() => `${done.done} of ${plural(done.of, "file")}`}
-        />
+      {sending && (
+        <div className="sending">
+          <Progress size="small" percent={Math.round(sending.share * 100)} />
+          <span className="note">
+            {sending.share < 1 ? "Sending" : "Measuring"} {sending.name}
+            {sending.left > 1 && `, ${sending.left - 1} more`}
+          </span>{" "}
+          <button className="link" onClick={() => stop.current?.()}>
+            Stop
+          </button>
+        </div>
       )}
     </>
   );

@@ -1,33 +1,44 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
-import { useCallback, useMemo, type ReactNode } from "react";
+import { Button } from "antd";
+import { useCallback, useMemo, useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
+import { formsQuery, scriptsQuery } from "../forms/queries";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
+import { Beginning } from "./Beginning";
+import { Cards } from "./Cards";
+import { Combinations } from "./Combinations";
 import { Fit } from "./Fit";
-import { draftOf, type Draft } from "./model";
+import { draftOf, inFormat, toggled, type Draft, type Format, type Medium, type Phrase } from "./model";
 import { Parts } from "./Parts";
-import { Previews, refusals } from "./Preview";
-import { creativesQuery, fitQuery, keepCreative, mendPicture } from "./queries";
+import { Previews, type Chosen } from "./Preview";
+import { creativesQuery, fitQuery, keepCreative } from "./queries";
+import { Vary } from "./Vary";
 
 type Kept = Schemas["KeptCreative"];
 
-/** One creative being composed: its parts, a live preview, and how it fits. */
+const FIRST: Chosen = { media: 0, body: 0, headline: 0, description: 0, callToAction: 0 };
+
+/** One creative being composed: its parts, live previews, and how it fits. */
 export function OneCreative(props: {
   clientId: string;
   clientName: string;
-  offer: Schemas["OfferView"];
-  pictures: Schemas["Picture"][];
+  media: Medium[];
+  formats: Format[];
+  phrases: Phrase[];
   current: Kept;
-  things: (chosen: string | null | undefined, onChoose: (sha: string) => void) => ReactNode;
+  things: (chosen: string[], onChoose: (medium: Medium) => void) => ReactNode;
   onDuplicate: () => void;
   onRemove: () => void;
 }) {
-  const { clientId, offer, current } = props;
+  const { clientId, current, formats } = props;
   const id = current.creative.id;
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const [varying, setVarying] = useState(false);
+  const [chosen, setChosen] = useState(FIRST);
+  const forms = useQuery(formsQuery(clientId));
+  const scripts = useQuery(scriptsQuery(clientId));
   const save = useCallback(
     async (draft: Draft) => {
       const key = creativesQuery(clientId).queryKey;
@@ -35,6 +46,7 @@ export function OneCreative(props: {
       const kept = await keepCreative(clientId, id, { ...draft, version: known?.version ?? current.version });
       queries.setQueryData<Kept[]>(key, (all) => all?.map((c) => (c.creative.id === id ? kept : c)));
       void queries.invalidateQueries({ queryKey: ["plan"] });
+      void queries.invalidateQueries({ queryKey: ["phrases", clientId] });
     },
     [clientId, id, current.version, queries],
   );
@@ -44,32 +56,41 @@ export function OneCreative(props: {
     ...fitQuery(clientId, { ...draft, version: 0 }),
     placeholderData: keepPreviousData,
   });
+  const media = useMemo(() => new Map(props.media.map((m) => [m.sha256, m])), [props.media]);
+  const format = formats.find((f) => f.code === draft.format) ?? formats[0];
   const networks = fit.data?.networks ?? [];
+  if (!format) return null;
   const fitting = networks.flatMap((n) =>
-    n.placements.filter((p) => refusals(p) === 0).map((p) => ({ network: n.network, code: p.code })),
+    n.placements
+      .filter((p) => p.runs && n.counts.length === 0)
+      .map((p) => ({ network: n.network, code: p.code })),
   );
-  const mend = (how: Schemas["Mend"]) => {
-    if (!draft.pictureSha) return;
-    mendPicture(clientId, draft.pictureSha, how)
-      .then(async (made) => {
-        await queries.invalidateQueries({ queryKey: ["pictures", clientId] });
-        change({ ...draft, pictureSha: made.sha256 });
-      })
-      .catch((e: Error) => message.error(e.message));
+  const choose = (medium: Medium) => {
+    // A video chosen for a single picture makes it a single video, and the other way round.
+    const other = medium.video ? "single-video" : "single-picture";
+    const taken = medium.video ? format.videos : format.pictures;
+    const next = taken ? format : formats.find((f) => f.code === other);
+    if (!next) return;
+    change(toggled(taken ? draft : inFormat(draft, next, media), next, medium.sha256));
   };
-  const actions = offer.rulebook.callsToAction;
+  const first = draft.media.map((sha) => media.get(sha)).find((m) => m?.video);
+  const script = scripts.data?.find((s) => s.id === draft.scriptId);
   return (
     <Columns
-      things={props.things(draft.pictureSha, (pictureSha) => change({ ...draft, pictureSha }))}
+      things={props.things(draft.media, choose)}
       title={draft.name || "Creative"}
       note={
         <>
-          Single picture · fits <b>{plural(fitting.length, "placement")}</b> of{" "}
+          {format.words} · fits <b>{plural(fitting.length, "placement")}</b> of{" "}
           {plural(new Set(fitting.map((f) => f.network)).size, "network")}
+          {current.columns > 0 && ` · in ${plural(current.columns, "sheet")}`}
         </>
       }
       actions={
         <>
+          <Button type="primary" onClick={() => setVarying(true)}>
+            Vary one part…
+          </Button>
           <Button onClick={props.onDuplicate}>Duplicate</Button>
           <Button danger onClick={props.onRemove}>
             Remove
@@ -78,20 +99,52 @@ export function OneCreative(props: {
       }
       facts={
         <Fit
-          picture={props.pictures.find((p) => p.sha256 === draft.pictureSha)}
-          networks={networks}
-          onMend={mend}
+          {...{ clientId, networks, media, draft }}
+          onReplace={(index, sha) =>
+            change({ ...draft, media: draft.media.map((m, i) => (i === index ? sha : m)) })
+          }
         />
       }
     >
       <div className="compose">
-        <Parts {...{ draft, actions, problem, networks }} linkFault={fit.data?.linkFault} onChange={change} />
-        <Previews
-          {...{ clientId, draft, networks }}
-          clientName={props.clientName}
-          actionWords={actions.find((a) => a.code === draft.callToAction)?.words ?? ""}
+        <Parts
+          {...{ clientId, draft, format, formats, problem, networks, media }}
+          phrases={props.phrases}
+          forms={forms.data ?? []}
+          scripts={scripts.data ?? []}
+          fit={fit.data}
+          onFormat={(next) => change(inFormat(draft, next, media))}
+          onChange={change}
         />
+        {format.firstCard >= 0 && draft.media.length > format.firstCard && (
+          <Cards {...{ clientId, draft, format, media }} onChange={change} />
+        )}
+        {format.code === "mix" && (
+          <Combinations
+            {...{ clientId, draft, networks }}
+            count={fit.data?.combinations ?? 1}
+            onChoose={setChosen}
+          />
+        )}
+        <Previews
+          {...{ clientId, draft, networks, media, format, script }}
+          chosen={format.code === "mix" ? chosen : FIRST}
+          clientName={props.clientName}
+          form={forms.data?.find((f) => f.form.id === draft.formId)?.form}
+          actions={fit.data?.actions ?? []}
+        />
+        {first?.video && <Beginning clientId={clientId} medium={first} />}
       </div>
+      {varying && (
+        <Vary
+          {...{ clientId, draft }}
+          id={id}
+          media={props.media}
+          phrases={props.phrases}
+          actions={fit.data?.actions ?? []}
+          onClose={() => setVarying(false)}
+        />
+      )}
     </Columns>
   );
 }

@@ -1,100 +1,297 @@
-import { Input, Select } from "antd";
+import { AutoComplete, Input, Select } from "antd";
 import { useEffect, type ReactNode } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
-import { tightest, type Draft } from "./model";
+import { MediaStrip } from "./MediaStrip";
+import {
+  hasToken,
+  isShown,
+  TEXT_PARTS,
+  tightest,
+  withText,
+  type Draft,
+  type Format,
+  type Medium,
+  type NetworkFit,
+  type Phrase,
+  type TextPart,
+} from "./model";
+
+type Kept = Schemas["KeptForm"];
+type Script = Schemas["KeptScript"];
 
 function Part({
   id,
   label,
-  fit,
   children,
+  more,
 }: {
   id: string;
   label: string;
-  fit?: ReturnType<typeof tightest>;
   children: ReactNode;
+  more?: ReactNode;
 }) {
-  const text = fit?.fit;
-  const state = !text ? "" : text.length > text.limit ? "over" : text.length > text.fold ? "fold" : "";
   return (
     <div className="part">
-      <div className="label">
-        <label htmlFor={id}>{label}</label>
-        {text && (
-          <div className={`length ${state}`} title={`The tightest is ${fit?.where ?? ""}`}>
-            {text.length} of {text.limit}
-            <div>{fit?.where}</div>
-          </div>
-        )}
-      </div>
-      {children}
+      <label className="label" htmlFor={id}>
+        {label}
+      </label>
+      <div>{children}</div>
+      <div className="more">{more}</div>
     </div>
   );
 }
 
-/** The texts, call to action and link of a creative, each with its length as the placement counts it. */
-export function Parts({
-  draft,
-  networks,
-  actions,
-  linkFault,
-  problem,
-  onChange,
-}: {
+/** The parts of a creative as its format has them, texts with their length where the least is allowed. */
+export function Parts(props: {
+  clientId: string;
   draft: Draft;
-  networks: Schemas["NetworkFit"][];
-  actions: Schemas["Choice"][];
-  linkFault: string | null | undefined;
+  format: Format;
+  formats: Format[];
+  networks: NetworkFit[];
+  media: ReadonlyMap<string, Medium>;
+  phrases: Phrase[];
+  forms: Kept[];
+  scripts: Script[];
+  fit: Schemas["FitView"] | undefined;
   problem: Problem | undefined;
+  onFormat: (format: Format) => void;
   onChange: (draft: Draft) => void;
 }) {
+  const { clientId, draft, format, networks, fit, problem, onChange } = props;
   const field = useSearchParams()[0].get("field");
   useEffect(() => {
     if (field) document.getElementById(`creative-${field}`)?.focus();
   }, [field]);
-  const text = (part: "name" | "body" | "headline" | "description" | "link") => ({
+  const line = (part: "name" | "link" | "brand" | "post") => ({
     id: `creative-${part}`,
     value: draft[part],
     status: problem?.field === part ? ("error" as const) : ("" as const),
     onChange: (e: { target: { value: string } }) => onChange({ ...draft, [part]: e.target.value }),
   });
+  const ownTexts = format.needs !== "POST" && format.needs !== "MESSAGE";
+  const brands = networks.some((n) => n.placements.some((p) => p.brand));
   return (
     <div>
       <Part id="creative-name" label="Name">
-        <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
+        <Input {...line("name")} maxLength={80} style={{ fontWeight: 600 }} />
+        {problem && <div className="fault">{problem.message}</div>}
       </Part>
-      {problem && <div style={{ color: "var(--rust)", padding: "4px 0 4px 92px" }}>{problem.message}</div>}
-      <Part id="creative-body" label="Body" fit={tightest(networks, "body")}>
-        <Input.TextArea {...text("body")} autoSize={{ minRows: 3, maxRows: 9 }} />
-      </Part>
-      <Part id="creative-headline" label="Headline" fit={tightest(networks, "headline")}>
-        <Input {...text("headline")} />
-      </Part>
-      <Part id="creative-description" label="Description" fit={tightest(networks, "description")}>
-        <Input {...text("description")} />
-      </Part>
-      <Part id="creative-callToAction" label="Call to action">
+      <Part id="creative-format" label="Format" more={format.networks.join(" ")}>
         <Select
-          id="creative-callToAction"
-          aria-label="Call to action"
-          placeholder="Choose one"
-          value={draft.callToAction || null}
-          options={actions.map((a) => ({ value: a.code, label: a.words }))}
-          onChange={(callToAction: string | null) => onChange({ ...draft, callToAction: callToAction ?? "" })}
+          id="creative-format"
+          aria-label="Format"
+          value={format.code}
+          options={props.formats.map((f) => ({
+            value: f.code,
+            label: `${f.words}  ·  ${f.networks.join(" ")}`,
+          }))}
+          onChange={(code: string) => {
+            const next = props.formats.find((f) => f.code === code);
+            if (next) props.onFormat(next);
+          }}
         />
       </Part>
-      <Part id="creative-link" label="Link">
-        <div>
+      {format.mostMedia > 0 && (
+        <MediaStrip {...{ clientId, draft, format, onChange }} media={props.media} networks={networks} />
+      )}
+      {format.needs === "POST" && (
+        <Part id="creative-post" label="Post or answer">
+          <Input {...line("post")} className="mono" placeholder="Its id or address on the network" />
+        </Part>
+      )}
+      {ownTexts &&
+        TEXT_PARTS.filter(({ part }) => isShown(networks, part) || draft[part].length > 0).map((p) => (
+          <Texts
+            key={p.part}
+            {...p}
+            {...{ draft, format, networks, problem, onChange }}
+            phrases={props.phrases}
+          />
+        ))}
+      {fit && fit.unknownTokens.length > 0 && (
+        <p className="fault">
+          Nothing fills {fit.unknownTokens.map((t) => `{${t}}`).join(", ")}. Use {"{town|…}"} or{" "}
+          {"{client|…}"}.
+        </p>
+      )}
+      {ownTexts && (
+        <Part
+          id="creative-callToAction"
+          label={format.mostActions > 1 ? "Calls to action" : "Call to action"}
+        >
+          <Select
+            id="creative-callToAction"
+            aria-label="Call to action"
+            placeholder="Choose one"
+            {...(format.mostActions > 1 ? { mode: "multiple" as const, maxCount: format.mostActions } : {})}
+            value={format.mostActions > 1 ? draft.callsToAction : (draft.callsToAction[0] ?? null)}
+            options={(fit?.actions ?? []).map((a) => ({ value: a.code, label: a.words }))}
+            onChange={(chosen: string | string[] | null) =>
+              onChange({ ...draft, callsToAction: chosen ? [chosen].flat() : [] })
+            }
+          />
+        </Part>
+      )}
+      {format.needs === "FORM" && (
+        <Chooser
+          id="creative-form"
+          label="Lead form"
+          value={draft.formId}
+          options={props.forms.map((f) => ({ value: f.form.id, label: f.form.name }))}
+          write={`/c/${clientId}/forms`}
+          onChange={(formId) => onChange({ ...draft, formId })}
+        />
+      )}
+      {(format.needs === "CHAT" || format.needs === "MESSAGE") && (
+        <Chooser
+          id={`creative-${format.needs.toLowerCase()}`}
+          label={format.needs === "CHAT" ? "Chat" : "Message"}
+          value={draft.scriptId}
+          options={props.scripts
+            .filter((s) => s.kind === format.needs)
+            .map((s) => ({ value: s.id, label: s.name }))}
+          write={`/c/${clientId}/forms`}
+          onChange={(scriptId) => onChange({ ...draft, scriptId })}
+        />
+      )}
+      {brands && (
+        <Part id="creative-brand" label="Brand shown">
+          <Input {...line("brand")} placeholder="As the placement names you" />
+        </Part>
+      )}
+      {format.needs === "NOTHING" && (
+        <Part id="creative-link" label="Link">
           <Input
-            {...text("link")}
+            {...line("link")}
             className="mono"
             placeholder="https://"
-            status={linkFault ? "error" : ""}
+            status={fit?.linkFault ? "error" : ""}
           />
-          {linkFault && <div style={{ color: "var(--rust)", marginTop: 3 }}>{linkFault}.</div>}
-        </div>
-      </Part>
+          {fit?.linkFault && <div className="fault">{fit.linkFault}.</div>}
+        </Part>
+      )}
     </div>
+  );
+}
+
+function Chooser(props: {
+  id: string;
+  label: string;
+  value: string | null | undefined;
+  options: { value: string; label: string }[];
+  write: string;
+  onChange: (id: string | null) => void;
+}) {
+  return (
+    <Part id={props.id} label={props.label} more={<Link to={props.write}>Write one</Link>}>
+      <Select
+        id={props.id}
+        aria-label={props.label}
+        allowClear
+        placeholder="Choose one"
+        value={props.value ?? null}
+        options={props.options}
+        onChange={(id: string | null | undefined) => props.onChange(id ?? null)}
+      />
+    </Part>
+  );
+}
+
+/** One kind of text: one line each, with its code in the deck, and how long it is where the least is allowed. */
+function Texts({
+  part,
+  one,
+  kind,
+  draft,
+  format,
+  networks,
+  phrases,
+  problem,
+  onChange,
+}: {
+  part: TextPart;
+  one: string;
+  kind: Phrase["kind"];
+  draft: Draft;
+  format: Format;
+  networks: NetworkFit[];
+  phrases: Phrase[];
+  problem: Problem | undefined;
+  onChange: (draft: Draft) => void;
+}) {
+  const deck = phrases.filter((p) => p.kind === kind);
+  const slots = Math.min(format.mostTexts, Math.max(1, draft[part].length + (format.mostTexts > 1 ? 1 : 0)));
+  const field = one.toLowerCase();
+  return (
+    <>
+      {Array.from({ length: slots }, (_, i) => {
+        const text = draft[part][i] ?? "";
+        const code = deck.find((p) => p.text === text)?.code;
+        const id = i === 0 ? `creative-${field}` : `creative-${field}-${i + 1}`;
+        const set = (next: string) => onChange({ ...draft, [part]: withText(draft[part], i, next) });
+        return (
+          <Part
+            key={i}
+            id={id}
+            label={slots > 1 ? `${one} ${i + 1}` : one}
+            more={<Length {...{ networks, part, text, code }} index={i} />}
+          >
+            <AutoComplete
+              id={id}
+              value={text}
+              status={problem?.field === field ? "error" : ""}
+              popupMatchSelectWidth={420}
+              options={deck
+                .filter((p) => p.text !== text)
+                .map((p) => ({
+                  value: p.text,
+                  label: (
+                    <div className="phrase-choice">
+                      <span className="mono">{p.code}</span> {p.text}
+                      {p.angle && <span className="note"> {p.angle}</span>}
+                    </div>
+                  ),
+                }))}
+              showSearch={{
+                filterOption: (typed, option) =>
+                  !typed || !!option?.value.toLowerCase().includes(typed.toLowerCase()),
+              }}
+              onChange={(next: string) => set(next)}
+            >
+              {part === "bodies" ? <Input.TextArea autoSize={{ minRows: 2, maxRows: 7 }} /> : <Input />}
+            </AutoComplete>
+          </Part>
+        );
+      })}
+    </>
+  );
+}
+
+function Length(props: {
+  networks: NetworkFit[];
+  part: TextPart;
+  index: number;
+  text: string;
+  code: string | undefined;
+}) {
+  const tight = tightest(props.networks, props.part, props.index);
+  const fit = tight?.fit;
+  const state = !fit ? "" : fit.length > fit.limit ? "over" : fit.length > fit.fold ? "fold" : "";
+  return (
+    <>
+      {props.code && (
+        <span className="mono code" title="Its code in the copy deck">
+          {props.code}
+        </span>
+      )}
+      {fit && props.text && (
+        <div className={`length ${state}`} title={`The tightest is ${tight.where}, cut after ${fit.fold}`}>
+          {fit.length} of {fit.limit}
+          {hasToken(props.text) && " at worst"}
+          <div>{tight.where}</div>
+        </div>
+      )}
+    </>
   );
 }

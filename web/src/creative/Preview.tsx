@@ -1,16 +1,37 @@
 import type { CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { networkColours } from "../look/theme";
-import { shownHost, type Draft } from "./model";
-import { previewUrl } from "./queries";
+import {
+  length,
+  refusals,
+  shownHost,
+  type Draft,
+  type Format,
+  type Medium,
+  type NetworkFit,
+  type Placement,
+} from "./model";
+import { stillUrl } from "./queries";
 
-type Placement = Schemas["PlacementFit"];
+/** Which of several parts is shown, counted from 0; −1 for none. */
+export interface Chosen {
+  media: number;
+  body: number;
+  headline: number;
+  description: number;
+  callToAction: number;
+}
 
 export interface Shown {
   clientId: string;
   clientName: string;
   draft: Draft;
-  actionWords: string;
+  format: Format;
+  media: ReadonlyMap<string, Medium>;
+  chosen: Chosen;
+  actions: Schemas["Choice"][];
+  form: Schemas["LeadForm"] | undefined;
+  script: Schemas["KeptScript"] | undefined;
 }
 
 /** How a placement lays an ad out; the frames are the practice networks' own. */
@@ -19,7 +40,7 @@ type Frame = "feed" | "rail" | "tall" | "letter";
 function frameOf(placement: Placement): Frame {
   if (placement.ratio < 0.7) return "tall";
   if (placement.code === "side-rail" || placement.code === "partner-apps") return "rail";
-  return placement.code === "digest-email" ? "letter" : "feed";
+  return placement.code === "digest-email" || placement.code === "inbox" ? "letter" : "feed";
 }
 
 function CutText({ cut, empty }: { cut: Schemas["Cut"] | undefined; empty: string }) {
@@ -33,67 +54,124 @@ function CutText({ cut, empty }: { cut: Schemas["Cut"] | undefined; empty: strin
 }
 
 /** A creative on every placement of the client's networks, side by side, cut where each placement cuts. */
-export function Previews({ networks, ...shown }: Shown & { networks: Schemas["NetworkFit"][] }) {
+export function Previews({ networks, ...shown }: Shown & { networks: NetworkFit[] }) {
+  const all = networks.flatMap((n) => n.placements.map((p) => ({ n, p })));
   return (
     <div className="previews" aria-label="Previews">
-      {networks.flatMap((n) =>
-        n.placements.map((p, i) => (
-          <figure key={n.network + p.code} className={`shape-${frameOf(p)}`}>
-            <figcaption>
-              <span className="chip" style={{ "--chip": networkColours[n.network] } as CSSProperties}>
-                {n.network}
-              </span>{" "}
-              {p.words.toLowerCase()}
-              {p.devices.length === 1 && `, ${p.devices[0]}`}
-              {refusals(p) > 0 && <b title="Reasons why it does not run here">{refusals(p)}</b>}
-            </figcaption>
-            <Preview {...shown} network={n.network} placement={p} first={n === networks[0] && i === 0} />
-          </figure>
-        )),
-      )}
+      {all.map(({ n, p }, i) => (
+        <figure key={n.network + p.code} className={`shape-${frameOf(p)}`}>
+          <figcaption>
+            <span className="chip" style={{ "--chip": networkColours[n.network] } as CSSProperties}>
+              {n.network}
+            </span>{" "}
+            {p.words.toLowerCase()}
+            {p.devices.length === 1 && `, ${p.devices[0]}`}
+            {!p.runs && <b title="Reasons why it does not run here">{refusals(p)}</b>}
+          </figcaption>
+          <Preview {...shown} network={n.network} placement={p} first={i === 0} />
+        </figure>
+      ))}
     </div>
   );
 }
 
-/** Misfits for which the network refuses the ad there. */
-export function refusals(placement: Placement): number {
-  return placement.misfits.filter((m) => m.miss !== "PAST_FOLD").length;
-}
-
-function Preview({
-  clientId,
-  clientName,
-  draft,
-  actionWords,
-  network,
-  placement,
-  first,
-}: Shown & { network: string; placement: Placement; first: boolean }) {
+function Preview(props: Shown & { network: string; placement: Placement; first: boolean }) {
+  const { clientName, draft, format, network, placement, first, chosen } = props;
   const frame = frameOf(placement);
-  const shape = placement.misfits.some((m) => m.miss === "WRONG_SHAPE");
-  const picture = draft.pictureSha ? (
-    <img
-      className="picture"
-      alt=""
-      style={shape ? { aspectRatio: placement.ratio, objectFit: "contain" } : {}}
-      src={previewUrl(clientId, draft.pictureSha)}
-    />
-  ) : (
-    <div className="picture none" style={{ aspectRatio: placement.ratio }}>
-      No picture yet
-    </div>
-  );
-  const body = (
+  if (format.needs === "POST") return <Post {...props} />;
+  if (format.needs === "MESSAGE") return <Letter {...props} />;
+  const words = (
     <div className="words" data-testid={first ? "preview-body" : undefined}>
-      <CutText cut={placement.body.cut} empty="The body stands here." />
+      <CutText cut={placement.bodies[Math.max(0, chosen.body)]?.cut} empty="The body stands here." />
     </div>
   );
-  const headline = placement.headline.limit > 0 && (
+  const body = (placement.bodies[0]?.limit ?? 0) > 0 && words;
+  const headline = (placement.headlines[0]?.limit ?? 0) > 0 && (
     <b className="headline" data-testid={first ? "preview-headline" : undefined}>
-      <CutText cut={placement.headline.cut} empty="The headline stands here." />
+      <CutText
+        cut={placement.headlines[Math.max(0, chosen.headline)]?.cut}
+        empty="The headline stands here."
+      />
     </b>
   );
-  const by = (
+  const picture = format.mostMedia > 0 && <Picture {...props} />;
+  const act = <span className="act">{actionWords(props)}</span>;
+  const brand = placement.brand?.cut.inSight || clientName;
+  const after = <Opens {...props} />;
+  if (frame === "tall") {
+    return (
+      <>
+        <div className="ad ad-tall">
+          {picture || <div className="picture none" style={{ aspectRatio: placement.ratio }} />}
+          <div className="over top">
+            <b>{brand}</b>
+          </div>
+          <div className="over">
+            {headline}
+            {body}
+            {format.priced && <Row {...props} />}
+            {act}
+          </div>
+        </div>
+        {after}
+      </>
+    );
+  }
+  if (frame === "rail") {
+    return (
+      <div className={`ad ad-rail ${picture ? "" : "bare"}`}>
+        {picture}
+        <div>
+          {headline}
+          {body}
+          <small>{shownHost(draft.link)}</small>
+        </div>
+      </div>
+    );
+  }
+  if (frame === "letter") {
+    return (
+      <>
+        <div className="ad ad-letter">
+          <small>From {clientName}</small>
+          {headline}
+          {body}
+          {picture}
+          {act}
+        </div>
+        {after}
+      </>
+    );
+  }
+  return (
+    <>
+      <div className="ad ad-feed">
+        <By clientName={clientName} network={network} />
+        {body}
+        {format.firstCard >= 0 && !format.priced ? <Row {...props} /> : picture}
+        <div className="strip">
+          {headline}
+          {(placement.descriptions[0]?.limit ?? 0) > 0 && (
+            <CutText cut={placement.descriptions[Math.max(0, chosen.description)]?.cut} empty="" />
+          )}
+          <div className="foot-line">
+            <small>{shownHost(draft.link)}</small>
+            {act}
+          </div>
+        </div>
+      </div>
+      {after}
+    </>
+  );
+}
+
+function actionWords({ actions, draft, chosen }: Shown): string {
+  const code = draft.callsToAction[Math.max(0, chosen.callToAction)];
+  return actions.find((a) => a.code === code)?.words ?? "Call to action";
+}
+
+function By({ clientName, network }: { clientName: string; network: string }) {
+  return (
     <div className="by">
       <i aria-hidden="true" style={{ background: networkColours[network] }}>
         {clientName.slice(0, 1)}
@@ -104,58 +182,94 @@ function Preview({
       </div>
     </div>
   );
-  const act = <span className="act">{actionWords || "Call to action"}</span>;
-  if (frame === "tall") {
+}
+
+function Picture({ clientId, draft, media, placement, format, chosen }: Shown & { placement: Placement }) {
+  const index = Math.max(0, chosen.media);
+  const sha = draft.media[index];
+  const medium = sha ? media.get(sha) : undefined;
+  if (!sha || !medium) {
     return (
-      <div className="ad ad-tall">
-        {picture}
-        <div className="over top">
-          <b>{clientName}</b>
-        </div>
-        <div className="over">
-          {headline}
-          {placement.body.limit > 0 && body}
-          {act}
-        </div>
+      <div className="picture none" style={{ aspectRatio: placement.ratio }}>
+        {format.pictures ? "No picture yet" : "No video yet"}
       </div>
     );
   }
-  if (frame === "rail") {
-    return (
-      <div className="ad ad-rail">
-        {picture}
-        <div>
-          {headline}
-          {placement.body.limit > 0 && body}
-          <small>{shownHost(draft.link)}</small>
+  const shape = placement.misfits.some(
+    (m) => m.part === "MEDIA" && m.index === index && m.miss === "WRONG_SHAPE",
+  );
+  return (
+    <div className="picture-box">
+      <img
+        className="picture"
+        alt=""
+        style={shape ? { aspectRatio: placement.ratio, objectFit: "contain" } : {}}
+        src={stillUrl(clientId, sha)}
+      />
+      {medium.video && (
+        <span className="runs">
+          {length(medium.video.seconds)}
+          {medium.video.sound && ", silent until tapped"}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** Cards in a row, cut at the frame's edge as they are on a phone. */
+function Row({ clientId, draft, format }: Shown) {
+  return (
+    <div className="card-row">
+      {draft.media.slice(format.firstCard).map((sha, i) => (
+        <div key={sha}>
+          <img src={stillUrl(clientId, sha)} alt="" />
+          <b>{draft.cards[i]?.text || "Headline"}</b>
+          {format.priced && <small>{draft.cards[i]?.price || "price"}</small>}
         </div>
-      </div>
-    );
+      ))}
+      {draft.media.length <= format.firstCard && <div className="picture none">No cards yet</div>}
+    </div>
+  );
+}
+
+/** What a click opens inside the network. */
+function Opens({ format, form, script }: Shown) {
+  if (format.needs === "FORM") {
+    return <div className="opens">{form ? `Opens ${form.name}: ${form.headline}` : "Opens no form yet"}</div>;
   }
-  if (frame === "letter") {
-    return (
-      <div className="ad ad-letter">
-        <small>From {clientName}</small>
-        {headline}
-        {placement.body.limit > 0 && body}
-        {picture}
-        {act}
-      </div>
-    );
+  if (format.needs === "CHAT") {
+    return <div className="opens bubble">{script?.draft.greeting || "The chat’s greeting stands here."}</div>;
   }
+  return null;
+}
+
+function Post({ clientName, network, draft }: Shown & { network: string }) {
   return (
     <div className="ad ad-feed">
-      {by}
-      {placement.body.limit > 0 && body}
-      {picture}
-      <div className="strip">
-        {headline}
-        {placement.description.limit > 0 && <CutText cut={placement.description.cut} empty="" />}
-        <div className="foot-line">
-          <small>{shownHost(draft.link)}</small>
-          {act}
-        </div>
+      <By clientName={clientName} network={network} />
+      <div className="words">
+        {draft.post ? (
+          <>
+            The post or answer <span className="mono">{draft.post}</span>, with its own texts.
+          </>
+        ) : (
+          <span className="behind">The post stands here as it is.</span>
+        )}
       </div>
+    </div>
+  );
+}
+
+function Letter({ clientId, draft, script }: Shown) {
+  const letter = script?.draft;
+  const banner = draft.media[0] ?? letter?.bannerSha;
+  return (
+    <div className="ad ad-letter">
+      <small>From {letter?.sender || "the sender"}, paid for</small>
+      <b>{letter?.subject || <span className="behind">The subject stands here.</span>}</b>
+      <div className="words">{letter?.body || <span className="behind">The message stands here.</span>}</div>
+      {banner && <img className="picture" alt="" src={stillUrl(clientId, banner)} />}
+      <span className="act">{letter?.button || "Button"}</span>
     </div>
   );
 }

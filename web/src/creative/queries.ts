@@ -1,13 +1,24 @@
-import { api, asked, sendFile, type Schemas } from "../api/client";
+import { api, asked, sendStream, type Schemas } from "../api/client";
 
 export const creativesQuery = (clientId: string) => ({
   queryKey: ["creatives", clientId],
   queryFn: () => asked(api.GET("/api/clients/{clientId}/creatives", { params: { path: { clientId } } })),
 });
 
-export const picturesQuery = (clientId: string) => ({
-  queryKey: ["pictures", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/pictures", { params: { path: { clientId } } })),
+export const mediaQuery = (clientId: string) => ({
+  queryKey: ["media", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/media", { params: { path: { clientId } } })),
+});
+
+export const formatsQuery = (clientId: string) => ({
+  queryKey: ["formats", clientId],
+  staleTime: 600_000,
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/formats", { params: { path: { clientId } } })),
+});
+
+export const phrasesQuery = (clientId: string) => ({
+  queryKey: ["phrases", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/phrases", { params: { path: { clientId } } })),
 });
 
 export const fitQuery = (clientId: string, creative: Schemas["CreativeBody"]) => ({
@@ -19,13 +30,48 @@ export const fitQuery = (clientId: string, creative: Schemas["CreativeBody"]) =>
     ),
 });
 
-export function mendPicture(clientId: string, sha: string, mend: Schemas["MendBody"]) {
+export const combinationQuery = (clientId: string, creative: Schemas["CreativeBody"], number: number) => ({
+  queryKey: ["combination", clientId, creative, number],
+  staleTime: 600_000,
+  queryFn: () =>
+    asked(
+      api.POST("/api/clients/{clientId}/creatives/combination", {
+        params: { path: { clientId }, query: { number } },
+        body: creative,
+      }),
+    ),
+});
+
+export function mendMedium(clientId: string, sha: string, mend: Schemas["MendBody"]) {
   return asked(
-    api.POST("/api/clients/{clientId}/pictures/{sha}/mended", {
+    api.POST("/api/clients/{clientId}/media/{sha}/mended", {
       params: { path: { clientId, sha } },
       body: mend,
     }),
   );
+}
+
+export function mendState(clientId: string, id: string) {
+  return asked(api.GET("/api/clients/{clientId}/media/mends/{id}", { params: { path: { clientId, id } } }));
+}
+
+export function stopMend(clientId: string, id: string) {
+  return asked(
+    api.DELETE("/api/clients/{clientId}/media/mends/{id}", { params: { path: { clientId, id } } }),
+  );
+}
+
+export function markText(clientId: string, sha: string, textFields: number) {
+  return asked(
+    api.PUT("/api/clients/{clientId}/media/{sha}/text", {
+      params: { path: { clientId, sha } },
+      body: { textFields },
+    }),
+  );
+}
+
+export function removeMedium(clientId: string, sha: string) {
+  return asked(api.DELETE("/api/clients/{clientId}/media/{sha}", { params: { path: { clientId, sha } } }));
 }
 
 export function addCreative(clientId: string, body: Schemas["CreativeBody"]) {
@@ -42,10 +88,38 @@ export function removeCreative(clientId: string, id: string) {
   return asked(api.DELETE("/api/clients/{clientId}/creatives/{id}", { params: { path: { clientId, id } } }));
 }
 
-export function addPicture(clientId: string, file: File) {
-  return sendFile<Schemas["Picture"]>(`/api/clients/${encodeURIComponent(clientId)}/pictures`, file);
+export function varyCreative(clientId: string, id: string, body: Schemas["VaryBody"]) {
+  return asked(
+    api.POST("/api/clients/{clientId}/creatives/{id}/varied", { params: { path: { clientId, id } }, body }),
+  );
 }
 
-export function previewUrl(clientId: string, sha: string): string {
-  return `/api/clients/${encodeURIComponent(clientId)}/pictures/${sha}/preview`;
+export function addPhrases(clientId: string, body: Schemas["WordingBody"][]) {
+  return asked(api.POST("/api/clients/{clientId}/phrases", { params: { path: { clientId } }, body }));
+}
+
+export function changePhrase(clientId: string, code: string, body: Schemas["WordingBody"]) {
+  return asked(
+    api.PUT("/api/clients/{clientId}/phrases/{code}", { params: { path: { clientId, code } }, body }),
+  );
+}
+
+export function removePhrase(clientId: string, code: string) {
+  return asked(
+    api.DELETE("/api/clients/{clientId}/phrases/{code}", { params: { path: { clientId, code } } }),
+  );
+}
+
+export function addMedium(clientId: string, file: File, onSent: (share: number) => void) {
+  const path = `/api/clients/${encodeURIComponent(clientId)}/media?name=${encodeURIComponent(file.name)}`;
+  return sendStream<Schemas["Medium"]>(path, file, onSent);
+}
+
+/** A small upright picture: 0 for the whole, 1 to 3 for a video's first seconds. */
+export function stillUrl(clientId: string, sha: string, number = 0): string {
+  return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/stills/${number}`;
+}
+
+export function contentUrl(clientId: string, sha: string): string {
+  return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/content`;
 }

@@ -2,7 +2,7 @@ import "./sheet.css";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
-import { previewUrl } from "../creative/queries";
+import { stillUrl } from "../creative/queries";
 import { money, people } from "../look/format";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
@@ -123,8 +123,8 @@ export function Sheet(props: {
                   title={creative?.name}
                   onClick={() => props.onSelect(wholeColumn(item.index, rows.length))}
                 >
-                  {creative?.picture ? (
-                    <img className="thumb" alt="" src={previewUrl(props.clientId, creative.picture.sha256)} />
+                  {creative?.media[0] ? (
+                    <img className="thumb" alt="" src={stillUrl(props.clientId, creative.media[0].sha256)} />
                   ) : (
                     <span className="thumb" />
                   )}

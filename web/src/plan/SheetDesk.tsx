@@ -307,7 +307,7 @@ export function SheetDesk(props: {
           one="column"
           choices={(creatives.data ?? [])
             .filter((c) => !campaign.columns.some((k) => k.creativeId === c.creative.id))
-            .map((c) => ({ id: c.creative.id, words: c.creative.name, note: c.creative.headline }))}
+            .map((c) => ({ id: c.creative.id, words: c.creative.name, note: c.creative.headlines[0] ?? "" }))}
           elsewhere={{ words: "Make another creative", path: `/c/${clientId}/creative` }}
           onAdd={(creativeIds) => edits.make({ kind: "newColumns", campaignId: campaign.id, creativeIds })}
           onClose={() => setAdding(undefined)}

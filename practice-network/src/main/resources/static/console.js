@@ -103,6 +103,22 @@ function showFaults({ kinds, modes, on }) {
   }));
 }
 
+/* Each inbox with its last leads; it can be made to fail, to see them tried again. */
+function showReceiver(inboxes) {
+  const body = $("receiver").tBodies[0];
+  if (body.contains(document.activeElement)) return;
+  if (inboxes.length === 0) {
+    body.replaceChildren(row(element("td", "No inbox yet. Leads that are sent to /receiver/any-name come here.", { colSpan: 6, className: "muted" })));
+    return;
+  }
+  body.replaceChildren(...inboxes.flatMap((inbox) => [
+    row(element("b", inbox.name), "", "", element("td"), element("td"),
+      button("Fail the next 3", () => call("PUT", `/receiver/${inbox.name}/failing`, { times: 3 }))),
+    ...inbox.received.slice(0, 8).map((lead) =>
+      row("", lead.id, lead.signed ? "yes" : "no", number(Math.max(0, lead.fields)), number(lead.status), "")),
+  ]));
+}
+
 function showReviews(open) {
   const body = $("reviews").tBodies[0];
   if (body.contains(document.activeElement)) return;
@@ -143,10 +159,11 @@ function showFacts(facts) {
 let factsShown = false;
 async function look() {
   try {
-    const [clock, faults, reviews] = await Promise.all([call("GET", "/clock"), call("GET", "/console/faults"), call("GET", "/console/reviews")]);
+    const [clock, faults, reviews, inboxes] = await Promise.all(["/clock", "/console/faults", "/console/reviews", "/receiver"].map((path) => call("GET", path)));
     showClock(clock);
     showFaults(faults);
     showReviews(reviews);
+    showReceiver(inboxes);
     if (!factsShown) {
       showFacts(await call("GET", "/console/facts"));
       factsShown = true;

@@ -13,7 +13,10 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Lets in only callers that know the access key; anyone may ask whether it is up, and see the empty console page. */
+/**
+ * Lets in only callers that know the access key; anyone may ask whether it is up, see the empty console page, and
+ * send a lead, which is signed instead.
+ */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class AccessKeyFilter extends OncePerRequestFilter {
@@ -28,7 +31,8 @@ class AccessKeyFilter extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         String path = request.getRequestURI();
-        return path.startsWith("/actuator/health") || OPEN.contains(path) || path.startsWith("/fonts/");
+        boolean lead = path.startsWith("/receiver/") && request.getMethod().equals("POST");
+        return lead || path.startsWith("/actuator/health") || OPEN.contains(path) || path.startsWith("/fonts/");
     }
 
     @Override

@@ -38,7 +38,6 @@ class ClientWorkTest extends WithServer {
 
     @BeforeEach
     void networkKnowsSources() {
-        when(world.codes()).thenReturn(List.of("HS"));
         when(network.createSource(anyString(), anyString(), any())).thenReturn("HSS1");
         when(network.source(anyString(), anyString()))
                 .thenReturn(new SourceTold("HSS1", new AudienceSize(4_000, false), null));

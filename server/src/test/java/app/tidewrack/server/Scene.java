@@ -2,6 +2,8 @@ package app.tidewrack.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
@@ -23,6 +25,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -54,11 +57,9 @@ final class Scene {
     }
 
     /** The network answers with the practice network's own rulebook; sizes are the same for all. */
-    static NetworkConnector network(PracticeWorld world, JsonMapper json) throws IOException {
+    static NetworkConnector network(JsonMapper json) throws IOException {
         Path rulebook = Path.of("../practice-network/src/main/resources/rulebooks/hearthside.json");
         NetworkConnector network = mock(NetworkConnector.class);
-        when(world.connector("HS")).thenReturn(network);
-        when(world.now()).thenReturn(Instant.parse("2027-03-09T06:00:00Z"));
         when(network.rulebook()).thenReturn(json.readValue(Files.readString(rulebook), Rulebook.class));
         when(network.topics()).thenReturn(List.of(new Topic("knitting", "Knitting", "Making", 3, null)));
         when(network.sizes(any(), any()))
@@ -66,6 +67,15 @@ final class Scene {
                         .map(a -> new AudienceSize(50_000, false))
                         .toList());
         return network;
+    }
+
+    /** A world of one network, whichever it is at the time. */
+    static AtomicReference<NetworkConnector> world(PracticeWorld world, NetworkConnector first) {
+        AtomicReference<NetworkConnector> at = new AtomicReference<>(first);
+        doAnswer(c -> at.get()).when(world).connector("HS");
+        doReturn(Instant.parse("2027-03-09T06:00:00Z")).when(world).now();
+        doReturn(List.of("HS")).when(world).codes();
+        return at;
     }
 
     record Answer(int status, JsonNode body) {

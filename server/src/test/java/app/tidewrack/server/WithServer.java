@@ -3,11 +3,15 @@ package app.tidewrack.server;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.PracticeWorld;
 import java.io.IOException;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.BeforeEach;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.test.context.bean.override.mockito.MockReset;
 import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.json.JsonMapper;
@@ -28,8 +32,11 @@ abstract class WithServer {
     @Autowired
     JsonMapper json;
 
-    @MockitoBean
+    /** The server's jobs call it all the time, so it is told once and for all what to do. */
+    @MockitoBean(reset = MockReset.NONE)
     PracticeWorld world;
+
+    private static final Map<PracticeWorld, AtomicReference<NetworkConnector>> NETWORKS = new ConcurrentHashMap<>();
 
     NetworkConnector network;
     Scene scene;
@@ -39,7 +46,9 @@ abstract class WithServer {
         if (sql.queryForObject("select count(*) from person", Long.class) == 0) {
             Scene.people(sql);
         }
-        network = Scene.network(world, json);
+        network = Scene.network(json);
+        AtomicReference<NetworkConnector> at = NETWORKS.computeIfAbsent(world, w -> Scene.world(w, network));
+        at.set(network);
         scene = new Scene(mvc, json);
     }
 }

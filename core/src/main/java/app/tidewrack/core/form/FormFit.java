@@ -1,7 +1,7 @@
 package app.tidewrack.core.form;
 
 import app.tidewrack.core.form.LeadForm.Completion;
-import app.tidewrack.core.form.LeadForm.Question;
+import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.network.ChatRule;
 import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.MessageRule;
@@ -44,7 +44,7 @@ public final class FormFit {
         List<Fault> faults = new ArrayList<>();
         text(faults, "headline", form.headline(), rule.headlineLimit());
         int count = form.questions().size();
-        int own = (int) form.questions().stream().filter(Question::own).count();
+        int own = (int) form.questions().stream().filter(FormQuestion::own).count();
         if (count < 1 || count > rule.mostQuestions()) {
             faults.add(new Fault(
                     "questions",
@@ -64,7 +64,7 @@ public final class FormFit {
         return List.copyOf(faults);
     }
 
-    private static void question(List<Fault> faults, String field, Question q, FormRule rule, Set<String> ready) {
+    private static void question(List<Fault> faults, String field, FormQuestion q, FormRule rule, Set<String> ready) {
         if (!q.own() && !ready.contains(q.field())) {
             faults.add(new Fault(
                     field, q.field(), ready.size() + " ready questions", "Take it out, or ask it as an own question"));

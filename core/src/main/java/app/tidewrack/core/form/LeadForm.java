@@ -19,7 +19,7 @@ public record LeadForm(
         int version,
         String headline,
         String opening,
-        List<Question> questions,
+        List<FormQuestion> questions,
         String privacyLink,
         String consent,
         Completion completion,
@@ -37,8 +37,8 @@ public record LeadForm(
      * @param choices of an own question; none for free text
      * @param required whether the form is not sent without an answer
      */
-    public record Question(String field, String text, List<String> choices, boolean required) {
-        public Question {
+    public record FormQuestion(String field, String text, List<String> choices, boolean required) {
+        public FormQuestion {
             choices = List.copyOf(choices);
         }
 

@@ -16,7 +16,7 @@ import app.tidewrack.core.form.ChatScript;
 import app.tidewrack.core.form.DirectMessage;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
-import app.tidewrack.core.form.LeadForm.Question;
+import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.AudienceOffer;
 import app.tidewrack.core.network.AudienceOffer.LookalikeRule;
@@ -199,7 +199,7 @@ class ChecksTest {
                 1,
                 "Ask us",
                 "",
-                List.of(new Question("email", "", List.of(), true)),
+                List.of(new FormQuestion("email", "", List.of(), true)),
                 privacyLink,
                 "",
                 new Completion("", "", ""),

@@ -2,6 +2,7 @@ package app.tidewrack.server.clock;
 
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.clock.ClockMapper.Move;
+import app.tidewrack.server.lead.LeadPull;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.network.PracticeWorld;
@@ -34,6 +35,7 @@ public class ClockDesk {
     private final PracticeWorld practice;
     private final Networks networks;
     private final ResultsPull results;
+    private final LeadPull leads;
     private final ObjectProvider<SchedulerClient> scheduler;
 
     ClockDesk(
@@ -41,11 +43,13 @@ public class ClockDesk {
             PracticeWorld practice,
             Networks networks,
             ResultsPull results,
+            LeadPull leads,
             ObjectProvider<SchedulerClient> scheduler) {
         this.mapper = mapper;
         this.practice = practice;
         this.networks = networks;
         this.results = results;
+        this.leads = leads;
         this.scheduler = scheduler;
     }
 
@@ -115,6 +119,7 @@ public class ClockDesk {
                 results.pullAll();
             }
             results.pullAll();
+            leads.pullAll();
             mapper.end(moveId, "DONE", null);
         } catch (NetworkAway away) {
             mapper.end(moveId, "FAILED", away.getMessage());

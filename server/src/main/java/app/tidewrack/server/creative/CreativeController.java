@@ -9,6 +9,7 @@ import app.tidewrack.server.creative.CopyDeck.Kind;
 import app.tidewrack.server.creative.CopyDeck.Phrase;
 import app.tidewrack.server.creative.CopyDeck.Wording;
 import app.tidewrack.server.creative.CreativeFits.FitView;
+import app.tidewrack.server.creative.CreativeFits.FormatView;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import jakarta.validation.Valid;
@@ -104,6 +105,11 @@ class CreativeController {
     @PostMapping("/creatives/{id}/varied")
     List<KeptCreative> vary(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody VaryBody body) {
         return library.vary(clientId, id, body.part(), body.values());
+    }
+
+    @GetMapping("/formats")
+    List<FormatView> formats(@PathVariable String clientId) {
+        return fits.formats(clientId);
     }
 
     /** How a draft fits on each placement of the networks the client is on. */

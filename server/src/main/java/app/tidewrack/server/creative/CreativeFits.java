@@ -11,6 +11,9 @@ import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Mix;
 import app.tidewrack.core.network.FormatRule;
+import app.tidewrack.core.network.FormatRule.CardRule;
+import app.tidewrack.core.network.FormatRule.Need;
+import app.tidewrack.core.network.MixRule;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.PlacementRule.FileRule;
@@ -94,6 +97,79 @@ class CreativeFits {
             List<String> notShownOn) {}
 
     /**
+     * A format as any of the client's networks has it; limits are the widest of them.
+     *
+     * @param networks codes of those that have it
+     * @param needs what it brings besides media and texts
+     * @param firstCard media from this one on stand on cards, counted from 0; −1 where there are no cards
+     * @param priced whether each card is a product with a price
+     * @param mostTexts most of each kind of text
+     */
+    record FormatView(
+            String code,
+            String words,
+            List<String> networks,
+            boolean pictures,
+            boolean videos,
+            int mostMedia,
+            Need needs,
+            int firstCard,
+            boolean priced,
+            int mostTexts,
+            int mostActions) {}
+
+    /** All formats of the client's networks. */
+    List<FormatView> formats(String clientId) {
+        Map<String, FormatView> formats = new LinkedHashMap<>();
+        for (Rulebook rulebook : rulebooks(clientId)) {
+            for (FormatRule f : rulebook.formats()) {
+                formats.merge(f.code(), view(f, rulebook), CreativeFits::wider);
+            }
+        }
+        return List.copyOf(formats.values());
+    }
+
+    private static FormatView view(FormatRule f, Rulebook rulebook) {
+        CardRule cards = f.cards();
+        MixRule mix = f.code().equals(Creative.MIX) ? rulebook.mix() : null;
+        return new FormatView(
+                f.code(),
+                f.words(),
+                List.of(rulebook.code()),
+                f.pictures(),
+                f.videos(),
+                f.mostMedia(),
+                f.needs(),
+                cards == null ? -1 : cards.first(),
+                cards != null && cards.priced(),
+                mix == null ? 1 : mix.mostTexts(),
+                mix == null ? 1 : mix.mostCallsToAction());
+    }
+
+    private static FormatView wider(FormatView a, FormatView b) {
+        return new FormatView(
+                a.code(),
+                a.words(),
+                Stream.concat(a.networks().stream(), b.networks().stream()).toList(),
+                a.pictures() || b.pictures(),
+                a.videos() || b.videos(),
+                Math.max(a.mostMedia(), b.mostMedia()),
+                a.needs(),
+                Math.max(a.firstCard(), b.firstCard()),
+                a.priced() || b.priced(),
+                Math.max(a.mostTexts(), b.mostTexts()),
+                Math.max(a.mostActions(), b.mostActions()));
+    }
+
+    private List<Rulebook> rulebooks(String clientId) {
+        return clients.accounts(clientId).stream()
+                .map(Account::network)
+                .distinct()
+                .map(networks::rulebook)
+                .toList();
+    }
+
+    /**
      * @param combinations ads the parts can make; 1 when it is no mix
      * @param actions calls to action that networks with this format offer, by code
      * @param unknownTokens names of tokens that nothing fills
@@ -107,11 +183,7 @@ class CreativeFits {
 
     FitView of(String clientId, Creative draft) {
         Creative longest = draft.withTexts(t -> Tokens.longest(t, values(clientId)));
-        List<Rulebook> rulebooks = clients.accounts(clientId).stream()
-                .map(Account::network)
-                .distinct()
-                .map(networks::rulebook)
-                .toList();
+        List<Rulebook> rulebooks = rulebooks(clientId);
         Map<String, Choice> actions = new LinkedHashMap<>();
         rulebooks.stream()
                 .filter(r -> r.format(draft.format()).isPresent())

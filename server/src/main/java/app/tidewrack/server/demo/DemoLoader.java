@@ -12,6 +12,7 @@ import app.tidewrack.server.person.PersonMapper;
 import app.tidewrack.server.person.PersonMapper.Person;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
@@ -46,6 +47,8 @@ class DemoLoader implements ApplicationRunner {
     private final PasswordEncoder passwords;
     private final DemoBriefs briefs;
     private final DemoSources sources;
+    private final DemoCreatives creatives;
+    private final DemoSending sending;
     private final OddmentStory oddment;
     private final OtherStories others;
     private final LaunchDesk launches;
@@ -59,6 +62,8 @@ class DemoLoader implements ApplicationRunner {
             PasswordEncoder passwords,
             DemoBriefs briefs,
             DemoSources sources,
+            DemoCreatives creatives,
+            DemoSending sending,
             OddmentStory oddment,
             OtherStories others,
             LaunchDesk launches,
@@ -70,6 +75,8 @@ class DemoLoader implements ApplicationRunner {
         this.passwords = passwords;
         this.briefs = briefs;
         this.sources = sources;
+        this.creatives = creatives;
+        this.sending = sending;
         this.oddment = oddment;
         this.others = others;
         this.launches = launches;
@@ -108,12 +115,18 @@ class DemoLoader implements ApplicationRunner {
         people.join("marek", "copperline", "BUYER");
         people.join("tove", "oddment", "VIEWER");
         String launchId = oddment.tell("ines");
+        List<String> running = new ArrayList<>(List.of(launchId));
+        running.addAll(oddment.leads("ines", creatives.workshop(), creatives.askAMender()));
+        sending.start("oddment");
         others.tell("ines");
-        await(() -> !launches.view("oddment", launchId).state().equals("RUNNING"));
+        for (String id : running) {
+            await(() -> !launches.view("oddment", id).state().equals("RUNNING"));
+        }
         String move = clock.move(24 * DAYS_OF_RESULTS).id();
         await(() -> !clock.view(move).state().equals("RUNNING"));
         oddment.draft("ines");
         sources.make();
+        creatives.make();
         LOG.info("The demo agency is loaded");
     }
 

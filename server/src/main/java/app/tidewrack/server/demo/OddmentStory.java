@@ -114,6 +114,44 @@ class OddmentStory {
                 .id();
     }
 
+    /** A place at the mending table by lead form, and a mender to chat with; both run. Gives the launches' ids. */
+    List<String> leads(String personId, String workshop, String chat) {
+        String near = teller.audience(
+                CLIENT,
+                "Within reach of a mending evening",
+                "GB",
+                List.of(new Around("Norwich", 40), new Around("Halifax", 40)),
+                new AgeRange(22, 70),
+                Gender.ANY,
+                List.of("knitting", "sewing", "mending", "slow-fashion", "second-hand"));
+        return List.of(
+                run(personId, "Mending evenings", "Places at the table", "leads", near, workshop),
+                run(personId, "Ask a mender", "Chat, spring", "messages", near, chat));
+    }
+
+    private String run(
+            String personId, String plan, String campaign, String objective, String audience, String creative) {
+        PlanScript script = new PlanScript(plans, CLIENT, personId, plan)
+                .addCampaign(
+                        ACCOUNT,
+                        campaign,
+                        objective,
+                        Temperature.COLD,
+                        Purpose.SCALING,
+                        LocalDate.parse("2027-03-09"),
+                        LocalDate.parse("2027-04-05"),
+                        "9")
+                .addRows(List.of(audience))
+                .addColumns(List.of(creative));
+        return launches.launch(
+                        CLIENT,
+                        script.plan().id(),
+                        script.campaign().id(),
+                        script.plan().version(),
+                        personId)
+                .id();
+    }
+
     /** A second plan that is not ready: too little money in one row, a headline too long, no picture that fits. */
     void draft(String personId) {
         String narrow = teller.audience(

@@ -17,6 +17,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** What all demo stories need: audiences around real cities, and creatives with drawn pictures. */
@@ -77,14 +78,32 @@ class StoryTeller {
             String description,
             String action,
             String link) {
-        byte[] picture = DemoPictures.draw(look.width(), look.height(), look.cloth(), look.thread(), look.motif());
+        return creatives
+                .add(client, name, Draft.picture(picture(client, look), body, headline, description, action, link))
+                .creative()
+                .id();
+    }
+
+    /** Draws a picture onto the shelf and gives its hash. */
+    String picture(String client, Look look) {
+        return add(
+                client,
+                look.file(),
+                DemoPictures.draw(look.width(), look.height(), look.cloth(), look.thread(), look.motif()));
+    }
+
+    List<String> pictures(String client, List<Look> looks) {
+        return looks.stream().map(l -> picture(client, l)).toList();
+    }
+
+    /** Films a drawn cloth onto the shelf; nothing where ffmpeg is missing. */
+    Optional<String> film(String client, Look look, int seconds, boolean sound) {
+        return DemoVideos.film(look, seconds, sound).map(film -> add(client, look.file(), film));
+    }
+
+    private String add(String client, String file, byte[] content) {
         try {
-            String sha = media.add(client, look.file(), new ByteArrayInputStream(picture))
-                    .sha256();
-            return creatives
-                    .add(client, name, Draft.picture(sha, body, headline, description, action, link))
-                    .creative()
-                    .id();
+            return media.add(client, file, new ByteArrayInputStream(content)).sha256();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -5,7 +5,7 @@ import app.tidewrack.core.form.FormFit;
 import app.tidewrack.core.form.FormFit.Fault;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
-import app.tidewrack.core.form.LeadForm.Question;
+import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.text.Tokens;
@@ -75,7 +75,7 @@ class FormController {
                     headline,
                     opening,
                     questions.stream()
-                            .map(q -> new Question(q.field(), q.text().strip(), q.choices(), q.required()))
+                            .map(q -> new FormQuestion(q.field(), q.text().strip(), q.choices(), q.required()))
                             .toList(),
                     privacyLink.strip(),
                     consent,
@@ -91,7 +91,7 @@ class FormController {
      * @param faults none when the network takes it
      * @param completion share of openers expected to send it, 0 to 1; null where there are no forms
      */
-    record NetworkFit(
+    record FormNetworkFit(
             String network,
             String networkName,
             List<Fault> faults,
@@ -100,7 +100,7 @@ class FormController {
     /** @param networks codes of the client's networks that have it */
     record ReadyField(String code, String words, List<String> networks) {}
 
-    record FormFitView(List<NetworkFit> networks, List<ReadyField> fields) {}
+    record FormFitView(List<FormNetworkFit> networks, List<ReadyField> fields) {}
 
     @GetMapping("/forms")
     List<KeptForm> forms(@PathVariable String clientId) {
@@ -127,12 +127,12 @@ class FormController {
     FormFitView fit(@PathVariable String clientId, @Valid @RequestBody FormBody body) {
         LeadForm form = body.draft().form("", body.name(), 1);
         int required =
-                (int) form.questions().stream().filter(Question::required).count();
-        List<NetworkFit> fits = new ArrayList<>();
+                (int) form.questions().stream().filter(FormQuestion::required).count();
+        List<FormNetworkFit> fits = new ArrayList<>();
         Map<String, ReadyField> fields = new LinkedHashMap<>();
         for (Rulebook rulebook : rulebooks(clientId)) {
             FormRule rule = rulebook.form();
-            fits.add(new NetworkFit(
+            fits.add(new FormNetworkFit(
                     rulebook.code(),
                     rulebook.name(),
                     FormFit.judge(form, rulebook),
@@ -180,7 +180,7 @@ class FormController {
      * @param networks only those that have chats, or messages
      * @param texts greeting, subject and body filled for a person who is known, for one who is not, and at their longest
      */
-    record ScriptFitView(List<NetworkFit> networks, List<FilledTexts> texts) {}
+    record ScriptFitView(List<FormNetworkFit> networks, List<FilledTexts> texts) {}
 
     /** @param whom {@code known}, {@code unknown} or {@code longest} */
     record FilledTexts(String whom, String greeting, String subject, String body) {}
@@ -208,9 +208,9 @@ class FormController {
     @PostMapping("/scripts/fit")
     ScriptFitView fit(@PathVariable String clientId, @Valid @RequestBody ScriptBody body) {
         boolean chat = body.kind() == Kind.CHAT;
-        List<NetworkFit> fits = rulebooks(clientId).stream()
+        List<FormNetworkFit> fits = rulebooks(clientId).stream()
                 .filter(r -> chat ? r.chat() != null : r.message() != null)
-                .map(r -> new NetworkFit(
+                .map(r -> new FormNetworkFit(
                         r.code(),
                         r.name(),
                         chat

@@ -2,14 +2,13 @@ package app.tidewrack.server.form;
 
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
-import app.tidewrack.core.form.LeadForm.Question;
+import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormMapper.StoredForm;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.FormOrder;
-import app.tidewrack.server.network.NetworkConnector.FormQuestion;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
@@ -44,7 +43,7 @@ public class FormLibrary {
     public record Draft(
             String headline,
             String opening,
-            List<Question> questions,
+            List<FormQuestion> questions,
             String privacyLink,
             String consent,
             Completion completion,
@@ -148,7 +147,7 @@ public class FormLibrary {
                 form.headline(),
                 form.opening(),
                 form.questions().stream()
-                        .map(q -> new FormQuestion(q.field(), q.text(), q.choices(), q.required()))
+                        .map(q -> new NetworkConnector.FormQuestion(q.field(), q.text(), q.choices(), q.required()))
                         .toList(),
                 form.privacyLink(),
                 form.consent(),
@@ -200,7 +199,7 @@ public class FormLibrary {
                     "Take some out.");
         }
         Set<String> keys = new HashSet<>();
-        for (Question q : draft.questions()) {
+        for (FormQuestion q : draft.questions()) {
             requireShort("questions", q.text());
             q.choices().forEach(c -> requireShort("questions", c));
             if (q.choices().size() > MOST_CHOICES) {

@@ -180,7 +180,7 @@ final class PracticeNetwork implements NetworkConnector {
 
     private record OwnQuestion(String text, List<String> choices) {}
 
-    private record Completion(
+    private record OnceSent(
             String text, @Nullable String button, @Nullable String link) {}
 
     private record FormBody(
@@ -192,7 +192,7 @@ final class PracticeNetwork implements NetworkConnector {
             List<OwnQuestion> questions,
             String privacyLink,
             @Nullable String consent,
-            @Nullable Completion completion,
+            @Nullable OnceSent completion,
             List<String> optional) {}
 
     @Override
@@ -218,7 +218,7 @@ final class PracticeNetwork implements NetworkConnector {
                         orNull(form.consent()),
                         form.completion().isBlank()
                                 ? null
-                                : new Completion(form.completion(), orNull(form.button()), orNull(form.link())),
+                                : new OnceSent(form.completion(), orNull(form.button()), orNull(form.link())),
                         questions.stream()
                                 .filter(q -> !q.required())
                                 .map(q -> q.field().isEmpty() ? q.text() : q.field())

@@ -14,7 +14,6 @@ import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
-import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.DatabindException;
@@ -55,15 +54,6 @@ class Problems extends ResponseEntityExceptionHandler {
                 HttpStatus.CONFLICT,
                 "Something this refers to is missing, or something else still refers to it. Look again and repeat.",
                 null);
-    }
-
-    @Override
-    protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
-            MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        return answer(problem(
-                HttpStatus.CONTENT_TOO_LARGE,
-                "The file is over 12 MB, the largest that is taken. Save it smaller, for instance as a JPEG.",
-                "file"));
     }
 
     @Override

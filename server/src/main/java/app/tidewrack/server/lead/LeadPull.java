@@ -1,0 +1,153 @@
+package app.tidewrack.server.lead;
+
+import app.tidewrack.core.form.LeadForm;
+import app.tidewrack.core.source.Contact;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.AccountOfClient;
+import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.lead.LeadMapper.Fresh;
+import app.tidewrack.server.lead.Leads.Content;
+import app.tidewrack.server.lead.Leads.Kind;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.ChatTold;
+import app.tidewrack.server.network.NetworkConnector.LeadTold;
+import app.tidewrack.server.network.NetworkRefused;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.Ids;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Brings leads and chats in, each account from its stored cursor: a page and its cursor are kept in one transaction, and the
+ * network's own number keeps any from coming twice.
+ */
+@Service
+public class LeadPull {
+    private static final Logger LOG = LoggerFactory.getLogger(LeadPull.class);
+    private static final int EVERY_SECONDS = 5;
+
+    private final LeadMapper mapper;
+    private final ClientMapper clients;
+    private final FormLibrary forms;
+    private final Networks networks;
+    private final JsonMapper json;
+    private final TransactionTemplate transaction;
+
+    LeadPull(
+            LeadMapper mapper,
+            ClientMapper clients,
+            FormLibrary forms,
+            Networks networks,
+            JsonMapper json,
+            TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.clients = clients;
+        this.forms = forms;
+        this.networks = networks;
+        this.json = json;
+        this.transaction = transaction;
+    }
+
+    @Configuration
+    static class Definition {
+        @Bean
+        Task<Void> pullLeads(ObjectProvider<LeadPull> pull) {
+            return Tasks.recurring("pull-leads", FixedDelay.ofSeconds(EVERY_SECONDS))
+                    .execute((instance, context) -> pull.getObject().pullAll());
+        }
+    }
+
+    /** All accounts that have something on a network; one whose network is away is left for the next time. */
+    public void pullAll() {
+        for (AccountOfClient account : clients.accountsWithLiveItems()) {
+            try {
+                for (Kind kind : Kind.values()) {
+                    boolean more = true;
+                    while (more) {
+                        more = Boolean.TRUE.equals(transaction.execute(t -> page(account, kind)));
+                    }
+                }
+            } catch (NetworkAway | NetworkRefused away) {
+                LOG.info("Leads of account {} not pulled: {}", account.id(), away.getMessage());
+            }
+        }
+    }
+
+    private boolean page(AccountOfClient account, Kind kind) {
+        mapper.beginCursor(account.clientId(), account.id(), kind.name());
+        long cursor = mapper.holdCursor(account.clientId(), account.id(), kind.name());
+        NetworkConnector network = networks.connector(account.network());
+        List<Fresh> page = kind == Kind.FORM
+                ? forms(account, network.leads(account.externalId(), cursor))
+                : chats(account, network.chats(account.externalId(), cursor));
+        if (page.isEmpty()) {
+            return false;
+        }
+        for (Fresh lead : page) {
+            if (mapper.insert(account.clientId(), lead) > 0) {
+                mapper.queue(account.clientId(), lead.id());
+            }
+        }
+        long last = page.get(page.size() - 1).networkSeq();
+        mapper.setCursor(account.clientId(), account.id(), kind.name(), last);
+        return true;
+    }
+
+    private List<Fresh> forms(AccountOfClient account, List<LeadTold> told) {
+        Map<String, LeadForm> known = told.isEmpty() ? Map.of() : forms.byExternalId(account.clientId(), account.id());
+        return told.stream()
+                .map(l -> {
+                    LeadForm form = known.get(l.form());
+                    return new Fresh(
+                            Ids.fresh(),
+                            account.id(),
+                            Kind.FORM.name(),
+                            l.seq(),
+                            l.adId(),
+                            form == null ? null : form.id(),
+                            form == null ? null : form.version(),
+                            l.at(),
+                            json.writeValueAsString(new Content(l.answers(), List.of())),
+                            person(account.clientId(), l.answers()));
+                })
+                .toList();
+    }
+
+    private List<Fresh> chats(AccountOfClient account, List<ChatTold> told) {
+        return told.stream()
+                .map(c -> new Fresh(
+                        Ids.fresh(),
+                        account.id(),
+                        Kind.CHAT.name(),
+                        c.seq(),
+                        c.adId(),
+                        null,
+                        null,
+                        c.at(),
+                        json.writeValueAsString(new Content(Map.of(), c.lines())),
+                        null))
+                .toList();
+    }
+
+    /** Who a lead is from, as far as e-mail or phone tell; of no use with another client. */
+    private static @Nullable String person(String clientId, Map<String, String> answers) {
+        Optional<String> email = Contact.email(answers.getOrDefault("email", ""));
+        Optional<String> phone = Optional.of(answers.getOrDefault("phone", "").replaceAll("[^+\\d]", ""))
+                .filter(p -> p.length() > 5);
+        return email.or(() -> phone).map(c -> Contact.hash(clientId + "/" + c)).orElse(null);
+    }
+}

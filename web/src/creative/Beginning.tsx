@@ -1,0 +1,31 @@
+import { length, type Medium } from "./model";
+import { contentUrl, stillUrl } from "./queries";
+
+const STILLS = [0.2, 1.5, 3];
+
+/** The first three seconds, which must carry the message: videos start silent (common practice). And the whole, to play. */
+export function Beginning({ clientId, medium }: { clientId: string; medium: Medium }) {
+  const seconds = medium.video?.seconds ?? 0;
+  const shown = STILLS.map((at, i) => ({ at, number: i + 1 })).filter((s) => s.at < seconds);
+  return (
+    <section className="beginning">
+      <h3>First three seconds, silent</h3>
+      <div className="stills">
+        {shown.map((s) => (
+          <figure key={s.number}>
+            <img src={stillUrl(clientId, medium.sha256, s.number)} alt={`At ${s.at} seconds`} />
+            <figcaption>{s.at.toFixed(1)} s</figcaption>
+          </figure>
+        ))}
+        <figure>
+          <video controls muted preload="none" poster={stillUrl(clientId, medium.sha256)}>
+            <source src={contentUrl(clientId, medium.sha256)} />
+          </video>
+          <figcaption>
+            {medium.fileName}, {length(seconds)}
+          </figcaption>
+        </figure>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,79 @@
+import {
+  length,
+  moved,
+  toggled,
+  withCards,
+  type Draft,
+  type Format,
+  type Medium,
+  type NetworkFit,
+} from "./model";
+import { stillUrl } from "./queries";
+
+/** The media of a creative in their order; they are chosen on the shelf. */
+export function MediaStrip({
+  clientId,
+  draft,
+  format,
+  media,
+  networks,
+  onChange,
+}: {
+  clientId: string;
+  draft: Draft;
+  format: Format;
+  media: ReadonlyMap<string, Medium>;
+  networks: NetworkFit[];
+  onChange: (draft: Draft) => void;
+}) {
+  const counts = networks.flatMap((n) => n.counts).filter((c) => c.part === "MEDIA");
+  const kinds =
+    format.pictures && format.videos ? "pictures or videos" : format.videos ? "videos" : "pictures";
+  const one = format.pictures && format.videos ? "picture or video" : format.videos ? "video" : "picture";
+  const move = (from: number, to: number) =>
+    onChange(withCards({ ...draft, media: moved(draft.media, from, to) }, format, draft.media));
+  return (
+    <div className="part">
+      <span className="label">Media</span>
+      <div className="strip-of-media" id="creative-media-strip" tabIndex={-1}>
+        {draft.media.map((sha, i) => {
+          const m = media.get(sha);
+          return (
+            <div
+              key={sha}
+              className="strip-item"
+              draggable={draft.media.length > 1}
+              onDragStart={(e) => e.dataTransfer.setData("text/plain", String(i))}
+              onDragOver={(e) => e.preventDefault()}
+              onDrop={(e) => {
+                e.preventDefault();
+                move(Number(e.dataTransfer.getData("text/plain")), i);
+              }}
+            >
+              <img src={stillUrl(clientId, sha)} alt={m?.fileName ?? ""} title={m?.fileName} />
+              {m?.video && <span className="runs">{length(m.video.seconds)}</span>}
+              <button
+                aria-label={`Take out ${m?.fileName ?? "it"}`}
+                onClick={() => onChange(toggled(draft, format, sha))}
+              >
+                ×
+              </button>
+            </div>
+          );
+        })}
+        {draft.media.length < format.mostMedia && (
+          <span className="note">
+            {draft.media.length === 0 ? `Choose a ${one} on the left` : `up to ${format.mostMedia} ${kinds}`}
+          </span>
+        )}
+      </div>
+      <div className="more">
+        {counts[0] && (
+          <div className="length over">
+            {counts[0].value}; {counts[0].limit}
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,161 @@
+import "./forms.css";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Dropdown } from "antd";
+import { useNavigate, useParams } from "react-router";
+import { freeName } from "../audiences/model";
+import { deskQuery } from "../desk/queries";
+import { Columns } from "../frame/Columns";
+import { plural } from "../look/format";
+import { Leads } from "./Leads";
+import { leadCountsQuery } from "./leadQueries";
+import { emptyForm, emptyScript, formDraft, scriptDraft, type FormDraft, type ScriptDraft } from "./model";
+import { OneForm } from "./OneForm";
+import { OneScript } from "./OneScript";
+import {
+  addForm,
+  addScript,
+  formsQuery,
+  removeForm,
+  removeScript,
+  scriptsQuery,
+  sendersQuery,
+} from "./queries";
+
+/** The client's lead forms, chats and messages, and the leads that came in. */
+export function FormsScreen() {
+  const { clientId = "", thingId } = useParams();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const desk = useQuery(deskQuery(clientId));
+  const forms = useQuery(formsQuery(clientId));
+  const scripts = useQuery(scriptsQuery(clientId));
+  const senders = useQuery(sendersQuery(clientId));
+  const counts = useQuery(leadCountsQuery(clientId));
+  const failed = desk.error ?? forms.error ?? scripts.error ?? senders.error;
+  if (failed) return <p className="empty">{failed.message}</p>;
+  if (!desk.data || !forms.data || !scripts.data || !senders.data) return null;
+  const leads = thingId === "leads";
+  const script = scripts.data.find((s) => s.id === thingId);
+  const form = leads
+    ? undefined
+    : (forms.data.find((f) => f.form.id === thingId) ?? (thingId ? undefined : forms.data[0]));
+  const names = [...forms.data.map((f) => f.form.name), ...scripts.data.map((s) => s.name)];
+
+  const opened = async (key: string, id: string) => {
+    await queries.invalidateQueries({ queryKey: [key, clientId] });
+    await navigate(`/c/${clientId}/forms/${id}`);
+  };
+  const failing = (e: Error) => void message.error(e.message);
+  const startForm = (from: FormDraft) =>
+    addForm(clientId, { ...from, name: freeName(from.name, names), edits: 0 })
+      .then((added) => opened("forms", added.form.id))
+      .catch(failing);
+  const startScript = (from: ScriptDraft) =>
+    addScript(clientId, { ...from, name: freeName(from.name, names), version: 0 })
+      .then((added) => opened("scripts", added.id))
+      .catch(failing);
+  const gone = (key: string, call: Promise<unknown>) =>
+    call
+      .then(async () => {
+        await navigate(`/c/${clientId}/forms`);
+        await queries.invalidateQueries({ queryKey: [key, clientId] });
+      })
+      .catch(failing);
+
+  const thing = (id: string, name: string, note: string) => (
+    <button
+      key={id}
+      className={`thing line ${id === (form?.form.id ?? script?.id ?? thingId) ? "on" : ""}`}
+      onClick={() => void navigate(`/c/${clientId}/forms/${id}`)}
+    >
+      <b>{name}</b>
+      <span className="note">{note}</span>
+    </button>
+  );
+  const fresh = counts.data?.fresh ?? 0;
+  const things = (
+    <>
+      {thing(
+        "leads",
+        "Leads",
+        `${plural(counts.data?.all ?? 0, "lead")}${fresh > 0 ? `, ${fresh} new` : ""}`,
+      )}
+      <h3>Lead forms, {forms.data.length}</h3>
+      {forms.data.map((f) =>
+        thing(
+          f.form.id,
+          f.form.name,
+          `${plural(f.form.questions.length, "question")}, version ${f.form.version}${f.sent ? ", on networks" : ""}`,
+        ),
+      )}
+      <h3>Chats and messages, {scripts.data.length}</h3>
+      {scripts.data.map((s) =>
+        thing(
+          s.id,
+          s.name,
+          s.kind === "CHAT"
+            ? `chat, ${plural(s.draft.replies.length, "reply", "replies")}`
+            : `message from ${s.draft.sender || "nobody yet"}`,
+        ),
+      )}
+      <Dropdown
+        trigger={["click"]}
+        menu={{
+          items: [
+            { key: "form", label: "Lead form", onClick: () => void startForm(emptyForm) },
+            { key: "chat", label: "Chat", onClick: () => void startScript(emptyScript("CHAT")) },
+            {
+              key: "message",
+              label: "Direct message",
+              onClick: () => void startScript(emptyScript("MESSAGE")),
+            },
+          ],
+        }}
+      >
+        <button className="add-thing">New form, chat or message</button>
+      </Dropdown>
+    </>
+  );
+  if (leads) return <Leads clientId={clientId} accounts={desk.data.client.accounts} things={things} />;
+  if (form) {
+    return (
+      <OneForm
+        key={form.form.id}
+        {...{ clientId, things }}
+        current={form}
+        clientName={desk.data.client.name}
+        onDuplicate={() => void startForm(formDraft(form))}
+        onRemove={() => void gone("forms", removeForm(clientId, form.form.id))}
+      />
+    );
+  }
+  if (script) {
+    return (
+      <OneScript
+        key={script.id}
+        {...{ clientId, things }}
+        current={script}
+        senders={senders.data}
+        accounts={desk.data.client.accounts}
+        clientName={desk.data.client.name}
+        onDuplicate={() => void startScript(scriptDraft(script))}
+        onRemove={() => void gone("scripts", removeScript(clientId, script.id))}
+      />
+    );
+  }
+  return (
+    <Columns things={things} title="Forms and messages">
+      <div className="empty">
+        <h2>{thingId ? "There is no such form or script" : "No form yet"}</h2>
+        <p>
+          A lead form opens inside the network; people answer without leaving it. Its answers come in under
+          Leads.
+        </p>
+        <Button type="primary" onClick={() => void startForm(emptyForm)}>
+          Make the first form
+        </Button>
+      </div>
+    </Columns>
+  );
+}

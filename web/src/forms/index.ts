@@ -1,0 +1,1 @@
+export { FormsScreen as default } from "./FormsScreen";

@@ -1,0 +1,72 @@
+import type { Schemas } from "../api/client";
+
+export type FormDraft = Omit<Schemas["FormBody"], "edits">;
+export type ScriptDraft = Omit<Schemas["ScriptBody"], "version">;
+export type Question = Schemas["QuestionBody"];
+export type Field = Schemas["ReadyField"];
+export type KeptForm = Schemas["KeptForm"];
+export type KeptScript = Schemas["KeptScript"];
+
+export const emptyForm: FormDraft = {
+  name: "New form",
+  headline: "",
+  opening: "",
+  questions: [
+    { field: "full-name", text: "", choices: [], required: true },
+    { field: "email", text: "", choices: [], required: true },
+  ],
+  privacyLink: "",
+  consent: "",
+  completion: { text: "", button: "", link: "" },
+  onePage: true,
+};
+
+export function emptyScript(kind: ScriptDraft["kind"]): ScriptDraft {
+  return {
+    kind,
+    name: kind === "CHAT" ? "New chat" : "New message",
+    greeting: "",
+    replies: [],
+    sender: "",
+    subject: "",
+    body: "",
+    button: "",
+    link: "",
+    bannerSha: null,
+  };
+}
+
+export function formDraft({ form }: KeptForm): FormDraft {
+  const { name, headline, opening, questions, privacyLink, consent, completion, onePage } = form;
+  return { name, headline, opening, questions, privacyLink, consent, completion, onePage };
+}
+
+export function scriptDraft({ kind, name, draft }: KeptScript): ScriptDraft {
+  return { kind, name, ...draft };
+}
+
+export function questionWords(question: Question, fields: Field[]): string {
+  return question.field
+    ? (fields.find((f) => f.code === question.field)?.words ?? question.field)
+    : question.text || "Your own question";
+}
+
+export function questionKey(question: Question): string {
+  return question.field || question.text;
+}
+
+/** What is wrong with an answer, or nothing. */
+export function answerFault(question: Question, answer: string): string | undefined {
+  const text = answer.trim();
+  if (!text) return question.required ? "This is needed." : undefined;
+  if (question.field === "email" && !/^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text))
+    return "An e-mail address has a name, an @ and a site.";
+  if (question.field === "phone" && !/^[+\d][\d\s()./-]{5,}$/.test(text))
+    return "A phone number has six digits or more.";
+  return undefined;
+}
+
+/** Pages of a form as people see them: the opening, then all questions or one a page. */
+export function pagesOf(form: FormDraft): Question[][] {
+  return form.onePage ? [form.questions] : form.questions.map((q) => [q]);
+}
