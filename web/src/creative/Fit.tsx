@@ -139,15 +139,12 @@ function Verdict({
         </b>
         {nothing && <div className="note">all that is there fits</div>}
         {draft.format === "mix" && p.runs && <div className="note">shows {count(p.shown)} combinations</div>}
-        {network.counts.map((m) => (
-          <Miss key={m.part + m.miss + m.index} misfit={m} name="" mend />
-        ))}
-        {p.misfits.map((m) => (
+        {grouped([...network.counts, ...p.misfits]).map((same) => (
           <Miss
-            key={m.part + m.miss + m.index}
-            misfit={m}
-            name={m.part === "MEDIA" && several ? `${m.index + 1} ` : ""}
-            mend={m.part !== "MEDIA" || !p.mends.some((k) => k.index === m.index)}
+            key={same[0].part + same[0].miss + same[0].limit}
+            same={same}
+            numbered={several || draft.bodies.length > 1}
+            mend={same.some((m) => m.part !== "MEDIA" || !p.mends.some((k) => k.index === m.index))}
           />
         ))}
         {p.mends.map((k) =>
@@ -168,12 +165,29 @@ function Verdict({
   );
 }
 
-function Miss({ misfit: m, name, mend }: { misfit: Schemas["Misfit"]; name: string; mend: boolean }) {
+type Misfit = Schemas["Misfit"];
+
+/** Misfits by the rule they break: three pictures that are too small are told in one line. */
+function grouped(misfits: Misfit[]): [Misfit, ...Misfit[]][] {
+  const groups = new Map<string, [Misfit, ...Misfit[]]>();
+  for (const m of misfits) {
+    const key = [m.part, m.miss, m.limit].join();
+    const group = groups.get(key);
+    if (group) group.push(m);
+    else groups.set(key, [m]);
+  }
+  return [...groups.values()];
+}
+
+function Miss({ same, numbered, mend }: { same: [Misfit, ...Misfit[]]; numbered: boolean; mend: boolean }) {
+  const [m] = same;
   const part = m.part.charAt(0) + m.part.slice(1).toLowerCase().replaceAll("_", " ");
+  const which = numbered && m.miss !== "TOO_FEW" ? `${same.map((s) => s.index + 1).join(", ")} ` : "";
+  const values = [...new Set(same.map((s) => s.value))].join(", ");
   return (
     <div className={m.miss === "PAST_FOLD" ? "warn" : "bad"}>
-      {part} {name}
-      {MISS_WORDS[m.miss]}: {m.value}; {m.limit}. {mend && `${m.mend}.`}
+      {part} {which}
+      {MISS_WORDS[m.miss]}: {values}; {m.limit}. {mend && same.length === 1 && `${m.mend}.`}
     </div>
   );
 }

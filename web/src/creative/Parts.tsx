@@ -1,5 +1,5 @@
 import { AutoComplete, Input, Select } from "antd";
-import { useEffect, type ReactNode } from "react";
+import { useEffect, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import { MediaStrip } from "./MediaStrip";
@@ -23,19 +23,26 @@ type Script = Schemas["KeptScript"];
 function Part({
   id,
   label,
+  code,
   children,
   more,
 }: {
   id: string;
   label: string;
+  code?: string | undefined;
   children: ReactNode;
   more?: ReactNode;
 }) {
   return (
     <div className="part">
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
+      <div className="label">
+        <label htmlFor={id}>{label}</label>
+        {code && (
+          <span className="mono code" title="Its code in the copy deck">
+            {code}
+          </span>
+        )}
+      </div>
       <div>{children}</div>
       <div className="more">{more}</div>
     </div>
@@ -221,7 +228,9 @@ function Texts({
   onChange: (draft: Draft) => void;
 }) {
   const deck = phrases.filter((p) => p.kind === kind);
-  const slots = Math.min(format.mostTexts, Math.max(1, draft[part].length + (format.mostTexts > 1 ? 1 : 0)));
+  const [adding, setAdding] = useState(false);
+  const filled = Math.max(1, draft[part].length);
+  const slots = Math.min(format.mostTexts, filled + (adding && draft[part].length > 0 ? 1 : 0));
   const field = one.toLowerCase();
   return (
     <>
@@ -229,13 +238,18 @@ function Texts({
         const text = draft[part][i] ?? "";
         const code = deck.find((p) => p.text === text)?.code;
         const id = i === 0 ? `creative-${field}` : `creative-${field}-${i + 1}`;
-        const set = (next: string) => onChange({ ...draft, [part]: withText(draft[part], i, next) });
+        const set = (next: string) => {
+          setAdding(false);
+          onChange({ ...draft, [part]: withText(draft[part], i, next) });
+        };
+        const more = i === slots - 1 && slots === draft[part].length && slots < format.mostTexts;
         return (
           <Part
             key={i}
             id={id}
             label={slots > 1 ? `${one} ${i + 1}` : one}
-            more={<Length {...{ networks, part, text, code }} index={i} />}
+            code={code}
+            more={<Length {...{ networks, part, text }} index={i} />}
           >
             <AutoComplete
               id={id}
@@ -259,8 +273,17 @@ function Texts({
               }}
               onChange={(next: string) => set(next)}
             >
-              {part === "bodies" ? <Input.TextArea autoSize={{ minRows: 2, maxRows: 7 }} /> : <Input />}
+              {part === "bodies" ? (
+                <Input.TextArea autoSize={{ minRows: 1, maxRows: 7 }} />
+              ) : (
+                <Input />
+              )}
             </AutoComplete>
+            {more && (
+              <button className="link" onClick={() => setAdding(true)}>
+                Add a {field}
+              </button>
+            )}
           </Part>
         );
       })}
@@ -268,30 +291,16 @@ function Texts({
   );
 }
 
-function Length(props: {
-  networks: NetworkFit[];
-  part: TextPart;
-  index: number;
-  text: string;
-  code: string | undefined;
-}) {
+function Length(props: { networks: NetworkFit[]; part: TextPart; index: number; text: string }) {
   const tight = tightest(props.networks, props.part, props.index);
-  const fit = tight?.fit;
-  const state = !fit ? "" : fit.length > fit.limit ? "over" : fit.length > fit.fold ? "fold" : "";
+  if (!tight || !props.text) return null;
+  const { fit, where } = tight;
+  const state = fit.length > fit.limit ? "over" : fit.length > fit.fold ? "fold" : "";
   return (
-    <>
-      {props.code && (
-        <span className="mono code" title="Its code in the copy deck">
-          {props.code}
-        </span>
-      )}
-      {fit && props.text && (
-        <div className={`length ${state}`} title={`The tightest is ${tight.where}, cut after ${fit.fold}`}>
-          {fit.length} of {fit.limit}
-          {hasToken(props.text) && " at worst"}
-          <div>{tight.where}</div>
-        </div>
-      )}
-    </>
+    <div className={`length ${state}`} title={`The tightest is ${where}, cut after ${fit.fold}`}>
+      {fit.length} of {fit.limit}
+      {hasToken(props.text) && " at worst"}
+      <span>{where}</span>
+    </div>
   );
 }

@@ -130,8 +130,8 @@ export function OneForm(props: {
         </div>
         <div className="form-previews">
           <FillIn {...{ draft, fields }} clientName={props.clientName} frame="phone" />
-          <FillIn {...{ draft, fields }} clientName={props.clientName} frame="desktop" />
         </div>
+        <FillIn {...{ draft, fields }} clientName={props.clientName} frame="desktop" />
       </div>
     </Columns>
   );
@@ -203,7 +203,7 @@ function Questions({
                 <Select
                   mode="tags"
                   open={false}
-                  suffix={null}
+                  suffix={<span />}
                   aria-label={`Choices of question ${i + 1}`}
                   style={{ width: "100%", marginTop: 4 }}
                   placeholder="Free text; or choices, Enter after each"

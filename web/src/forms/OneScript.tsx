@@ -14,9 +14,9 @@ import { Suits } from "./Suits";
 type Whom = "known" | "unknown" | "longest";
 
 const WHOM: { value: Whom; label: string }[] = [
-  { value: "known", label: "A person who is known" },
-  { value: "unknown", label: "One who is not" },
-  { value: "longest", label: "The longest" },
+  { value: "known", label: "Name known" },
+  { value: "unknown", label: "Not known" },
+  { value: "longest", label: "Longest" },
 ];
 
 const TOKENS = { CHAT: ["first-name", "city"], MESSAGE: ["first-name", "company", "job-title"] };
@@ -171,7 +171,8 @@ function Chat({
             value={r.text}
             onChange={(e) => set(i, { text: e.target.value })}
           />
-          <Input
+          <Input.TextArea
+            autoSize
             aria-label={`Answer to reply ${i + 1}`}
             placeholder="What you answer; empty when a person does"
             value={r.answer}

@@ -6,7 +6,7 @@ import { offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { CampaignForm, accountDay } from "./CampaignForm";
 import { CampaignList } from "./CampaignList";
-import { type Campaign, objectivesFor } from "./model";
+import type { Campaign } from "./model";
 import { addPlan, planKey } from "./queries";
 import { SheetDesk } from "./SheetDesk";
 import { useEdits } from "./useEdits";
@@ -136,7 +136,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           version={plan.version}
           undo={plan.undo}
           redo={plan.redo}
-          objectives={objectivesFor(offer.data.rulebook)}
+          objectives={offer.data.rulebook.objectives}
           onChange={(field) => openForm(campaign, field)}
         />
       ) : (
@@ -156,7 +156,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
       {form && (
         <CampaignForm
           account={account}
-          objectives={objectivesFor(offer.data.rulebook)}
+          objectives={offer.data.rulebook.objectives}
           today={form.today}
           campaign={form.campaign}
           field={form.field}

@@ -77,11 +77,6 @@ export function touched(waiting: readonly WaitingEdit[]): Set<string> {
   return ids;
 }
 
-/** Objectives that take the sheet's format, a single picture. */
-export function objectivesFor(rulebook: Schemas["Rulebook"]): Schemas["ObjectiveRule"][] {
-  return rulebook.objectives.filter((o) => o.formats.includes("single-picture"));
-}
-
 /** True when nothing an objective seeks can be counted without a site tag. */
 export function needsSiteTag(objective: Schemas["ObjectiveRule"]): boolean {
   return objective.goals.every((g) => g.siteEvent);

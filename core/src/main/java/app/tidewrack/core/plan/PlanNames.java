@@ -19,8 +19,13 @@ public record PlanNames(String campaign, Map<String, String> rows, Map<CellRef, 
      * @param networkCode two letters
      * @param country of an audience id
      * @param creativeName of a creative id
+     * @param creativeFormat code of the format of a creative id
      */
-    public record Words(String networkCode, Function<String, String> country, Function<String, String> creativeName) {}
+    public record Words(
+            String networkCode,
+            Function<String, String> country,
+            Function<String, String> creativeName,
+            Function<String, String> creativeFormat) {}
 
     /** By the built-in patterns, {@link NamePattern#CAMPAIGN}, {@code AD_GROUP} and {@code AD}. */
     public static PlanNames of(Campaign campaign, Words words) {
@@ -31,7 +36,6 @@ public record PlanNames(String campaign, Map<String, String> rows, Map<CellRef, 
         values.put(Token.OBJECTIVE, facts.objective());
         values.put(Token.NETWORK, words.networkCode());
         values.put(Token.CAMPAIGN, facts.name());
-        values.put(Token.FORMAT, "picture");
         values.put(Token.VERSION, "v1");
         Map<String, String> rows = new LinkedHashMap<>();
         Map<CellRef, String> ads = new LinkedHashMap<>();
@@ -40,6 +44,7 @@ public record PlanNames(String campaign, Map<String, String> rows, Map<CellRef, 
             values.put(Token.AUDIENCE, row.label());
             rows.put(row.id(), NamePattern.AD_GROUP.format(values));
             for (Column column : campaign.onColumns(row.id())) {
+                values.put(Token.FORMAT, words.creativeFormat().apply(column.creativeId()));
                 values.put(Token.CREATIVE, words.creativeName().apply(column.creativeId()));
                 ads.put(new CellRef(row.id(), column.id()), NamePattern.AD.format(values));
             }

@@ -166,7 +166,7 @@ class ChecksTest {
             return Checks.run(new Situation(
                     campaign,
                     PlanTotals.of(campaign),
-                    PlanNames.of(named, new PlanNames.Words("HS", a -> "GB", c -> "Sock")),
+                    PlanNames.of(named, new PlanNames.Words("HS", a -> "GB", c -> "Sock", c -> "single-picture")),
                     RULEBOOK,
                     new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
                     Map.of(

@@ -54,7 +54,7 @@ class NamePatternTest {
         assertThatThrownBy(() -> NamePattern.AD_GROUP.format(values))
                 .isInstanceOf(Refusal.class)
                 .hasMessageContaining("no short code for “sales”")
-                .hasMessageContaining("[conversions, traffic]");
+                .hasMessageContaining("[app-installs, awareness, conversions");
     }
 
     @ParameterizedTest

@@ -90,7 +90,8 @@ public class PlanInspector {
                                         .places()
                                         .wholeCountries()
                                         .countries()),
-                        c -> s.creatives().get(c).name()));
+                        c -> s.creatives().get(c).name(),
+                        c -> s.creatives().get(c).format()));
     }
 
     public Inspected inspect(Plan plan, Campaign campaign, Surroundings s) {

@@ -1,0 +1,168 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** What people see and fill in: videos made to fit, mixes browsed, forms and chats tried, leads worked. */
+class CreativeIT {
+    private static Buyer buyer;
+    private static Page page;
+
+    @BeforeAll
+    static void signIn() {
+        buyer = new Buyer();
+        page = buyer.page;
+        buyer.signIn("ines@withyandoar.example");
+    }
+
+    @AfterAll
+    static void close() {
+        buyer.close();
+    }
+
+    private static void open(String client, String screen, String thing) {
+        buyer.open("/c/" + client + "/" + screen);
+        page.locator(".things .thing", new Page.LocatorOptions().setHasText(thing))
+                .first()
+                .click();
+        assertThat(page.locator(".head h1")).hasText(thing);
+    }
+
+    private static Locator verdict(String placement) {
+        return page.locator(".verdict", new Page.LocatorOptions().setHasText(placement));
+    }
+
+    /** A film lying down in a container that is not taken is refused with the reason, and made to fit with one click. */
+    @Test
+    void aVideoInAWrongContainerIsMadeToFit() {
+        open("oddment", "creative", "Darned sock, the film");
+        assertThat(page.locator(".facts")).containsText("M4V · 1280 × 720 px");
+        Locator jumpcut = verdict("Jumpcut short-video feed");
+        assertThat(jumpcut).containsText("Media wrong kind of file: M4V; MP4 or MOV.");
+        assertThat(jumpcut).containsText("1280 × 720 px (1.78:1); 9:16");
+        jumpcut.getByText("Pad to 1280 × 2276 (9:16), save as MP4").click();
+        assertThat(page.locator(".facts"))
+                .containsText("sock-before, 9x16.mp4", new LocatorAssertions.ContainsTextOptions().setTimeout(120_000));
+        assertThat(page.locator(".facts")).containsText("MP4 · 1280 × 2276 px");
+        assertThat(jumpcut).containsText("all that is there fits");
+        buyer.kept();
+    }
+
+    /** Common practice: 3 × 3 × 3 × 2 × 2 is 108, and a mix cannot tell its pairs apart. */
+    @Test
+    void aMixIsBrowsed() {
+        open("oddment", "creative", "Kits, mixed by the network");
+        Locator mix = page.locator(".combinations");
+        assertThat(mix).containsText("108 combinations");
+        assertThat(mix)
+                .containsText("3 pictures or videos × 3 bodies × 3 headlines × 2 descriptions × 2 calls to action");
+        assertThat(mix.locator(".rules-out")).containsText("results come by part, by pair only from a detailed report");
+        assertThat(mix.locator(".rules-out")).containsText("not for");
+        Locator act = page.locator(".previews .act").first();
+        assertThat(act).hasText("Shop");
+        mix.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Next"))
+                .click();
+        assertThat(act).hasText("Learn more");
+        page.getByLabel("Combination", new Page.GetByLabelOptions().setExact(true))
+                .fill("108");
+        assertThat(page.getByTestId("preview-headline")).hasText("Four wools, one needle");
+        assertThat(page.getByTestId("preview-body")).containsText("Every button you ever lost");
+        assertThat(verdict("Hearthside side rail")).containsText("shows 24 combinations");
+    }
+
+    @Test
+    void aFormIsBuiltAndFilledIn() {
+        buyer.open("/c/copperline/forms");
+        buyer.press("New form, chat or message");
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Lead form"))
+                .click();
+        fill("Name", "Collection round");
+        fill("Heading", "When may we collect?");
+        assertThat(verdict("Guildrow")).containsText("The privacy link: empty; takes a link.");
+        fill("Privacy link", "https://copperline.example/privacy");
+        assertThat(verdict("Guildrow")).containsText("full-name; takes one of its 9 ready questions");
+        page.getByLabel("Take out Full name").click();
+        buyer.choose("Add a ready question", "Company");
+        buyer.press("Ask your own");
+        fill("Own question 3", "How many gauges?");
+        assertThat(verdict("Guildrow")).containsText("% of openers expected to send");
+        page.locator("#form-completion-text").fill("We ring before we come.");
+        Locator phone = page.getByLabel("Filled in on a phone");
+        press(phone, "Begin");
+        press(phone, "Send");
+        assertThat(phone.getByText("This is needed.")).hasCount(3);
+        phone.getByLabel("E-mail").fill("wilma");
+        press(phone, "Send");
+        assertThat(phone).containsText("An e-mail address has a name, an @ and a site.");
+        phone.getByLabel("E-mail").fill("wilma@example.com");
+        phone.getByLabel("Company").fill("<b>Brackwater</b>");
+        phone.getByLabel("How many gauges?").fill("12");
+        press(phone, "Send");
+        assertThat(phone).containsText("We ring before we come.");
+        buyer.kept();
+    }
+
+    private static void fill(String label, String text) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(text);
+    }
+
+    private static void press(Locator within, String button) {
+        within.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(button))
+                .click();
+    }
+
+    /** A greeting names the person, and falls back when there is no name; the chat answers. */
+    @Test
+    void aGreetingFallsBack() {
+        open("oddment", "forms", "Ask a mender");
+        fill("Greeting", "Good day {first-name|to you}, what has a hole in it?");
+        Locator chat = page.getByLabel("Chat preview");
+        assertThat(chat).containsText("Good day Wilma, what has a hole");
+        page.getByText("Not known").click();
+        assertThat(chat).containsText("Good day to you, what has a hole");
+        press(chat, "Socks");
+        assertThat(chat).containsText("Then the darning card is yours");
+        fill("Greeting", "Good day {name}");
+        assertThat(verdict("Hearthside")).containsText("{name}; takes {city|…} or {first-name|…}");
+        fill("Greeting", "Good day {first-name|to you}, what has a hole in it?");
+        assertThat(verdict("Hearthside")).not().containsText("{name}");
+        buyer.kept();
+    }
+
+    @Test
+    void leadsAreWorkedExportedAndErased() throws IOException {
+        buyer.open("/c/oddment/forms/leads");
+        Locator lead = page.locator(".lead", new Page.LocatorOptions().setHasText("Mending evening"))
+                .first();
+        lead.click();
+        String name = lead.locator("b").innerText();
+        assertThat(page.locator(".facts h2")).hasText(name);
+        buyer.choose("State of the lead", "Contacted");
+        assertThat(lead).containsText("Contacted");
+        page.getByLabel("Note on the lead").fill("=HYPERLINK(\"x\") rings back");
+        page.getByLabel("Note on the lead").blur();
+        buyer.choose("State", "Contacted");
+        assertThat(page.locator(".lead")).hasCount(1);
+        Download download = page.waitForDownload(
+                () -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Export CSV"))
+                        .click());
+        String csv = Files.readString(download.path(), StandardCharsets.UTF_8);
+        assertThat(csv).startsWith("\uFEFFcame at,state,form,ad,").contains("What will you bring?");
+        assertThat(csv).contains("\"'=HYPERLINK(\"\"x\"\") rings back\"").contains(name);
+        page.getByText("Erase this person…").click();
+        buyer.press("Erase");
+        assertThat(page.locator(".work .empty")).containsText("No lead like that");
+    }
+}
