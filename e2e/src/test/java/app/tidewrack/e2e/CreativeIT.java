@@ -130,7 +130,7 @@ class CreativeIT {
         fill("Greeting", "Good day {first-name|to you}, what has a hole in it?");
         Locator chat = page.getByLabel("Chat preview");
         assertThat(chat).containsText("Good day Wilma, what has a hole");
-        page.getByText("Not known").click();
+        page.locator(".form-previews").getByText("Not known").click();
         assertThat(chat).containsText("Good day to you, what has a hole");
         press(chat, "Socks");
         assertThat(chat).containsText("Then the darning card is yours");

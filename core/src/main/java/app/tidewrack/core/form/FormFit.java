@@ -67,7 +67,10 @@ public final class FormFit {
     private static void question(List<Fault> faults, String field, FormQuestion q, FormRule rule, Set<String> ready) {
         if (!q.own() && !ready.contains(q.field())) {
             faults.add(new Fault(
-                    field, q.field(), "one of its " + ready.size() + " ready questions", "Take it out, or ask it as an own question"));
+                    field,
+                    q.field(),
+                    "one of its " + ready.size() + " ready questions",
+                    "Take it out, or ask it as an own question"));
         } else if (q.own()) {
             text(faults, field, q.text(), rule.questionLimit());
             if (q.choices().size() == 1 || q.choices().stream().anyMatch(String::isBlank)) {
