@@ -3,7 +3,7 @@ import { App, Button, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";
 import { Columns } from "../frame/Columns";
 import { plural } from "../look/format";
-import { forSpreadsheet, pasted, TEXT_PARTS, type Phrase } from "./model";
+import { forSpreadsheet, hasToken, pasted, TEXT_PARTS, type Phrase } from "./model";
 import { addPhrases, changePhrase, phrasesQuery, removePhrase } from "./queries";
 
 /** The client's bodies, headlines and descriptions, pasted in from and out to a spreadsheet. */
@@ -124,6 +124,7 @@ function PhraseLine({
       <Input.TextArea {...field("text", "Text")} autoSize />
       <Input {...field("angle", "Angle")} placeholder="angle" />
       <Input {...field("language", "Language")} placeholder="lang" />
+      <Reach phrase={phrase} />
       <span className="note" title={phrase.usedBy.join(", ")}>
         {phrase.usedBy.length > 0 ? `in ${phrase.usedBy.length}` : ""}
       </span>
@@ -131,6 +132,24 @@ function PhraseLine({
         Take out
       </button>
     </div>
+  );
+}
+
+/** How long a phrase is and on how many placements it is too long or cut, which are named on hover. */
+function Reach({ phrase: p }: { phrase: Phrase }) {
+  const over = p.troubles.filter((t) => p.length > t.limit).length;
+  const cut = p.troubles.length - over;
+  const words = [over > 0 && `too long on ${over}`, cut > 0 && `cut on ${cut}`].filter(Boolean).join(", ");
+  return (
+    <span
+      className={`note reach ${over > 0 ? "over" : cut > 0 ? "fold" : ""}`}
+      title={p.troubles.map((t) => `${t.where}: ${t.limit}, cut after ${t.fold}`).join("\n")}
+    >
+      {p.length}
+      {hasToken(p.text) && " at worst"}
+      <br />
+      {words || (p.shownOn > 0 ? `fits all ${p.shownOn}` : "shown nowhere")}
+    </span>
   );
 }
 

@@ -14,6 +14,7 @@ import {
   type Placement,
 } from "./model";
 import { mendMedium, mendState, stopMend } from "./queries";
+import { Adjust, isAdjustable } from "./Adjust";
 import { TextGrid } from "./TextGrid";
 
 type Mend = Schemas["Mend"];
@@ -38,6 +39,8 @@ export function Fit({
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [job, setJob] = useState<Job>();
+  const [adjusting, setAdjusting] = useState<{ index: number; how: Mend }>();
+  const adjusted = adjusting && media.get(draft.media[adjusting.index] ?? "");
   const mend = async (index: number, how: Mend) => {
     const sha = draft.media[index];
     if (!sha) return;
@@ -82,6 +85,15 @@ export function Fit({
           </button>
         </div>
       )}
+      {adjusting && adjusted && (
+        <Adjust
+          {...{ clientId }}
+          medium={adjusted}
+          mend={adjusting.how}
+          onMend={(how) => void mend(adjusting.index, how)}
+          onClose={() => setAdjusting(undefined)}
+        />
+      )}
       {networks.map((n) =>
         n.format ? (
           n.placements.map((p) => (
@@ -92,6 +104,7 @@ export function Fit({
               {...{ draft, media }}
               busy={!!job}
               onMend={(index, how) => void mend(index, how)}
+              onAdjust={(index, how) => setAdjusting({ index, how })}
             />
           ))
         ) : (
@@ -119,6 +132,7 @@ function Verdict({
   media,
   busy,
   onMend,
+  onAdjust,
 }: {
   network: NetworkFit;
   placement: Placement;
@@ -126,6 +140,7 @@ function Verdict({
   media: ReadonlyMap<string, Medium>;
   busy: boolean;
   onMend: (index: number, mend: Mend) => void;
+  onAdjust: (index: number, mend: Mend) => void;
 }) {
   const bad = !p.runs || network.counts.length > 0;
   const nothing = p.misfits.length === 0 && network.counts.length === 0;
@@ -149,15 +164,17 @@ function Verdict({
         ))}
         {p.mends.map((k) =>
           k.mends.map((m) => (
-            <button
-              key={k.index + m.kind + m.shape}
-              className="link mend"
-              disabled={busy}
-              onClick={() => onMend(k.index, m)}
-            >
-              {several && `${k.index + 1}: `}
-              {mendWords(m, media.get(draft.media[k.index] ?? ""))}
-            </button>
+            <div key={k.index + m.kind + m.shape} className="mend-row">
+              <button className="link mend" disabled={busy} onClick={() => onMend(k.index, m)}>
+                {several && `${k.index + 1}: `}
+                {mendWords(m, media.get(draft.media[k.index] ?? ""))}
+              </button>
+              {isAdjustable(m, media.get(draft.media[k.index] ?? "")) && (
+                <button className="link mend" disabled={busy} onClick={() => onAdjust(k.index, m)}>
+                  adjust
+                </button>
+              )}
+            </div>
           )),
         )}
       </div>

@@ -273,11 +273,7 @@ function Texts({
               }}
               onChange={(next: string) => set(next)}
             >
-              {part === "bodies" ? (
-                <Input.TextArea autoSize={{ minRows: 1, maxRows: 7 }} />
-              ) : (
-                <Input />
-              )}
+              {part === "bodies" ? <Input.TextArea autoSize={{ minRows: 1, maxRows: 7 }} /> : <Input />}
             </AutoComplete>
             {more && (
               <button className="link" onClick={() => setAdding(true)}>

@@ -1,4 +1,5 @@
-import type { CSSProperties } from "react";
+import { Radio } from "antd";
+import { useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { networkColours } from "../look/theme";
 import {
@@ -55,23 +56,47 @@ function CutText({ cut, empty }: { cut: Schemas["Cut"] | undefined; empty: strin
 
 /** A creative on every placement of the client's networks, side by side, cut where each placement cuts. */
 export function Previews({ networks, ...shown }: Shown & { networks: NetworkFit[] }) {
-  const all = networks.flatMap((n) => n.placements.map((p) => ({ n, p })));
+  const [device, setDevice] = useState<"phone" | "desktop">("phone");
+  const all = networks
+    .flatMap((n) => n.placements.map((p) => ({ n, p })))
+    .filter(({ p }) => p.devices.includes(device) || (device === "phone" && !p.devices.includes("desktop")));
+  const both = networks.some((n) => n.placements.some((p) => p.devices.includes("desktop")));
   return (
-    <div className="previews" aria-label="Previews">
-      {all.map(({ n, p }, i) => (
-        <figure key={n.network + p.code} className={`shape-${frameOf(p)}`}>
-          <figcaption>
-            <span className="chip" style={{ "--chip": networkColours[n.network] } as CSSProperties}>
-              {n.network}
-            </span>{" "}
-            {p.words.toLowerCase()}
-            {p.devices.length === 1 && `, ${p.devices[0]}`}
-            {!p.runs && <b title="Reasons why it does not run here">{refusals(p)}</b>}
-          </figcaption>
-          <Preview {...shown} network={n.network} placement={p} first={i === 0} />
-        </figure>
-      ))}
-    </div>
+    <>
+      {both && (
+        <div className="view-switch">
+          <Radio.Group
+            size="small"
+            optionType="button"
+            aria-label="Previews on"
+            value={device}
+            options={[
+              { value: "phone", label: "Phone" },
+              { value: "desktop", label: "Desktop" },
+            ]}
+            onChange={(e) => setDevice(e.target.value as "phone" | "desktop")}
+          />
+          <span className="note">
+            {all.length === 0 ? "It does not show there." : "cut where each placement cuts"}
+          </span>
+        </div>
+      )}
+      <div className={`previews ${device}`} aria-label="Previews">
+        {all.map(({ n, p }, i) => (
+          <figure key={n.network + p.code} className={`shape-${frameOf(p)}`}>
+            <figcaption>
+              <span className="chip" style={{ "--chip": networkColours[n.network] } as CSSProperties}>
+                {n.network}
+              </span>{" "}
+              {p.words.toLowerCase()}
+              {p.devices.length === 1 && `, ${p.devices[0]}`}
+              {!p.runs && <b title="Reasons why it does not run here">{refusals(p)}</b>}
+            </figcaption>
+            <Preview {...shown} network={n.network} placement={p} first={i === 0} />
+          </figure>
+        ))}
+      </div>
+    </>
   );
 }
 

@@ -5,7 +5,7 @@ export type Medium = Schemas["Medium"];
 export type Format = Schemas["FormatView"];
 export type Placement = Schemas["PlacementFit"];
 export type NetworkFit = Schemas["NetworkFit"];
-export type Phrase = Schemas["Phrase"];
+export type Phrase = Schemas["PhraseView"];
 export type TextPart = "bodies" | "headlines" | "descriptions";
 
 export const TEXT_PARTS: { part: TextPart; one: string; kind: Phrase["kind"] }[] = [
@@ -118,7 +118,8 @@ export function length(seconds: number): string {
 
 /** What was measured of a file, in one line. */
 export function measured(m: Medium): string {
-  const size = `${m.format} · ${m.width} × ${m.height} px · ${megabytes(m.bytes)}`;
+  const shape = `${Number((m.width / m.height).toFixed(2))}:1`;
+  const size = `${m.format} · ${m.width} × ${m.height} px (${shape}) · ${megabytes(m.bytes)}`;
   if (!m.video) return size;
   const { seconds, codec, frameRate, sound } = m.video;
   const pace = frameRate > 0 ? `${Number(frameRate.toFixed(2))} a second · ` : "";
@@ -150,7 +151,8 @@ export const MISS_WORDS: Record<Schemas["Misfit"]["miss"], string> = {
 export function mendWords(mend: Schemas["Mend"], medium: Medium | undefined): string {
   const size = `${mend.width} × ${mend.height}`;
   const shorter = medium?.video && mend.seconds < medium.video.seconds - 0.05;
-  const trim = shorter ? `trim to 0:00–${length(mend.seconds)}` : "";
+  const cut = `${length(mend.from)}–${length(mend.from + mend.seconds)}`;
+  const trim = shorter ? `trim to ${cut}` : "";
   const save = medium && medium.format !== mend.format ? `save as ${mend.format}` : "";
   const rest = [trim, save].filter(Boolean).map((w) => `, ${w}`);
   switch (mend.kind) {
@@ -159,7 +161,7 @@ export function mendWords(mend: Schemas["Mend"], medium: Medium | undefined): st
     case "PAD":
       return `Pad to ${size} (${mend.shape})${rest.join("")}`;
     case "TRIM":
-      return `Trim to 0:00–${length(mend.seconds)}${save && `, ${save}`}`;
+      return `Trim to ${cut}${save && `, ${save}`}`;
     case "CONVERT":
       return `Save it as ${mend.format}${save ? "" : ", smaller"}`;
   }

@@ -47,6 +47,8 @@ export function SourceThings(props: {
               onClick: () => props.onNew("ladder"),
             },
             { key: "profile", label: "Who engaged with a profile…", onClick: () => props.onNew("profile") },
+            { key: "video", label: "Who watched a video…", onClick: () => props.onNew("video") },
+            { key: "form", label: "Who opened or sent a form…", onClick: () => props.onNew("form") },
           ],
         }}
       >

@@ -178,7 +178,7 @@ class CreativeWorkTest extends WithServer {
                 .containsExactly(320, 570);
         assertThat(made.get("video").get("seconds").asDouble()).isBetween(0.95, 1.05);
         refused("/media/" + sha + "/mended", mend("PAD", 0, 321, "MP4", 1), "does not suit a video of 320 × 180 px");
-        refused("/media/" + sha + "/mended", mend("TRIM", 0, 320, "MP4", 3), "3.0 s as MP4 does not suit");
+        refused("/media/" + sha + "/mended", mend("TRIM", 0, 320, "MP4", 3), "3.0 s from 0.0 s as MP4 does not suit");
     }
 
     private JsonNode medium(String sha) throws Exception {

@@ -19,9 +19,11 @@ import java.util.Optional;
  * @param height likewise
  * @param shape the shape it then has, such as {@code 4:5}; empty when it is not changed
  * @param format container it is saved in
- * @param seconds how much of a video is kept, from its start; 0 for a picture
+ * @param from second of a video at which what is kept begins
+ * @param seconds how much of a video is kept; 0 for a picture
  */
-public record Mend(Kind kind, int x, int y, int width, int height, String shape, String format, double seconds) {
+public record Mend(
+        Kind kind, int x, int y, int width, int height, String shape, String format, double from, double seconds) {
 
     /** What is done, by what changes most. */
     public enum Kind {
@@ -62,7 +64,7 @@ public record Mend(Kind kind, int x, int y, int width, int height, String shape,
                 boolean anew = !taken() || (medium.video() != null && medium.bytes() > rule.largestBytes());
                 if ((anew || shorter) && large(medium.width(), medium.height())) {
                     Kind kind = shorter ? Kind.TRIM : Kind.CONVERT;
-                    mends.add(new Mend(kind, 0, 0, medium.width(), medium.height(), "", format(), seconds));
+                    mends.add(new Mend(kind, 0, 0, medium.width(), medium.height(), "", format(), 0, seconds));
                 }
                 return List.copyOf(mends);
             }
@@ -114,6 +116,7 @@ public record Mend(Kind kind, int x, int y, int width, int height, String shape,
                     height,
                     ratio.toString(),
                     format(),
+                    0,
                     seconds);
         }
 

@@ -81,7 +81,7 @@ class MendTest {
         assertThat(Mend.of(picture(90, 50), rule(100, new Ratio(1, 1)))).isEmpty();
         PictureRule png = new PictureRule(100, 100, List.of(new Ratio(1, 1)), 0.01, 1000, List.of("PNG"));
         assertThat(Mend.of(picture(500, 500), png))
-                .containsExactly(new Mend(Kind.CONVERT, 0, 0, 500, 500, "", "PNG", 0));
+                .containsExactly(new Mend(Kind.CONVERT, 0, 0, 500, 500, "", "PNG", 0, 0));
     }
 
     /** Whatever is mended then fits: a crop lies within the picture, a ground holds it, and neither could lose less. */

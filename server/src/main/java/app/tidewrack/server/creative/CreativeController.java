@@ -10,6 +10,7 @@ import app.tidewrack.server.creative.CopyDeck.Phrase;
 import app.tidewrack.server.creative.CopyDeck.Wording;
 import app.tidewrack.server.creative.CreativeFits.FitView;
 import app.tidewrack.server.creative.CreativeFits.FormatView;
+import app.tidewrack.server.creative.CreativeFits.PhraseView;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import jakarta.validation.Valid;
@@ -140,25 +141,31 @@ class CreativeController {
     }
 
     @GetMapping("/phrases")
-    List<Phrase> phrases(@PathVariable String clientId) {
-        return deck.all(clientId);
+    List<PhraseView> phrases(@PathVariable String clientId) {
+        return views(clientId, deck.all(clientId));
+    }
+
+    private List<PhraseView> views(String clientId, List<Phrase> phrases) {
+        return fits.of(clientId, phrases);
     }
 
     /** Adds phrases and gives the whole deck. */
     @PostMapping("/phrases")
-    List<Phrase> addPhrases(
+    List<PhraseView> addPhrases(
             @PathVariable String clientId, @Valid @RequestBody List<@NotNull @Valid WordingBody> wordings) {
-        return deck.add(clientId, wordings.stream().map(WordingBody::wording).toList());
+        return views(
+                clientId,
+                deck.add(clientId, wordings.stream().map(WordingBody::wording).toList()));
     }
 
     @PutMapping("/phrases/{code}")
-    List<Phrase> changePhrase(
+    List<PhraseView> changePhrase(
             @PathVariable String clientId, @PathVariable String code, @Valid @RequestBody WordingBody body) {
-        return deck.change(clientId, code, body.wording());
+        return views(clientId, deck.change(clientId, code, body.wording()));
     }
 
     @DeleteMapping("/phrases/{code}")
-    List<Phrase> removePhrase(@PathVariable String clientId, @PathVariable String code) {
-        return deck.remove(clientId, code);
+    List<PhraseView> removePhrase(@PathVariable String clientId, @PathVariable String code) {
+        return views(clientId, deck.remove(clientId, code));
     }
 }

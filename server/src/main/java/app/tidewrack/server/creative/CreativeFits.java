@@ -27,10 +27,14 @@ import app.tidewrack.core.text.Tokens;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.creative.CopyDeck.Phrase;
 import app.tidewrack.server.network.Networks;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -198,6 +202,69 @@ class CreativeFits {
                         .flatMap(t -> Tokens.unknown(t, AdTokens.KNOWN).stream())
                         .distinct()
                         .toList());
+    }
+
+    /**
+     * Where a phrase is refused or cut.
+     *
+     * @param where network and placement
+     */
+    record Trouble(String where, int limit, int fold) {}
+
+    /**
+     * A phrase with its length as long as it can become, in user-perceived characters.
+     *
+     * @param shownOn placements of the client's networks that show such a text
+     * @param troubles those of them where it is too long or cut, the tightest first
+     */
+    record PhraseView(
+            String code,
+            CopyDeck.Kind kind,
+            String text,
+            String angle,
+            String language,
+            List<String> usedBy,
+            int length,
+            int shownOn,
+            List<Trouble> troubles) {}
+
+    List<PhraseView> of(String clientId, List<Phrase> phrases) {
+        Map<String, List<String>> values = values(clientId);
+        Map<CopyDeck.Kind, List<Trouble>> rules = new EnumMap<>(CopyDeck.Kind.class);
+        for (CopyDeck.Kind kind : CopyDeck.Kind.values()) {
+            rules.put(kind, rules(clientId, kind));
+        }
+        return phrases.stream()
+                .map(p -> view(p, TextLength.of(Tokens.longest(p.text(), values)), rules.get(p.kind())))
+                .toList();
+    }
+
+    private static PhraseView view(Phrase p, int length, List<Trouble> rules) {
+        return new PhraseView(
+                p.code(),
+                p.kind(),
+                p.text(),
+                p.angle(),
+                p.language(),
+                p.usedBy(),
+                length,
+                rules.size(),
+                rules.stream().filter(r -> length > r.fold()).toList());
+    }
+
+    private List<Trouble> rules(String clientId, CopyDeck.Kind kind) {
+        return rulebooks(clientId).stream()
+                .flatMap(r -> r.placements().stream().map(p -> {
+                    TextRule rule = switch (kind) {
+                        case BODY -> p.body();
+                        case HEADLINE -> p.headline();
+                        case DESCRIPTION -> p.description();
+                    };
+                    return new Trouble(r.name() + " " + p.words().toLowerCase(Locale.ROOT), rule.limit(), rule.fold());
+                }))
+                .filter(t -> t.limit() > 0)
+                .sorted(Comparator.comparingInt(Trouble::limit).thenComparingInt(Trouble::fold))
+                .toList();
     }
 
     /** What tokens may stand for: every town an audience of the client is drawn around. */

@@ -13,9 +13,11 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -128,6 +130,14 @@ public class FormLibrary {
             mapper.setOnAccount(clientId, id, version, account.id(), externalId);
             return externalId;
         });
+    }
+
+    /** The network's id of the newest version of a form that an account's network has. */
+    public Optional<String> lastOnAccount(String clientId, String id, String accountId) {
+        return mapper.onAccounts(clientId).stream()
+                .filter(o -> o.formId().equals(id) && o.accountId().equals(accountId))
+                .max(Comparator.comparingInt(FormMapper.OnAccount::version))
+                .map(FormMapper.OnAccount::externalId);
     }
 
     /** Forms by account and the network's id of them, for leads that come in. */

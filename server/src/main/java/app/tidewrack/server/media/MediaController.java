@@ -70,9 +70,10 @@ class MediaController {
             int height,
             @NotNull String shape,
             @NotNull String format,
+            double from,
             double seconds) {
         Mend mend() {
-            return new Mend(kind, x, y, width, height, shape, format, seconds);
+            return new Mend(kind, x, y, width, height, shape, format, from, seconds);
         }
     }
 

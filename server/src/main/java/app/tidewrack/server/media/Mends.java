@@ -126,11 +126,11 @@ class Mends {
             case PAD -> even && holds;
             case TRIM, CONVERT -> true;
         };
-        boolean length = m.seconds() > 0 && m.seconds() <= video.seconds() + 0.001;
+        boolean length = m.from() >= 0 && m.seconds() > 0 && m.from() + m.seconds() <= video.seconds() + 0.001;
         if (!within || !shape || !length || !m.format().equals("MP4")) {
             throw new Refusal(
                     "mend",
-                    "%s to %d × %d px at %d, %d and %.1f s as %s does not suit a video of %d × %d px and %.1f s."
+                    "%s to %d × %d px at %d, %d and %.1f s from %.1f s as %s does not suit a video of %d × %d px and %.1f s."
                             .formatted(
                                     m.kind().name().toLowerCase(),
                                     m.width(),
@@ -138,6 +138,7 @@ class Mends {
                                     m.x(),
                                     m.y(),
                                     m.seconds(),
+                                    m.from(),
                                     m.format(),
                                     medium.width(),
                                     medium.height(),

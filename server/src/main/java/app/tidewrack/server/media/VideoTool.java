@@ -222,6 +222,8 @@ class VideoTool {
                         "file",
                         "-f",
                         container.demuxer(),
+                        "-ss",
+                        seconds(mend.from()),
                         "-i",
                         file.toString(),
                         "-t",

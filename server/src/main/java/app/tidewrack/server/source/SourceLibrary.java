@@ -6,6 +6,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.SourceOrder;
 import app.tidewrack.server.network.NetworkConnector.SourceTold;
@@ -30,12 +31,14 @@ import tools.jackson.databind.json.JsonMapper;
 public class SourceLibrary {
     private final SourceMapper mapper;
     private final Accounts accounts;
+    private final FormLibrary forms;
     private final Networks networks;
     private final JsonMapper json;
 
-    SourceLibrary(SourceMapper mapper, Accounts accounts, Networks networks, JsonMapper json) {
+    SourceLibrary(SourceMapper mapper, Accounts accounts, FormLibrary forms, Networks networks, JsonMapper json) {
         this.mapper = mapper;
         this.accounts = accounts;
+        this.forms = forms;
         this.networks = networks;
         this.json = json;
     }
@@ -53,7 +56,7 @@ public class SourceLibrary {
      * Who belongs to a source that is no list.
      *
      * @param event for a site: which event of the tag; for a form: {@code open} or {@code send}
-     * @param subject which video, form or profile, by the network's id of it
+     * @param subject which video by its content's hash, which form by our id, which profile by the network's
      * @param percent for a video: share watched, 0 for three seconds
      * @param window for a site: days since the last event; others: its end is how far back is looked
      */
@@ -191,12 +194,25 @@ public class SourceLibrary {
                         stored.name(),
                         stored.kind().toLowerCase(Locale.ROOT),
                         rule == null ? null : rule.event(),
-                        rule == null ? null : rule.subject(),
+                        rule == null ? null : subject(clientId, stored, rule, account),
                         rule == null ? null : rule.percent(),
                         rule == null ? null : rule.window().from(),
                         rule == null ? null : rule.window().to()));
         told(clientId, stored.id(), account, connector.source(account.externalId(), externalId));
         return externalId;
+    }
+
+    /** Videos are known by their content, profiles by the network's id; forms are ours, and have another id on each account. */
+    private @Nullable String subject(String clientId, Stored stored, Rule rule, Account account) {
+        String subject = rule.subject();
+        if (!stored.kind().equals(Kind.FORM.name()) || subject == null) {
+            return subject;
+        }
+        return forms.lastOnAccount(clientId, subject, account.id())
+                .orElseThrow(() -> new Refusal(
+                        "subject",
+                        "No ad of %s has opened this form yet.".formatted(account.name()),
+                        "Launch one first, or choose another account."));
     }
 
     /** Keeps what a network tells of a source. */
