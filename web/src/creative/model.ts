@@ -195,7 +195,8 @@ export function hasToken(text: string): boolean {
   return /\{[a-z][a-z-]*(\|[^{}]*)?\}/.test(text);
 }
 
-const HEADS = ["kind", "text", "angle", "language"];
+/** What the first line of a table of phrases starts with. */
+const HEADS = ["kind", "code"];
 const KINDS: Record<string, Phrase["kind"]> = { b: "BODY", h: "HEADLINE", d: "DESCRIPTION" };
 
 /**
@@ -204,7 +205,7 @@ const KINDS: Record<string, Phrase["kind"]> = { b: "BODY", h: "HEADLINE", d: "DE
  */
 export function pasted(text: string, kind: Phrase["kind"]): Schemas["WordingBody"][] {
   return cells(text)
-    .filter((line) => line.some((c) => c.trim()) && line[0]?.trim().toLowerCase() !== HEADS[0])
+    .filter((line) => line.some((c) => c.trim()) && !HEADS.includes(line[0]?.trim().toLowerCase() ?? ""))
     .map((line) => {
       const first = line[0]?.trim() ?? "";
       const told = /^(b|h|d)(ody|eadline|escription)?\d*$/i.exec(first);
@@ -262,7 +263,7 @@ function closes(text: string, from: number): boolean {
 export function forSpreadsheet(phrases: Phrase[]): string {
   const line = (all: string[]) => all.map(quoted).join("\t");
   return [
-    line(["code", ...HEADS.slice(1)]),
+    line(["code", "text", "angle", "language"]),
     ...phrases.map((p) => line([p.code, p.text, p.angle, p.language])),
   ].join("\n");
 }

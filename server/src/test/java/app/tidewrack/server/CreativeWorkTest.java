@@ -3,8 +3,13 @@ package app.tidewrack.server;
 import static app.tidewrack.server.Scene.CLIENT;
 import static app.tidewrack.server.Scene.content;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import app.tidewrack.server.Scene.Answer;
+import java.awt.Color;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -14,6 +19,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -110,24 +116,48 @@ class CreativeWorkTest extends WithServer {
         return text.getBytes(StandardCharsets.UTF_8);
     }
 
-    /** CIPA DC-008: orientations 5 to 8 lie on their side. */
+    /**
+     * CIPA DC-008, tag 0x0112: which visual side the first row and the first column are. The file's upper left corner is red; where it
+     * stands upright follows from that.
+     */
     @ParameterizedTest
     @CsvSource({
-        "1, 800, 600",
-        "2, 800, 600",
-        "3, 800, 600",
-        "4, 800, 600",
-        "5, 600, 800",
-        "6, 600, 800",
-        "7, 600, 800",
-        "8, 600, 800"
+        "1, 800, 600, left, top",
+        "2, 800, 600, right, top",
+        "3, 800, 600, right, bottom",
+        "4, 800, 600, left, bottom",
+        "5, 600, 800, left, top",
+        "6, 600, 800, right, top",
+        "7, 600, 800, right, bottom",
+        "8, 600, 800, left, bottom",
     })
-    void picturesAreMeasuredUpright(int orientation, int width, int height) throws Exception {
+    void picturesStandUpright(int orientation, int width, int height, String side, String end) throws Exception {
         JsonNode medium = scene.medium("../a/sock.png", Pictures.turned(800, 600, orientation))
                 .body();
-        assertThat(medium.get("width").asInt()).isEqualTo(width);
-        assertThat(medium.get("height").asInt()).isEqualTo(height);
+        assertThat(List.of(medium.get("width").asInt(), medium.get("height").asInt()))
+                .containsExactly(width, height);
         assertThat(medium.get("fileName").asString()).isEqualTo("sock.png");
+        String still = CLIENT + "/media/" + medium.get("sha256").asString() + "/stills/0";
+        byte[] jpeg = mvc.perform(get(still).with(user("ines")))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        BufferedImage upright = ImageIO.read(new ByteArrayInputStream(jpeg));
+        int x = side.equals("left") ? 20 : upright.getWidth() - 20;
+        int y = end.equals("top") ? 20 : upright.getHeight() - 20;
+        Color corner = new Color(upright.getRGB(x, y));
+        assertThat(corner.getRed()).isGreaterThan(200);
+        assertThat(corner.getBlue()).isLessThan(80);
+    }
+
+    /** A picture of 49 million pixels in few bytes is taken, and looked at as coarsely as its preview needs; one of more is not. */
+    @Test
+    void smallFilesOfHugePicturesAreHeldToTheirPixels() throws Exception {
+        byte[] wide = Pictures.real("PNG", 10_000, 4_900);
+        assertThat(wide.length).isLessThan(1_000_000);
+        assertThat(scene.medium("wide.png", wide).status()).isEqualTo(200);
+        assertThat(scene.medium("wider.png", Pictures.declared(10_000, 5_001)).detail())
+                .contains("10,000 × 5,001 px; the most is 12,000 px a side and 50 million in all");
     }
 
     /** A picture is cropped and set on a ground as its placements ask; what does not suit it is refused. */

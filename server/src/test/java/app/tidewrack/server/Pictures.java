@@ -1,5 +1,7 @@
 package app.tidewrack.server;
 
+import java.awt.Color;
+import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -18,7 +20,7 @@ final class Pictures {
         return out.toByteArray();
     }
 
-    /** A JPEG with an orientation in EXIF, 1 to 8: an APP1 segment put in after the start marker. */
+    /** A JPEG, red at its upper left, with an orientation in EXIF, 1 to 8: an APP1 segment put in after the start marker. */
     static byte[] turned(int width, int height, int orientation) throws IOException {
         byte[] exif = {
             (byte) 0xff,
@@ -58,7 +60,16 @@ final class Pictures {
             0,
             0
         };
-        byte[] plain = real("JPEG", width, height);
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Graphics2D graphics = image.createGraphics();
+        graphics.setColor(Color.BLUE);
+        graphics.fillRect(0, 0, width, height);
+        graphics.setColor(Color.RED);
+        graphics.fillRect(0, 0, width / 4, height / 4);
+        graphics.dispose();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, "JPEG", out);
+        byte[] plain = out.toByteArray();
         return ByteBuffer.allocate(plain.length + exif.length)
                 .put(plain, 0, 2)
                 .put(exif)

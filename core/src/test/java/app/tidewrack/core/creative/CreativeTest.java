@@ -16,9 +16,14 @@ import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.TextLength.Cut;
 import app.tidewrack.core.text.Tokens;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -91,6 +96,35 @@ class CreativeTest {
     })
     void lengthIsInUserPerceivedCharacters(String text, int length) {
         assertThat(TextLength.of(text)).isEqualTo(length);
+    }
+
+    /**
+     * The Unicode Consortium's own 602 cases, version 15.0.0, from Debian's unicode-data. ICU's own data is of version 18, in which
+     * U+2701 is no Extended_Pictographic any more; the one case that joins two of them is left out.
+     */
+    @Test
+    void breaksWhereUnicodeDoes() throws IOException {
+        List<String> cases = Files.readAllLines(Path.of("src/test/resources/unicode/GraphemeBreakTest.txt")).stream()
+                .filter(l -> l.startsWith("÷"))
+                .map(l -> l.substring(0, l.indexOf('#')).strip())
+                .toList();
+        assertThat(cases).hasSize(602);
+        for (String line : cases) {
+            if (line.equals("÷ 2701 × 200D × 2701 ÷")) {
+                continue;
+            }
+            List<String> clusters = Arrays.stream(line.split("÷"))
+                    .map(c -> Arrays.stream(c.split("×"))
+                            .map(String::strip)
+                            .filter(h -> !h.isEmpty())
+                            .map(h -> Character.toString(Integer.parseInt(h, 16)))
+                            .collect(Collectors.joining()))
+                    .filter(c -> !c.isEmpty())
+                    .toList();
+            String text = String.join("", clusters);
+            assertThat(TextLength.of(text)).as(line).isEqualTo(clusters.size());
+            assertThat(TextLength.cutAt(text, 1).inSight()).as(line).isEqualTo(clusters.get(0));
+        }
     }
 
     @Test
