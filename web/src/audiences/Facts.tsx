@@ -1,11 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { count, people, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { percent, sharedPart, type Audience, type Definition } from "./model";
-import { expectedQuery, overlapsQuery, usesQuery } from "./queries";
+import { breachesQuery, expectedQuery, overlapsQuery, usesQuery } from "./queries";
 
 const MapPanel = lazy(async () => ({ default: (await import("./MapPanel")).MapPanel }));
 
@@ -46,6 +46,7 @@ export function Facts(props: {
           Widen the radius, the ages or the conditions.
         </div>
       )}
+      <Regulated {...props} />
       <Shares {...props} />
       <Expected {...props} />
       <Uses {...props} />
@@ -55,6 +56,40 @@ export function Facts(props: {
       </p>
     </>
   );
+}
+
+/** What the regulated subjects of the client's briefs forbid of this audience here. */
+function Regulated(props: { clientId: string; account: Schemas["AccountView"]; definition: Definition }) {
+  const { account, definition } = props;
+  const breached = useQuery({
+    ...breachesQuery(props.clientId, account.id, definition),
+    placeholderData: keepPreviousData,
+  });
+  return (
+    <>
+      {breached.data?.map((b) => (
+        <div key={b.brief} className="finding">
+          <b>
+            {account.networkName} forbids for {b.subject.toLowerCase()} ({b.brief}):
+          </b>
+          {b.breaches.map(breachWords).join("; ")}. Take it out for ads of this brief.
+        </div>
+      ))}
+    </>
+  );
+}
+
+function breachWords(breach: Schemas["Breach"]): string {
+  switch (breach.kind) {
+    case "AGES":
+      return `ages ${breach.asked}`;
+    case "GENDER":
+      return `${breach.asked.toLowerCase()} alone`;
+    case "RADIUS":
+      return `${breach.asked}, under ${breach.leastRadiusKm} km`;
+    case "TERM":
+      return `conditions on ${breach.asked.toLowerCase().replaceAll("_", " ")}`;
+  }
 }
 
 /** Rows that talk to it, each a way there. */

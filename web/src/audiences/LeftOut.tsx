@@ -1,6 +1,6 @@
 import { Select } from "antd";
 import type { Schemas } from "../api/client";
-import { keyOf, termOf, TYPED, type Definition } from "./model";
+import { keyOf, termOf, TYPED, type Definition, type Term } from "./model";
 import { Step } from "./Step";
 import type { Terms } from "./terms";
 
@@ -20,6 +20,9 @@ export function LeftOut(props: {
       return groups.map((g) => ({ ...g, label: groups.length > 1 ? `${t.words}: ${g.label}` : t.words }));
     })
     .filter((g) => g.options.length > 0);
+  const chosen = definition.leftOut.filter((t) => !TYPED.has(t.kind));
+  const typed = definition.leftOut.filter((t) => TYPED.has(t.kind));
+  const keep = (leftOut: Term[]) => props.onChange({ ...definition, leftOut });
   return (
     <Step kind="LEFT_OUT" ladder={props.ladder} old={props.old}>
       {definition.leftOut.length > 0 ? "but not" : "leaving out nobody, or"}
@@ -28,15 +31,38 @@ export function LeftOut(props: {
         className="out"
         mode="multiple"
         placeholder="leave out…"
-        style={{ minWidth: 190, maxWidth: "100%", flex: definition.leftOut.length > 0 ? 1 : "none" }}
-        value={definition.leftOut.map((t) => ({ value: keyOf(t), label: terms.label(t) }))}
+        style={{ minWidth: 190, maxWidth: "100%", flex: chosen.length > 0 ? 1 : "none" }}
+        value={chosen.map((t) => ({ value: keyOf(t), label: terms.label(t) }))}
         labelInValue
         showSearch={{ optionFilterProp: "label" }}
         options={options}
-        onChange={(chosen: { value: string }[]) =>
-          props.onChange({ ...definition, leftOut: chosen.map((c) => termOf(c.value)) })
-        }
+        onChange={(now: { value: string }[]) => keep([...now.map((c) => termOf(c.value)), ...typed])}
       />
+      {terms.offered
+        .filter((t) => TYPED.has(t.kind))
+        .map((t) => (
+          <Select
+            key={t.kind}
+            aria-label={`Left out: ${t.words}`}
+            className="out"
+            mode="tags"
+            open={false}
+            suffix={<span />}
+            placeholder={`${t.words.toLowerCase()}, Enter after each`}
+            tokenSeparators={[",", "\n"]}
+            style={{ minWidth: 230, maxWidth: "100%" }}
+            value={typed.filter((k) => k.kind === t.kind).map((k) => k.code)}
+            onChange={(words: string[]) =>
+              keep([
+                ...definition.leftOut.filter((k) => k.kind !== t.kind),
+                ...words
+                  .map((w) => w.trim().toLowerCase())
+                  .filter(Boolean)
+                  .map((code) => ({ kind: t.kind, code })),
+              ])
+            }
+          />
+        ))}
     </Step>
   );
 }

@@ -154,3 +154,15 @@ export function keepAudience(clientId: string, id: string, body: Schemas["Audien
 export function removeAudience(clientId: string, id: string) {
   return asked(api.DELETE("/api/clients/{clientId}/audiences/{id}", { params: { path: { clientId, id } } }));
 }
+
+export const breachesQuery = (clientId: string, accountId: string, definition: Definition) => ({
+  queryKey: ["breaches", clientId, accountId, definition],
+  staleTime: 60_000,
+  queryFn: () =>
+    asked(
+      api.POST("/api/clients/{clientId}/briefs/breaches", {
+        params: { path: { clientId } },
+        body: { accountId, definition },
+      }),
+    ),
+});

@@ -48,9 +48,20 @@ class ScreenshotsIT {
             page.locator(".account-line").first().waitFor();
             take(page, "brief");
             buyer.rail("Creative");
-            page.locator(".thing", new Page.LocatorOptions().setHasText("Darned sock"))
-                    .click();
+            thing(page, "Darned sock, before");
             take(page, "creative");
+            thing(page, "Kits, mixed by the network");
+            page.locator(".combinations").scrollIntoViewIfNeeded();
+            page.locator(".work").evaluate("e => e.scrollTo(0, e.querySelector('.combinations').offsetTop - 120)");
+            take(page, "mix");
+            thing(page, "Copy deck");
+            take(page, "deck");
+            buyer.rail("Forms");
+            thing(page, "Mending evening");
+            take(page, "form");
+            buyer.open("/c/oddment/forms/leads");
+            page.locator(".lead").nth(8).waitFor();
+            take(page, "leads");
             buyer.open("/c/oddment");
             link(page, "Moths, spring cold test");
             page.locator(".sheet").waitFor();
@@ -60,6 +71,13 @@ class ScreenshotsIT {
             page.locator("[aria-label='Change list'] tr.AD").first().click();
             take(page, "launch");
         }
+    }
+
+    private static void thing(Page page, String name) {
+        page.locator(".thing", new Page.LocatorOptions().setHasText(name))
+                .first()
+                .click();
+        page.locator(".head h1", new Page.LocatorOptions().setHasText(name)).waitFor();
     }
 
     private static void link(Page page, String name) {

@@ -1,9 +1,17 @@
 package app.tidewrack.server.brief;
 
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.SubjectFit;
+import app.tidewrack.core.network.SubjectFit.Breach;
 import app.tidewrack.server.brief.BriefLibrary.KeptBrief;
 import app.tidewrack.server.brief.BriefReckoner.Reckoning;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.network.Networks;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Objects;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,10 +28,14 @@ import org.springframework.web.bind.annotation.RestController;
 class BriefController {
     private final BriefLibrary library;
     private final BriefReckoner reckoner;
+    private final Accounts accounts;
+    private final Networks networks;
 
-    BriefController(BriefLibrary library, BriefReckoner reckoner) {
+    BriefController(BriefLibrary library, BriefReckoner reckoner, Accounts accounts, Networks networks) {
         this.library = library;
         this.reckoner = reckoner;
+        this.accounts = accounts;
+        this.networks = networks;
     }
 
     @GetMapping
@@ -48,6 +60,28 @@ class BriefController {
     @DeleteMapping("/{id}")
     void remove(@PathVariable String clientId, @PathVariable String id) {
         library.remove(clientId, id);
+    }
+
+    record AskedBody(@NotNull String accountId, @NotNull AudienceDefinition definition) {}
+
+    /**
+     * A brief whose regulated subject an audience breaks.
+     *
+     * @param subject its words
+     */
+    record Breached(String brief, String subject, List<Breach> breaches) {}
+
+    /** What the regulated subjects of the client's briefs forbid of an audience on an account's network. */
+    @PostMapping("/breaches")
+    List<Breached> breaches(@PathVariable String clientId, @Valid @RequestBody AskedBody body) {
+        Rulebook rulebook =
+                networks.rulebook(accounts.account(clientId, body.accountId()).network());
+        return library.all(clientId).stream()
+                .filter(b -> b.brief().subject() != null)
+                .flatMap(b -> rulebook.subject(Objects.requireNonNull(b.brief().subject())).stream()
+                        .map(s -> new Breached(b.brief().name(), s.words(), SubjectFit.judge(body.definition(), s))))
+                .filter(b -> !b.breaches().isEmpty())
+                .toList();
     }
 
     @PostMapping("/reckoning")
