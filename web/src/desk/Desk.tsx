@@ -4,6 +4,7 @@ import { Button } from "antd";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
+import { leadCountsQuery } from "../forms/leadQueries";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
 import { deskQuery } from "./queries";
@@ -26,9 +27,11 @@ export function Desk() {
   const clientId = useParams().clientId ?? "";
   const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
+  const leads = useQuery(leadCountsQuery(clientId));
   if (desk.error) return <p className="clients">{desk.error.message}</p>;
   if (!desk.data) return null;
   const { client, refused } = desk.data;
+  const fresh = leads.data?.fresh ?? 0;
   return (
     <Columns
       things={
@@ -40,9 +43,8 @@ export function Desk() {
               className="thing"
               style={{ "--edge": networkColours[a.network], cursor: "default" } as React.CSSProperties}
             >
-              <b>{a.networkName}</b>
+              <b>{a.name}</b>
               <div className="note">
-                <span>{a.currency}</span>
                 <span>{a.zone}</span>
                 <span>{a.siteTag ? "site tag reports" : "no site tag"}</span>
               </div>
@@ -58,9 +60,15 @@ export function Desk() {
         </Button>
       }
     >
-      {refused.length > 0 && (
+      {refused.length + fresh > 0 && (
         <section style={{ marginBottom: 22 }}>
-          <h2 style={{ marginBottom: 8 }}>Needs you today, {refused.length}</h2>
+          <h2 style={{ marginBottom: 8 }}>Needs you today, {refused.length + (fresh > 0 ? 1 : 0)}</h2>
+          {fresh > 0 && (
+            <div className="finding unread">
+              <b>{plural(fresh, "new lead")}</b>
+              Nobody has answered these yet. <Link to={`/c/${clientId}/forms/leads`}>Read them</Link>
+            </div>
+          )}
           {refused.map((r) => (
             <div className="finding" key={`${r.campaignId}${r.itemKey}`}>
               <b>

@@ -6,9 +6,10 @@ import { useNavigate } from "react-router";
 import { audiencesQuery } from "../audiences/queries";
 import { creativesQuery } from "../creative/queries";
 import { clientsQuery } from "../desk/queries";
+import { formsQuery } from "../forms/queries";
 import { screens } from "./Rail";
 
-/** Ctrl K: every screen, client, campaign, audience and creative by a few letters of its name. */
+/** Ctrl K: every screen, client, campaign, audience, creative and form by a few letters of its name. */
 export function FindOrDo({ clientId }: { clientId: string | undefined }) {
   const [open, setOpen] = useState(false);
   useEffect(() => {
@@ -38,6 +39,7 @@ function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: ()
   const clients = useQuery(clientsQuery);
   const audiences = useQuery({ ...audiencesQuery(clientId ?? ""), enabled: !!clientId });
   const creatives = useQuery({ ...creativesQuery(clientId ?? ""), enabled: !!clientId });
+  const forms = useQuery({ ...formsQuery(clientId ?? ""), enabled: !!clientId });
   const go = (path: string) => {
     void navigate(path);
     onDone();
@@ -49,7 +51,7 @@ function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: ()
   );
   return (
     <Command className="finder" label="Find anything">
-      <Command.Input autoFocus placeholder="Screen, client, campaign, audience or creative" />
+      <Command.Input autoFocus placeholder="Screen, client, campaign, audience, creative or form" />
       <Command.List>
         <Command.Empty className="note">Nothing by that name.</Command.Empty>
         {clientId && (
@@ -64,6 +66,11 @@ function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: ()
               {creatives.data?.map((c) =>
                 item(c.creative.id, c.creative.name, `/c/${clientId}/creative/${c.creative.id}`),
               )}
+            </Command.Group>
+            <Command.Group heading="Forms">
+              {forms.data?.map((f) => item(f.form.id, f.form.name, `/c/${clientId}/forms/${f.form.id}`))}
+              {item("leads", "Leads", `/c/${clientId}/forms/leads`)}
+              {item("deck", "Copy deck", `/c/${clientId}/creative/deck`)}
             </Command.Group>
           </>
         )}

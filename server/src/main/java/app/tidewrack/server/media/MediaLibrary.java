@@ -13,6 +13,7 @@ import app.tidewrack.server.web.NotFound;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -147,7 +148,7 @@ public class MediaLibrary {
                 mapper.insertPart(clientId, stored.sha256(), number++, part);
             }
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
         for (int i = 0; i < stills.size(); i++) {
             mapper.insertStill(clientId, stored.sha256(), i, stills.get(i));
@@ -224,7 +225,7 @@ public class MediaLibrary {
                 Files.delete(file);
             }
         } catch (IOException e) {
-            throw new java.io.UncheckedIOException(e);
+            throw new UncheckedIOException(e);
         }
         mapper.setOn(clientId, sha, network);
     }

@@ -20,6 +20,7 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.IntPredicate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -279,10 +280,10 @@ class VideoTool {
         runs.acquireUninterruptibly();
         Process process = null;
         Path errors = null;
+        AtomicBoolean late = new AtomicBoolean();
         try {
             errors = Files.createTempFile("tidewrack-video", ".log");
             process = new ProcessBuilder(limited).redirectError(errors.toFile()).start();
-            AtomicBoolean late = new AtomicBoolean();
             Process running = process;
             ScheduledFuture<?> end = watch.schedule(
                     () -> {
@@ -309,11 +310,7 @@ class VideoTool {
                 throw new Refusal("mend", "Stopped.", "Nothing was kept.");
             }
             if (late.get()) {
-                throw new Refusal(
-                        "file",
-                        "“%s” was not done within %d s, the longest a video may take."
-                                .formatted(fileName, settings.longest().toSeconds()),
-                        "Make it shorter or smaller before you upload it.");
+                throw tooSlow(fileName);
             }
             if (code == 127 || Files.readString(errors).contains("failed to execute")) {
                 throw missing(command.get(0));
@@ -323,7 +320,10 @@ class VideoTool {
             }
             return written.toString();
         } catch (IOException e) {
-            throw missing(command.get(0));
+            // A tool that is ended may leave its output cut off in the middle.
+            throw late.get()
+                    ? tooSlow(fileName)
+                    : process == null ? missing(command.get(0)) : undecodable(fileName, "it stopped");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new Refusal("mend", "Stopped.", "Nothing was kept.");
@@ -341,7 +341,7 @@ class VideoTool {
         process.destroyForcibly();
     }
 
-    private static void delete(@org.jspecify.annotations.Nullable Path file) {
+    private static void delete(@Nullable Path file) {
         try {
             if (file != null) {
                 Files.deleteIfExists(file);
@@ -359,6 +359,14 @@ class VideoTool {
                 .orElse("no reason given")
                 .replaceAll("\\S*/\\S+", "the file")
                 .strip();
+    }
+
+    private Refusal tooSlow(String fileName) {
+        return new Refusal(
+                "file",
+                "“%s” was not done within %d s, the longest a video may take."
+                        .formatted(fileName, settings.longest().toSeconds()),
+                "Make it shorter or smaller before you upload it.");
     }
 
     private static Refusal undecodable(String fileName, String why) {
