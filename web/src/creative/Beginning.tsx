@@ -1,3 +1,4 @@
+import "./preview.css";
 import { length, type Medium } from "./model";
 import { contentUrl, stillUrl } from "./queries";
 

@@ -1,3 +1,4 @@
+import "./deck.css";
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";

@@ -1,3 +1,4 @@
+import "./fit.css";
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Progress } from "antd";
 import { useRef, useState } from "react";

@@ -1,3 +1,4 @@
+import "./preview.css";
 import { Radio } from "antd";
 import { useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";

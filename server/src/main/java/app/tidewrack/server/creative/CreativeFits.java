@@ -186,7 +186,8 @@ class CreativeFits {
             List<String> unknownTokens) {}
 
     FitView of(String clientId, Creative draft) {
-        Creative longest = draft.withTexts(t -> Tokens.longest(t, values(clientId)));
+        Map<String, List<String>> values = values(clientId);
+        Creative longest = draft.withTexts(t -> Tokens.longest(t, values));
         List<Rulebook> rulebooks = rulebooks(clientId);
         Map<String, Choice> actions = new LinkedHashMap<>();
         rulebooks.stream()

@@ -117,6 +117,7 @@ class DemoLoader implements ApplicationRunner {
         String launchId = oddment.tell("ines");
         List<String> running = new ArrayList<>(List.of(launchId));
         running.addAll(oddment.leads("ines", creatives.workshop(), creatives.askAMender()));
+        creatives.threeStitches().map(film -> oddment.film("ines", film)).ifPresent(running::add);
         sending.start("oddment");
         others.tell("ines");
         for (String id : running) {

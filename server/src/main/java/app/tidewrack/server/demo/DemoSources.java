@@ -9,6 +9,8 @@ import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Wanted;
+import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.source.ListImport;
 import app.tidewrack.server.source.SourceLibrary;
 import app.tidewrack.server.source.SourceLibrary.Kind;
@@ -17,6 +19,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Random;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** People with a tie to the three clients, and the audiences made of them. */
@@ -27,11 +30,16 @@ class DemoSources {
     private final SourceLibrary sources;
     private final ListImport lists;
     private final AudienceLibrary audiences;
+    private final MediaLibrary media;
+    private final FormLibrary forms;
 
-    DemoSources(SourceLibrary sources, ListImport lists, AudienceLibrary audiences) {
+    DemoSources(
+            SourceLibrary sources, ListImport lists, AudienceLibrary audiences, MediaLibrary media, FormLibrary forms) {
         this.sources = sources;
         this.lists = lists;
         this.audiences = audiences;
+        this.media = media;
+        this.forms = forms;
     }
 
     void make() {
@@ -59,6 +67,8 @@ class DemoSources {
                 "Buy denim and yarn",
                 AudienceDefinition.everyoneIn("GB")
                         .and(AnyOf.of(new Term(TermKind.BUYS, "denim"), new Term(TermKind.BUYS, "knitting"))));
+        watchers();
+        openers();
         String sailed = list("saltmarsh", "Sailed last summer", 2, List.of("saltmarshhs", "saltmarshdg"));
         audience("saltmarsh", "saltmarshhs", "Sailed last summer", among(sailed));
         String timetable =
@@ -90,6 +100,52 @@ class DemoSources {
                 AudienceDefinition.everyoneIn(Places.inCountries("DE", "AT"))
                         .and(AnyOf.of(new Term(TermKind.PAGE_TOPIC, "measurement")))
                         .without(List.of(new Term(TermKind.QUESTION, "measurement.2"))));
+        audience(
+                "copperline",
+                "copperlinegr",
+                "Laboratory people, any seniority",
+                AudienceDefinition.everyoneIn(Places.inCountries("DE", "AT", "CH"))
+                        .and(AnyOf.of(new Term(TermKind.JOB_FUNCTION, "research"))));
+    }
+
+    /** Who saw three seconds of the film and who saw its end are two audiences, worth different ads (common practice). */
+    private void watchers() {
+        media.all("oddment").stream()
+                .filter(m -> m.fileName().equals("three-stitches.mp4"))
+                .findFirst()
+                .ifPresent(film -> {
+                    String three =
+                            tied("Watched three stitches, 3 seconds", Kind.VIDEO, film.sha256(), 0, null, "oddmentjc");
+                    String end =
+                            tied("Watched three stitches to the end", Kind.VIDEO, film.sha256(), 95, null, "oddmentjc");
+                    audience("oddment", "oddmentjc", "Saw the end of three stitches", among(end));
+                    audience(
+                            "oddment",
+                            "oddmentjc",
+                            "Saw three seconds, not the end",
+                            among(three).without(List.of(source(end))));
+                });
+    }
+
+    private void openers() {
+        String form = forms.all("oddment").stream()
+                .map(f -> f.form().id())
+                .findFirst()
+                .orElseThrow();
+        String open = tied("Opened the mending form", Kind.FORM, form, null, "open", "oddmenths");
+        String sent = tied("Sent the mending form", Kind.FORM, form, null, "send", "oddmenths");
+        audience("oddment", "oddmenths", "Sent the mending form", among(sent));
+        audience(
+                "oddment",
+                "oddmenths",
+                "Opened the mending form, did not send",
+                among(open).without(List.of(source(sent))));
+    }
+
+    private String tied(
+            String name, Kind kind, String subject, @Nullable Integer percent, @Nullable String event, String account) {
+        return sources.add("oddment", name, kind, new Rule(event, subject, percent, new Window(0, 30)), account)
+                .id();
     }
 
     private static Term source(String id) {

@@ -125,22 +125,34 @@ class OddmentStory {
                 Gender.ANY,
                 List.of("knitting", "sewing", "mending", "slow-fashion", "second-hand"));
         return List.of(
-                run(personId, "Mending evenings", "Places at the table", "leads", near, workshop),
-                run(personId, "Ask a mender", "Chat, spring", "messages", near, chat));
+                run(personId, "Mending evenings", ACCOUNT, "leads", near, workshop, "9"),
+                run(personId, "Ask a mender", ACCOUNT, "messages", near, chat, "9"));
+    }
+
+    /** A short film to many, at Jumpcut's lowest daily money; gives the launch's id. */
+    String film(String personId, String film) {
+        String broad = teller.broad(CLIENT, "oddmentjc", "Broad, 18 to 44", "GB", new AgeRange(18, 44));
+        return run(personId, "Three stitches", "oddmentjc", "video-views", broad, film, "20");
     }
 
     private String run(
-            String personId, String plan, String campaign, String objective, String audience, String creative) {
+            String personId,
+            String plan,
+            String account,
+            String objective,
+            String audience,
+            String creative,
+            String money) {
         PlanScript script = new PlanScript(plans, CLIENT, personId, plan)
                 .addCampaign(
-                        ACCOUNT,
-                        campaign,
+                        account,
+                        plan + ", spring",
                         objective,
                         Temperature.COLD,
                         Purpose.SCALING,
                         LocalDate.parse("2027-03-09"),
                         LocalDate.parse("2027-04-05"),
-                        "9")
+                        money)
                 .addRows(List.of(audience))
                 .addColumns(List.of(creative));
         return launches.launch(

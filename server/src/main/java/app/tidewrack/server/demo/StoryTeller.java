@@ -68,6 +68,18 @@ class StoryTeller {
                 .id();
     }
 
+    /** Adds an audience of everyone of some ages in a country, on any account, and gives its id. */
+    String broad(String client, String account, String name, String country, AgeRange ages) {
+        return audiences
+                .add(
+                        client,
+                        new Wanted(
+                                account,
+                                name,
+                                AudienceDefinition.everyoneIn(country).aged(ages)))
+                .id();
+    }
+
     /** Adds a creative and gives its id. */
     String creative(
             String client,

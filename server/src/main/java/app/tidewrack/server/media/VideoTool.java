@@ -147,22 +147,10 @@ class VideoTool {
             try {
                 run(
                         fileName,
-                        List.of(
-                                settings.ffmpeg(),
-                                "-nostdin",
-                                "-v",
-                                "error",
-                                "-y",
-                                "-threads",
-                                "2",
-                                "-protocol_whitelist",
-                                "file",
-                                "-f",
-                                container.demuxer(),
-                                "-ss",
-                                seconds(time),
-                                "-i",
-                                file.toString(),
+                        reading(
+                                file,
+                                container,
+                                time,
                                 "-frames:v",
                                 "1",
                                 "-vf",
@@ -211,22 +199,10 @@ class VideoTool {
         };
         run(
                 fileName,
-                List.of(
-                        settings.ffmpeg(),
-                        "-nostdin",
-                        "-v",
-                        "error",
-                        "-y",
-                        "-threads",
-                        "2",
-                        "-protocol_whitelist",
-                        "file",
-                        "-f",
-                        container.demuxer(),
-                        "-ss",
-                        seconds(mend.from()),
-                        "-i",
-                        file.toString(),
+                reading(
+                        file,
+                        container,
+                        mend.from(),
                         "-t",
                         seconds(mend.seconds()),
                         "-map",
@@ -262,6 +238,28 @@ class VideoTool {
                     double done = Double.parseDouble(line.substring(12)) / 1e6;
                     return onPercent.test((int) Math.max(0, Math.min(99, 100 * done / mend.seconds())));
                 });
+    }
+
+    /** The start of every command that decodes a file, from a second on; the rest says what becomes of it. */
+    private List<String> reading(Path file, Container container, double from, String... rest) {
+        List<String> command = new ArrayList<>(List.of(
+                settings.ffmpeg(),
+                "-nostdin",
+                "-v",
+                "error",
+                "-y",
+                "-threads",
+                "2",
+                "-protocol_whitelist",
+                "file",
+                "-f",
+                container.demuxer(),
+                "-ss",
+                seconds(from),
+                "-i",
+                file.toString()));
+        command.addAll(List.of(rest));
+        return command;
     }
 
     private static String seconds(double time) {
