@@ -203,16 +203,4 @@ class AudiencesIT {
         buyer.press("Remove");
         assertThat(page.locator(".ant-message")).containsText("is used by Prüfstellen");
     }
-
-    /** A square picture for stories: told that it does not fit, set on a ground of their shape with one click, and then fits. */
-    @Test
-    void aPictureIsMadeToFit() {
-        buyer.open("/c/saltmarsh/creative");
-        Locator stories = page.locator(".verdict", new Page.LocatorOptions().setHasText("Hearthside stories"));
-        assertThat(stories).containsText("1080 × 1080 px (1.00:1); 9:16");
-        stories.getByText("Pad to 1080 × 1920 (9:16)").click();
-        assertThat(facts()).containsText("morning-boat, 9x16.jpg");
-        assertThat(stories).containsText("all that is there fits");
-        buyer.kept();
-    }
 }

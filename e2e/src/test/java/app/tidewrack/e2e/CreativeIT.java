@@ -60,6 +60,18 @@ class CreativeIT {
         buyer.kept();
     }
 
+    /** A square picture for stories: told that it does not fit, set on a ground of their shape with one click, and then fits. */
+    @Test
+    void aPictureIsMadeToFit() {
+        open("saltmarsh", "creative", "Morning boat");
+        Locator stories = verdict("Hearthside stories");
+        assertThat(stories).containsText("1080 × 1080 px (1.00:1); 9:16");
+        stories.getByText("Pad to 1080 × 1920 (9:16)").click();
+        assertThat(page.locator(".facts")).containsText("morning-boat, 9x16.jpg");
+        assertThat(stories).containsText("all that is there fits");
+        buyer.kept();
+    }
+
     /** Common practice: 3 × 3 × 3 × 2 × 2 is 108, and a mix cannot tell its pairs apart. */
     @Test
     void aMixIsBrowsed() {
