@@ -12,13 +12,28 @@ import { Frame } from "./frame/Frame";
 import { theme } from "./look/theme";
 import { SignIn } from "./signin/SignIn";
 
-const Audiences = lazy(() => import("./audiences"));
-const Brief = lazy(() => import("./brief"));
-const Creative = lazy(() => import("./creative"));
-const Forms = lazy(() => import("./forms"));
-const Plan = lazy(() => import("./plan"));
-const Launch = lazy(() => import("./launch"));
-const Results = lazy(() => import("./results"));
+const screens = {
+  audiences: () => import("./audiences"),
+  brief: () => import("./brief"),
+  creative: () => import("./creative"),
+  forms: () => import("./forms"),
+  plan: () => import("./plan"),
+  launch: () => import("./launch"),
+  results: () => import("./results"),
+};
+const Audiences = lazy(screens.audiences);
+const Brief = lazy(screens.brief);
+const Creative = lazy(screens.creative);
+const Forms = lazy(screens.forms);
+const Plan = lazy(screens.plan);
+const Launch = lazy(screens.launch);
+const Results = lazy(screens.results);
+
+// Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
+window.addEventListener("load", () => {
+  const later = window.requestIdleCallback ?? ((act: () => void) => window.setTimeout(act, 500));
+  Object.values(screens).forEach((load) => later(() => void load()));
+});
 
 const router = createBrowserRouter([
   { path: "/signin", element: <SignIn /> },

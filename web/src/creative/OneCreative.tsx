@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
-import { useCallback, useMemo, useState, type ReactNode } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { formsQuery, scriptsQuery } from "../forms/queries";
 import { Columns } from "../frame/Columns";
@@ -10,7 +10,16 @@ import { Beginning } from "./Beginning";
 import { Cards } from "./Cards";
 import { Combinations } from "./Combinations";
 import { Fit } from "./Fit";
-import { draftOf, inFormat, toggled, type Draft, type Format, type Medium, type Phrase } from "./model";
+import {
+  draftOf,
+  inFormat,
+  toggled,
+  type Draft,
+  type Format,
+  type Medium,
+  type NetworkFit,
+  type Phrase,
+} from "./model";
 import { Parts } from "./Parts";
 import { Previews, type Chosen } from "./Preview";
 import { creativesQuery, fitQuery, keepCreative } from "./queries";
@@ -18,6 +27,8 @@ import { Vary } from "./Vary";
 
 type Kept = Schemas["KeptCreative"];
 
+const NONE: NetworkFit[] = [];
+const NO_ACTIONS: Schemas["Choice"][] = [];
 const FIRST: Chosen = { media: 0, body: 0, headline: 0, description: 0, callToAction: 0 };
 
 /** One creative being composed: its parts, live previews, and how it fits. */
@@ -53,19 +64,22 @@ export function OneCreative(props: {
   const initial = useMemo(() => draftOf(current.creative), [current]);
   const { draft, change, problem } = useKeptDraft(id, initial, save);
   const fit = useQuery({
-    ...fitQuery(clientId, { ...draft, version: 0 }),
+    ...fitQuery(clientId, draft),
     placeholderData: keepPreviousData,
   });
   const media = useMemo(() => new Map(props.media.map((m) => [m.sha256, m])), [props.media]);
   const format = formats.find((f) => f.code === draft.format) ?? formats[0];
-  const networks = fit.data?.networks ?? [];
-  if (!format) return null;
-  const fitting = networks.flatMap((n) =>
-    n.placements
-      .filter((p) => p.runs && n.counts.length === 0)
-      .map((p) => ({ network: n.network, code: p.code })),
+  const networks = fit.data?.fit.networks ?? NONE;
+  const actions = fit.data?.fit.actions ?? NO_ACTIONS;
+  // The left column is drawn anew only when it changes, not with every key.
+  const choosing = useRef<(medium: Medium) => void>(() => undefined);
+  const { things } = props;
+  const left = useMemo(
+    () => things(draft.media, (medium) => choosing.current(medium)),
+    [things, draft.media],
   );
   const choose = (medium: Medium) => {
+    if (!format) return;
     // A video chosen for a single picture makes it a single video, and the other way round.
     const other = medium.video ? "single-video" : "single-picture";
     const taken = medium.video ? format.videos : format.pictures;
@@ -73,11 +87,20 @@ export function OneCreative(props: {
     if (!next) return;
     change(toggled(taken ? draft : inFormat(draft, next, media), next, medium.sha256));
   };
+  useEffect(() => {
+    choosing.current = choose;
+  });
+  if (!format) return null;
+  const fitting = networks.flatMap((n) =>
+    n.placements
+      .filter((p) => p.runs && n.counts.length === 0)
+      .map((p) => ({ network: n.network, code: p.code })),
+  );
   const first = draft.media.map((sha) => media.get(sha)).find((m) => m?.video);
   const script = scripts.data?.find((s) => s.id === draft.scriptId);
   return (
     <Columns
-      things={props.things(draft.media, choose)}
+      things={left}
       title={draft.name || "Creative"}
       note={
         <>
@@ -112,7 +135,7 @@ export function OneCreative(props: {
           phrases={props.phrases}
           forms={forms.data ?? []}
           scripts={scripts.data ?? []}
-          fit={fit.data}
+          fit={fit.data?.fit}
           onFormat={(next) => change(inFormat(draft, next, media))}
           onChange={change}
         />
@@ -122,16 +145,17 @@ export function OneCreative(props: {
         {format.code === "mix" && (
           <Combinations
             {...{ clientId, draft, networks }}
-            count={fit.data?.combinations ?? 1}
+            count={fit.data?.fit.combinations ?? 1}
             onChoose={setChosen}
           />
         )}
         <Previews
-          {...{ clientId, draft, networks, media, format, script }}
+          {...{ clientId, networks, media, format, script }}
+          draft={fit.data?.draft ?? draft}
           chosen={format.code === "mix" ? chosen : FIRST}
           clientName={props.clientName}
           form={forms.data?.find((f) => f.form.id === draft.formId)?.form}
-          actions={fit.data?.actions ?? []}
+          actions={actions}
         />
         {first?.video && <Beginning clientId={clientId} medium={first} />}
       </div>
@@ -141,7 +165,7 @@ export function OneCreative(props: {
           id={id}
           media={props.media}
           phrases={props.phrases}
-          actions={fit.data?.actions ?? []}
+          actions={actions}
           onClose={() => setVarying(false)}
         />
       )}

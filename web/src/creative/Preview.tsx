@@ -1,6 +1,6 @@
 import "./preview.css";
 import { Radio } from "antd";
-import { useState, type CSSProperties } from "react";
+import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { networkColours } from "../look/theme";
 import {
@@ -56,7 +56,7 @@ function CutText({ cut, empty }: { cut: Schemas["Cut"] | undefined; empty: strin
 }
 
 /** A creative on every placement of the client's networks, side by side, cut where each placement cuts. */
-export function Previews({ networks, ...shown }: Shown & { networks: NetworkFit[] }) {
+export const Previews = memo(function Previews({ networks, ...shown }: Shown & { networks: NetworkFit[] }) {
   const [device, setDevice] = useState<"phone" | "desktop">("phone");
   const all = networks
     .flatMap((n) => n.placements.map((p) => ({ n, p })))
@@ -99,7 +99,7 @@ export function Previews({ networks, ...shown }: Shown & { networks: NetworkFit[
       </div>
     </>
   );
-}
+});
 
 function Preview(props: Shown & { network: string; placement: Placement; first: boolean }) {
   const { clientName, draft, format, network, placement, first, chosen } = props;

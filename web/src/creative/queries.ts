@@ -1,4 +1,5 @@
 import { api, asked, sendStream, type Schemas } from "../api/client";
+import type { Draft } from "./model";
 
 export const creativesQuery = (clientId: string) => ({
   queryKey: ["creatives", clientId],
@@ -21,13 +22,19 @@ export const phrasesQuery = (clientId: string) => ({
   queryFn: () => asked(api.GET("/api/clients/{clientId}/phrases", { params: { path: { clientId } } })),
 });
 
-export const fitQuery = (clientId: string, creative: Schemas["CreativeBody"]) => ({
-  queryKey: ["fit", clientId, creative],
+/** How a draft fits, with the draft it was asked for: previews show the two together. */
+export const fitQuery = (clientId: string, draft: Draft) => ({
+  queryKey: ["fit", clientId, draft],
   staleTime: 60_000,
-  queryFn: () =>
-    asked(
-      api.POST("/api/clients/{clientId}/creatives/fit", { params: { path: { clientId } }, body: creative }),
+  queryFn: async () => ({
+    draft,
+    fit: await asked(
+      api.POST("/api/clients/{clientId}/creatives/fit", {
+        params: { path: { clientId } },
+        body: { ...draft, version: 0 },
+      }),
     ),
+  }),
 });
 
 export const combinationQuery = (clientId: string, creative: Schemas["CreativeBody"], number: number) => ({

@@ -100,6 +100,7 @@ class CreativeIT {
         buyer.press("New form, chat or message");
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Lead form"))
                 .click();
+        assertThat(page.locator(".head h1")).hasText("New form");
         fill("Name", "Collection round");
         fill("Heading", "When may we collect?");
         assertThat(verdict("Guildrow")).containsText("The privacy link: empty; takes a link.");

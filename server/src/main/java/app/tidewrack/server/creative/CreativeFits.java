@@ -186,7 +186,8 @@ class CreativeFits {
             List<String> unknownTokens) {}
 
     FitView of(String clientId, Creative draft) {
-        Map<String, List<String>> values = values(clientId);
+        boolean filled = draft.texts().anyMatch(t -> !Tokens.of(t).isEmpty());
+        Map<String, List<String>> values = filled ? values(clientId) : Map.of();
         Creative longest = draft.withTexts(t -> Tokens.longest(t, values));
         List<Rulebook> rulebooks = rulebooks(clientId);
         Map<String, Choice> actions = new LinkedHashMap<>();

@@ -17,6 +17,7 @@ import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -138,7 +139,19 @@ public class CreativeLibrary {
 
     /** A draft as a creative, with what it refers to. */
     public Creative creative(String clientId, String name, Draft draft) {
-        return read("", name, draft, shelves(clientId));
+        return read("", name, draft, shelves(clientId, draft));
+    }
+
+    /** Only what a draft refers to: it is asked for with every key that is typed. */
+    private Shelves shelves(String clientId, Draft draft) {
+        Map<String, Medium> named = new HashMap<>();
+        draft.media().forEach(sha -> media.find(clientId, sha).ifPresent(m -> named.put(sha, m)));
+        boolean scripted = draft.scriptId() != null;
+        return new Shelves(
+                named,
+                draft.formId() == null ? Map.of() : forms.byId(clientId),
+                scripted ? scripts.chats(clientId) : Map.of(),
+                scripted ? scripts.messages(clientId) : Map.of());
     }
 
     /** @throws Refusal when the name is taken, a text is over {@link #LONGEST_TEXT}, or something named is not there */

@@ -61,7 +61,11 @@ public class MediaLibrary {
 
     /** @throws NotFound when the client has no such medium */
     public Medium medium(String clientId, String sha) {
-        return mapper.byHash(clientId, sha).map(MediaLibrary::read).orElseThrow(() -> new NotFound("medium", sha));
+        return find(clientId, sha).orElseThrow(() -> new NotFound("medium", sha));
+    }
+
+    public Optional<Medium> find(String clientId, String sha) {
+        return mapper.byHash(clientId, sha).map(MediaLibrary::read);
     }
 
     /**
