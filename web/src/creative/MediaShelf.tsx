@@ -5,6 +5,9 @@ import { useRef, useState } from "react";
 import { length, measured, type Medium } from "./model";
 import { addMedium, removeMedium, stillUrl } from "./queries";
 
+/** What the server takes at most; more is not even sent. */
+const LARGEST_BYTES = 500_000_000;
+
 /** The client's pictures and videos, and the place to drop more. A click chooses, Delete removes. */
 export function MediaShelf({
   clientId,
@@ -26,6 +29,10 @@ export function MediaShelf({
     let stopped = false;
     for (const [i, file] of files.entries()) {
       if (stopped) break;
+      if (file.size > LARGEST_BYTES) {
+        message.error(`“${file.name}” is over 500 MB, the largest video that is taken. Save it smaller.`);
+        continue;
+      }
       setSending({ name: file.name, share: 0, left: files.length - i });
       const { done, stop: breakOff } = addMedium(clientId, file, (share) =>
         setSending({ name: file.name, share, left: files.length - i }),
