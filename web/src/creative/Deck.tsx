@@ -121,7 +121,7 @@ function PhraseLine({
   });
   return (
     <div className="phrase-line">
-      <span className="mono code">{phrase.code}</span>
+      <span className="mono phrase-code">{phrase.code}</span>
       <Input.TextArea {...field("text", "Text")} autoSize />
       <Input {...field("angle", "Angle")} placeholder="angle" />
       <Input {...field("language", "Language")} placeholder="lang" />

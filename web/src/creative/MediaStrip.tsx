@@ -33,7 +33,7 @@ export function MediaStrip({
   const move = (from: number, to: number) =>
     onChange(withCards({ ...draft, media: moved(draft.media, from, to) }, format, draft.media));
   return (
-    <div className="part">
+    <div className="part-line">
       <span className="label">Media</span>
       <div className="strip-of-media" id="creative-media-strip" tabIndex={-1}>
         {draft.media.map((sha, i) => {

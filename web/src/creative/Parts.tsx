@@ -34,11 +34,11 @@ function Part({
   more?: ReactNode;
 }) {
   return (
-    <div className="part">
+    <div className="part-line">
       <div className="label">
         <label htmlFor={id}>{label}</label>
         {code && (
-          <span className="mono code" title="Its code in the copy deck">
+          <span className="mono phrase-code" title="Its code in the copy deck">
             {code}
           </span>
         )}

@@ -264,7 +264,7 @@ function Opens({ format, form, script }: Shown) {
     return <div className="opens">{form ? `Opens ${form.name}: ${form.headline}` : "Opens no form yet"}</div>;
   }
   if (format.needs === "CHAT") {
-    return <div className="opens bubble">{script?.draft.greeting || "The chat’s greeting stands here."}</div>;
+    return <div className="opens speech">{script?.draft.greeting || "The chat’s greeting stands here."}</div>;
   }
   return null;
 }

@@ -60,7 +60,7 @@ export function FillIn({
           <>
             <h4>{draft.headline || "The heading stands here."}</h4>
             {draft.opening && <p>{draft.opening}</p>}
-            <button className="go" onClick={() => setStage({ at: "page", page: 0 })}>
+            <button className="form-go" onClick={() => setStage({ at: "page", page: 0 })}>
               Begin
             </button>
           </>
@@ -89,7 +89,7 @@ export function FillIn({
                 {draft.privacyLink ? <u>Privacy notice</u> : "There is no privacy link yet."}
               </p>
             )}
-            <button className="go" onClick={onward}>
+            <button className="form-go" onClick={onward}>
               {last ? "Send" : "Next"}
             </button>
           </>
@@ -98,7 +98,7 @@ export function FillIn({
           <>
             <h4>Sent</h4>
             <p>{draft.completion.text || "Thank you."}</p>
-            {draft.completion.button && <span className="go as-link">{draft.completion.button}</span>}
+            {draft.completion.button && <span className="form-go as-link">{draft.completion.button}</span>}
           </>
         )}
       </div>

@@ -137,7 +137,7 @@ export function OneScript(props: {
               <h4>{filled?.subject || "The subject stands here."}</h4>
               {draft.bannerSha && <img src={stillUrl(clientId, draft.bannerSha)} alt="" />}
               <p>{filled?.body || "The message stands here."}</p>
-              <span className="go as-link">{draft.button || "Button"}</span>
+              <span className="form-go as-link">{draft.button || "Button"}</span>
             </div>
           )}
         </div>

@@ -110,8 +110,8 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
         style={{ width: "100%", marginBottom: 12 }}
         value={planId}
         options={[
-          ...(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name })),
           { value: "", label: "New plan…" },
+          ...(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name })),
         ]}
         onChange={(id: string) => (id ? void navigate(`/c/${clientId}/plan/${id}`) : onNewPlan())}
       />
