@@ -62,7 +62,13 @@ export function OneCreative(props: {
     [clientId, id, current.version, queries],
   );
   const initial = useMemo(() => draftOf(current.creative), [current]);
-  const { draft, change, problem } = useKeptDraft(id, initial, save);
+  const kept = useKeptDraft(id, initial, save);
+  const { draft, problem } = kept;
+  /** How the next draft fits is asked for while the key that made it is still being drawn. */
+  const change = (next: Draft) => {
+    queries.query(fitQuery(clientId, next)).catch(() => undefined);
+    kept.change(next);
+  };
   const fit = useQuery({
     ...fitQuery(clientId, draft),
     placeholderData: keepPreviousData,
