@@ -7,9 +7,9 @@ import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.MessageRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
+import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.Tokens;
-import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -99,12 +99,7 @@ public final class FormFit {
     }
 
     private static boolean web(String link) {
-        try {
-            URI uri = URI.create(link.strip());
-            return uri.getHost() != null && ("https".equals(uri.getScheme()) || "http".equals(uri.getScheme()));
-        } catch (IllegalArgumentException e) {
-            return false;
-        }
+        return LandingLink.fault(link).isEmpty();
     }
 
     /** All rules of a network that a chat breaks, its texts as long as they can become. */

@@ -13,6 +13,7 @@ import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.PlacementRule.PictureRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.TextLength.Cut;
 import app.tidewrack.core.text.Tokens;

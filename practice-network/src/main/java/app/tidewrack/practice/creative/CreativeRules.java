@@ -13,6 +13,7 @@ import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.network.PlacementRule.VideoRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.TextLength;
 import java.util.ArrayList;
 import java.util.List;
@@ -220,7 +221,7 @@ public final class CreativeRules {
                 throw new Refusal("fields", "“%s” is no ready question.".formatted(field), "See the rulebook.");
             }
         }
-        if (!form.privacyLink().startsWith("https://") && !form.privacyLink().startsWith("http://")) {
+        if (LandingLink.fault(form.privacyLink()).isPresent()) {
             throw new Refusal(
                     "privacyLink", "“%s” is no link to a privacy notice.".formatted(form.privacyLink()), "Give one.");
         }

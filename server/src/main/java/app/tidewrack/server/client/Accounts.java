@@ -85,6 +85,15 @@ public class Accounts {
         return connector.account(account.externalId());
     }
 
+    /** Rulebooks of the networks that a client has accounts on, each once, in the order of the accounts. */
+    public List<Rulebook> rulebooks(String clientId) {
+        return mapper.accounts(clientId).stream()
+                .map(Account::network)
+                .distinct()
+                .map(networks::rulebook)
+                .toList();
+    }
+
     /** @throws NotFound when the client has no such account */
     public Account account(String clientId, String id) {
         return mapper.account(clientId, id).orElseThrow(() -> new NotFound("account", id));

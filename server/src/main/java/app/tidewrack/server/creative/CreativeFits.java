@@ -6,7 +6,6 @@ import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.CreativeFit;
 import app.tidewrack.core.creative.CreativeFit.Misfit;
 import app.tidewrack.core.creative.CreativeFit.Verdict;
-import app.tidewrack.core.creative.LandingLink;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Mix;
@@ -21,14 +20,14 @@ import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
+import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.TextLength.Cut;
 import app.tidewrack.core.text.Tokens;
 import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
-import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CopyDeck.Phrase;
-import app.tidewrack.server.network.Networks;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -46,12 +45,12 @@ import org.springframework.stereotype.Component;
 class CreativeFits {
     private final ClientMapper clients;
     private final AudienceLibrary audiences;
-    private final Networks networks;
+    private final Accounts accounts;
 
-    CreativeFits(ClientMapper clients, AudienceLibrary audiences, Networks networks) {
+    CreativeFits(ClientMapper clients, AudienceLibrary audiences, Accounts accounts) {
         this.clients = clients;
         this.audiences = audiences;
-        this.networks = networks;
+        this.accounts = accounts;
     }
 
     /** A text as a placement shows it: in user-perceived characters, where it is cut. */
@@ -125,7 +124,7 @@ class CreativeFits {
     /** All formats of the client's networks. */
     List<FormatView> formats(String clientId) {
         Map<String, FormatView> formats = new LinkedHashMap<>();
-        for (Rulebook rulebook : rulebooks(clientId)) {
+        for (Rulebook rulebook : accounts.rulebooks(clientId)) {
             for (FormatRule f : rulebook.formats()) {
                 formats.merge(f.code(), view(f, rulebook), CreativeFits::wider);
             }
@@ -165,14 +164,6 @@ class CreativeFits {
                 Math.max(a.mostActions(), b.mostActions()));
     }
 
-    private List<Rulebook> rulebooks(String clientId) {
-        return clients.accounts(clientId).stream()
-                .map(Account::network)
-                .distinct()
-                .map(networks::rulebook)
-                .toList();
-    }
-
     /**
      * @param combinations ads the parts can make; 1 when it is no mix
      * @param actions calls to action that networks with this format offer, by code
@@ -189,7 +180,7 @@ class CreativeFits {
         boolean filled = draft.texts().anyMatch(t -> !Tokens.of(t).isEmpty());
         Map<String, List<String>> values = filled ? values(clientId) : Map.of();
         Creative longest = draft.withTexts(t -> Tokens.longest(t, values));
-        List<Rulebook> rulebooks = rulebooks(clientId);
+        List<Rulebook> rulebooks = accounts.rulebooks(clientId);
         Map<String, Choice> actions = new LinkedHashMap<>();
         rulebooks.stream()
                 .filter(r -> r.format(draft.format()).isPresent())
@@ -255,7 +246,7 @@ class CreativeFits {
     }
 
     private List<Trouble> rules(String clientId, CopyDeck.Kind kind) {
-        return rulebooks(clientId).stream()
+        return accounts.rulebooks(clientId).stream()
                 .flatMap(r -> r.placements().stream().map(p -> {
                     TextRule rule = switch (kind) {
                         case BODY -> p.body();

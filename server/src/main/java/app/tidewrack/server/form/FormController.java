@@ -9,13 +9,11 @@ import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.text.Tokens;
-import app.tidewrack.server.client.ClientMapper;
-import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.form.FormLibrary.KeptForm;
 import app.tidewrack.server.form.ScriptLibrary.KeptScript;
 import app.tidewrack.server.form.ScriptLibrary.Kind;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
-import app.tidewrack.server.network.Networks;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
@@ -38,14 +36,12 @@ import org.springframework.web.bind.annotation.RestController;
 class FormController {
     private final FormLibrary forms;
     private final ScriptLibrary scripts;
-    private final ClientMapper clients;
-    private final Networks networks;
+    private final Accounts accounts;
 
-    FormController(FormLibrary forms, ScriptLibrary scripts, ClientMapper clients, Networks networks) {
+    FormController(FormLibrary forms, ScriptLibrary scripts, Accounts accounts) {
         this.forms = forms;
         this.scripts = scripts;
-        this.clients = clients;
-        this.networks = networks;
+        this.accounts = accounts;
     }
 
     record QuestionBody(
@@ -130,7 +126,7 @@ class FormController {
                 (int) form.questions().stream().filter(FormQuestion::required).count();
         List<FormNetworkFit> fits = new ArrayList<>();
         Map<String, ReadyField> fields = new LinkedHashMap<>();
-        for (Rulebook rulebook : rulebooks(clientId)) {
+        for (Rulebook rulebook : accounts.rulebooks(clientId)) {
             FormRule rule = rulebook.form();
             fits.add(new FormNetworkFit(
                     rulebook.code(),
@@ -208,7 +204,7 @@ class FormController {
     @PostMapping("/scripts/fit")
     ScriptFitView fit(@PathVariable String clientId, @Valid @RequestBody ScriptBody body) {
         boolean chat = body.kind() == Kind.CHAT;
-        List<FormNetworkFit> fits = rulebooks(clientId).stream()
+        List<FormNetworkFit> fits = accounts.rulebooks(clientId).stream()
                 .filter(r -> chat ? r.chat() != null : r.message() != null)
                 .map(r -> new FormNetworkFit(
                         r.code(),
@@ -258,13 +254,5 @@ class FormController {
     @PostMapping("/senders")
     Sender ask(@PathVariable String clientId, @Valid @RequestBody SenderBody body) {
         return scripts.ask(clientId, body.accountId(), body.name());
-    }
-
-    private List<Rulebook> rulebooks(String clientId) {
-        return clients.accounts(clientId).stream()
-                .map(Account::network)
-                .distinct()
-                .map(networks::rulebook)
-                .toList();
     }
 }

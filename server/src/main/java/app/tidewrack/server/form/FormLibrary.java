@@ -9,7 +9,6 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormMapper.StoredForm;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.FormOrder;
-import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
@@ -32,12 +31,10 @@ public class FormLibrary {
     private static final int MOST_CHOICES = 30;
 
     private final FormMapper mapper;
-    private final Networks networks;
     private final JsonMapper json;
 
-    FormLibrary(FormMapper mapper, Networks networks, JsonMapper json) {
+    FormLibrary(FormMapper mapper, JsonMapper json) {
         this.mapper = mapper;
-        this.networks = networks;
         this.json = json;
     }
 

@@ -1,4 +1,4 @@
-package app.tidewrack.core.creative;
+package app.tidewrack.core.text;
 
 import java.net.URI;
 import java.net.URISyntaxException;
