@@ -1,7 +1,7 @@
 import "@fontsource-variable/jetbrains-mono";
 import "@fontsource-variable/public-sans";
 import "./look/base.css";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App, ConfigProvider } from "antd";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
@@ -55,6 +55,9 @@ const router = createBrowserRouter([
     ],
   },
 ]);
+
+// What was answered is drawn at once, not after a timer of a few milliseconds.
+notifyManager.setScheduler(queueMicrotask);
 
 const queries = new QueryClient({
   defaultOptions: {

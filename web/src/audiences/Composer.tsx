@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import { Conditions } from "./Conditions";
 import { LeftOut } from "./LeftOut";
-import { countriesOf, differencesWords, type Definition, type Draft, type StepKind } from "./model";
+import { countriesOf, differencesWords, sentence, type Definition, type Draft, type StepKind } from "./model";
 import { PlacesStep, usePlaceWords } from "./PlacesStep";
 import { sidesQuery, sizeQuery } from "./queries";
 import { Step } from "./Step";
@@ -176,7 +176,7 @@ function Elsewhere(props: { clientId: string; accountId: string; definition: Def
     <p className="note elsewhere">
       {others.map((s) => (
         <span key={s.accountId}>
-          <b>{s.networkName}</b> {differencesWords(s.differences)}.{" "}
+          <b>{s.networkName}</b> {sentence(differencesWords(s.differences))}{" "}
         </span>
       ))}
     </p>

@@ -50,7 +50,7 @@ export function LeftOut(props: {
             suffix={<span />}
             placeholder={`${t.words.toLowerCase()}, Enter after each`}
             tokenSeparators={[",", "\n"]}
-            style={{ minWidth: 230, maxWidth: "100%" }}
+            style={{ minWidth: 290, maxWidth: "100%" }}
             value={typed.filter((k) => k.kind === t.kind).map((k) => k.code)}
             onChange={(words: string[]) =>
               keep([

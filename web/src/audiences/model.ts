@@ -250,6 +250,11 @@ export function differencesWords(all: Schemas["Difference"][]): string {
   return parts.join("; ");
 }
 
+/** With a full stop, unless it ends in a mark of its own, as a question does. */
+export function sentence(words: string): string {
+  return /[.?!]$/.test(words) ? words : `${words}.`;
+}
+
 function yearsWords(surplus: number, shortage: number): string {
   const words = [];
   if (surplus > 0) words.push(`${count(surplus)} ${surplus === 1 ? "year" : "years"} too many`);

@@ -1,7 +1,7 @@
 import "./fit.css";
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Progress } from "antd";
-import { useState, type CSSProperties } from "react";
+import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { count } from "../look/format";
 import { networkColours } from "../look/theme";
@@ -24,7 +24,7 @@ type Job = Schemas["MendJob"];
 const ASKED_EVERY_MS = 400;
 
 /** What was measured, and each placement's verdict with the rule behind it and the simple mends. */
-export function Fit({
+export const Fit = memo(function Fit({
   clientId,
   draft,
   media,
@@ -120,7 +120,7 @@ export function Fit({
       )}
     </>
   );
-}
+});
 
 function Dot({ state }: { state: "good" | "warn" | "bad" | "none" }) {
   return <i className={`dot ${state}`} aria-hidden="true" />;

@@ -1,11 +1,12 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
-import { useCallback, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { useCallback, useMemo, useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { formsQuery, scriptsQuery } from "../forms/queries";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
+import { useStable } from "../look/useStable";
 import { Beginning } from "./Beginning";
 import { Cards } from "./Cards";
 import { Combinations } from "./Combinations";
@@ -65,10 +66,10 @@ export function OneCreative(props: {
   const kept = useKeptDraft(id, initial, save);
   const { draft, problem } = kept;
   /** How the next draft fits is asked for while the key that made it is still being drawn. */
-  const change = (next: Draft) => {
+  const change = useStable((next: Draft) => {
     queries.query(fitQuery(clientId, next)).catch(() => undefined);
     kept.change(next);
-  };
+  });
   const fit = useQuery({
     ...fitQuery(clientId, draft),
     placeholderData: keepPreviousData,
@@ -77,14 +78,7 @@ export function OneCreative(props: {
   const format = formats.find((f) => f.code === draft.format) ?? formats[0];
   const networks = fit.data?.fit.networks ?? NONE;
   const actions = fit.data?.fit.actions ?? NO_ACTIONS;
-  // The left column is drawn anew only when it changes, not with every key.
-  const choosing = useRef<(medium: Medium) => void>(() => undefined);
-  const { things } = props;
-  const left = useMemo(
-    () => things(draft.media, (medium) => choosing.current(medium)),
-    [things, draft.media],
-  );
-  const choose = (medium: Medium) => {
+  const choose = useStable((medium: Medium) => {
     if (!format) return;
     // A video chosen for a single picture makes it a single video, and the other way round.
     const other = medium.video ? "single-video" : "single-picture";
@@ -92,11 +86,16 @@ export function OneCreative(props: {
     const next = taken ? format : formats.find((f) => f.code === other);
     if (!next) return;
     change(toggled(taken ? draft : inFormat(draft, next, media), next, medium.sha256));
-  };
-  useEffect(() => {
-    choosing.current = choose;
   });
+  // The left column is drawn anew only when it changes, not with every key.
+  const { things } = props;
+  const left = useMemo(() => things(draft.media, choose), [things, draft.media, choose]);
+  const replace = useStable((index: number, sha: string) =>
+    change({ ...draft, media: draft.media.map((m, i) => (i === index ? sha : m)) }),
+  );
+  const reformat = useStable((next: Format) => change(inFormat(draft, next, media)));
   if (!format) return null;
+  const judged = fit.data?.draft ?? draft;
   const fitting = networks.flatMap((n) =>
     n.placements
       .filter((p) => p.runs && n.counts.length === 0)
@@ -126,14 +125,7 @@ export function OneCreative(props: {
           </Button>
         </>
       }
-      facts={
-        <Fit
-          {...{ clientId, networks, media, draft }}
-          onReplace={(index, sha) =>
-            change({ ...draft, media: draft.media.map((m, i) => (i === index ? sha : m)) })
-          }
-        />
-      }
+      facts={<Fit {...{ clientId, networks, media }} draft={judged} onReplace={replace} />}
     >
       <div className="compose">
         <Parts
@@ -142,7 +134,7 @@ export function OneCreative(props: {
           forms={forms.data ?? []}
           scripts={scripts.data ?? []}
           fit={fit.data?.fit}
-          onFormat={(next) => change(inFormat(draft, next, media))}
+          onFormat={reformat}
           onChange={change}
         />
         {format.firstCard >= 0 && draft.media.length > format.firstCard && (
@@ -157,7 +149,7 @@ export function OneCreative(props: {
         )}
         <Previews
           {...{ clientId, networks, media, format, script }}
-          draft={fit.data?.draft ?? draft}
+          draft={judged}
           chosen={format.code === "mix" ? chosen : FIRST}
           clientName={props.clientName}
           form={forms.data?.find((f) => f.form.id === draft.formId)?.form}

@@ -1,7 +1,8 @@
 import { AutoComplete, Input, Select } from "antd";
-import { useEffect, useState, type ReactNode } from "react";
+import { memo, useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
+import { useStable } from "../look/useStable";
 import { MediaStrip } from "./MediaStrip";
 import {
   hasToken,
@@ -49,6 +50,53 @@ function Part({
   );
 }
 
+const NO_ACTIONS: Schemas["Choice"][] = [];
+
+/** The choice of a format; like every part that a key does not change, it stays as it is drawn. */
+const FormatPart = memo(function FormatPart(props: {
+  format: Format;
+  formats: Format[];
+  onFormat: (format: Format) => void;
+}) {
+  const { format, formats, onFormat } = props;
+  return (
+    <Part id="creative-format" label="Format" more={format.networks.join(" ")}>
+      <Select
+        id="creative-format"
+        aria-label="Format"
+        value={format.code}
+        options={formats.map((f) => ({ value: f.code, label: `${f.words}  ·  ${f.networks.join(" ")}` }))}
+        onChange={(code: string) => {
+          const next = formats.find((f) => f.code === code);
+          if (next) onFormat(next);
+        }}
+      />
+    </Part>
+  );
+});
+
+const ActionPart = memo(function ActionPart(props: {
+  most: number;
+  chosen: string[];
+  actions: Schemas["Choice"][];
+  onChoose: (codes: string[]) => void;
+}) {
+  const { most, chosen, actions } = props;
+  return (
+    <Part id="creative-callToAction" label={most > 1 ? "Calls to action" : "Call to action"}>
+      <Select
+        id="creative-callToAction"
+        aria-label="Call to action"
+        placeholder="Choose one"
+        {...(most > 1 ? { mode: "multiple" as const, maxCount: most } : {})}
+        value={most > 1 ? chosen : (chosen[0] ?? null)}
+        options={actions.map((a) => ({ value: a.code, label: a.words }))}
+        onChange={(codes: string | string[] | null) => props.onChoose(codes ? [codes].flat() : [])}
+      />
+    </Part>
+  );
+});
+
 /** The parts of a creative as its format has them, texts with their length where the least is allowed. */
 export function Parts(props: {
   clientId: string;
@@ -76,6 +124,7 @@ export function Parts(props: {
     status: problem?.field === part ? ("error" as const) : ("" as const),
     onChange: (e: { target: { value: string } }) => onChange({ ...draft, [part]: e.target.value }),
   });
+  const chooseActions = useStable((callsToAction: string[]) => onChange({ ...draft, callsToAction }));
   const ownTexts = format.needs !== "POST" && format.needs !== "MESSAGE";
   const brands = networks.some((n) => n.placements.some((p) => p.brand));
   return (
@@ -84,21 +133,7 @@ export function Parts(props: {
         <Input {...line("name")} maxLength={80} style={{ fontWeight: 600 }} />
         {problem && <div className="fault">{problem.message}</div>}
       </Part>
-      <Part id="creative-format" label="Format" more={format.networks.join(" ")}>
-        <Select
-          id="creative-format"
-          aria-label="Format"
-          value={format.code}
-          options={props.formats.map((f) => ({
-            value: f.code,
-            label: `${f.words}  ·  ${f.networks.join(" ")}`,
-          }))}
-          onChange={(code: string) => {
-            const next = props.formats.find((f) => f.code === code);
-            if (next) props.onFormat(next);
-          }}
-        />
-      </Part>
+      <FormatPart format={format} formats={props.formats} onFormat={props.onFormat} />
       {format.mostMedia > 0 && (
         <MediaStrip {...{ clientId, draft, format, onChange }} media={props.media} networks={networks} />
       )}
@@ -123,22 +158,12 @@ export function Parts(props: {
         </p>
       )}
       {ownTexts && (
-        <Part
-          id="creative-callToAction"
-          label={format.mostActions > 1 ? "Calls to action" : "Call to action"}
-        >
-          <Select
-            id="creative-callToAction"
-            aria-label="Call to action"
-            placeholder="Choose one"
-            {...(format.mostActions > 1 ? { mode: "multiple" as const, maxCount: format.mostActions } : {})}
-            value={format.mostActions > 1 ? draft.callsToAction : (draft.callsToAction[0] ?? null)}
-            options={(fit?.actions ?? []).map((a) => ({ value: a.code, label: a.words }))}
-            onChange={(chosen: string | string[] | null) =>
-              onChange({ ...draft, callsToAction: chosen ? [chosen].flat() : [] })
-            }
-          />
-        </Part>
+        <ActionPart
+          most={format.mostActions}
+          chosen={draft.callsToAction}
+          actions={fit?.actions ?? NO_ACTIONS}
+          onChoose={chooseActions}
+        />
       )}
       {format.needs === "FORM" && (
         <Chooser
@@ -227,7 +252,11 @@ function Texts({
   problem: Problem | undefined;
   onChange: (draft: Draft) => void;
 }) {
-  const deck = phrases.filter((p) => p.kind === kind);
+  const deck = useMemo(() => phrases.filter((p) => p.kind === kind), [phrases, kind]);
+  const set = useStable((i: number, next: string) => {
+    setAdding(false);
+    onChange({ ...draft, [part]: withText(draft[part], i, next) });
+  });
   const [adding, setAdding] = useState(false);
   const filled = Math.max(1, draft[part].length);
   const slots = Math.min(format.mostTexts, filled + (adding && draft[part].length > 0 ? 1 : 0));
@@ -238,10 +267,6 @@ function Texts({
         const text = draft[part][i] ?? "";
         const code = deck.find((p) => p.text === text)?.code;
         const id = i === 0 ? `creative-${field}` : `creative-${field}-${i + 1}`;
-        const set = (next: string) => {
-          setAdding(false);
-          onChange({ ...draft, [part]: withText(draft[part], i, next) });
-        };
         const more = i === slots - 1 && slots === draft[part].length && slots < format.mostTexts;
         return (
           <Part
@@ -251,30 +276,13 @@ function Texts({
             code={code}
             more={<Length {...{ networks, part, text }} index={i} />}
           >
-            <AutoComplete
-              id={id}
-              value={text}
-              status={problem?.field === field ? "error" : ""}
-              popupMatchSelectWidth={420}
-              options={deck
-                .filter((p) => p.text !== text)
-                .map((p) => ({
-                  value: p.text,
-                  label: (
-                    <div className="phrase-choice">
-                      <span className="mono">{p.code}</span> {p.text}
-                      {p.angle && <span className="note"> {p.angle}</span>}
-                    </div>
-                  ),
-                }))}
-              showSearch={{
-                filterOption: (typed, option) =>
-                  !typed || !!option?.value.toLowerCase().includes(typed.toLowerCase()),
-              }}
-              onChange={(next: string) => set(next)}
-            >
-              {part === "bodies" ? <Input.TextArea autoSize={{ minRows: 1, maxRows: 7 }} /> : <Input />}
-            </AutoComplete>
+            <TextInput
+              {...{ id, text, deck }}
+              index={i}
+              long={part === "bodies"}
+              faulty={problem?.field === field}
+              onText={set}
+            />
             {more && (
               <button className="link" onClick={() => setAdding(true)}>
                 Add a {field}
@@ -286,6 +294,45 @@ function Texts({
     </>
   );
 }
+
+/** One text, typed or taken from the deck. */
+const TextInput = memo(function TextInput(props: {
+  id: string;
+  text: string;
+  index: number;
+  deck: Phrase[];
+  long: boolean;
+  faulty: boolean;
+  onText: (index: number, text: string) => void;
+}) {
+  const { id, text, index, deck, onText } = props;
+  return (
+    <AutoComplete
+      id={id}
+      value={text}
+      status={props.faulty ? "error" : ""}
+      popupMatchSelectWidth={420}
+      options={deck
+        .filter((p) => p.text !== text)
+        .map((p) => ({
+          value: p.text,
+          label: (
+            <div className="phrase-choice">
+              <span className="mono">{p.code}</span> {p.text}
+              {p.angle && <span className="note"> {p.angle}</span>}
+            </div>
+          ),
+        }))}
+      showSearch={{
+        filterOption: (typed, option) =>
+          !typed || !!option?.value.toLowerCase().includes(typed.toLowerCase()),
+      }}
+      onChange={(next: string) => onText(index, next)}
+    >
+      {props.long ? <Input.TextArea autoSize={{ minRows: 1, maxRows: 7 }} /> : <Input />}
+    </AutoComplete>
+  );
+});
 
 function Length(props: { networks: NetworkFit[]; part: TextPart; index: number; text: string }) {
   const tight = tightest(props.networks, props.part, props.index);

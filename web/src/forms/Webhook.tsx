@@ -62,7 +62,7 @@ export function Webhook({ clientId }: { clientId: string }) {
               <td className="mono">{l.leadId.slice(0, 8)}</td>
               <td>{l.state === "SENT" ? "sent" : l.state === "WAITING" ? "waiting" : "given up"}</td>
               <td>try {l.tries}</td>
-              <td>{l.status ?? ""}</td>
+              <td>{l.status ? `answered ${l.status}` : ""}</td>
               <td className="note">{l.problem}</td>
             </tr>
           ))}

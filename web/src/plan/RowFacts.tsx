@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
-import { AD_STATES, findingsAt, type Campaign } from "./model";
+import { AD_STATES, findingsAt, VARIABLE_WORDS, type Campaign } from "./model";
 import type { Spot } from "./selection";
 
 /** The selected row and ad: who, how much, when, what it is called, what the checks say. */
@@ -51,10 +51,16 @@ export function RowFacts({
         <div>
           <dt>People</dt>
           <dd>
-            <b>{people(audience?.size)}</b> in{" "}
+            <b>{people(row.size)}</b> in{" "}
             <Link to={`/c/${clientId}/audiences/${row.audienceId}`}>{audience?.name}</Link>
           </dd>
         </div>
+        {row.slices.map((s) => (
+          <div key={s.variable}>
+            <dt>Only {VARIABLE_WORDS[s.variable]}</dt>
+            <dd>{s.words}</dd>
+          </div>
+        ))}
         <div>
           <dt>
             <label htmlFor="row-money">Money a day</label>

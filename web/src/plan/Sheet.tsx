@@ -21,7 +21,6 @@ export type Editing = { rowId: string; what: "money" | "label" } | null;
 export function Sheet(props: {
   clientId: string;
   campaign: Campaign;
-  audiences: Map<string, Schemas["Audience"]>;
   creatives: Map<string, Schemas["Creative"]>;
   columnWidth: number;
   /** Names of ad groups, where the lens shows names. */
@@ -171,7 +170,7 @@ export function Sheet(props: {
                         {props.rowNames.get(row.id)}
                       </span>
                     ) : (
-                      <span className="note">{people(props.audiences.get(row.audienceId)?.size)} people</span>
+                      <span className="note">{people(row.size)} people</span>
                     )}
                   </>
                 )}

@@ -18,6 +18,7 @@ import { namesQuery } from "./queries";
 import { RowFacts } from "./RowFacts";
 import { block, single } from "./selection";
 import { Sheet, type Editing } from "./Sheet";
+import { SplitDialog } from "./SplitDialog";
 import type { Edits } from "./useEdits";
 import { useUndoKeys } from "./useUndoKeys";
 
@@ -47,6 +48,7 @@ export function SheetDesk(props: {
   const [editing, setEditing] = useState<Editing>(() => editingOf(search));
   const [adding, setAdding] = useState<"rows" | "columns">();
   const [metric, setMetric] = useState<Metric>("COST_PER_CONVERSION");
+  const [splitting, setSplitting] = useState(false);
   const [keysShown, setKeysShown] = useState(false);
   const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
 
@@ -80,7 +82,8 @@ export function SheetDesk(props: {
     if (rowIds.length > 0) edits.make({ kind: "rowMoney", campaignId: campaign.id, rowIds, money: text });
   };
   const duplicate = () => {
-    if (focusRow) edits.make({ kind: "rowCopy", campaignId: campaign.id, rowId: focusRow.id });
+    if (focusRow)
+      edits.make({ kind: "rowCopy", campaignId: campaign.id, rowIds: pickedRows.map((r) => r.id), times: 1 });
   };
   const toggle = () => {
     const edit = switchBlock(campaign, picked);
@@ -128,6 +131,7 @@ export function SheetDesk(props: {
       done();
       setEditing({ rowId: focusRow.id, what: "label" });
     } else if (event.key.toLowerCase() === "d") duplicate();
+    else if (event.key.toLowerCase() === "s") setSplitting(!!focusRow);
     else if (event.key === "?") setKeysShown(true);
     else if (digit) setLens(digit.value);
   };
@@ -209,6 +213,9 @@ export function SheetDesk(props: {
         <>
           <Button onClick={() => setAdding("rows")}>Add rows…</Button>
           <Button onClick={() => setAdding("columns")}>Add creatives…</Button>
+          <Button disabled={!focusRow} onClick={() => setSplitting(true)}>
+            Split row by… <kbd>S</kbd>
+          </Button>
           <Button onClick={duplicate}>
             Duplicate <kbd>D</kbd>
           </Button>
@@ -270,7 +277,6 @@ export function SheetDesk(props: {
           {...{ clientId, campaign, shown, selection, waiting, editing, onKey }}
           rowNames={lens === "names" ? rowNames : undefined}
           columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
-          audiences={audienceOf}
           creatives={creativeOf}
           onSelect={setSelection}
           onEditing={setEditing}
@@ -311,6 +317,17 @@ export function SheetDesk(props: {
           elsewhere={{ words: "Make another creative", path: `/c/${clientId}/creative` }}
           onAdd={(creativeIds) => edits.make({ kind: "newColumns", campaignId: campaign.id, creativeIds })}
           onClose={() => setAdding(undefined)}
+        />
+      )}
+      {splitting && focusRow && (
+        <SplitDialog
+          {...{ clientId, planId, campaign }}
+          row={focusRow}
+          networkName={props.account.networkName}
+          onSplit={(split) =>
+            edits.make({ kind: "rowSplit", campaignId: campaign.id, rowId: focusRow.id, split })
+          }
+          onClose={() => setSplitting(false)}
         />
       )}
       <Modal open={keysShown} footer={null} title="Keys on the sheet" onCancel={() => setKeysShown(false)}>

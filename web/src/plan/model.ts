@@ -15,6 +15,19 @@ export const LENSES = [
 
 export type Lens = (typeof LENSES)[number]["value"];
 
+/** What a row of a split keeps to, as its facts name it. */
+export const VARIABLE_WORDS: Record<Schemas["SliceView"]["variable"], string> = {
+  AGE: "ages",
+  GENDER: "gender",
+  PLACE: "place",
+  PLACEMENT: "placement",
+  DEVICE: "device",
+  INTEREST: "interest",
+  LOOKALIKE: "band",
+  RECENCY: "window",
+  LANGUAGE: "language",
+};
+
 export const AD_STATES: Record<string, { words: string; tone: "good" | "wait" | "bad" | "still" }> = {
   SENT: { words: "sent", tone: "wait" },
   IN_REVIEW: { words: "in review", tone: "wait" },

@@ -82,6 +82,27 @@ class AudiencesIT {
         assertThat(things()).containsText("Two weeks of video");
     }
 
+    /** Ages may not be narrowed for jobs on Hearthside; the audience says so as soon as a brief is about jobs. */
+    @Test
+    void whatARegulatedSubjectForbidsIsTold() {
+        buyer.open("/c/copperline/audiences");
+        things().getByText("Lab people around Munich").click();
+        assertThat(page.getByLabel("Youngest age")).hasValue("24");
+        assertThat(facts()).not().containsText("forbids");
+        buyer.open("/c/copperline/brief");
+        buyer.choose("Regulated subject", "Jobs");
+        assertThat(page.locator(".forbidden")).containsText("Hearthside");
+        buyer.kept();
+        buyer.open("/c/copperline/audiences");
+        things().getByText("Lab people around Munich").click();
+        assertThat(facts()).containsText("Hearthside forbids for jobs");
+        assertThat(facts()).containsText("ages 24 to 60");
+        page.getByLabel("Youngest age").fill("");
+        page.getByLabel("Oldest age").fill("");
+        page.getByLabel("Oldest age").press("Tab");
+        assertThat(facts()).not().containsText("forbids");
+    }
+
     private static Locator number(String label) {
         return page.getByRole(
                 AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName(label).setExact(true));

@@ -72,6 +72,32 @@ class CreativeIT {
         buyer.kept();
     }
 
+    /** The box of a crop is moved before it is cut, and fields that text touches are marked by hand (common practice: 5 × 5). */
+    @Test
+    void aCropIsMovedAndTextIsMarked() {
+        open("oddment", "creative", "A place at the mending table");
+        Locator grid = page.locator(".text-grid");
+        assertThat(grid).containsText("Text touches 0 of 25 fields");
+        grid.getByText("Mark it").click();
+        for (int column = 1; column <= 5; column++) {
+            page.getByLabel("Row 2, column " + column).click();
+        }
+        assertThat(grid).containsText("5 of 25 fields, 20 %");
+        page.getByLabel("Row 3, column 1").click();
+        assertThat(grid).containsText("6 of 25 fields, 24 %. Over 20 % may show to fewer.");
+        Locator askwell = verdict("Askwell home feed");
+        askwell.getByText("adjust").click();
+        Locator box = page.getByLabel("Box that is kept");
+        assertThat(box).hasAttribute("aria-valuetext", "0 px from the left, 258 px from above");
+        box.press("Shift+ArrowDown");
+        box.press("ArrowDown");
+        assertThat(box).hasAttribute("aria-valuetext", "0 px from the left, 318 px from above");
+        buyer.press("Crop to 1080 × 565 (1.91:1)");
+        assertThat(page.locator(".facts")).containsText("JPEG · 1080 × 565 px");
+        assertThat(askwell).containsText("all that is there fits");
+        buyer.kept();
+    }
+
     /** Common practice: 3 × 3 × 3 × 2 × 2 is 108, and a mix cannot tell its pairs apart. */
     @Test
     void aMixIsBrowsed() {
@@ -152,6 +178,28 @@ class CreativeIT {
         fill("Greeting", "Good day {first-name|to you}, what has a hole in it?");
         assertThat(verdict("Hearthside")).not().containsText("{name}");
         buyer.kept();
+    }
+
+    /** Leads go to the address that is given, signed; a private one that nobody allowed is refused with the way out. */
+    @Test
+    void leadsAreSentOn() {
+        buyer.open("/c/oddment/forms/leads");
+        buyer.press("Send on…");
+        Locator webhook = page.locator(".webhook");
+        assertThat(webhook.locator("tr").first()).containsText("answered 200");
+        Locator address = page.getByLabel("Address that leads are sent to");
+        String receiver = address.inputValue();
+        address.fill("http://10.0.0.8/leads");
+        buyer.press("Send there");
+        assertThat(page.locator(".ant-message"))
+                .containsText("10.0.0.8 is a private address, which leads are not sent to. Give a public one");
+        address.fill(receiver + "-2");
+        buyer.press("Send there");
+        assertThat(webhook.locator(".secret")).containsText("The secret, shown this once:");
+        page.reload();
+        buyer.press("Send on…");
+        assertThat(address).hasValue(receiver + "-2");
+        assertThat(webhook.locator(".secret")).hasCount(0);
     }
 
     @Test

@@ -139,12 +139,12 @@ class ServerTest extends WithServer {
                         422,
                         "2027-03-09, is before the first, 2027-03-22"),
                 new Bad(
-                        Map.of("kind", "rowCopy", "campaignId", campaign, "rowId", row),
+                        Map.of("kind", "rowCopy", "campaignId", campaign, "rowIds", List.of(row), "times", 1),
                         1,
                         409,
                         "at version 3, the edit was made on 1"),
                 new Bad(
-                        Map.of("kind", "rowCopy", "campaignId", "nowhere", "rowId", row),
+                        Map.of("kind", "rowCopy", "campaignId", "nowhere", "rowIds", List.of(row), "times", 1),
                         3,
                         422,
                         "no campaign nowhere"),

@@ -75,6 +75,15 @@ public record AudienceDefinition(
         return new AudienceDefinition(places, out, presence, ages, gender, conditions, leftOut);
     }
 
+    public AudienceDefinition in(Places where) {
+        return new AudienceDefinition(where, placesLeftOut, presence, ages, gender, conditions, leftOut);
+    }
+
+    /** This with other conditions. */
+    public AudienceDefinition under(List<AnyOf> all) {
+        return new AudienceDefinition(places, placesLeftOut, presence, ages, gender, all, leftOut);
+    }
+
     public AudienceDefinition present(Presence how) {
         return new AudienceDefinition(places, placesLeftOut, how, ages, gender, conditions, leftOut);
     }
@@ -91,7 +100,7 @@ public record AudienceDefinition(
     public AudienceDefinition and(AnyOf condition) {
         List<AnyOf> all = new ArrayList<>(conditions);
         all.add(condition);
-        return new AudienceDefinition(places, placesLeftOut, presence, ages, gender, all, leftOut);
+        return under(all);
     }
 
     /** This, and an interest in any of the topics; no topics means no condition. */

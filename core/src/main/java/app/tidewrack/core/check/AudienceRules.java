@@ -127,7 +127,8 @@ final class AudienceRules {
     private static Stream<Seen> twice(Situation s) {
         Map<String, Row> first = new HashMap<>();
         return rows(s).flatMap(r -> {
-            Row earlier = first.putIfAbsent(s.audience(r).definition().hash(), r);
+            Row earlier = first.putIfAbsent(
+                    s.audience(r).definition().hash() + r.narrowing().placements(), r);
             return earlier == null
                     ? Stream.empty()
                     : Stream.of(new Seen(

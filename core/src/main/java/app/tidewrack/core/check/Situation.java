@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * All that the rules look at.
  *
+ * @param audiences whom each row talks to, by row id
  * @param live the campaign is already on the network, so its start may lie in the past
  * @param otherNames names of the account's other campaigns
  * @param today the account's day by the network's clock
@@ -52,7 +53,7 @@ public record Situation(
             @Nullable AudienceSize size) {}
 
     Audience audience(Row row) {
-        return audiences.get(row.audienceId());
+        return audiences.get(row.id());
     }
 
     Creative creative(Column column) {

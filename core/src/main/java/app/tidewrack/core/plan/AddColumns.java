@@ -2,9 +2,9 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 
 /** Puts columns in at their positions, given in the order of the positions they will have. */
 public record AddColumns(String campaignId, List<PlacedColumn> columns) implements PlanEdit {
@@ -12,7 +12,7 @@ public record AddColumns(String campaignId, List<PlacedColumn> columns) implemen
     public Applied applyTo(Plan plan) {
         Campaign campaign = plan.campaign(campaignId);
         List<Column> changed = new ArrayList<>(campaign.columns());
-        Set<CellRef> off = new LinkedHashSet<>(campaign.off());
+        Map<CellRef, String> off = new LinkedHashMap<>(campaign.off());
         for (PlacedColumn placed : columns) {
             Column column = placed.column();
             if (changed.stream().anyMatch(c -> c.creativeId().equals(column.creativeId()))) {
@@ -20,7 +20,8 @@ public record AddColumns(String campaignId, List<PlacedColumn> columns) implemen
                         "creativeId", "That creative already has a column.", "Choose a creative that has none yet.");
             }
             changed.add(Math.min(placed.position(), changed.size()), column);
-            placed.offRows().forEach(r -> off.add(new CellRef(campaign.row(r).id(), column.id())));
+            placed.offRows()
+                    .forEach((r, why) -> off.put(new CellRef(campaign.row(r).id(), column.id()), why));
         }
         List<String> ids = columns.stream().map(p -> p.column().id()).toList();
         String words = columns.size() == 1 ? "add a column" : "add %d columns".formatted(columns.size());

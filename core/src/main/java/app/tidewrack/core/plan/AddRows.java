@@ -3,9 +3,9 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 
 /** Puts rows in at their positions, given in the order of the positions they will have. */
 public record AddRows(String campaignId, List<PlacedRow> rows) implements PlanEdit {
@@ -13,13 +13,13 @@ public record AddRows(String campaignId, List<PlacedRow> rows) implements PlanEd
     public Applied applyTo(Plan plan) {
         Campaign campaign = plan.campaign(campaignId);
         List<Row> changed = new ArrayList<>(campaign.rows());
-        Set<CellRef> off = new LinkedHashSet<>(campaign.off());
+        Map<CellRef, String> off = new LinkedHashMap<>(campaign.off());
         for (PlacedRow placed : rows) {
             require(campaign, changed, placed);
             changed.add(Math.min(placed.position(), changed.size()), placed.row());
             placed.offColumns()
-                    .forEach(c -> off.add(
-                            new CellRef(placed.row().id(), campaign.column(c).id())));
+                    .forEach((c, why) -> off.put(
+                            new CellRef(placed.row().id(), campaign.column(c).id()), why));
         }
         List<String> ids = rows.stream().map(p -> p.row().id()).toList();
         return new Applied(

@@ -1,18 +1,22 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.refusal.Refusal;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import java.util.function.UnaryOperator;
 
 /**
  * One sheet. Every crossing of a row and a column is an ad unless it is in {@code off}.
  *
- * @param off cells switched off
+ * @param off cells that are no ads, and why: the reason they are excluded for, or nothing when merely switched off
  */
 public record Campaign(
-        String id, String accountId, CampaignFacts facts, List<Row> rows, List<Column> columns, Set<CellRef> off) {
+        String id,
+        String accountId,
+        CampaignFacts facts,
+        List<Row> rows,
+        List<Column> columns,
+        Map<CellRef, String> off) {
     /** The most rows and columns of one sheet. */
     public static final int MOST_ROWS = 500;
 
@@ -21,7 +25,7 @@ public record Campaign(
     public Campaign {
         rows = List.copyOf(rows);
         columns = List.copyOf(columns);
-        off = Set.copyOf(off);
+        off = Map.copyOf(off);
         if (rows.size() > MOST_ROWS || columns.size() > MOST_COLUMNS) {
             throw new Refusal(
                     "rows",
@@ -32,11 +36,11 @@ public record Campaign(
     }
 
     public static Campaign empty(String id, String accountId, CampaignFacts facts) {
-        return new Campaign(id, accountId, facts, List.of(), List.of(), Set.of());
+        return new Campaign(id, accountId, facts, List.of(), List.of(), Map.of());
     }
 
     public boolean isOn(String rowId, String columnId) {
-        return !off.contains(new CellRef(rowId, columnId));
+        return !off.containsKey(new CellRef(rowId, columnId));
     }
 
     /** Ads of one row: the columns whose cells are on. */
@@ -81,19 +85,8 @@ public record Campaign(
         return new Campaign(id, accountId, facts, rows, changed, off);
     }
 
-    public Campaign withOff(Set<CellRef> changed) {
+    public Campaign withOff(Map<CellRef, String> changed) {
         return new Campaign(id, accountId, facts, rows, columns, changed);
-    }
-
-    /** The same sheet with the cells of {@code refs} off or on. */
-    public Campaign withCells(Set<CellRef> refs, boolean on) {
-        Set<CellRef> changed = new LinkedHashSet<>(off);
-        if (on) {
-            changed.removeAll(refs);
-        } else {
-            changed.addAll(refs);
-        }
-        return withOff(changed);
     }
 
     /** The same sheet with each row replaced by what {@code change} makes of it. */

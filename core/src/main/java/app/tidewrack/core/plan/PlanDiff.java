@@ -1,6 +1,7 @@
 package app.tidewrack.core.plan;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -20,7 +21,7 @@ public record PlanDiff(
         List<String> removedRows,
         List<Placed<Column>> columns,
         List<String> removedColumns,
-        Set<CellRef> switchedOff,
+        Map<CellRef, String> switchedOff,
         Set<CellRef> switchedOn) {
 
     /** @param campaignId the sheet it is in */
@@ -29,8 +30,12 @@ public record PlanDiff(
     public static PlanDiff between(Plan before, Plan after) {
         List<Placed<Campaign>> campaignsBefore = placed("", before.campaigns());
         List<Placed<Campaign>> campaignsAfter = placed("", after.campaigns());
-        Set<CellRef> offBefore = off(before);
-        Set<CellRef> offAfter = off(after);
+        Map<CellRef, String> offBefore = off(before);
+        Map<CellRef, String> offAfter = off(after);
+        Map<CellRef, String> switchedOff = new LinkedHashMap<>(offAfter);
+        switchedOff.entrySet().removeAll(offBefore.entrySet());
+        Set<CellRef> switchedOn = new LinkedHashSet<>(offBefore.keySet());
+        switchedOn.removeAll(offAfter.keySet());
         return new PlanDiff(
                 changed(campaignsBefore, campaignsAfter, Campaign::id, PlanDiff::withoutSheet),
                 removed(campaignsBefore, campaignsAfter, Campaign::id),
@@ -38,8 +43,8 @@ public record PlanDiff(
                 removed(rows(before), rows(after), Row::id),
                 changed(columns(before), columns(after), Column::id, c -> c),
                 removed(columns(before), columns(after), Column::id),
-                minus(offAfter, offBefore),
-                minus(offBefore, offAfter));
+                switchedOff,
+                switchedOn);
     }
 
     private static Campaign withoutSheet(Campaign campaign) {
@@ -58,8 +63,10 @@ public record PlanDiff(
                 .toList();
     }
 
-    private static Set<CellRef> off(Plan plan) {
-        return plan.campaigns().stream().flatMap(c -> c.off().stream()).collect(Collectors.toSet());
+    private static Map<CellRef, String> off(Plan plan) {
+        return plan.campaigns().stream()
+                .flatMap(c -> c.off().entrySet().stream())
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     private static <T> List<Placed<T>> placed(String campaignId, List<T> items) {
@@ -90,11 +97,5 @@ public record PlanDiff(
                 .map(p -> id.apply(p.item()))
                 .filter(i -> !left.contains(i))
                 .toList();
-    }
-
-    private static <T> Set<T> minus(Set<T> from, Set<T> what) {
-        Set<T> left = new LinkedHashSet<>(from);
-        left.removeAll(what);
-        return left;
     }
 }

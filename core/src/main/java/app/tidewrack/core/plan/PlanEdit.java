@@ -10,12 +10,12 @@ public sealed interface PlanEdit
                 ChangeCampaign,
                 AddRows,
                 RemoveRows,
-                RenameRow,
+                RenameRows,
                 SetRowMoney,
-                DuplicateRow,
                 AddColumns,
                 RemoveColumns,
-                SwitchCells {
+                SwitchCells,
+                Together {
 
     /**
      * @throws app.tidewrack.core.refusal.Refusal when the edit does not fit the plan; the plan is as it was

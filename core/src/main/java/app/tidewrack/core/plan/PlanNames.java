@@ -17,13 +17,13 @@ public record PlanNames(String campaign, Map<String, String> rows, Map<CellRef, 
      * What the names need to know beside the sheet.
      *
      * @param networkCode two letters
-     * @param country of an audience id
+     * @param country of a row
      * @param creativeName of a creative id
      * @param creativeFormat code of the format of a creative id
      */
     public record Words(
             String networkCode,
-            Function<String, String> country,
+            Function<Row, String> country,
             Function<String, String> creativeName,
             Function<String, String> creativeFormat) {}
 
@@ -40,7 +40,7 @@ public record PlanNames(String campaign, Map<String, String> rows, Map<CellRef, 
         Map<String, String> rows = new LinkedHashMap<>();
         Map<CellRef, String> ads = new LinkedHashMap<>();
         for (Row row : campaign.rows()) {
-            values.put(Token.PLACE, words.country().apply(row.audienceId()));
+            values.put(Token.PLACE, words.country().apply(row));
             values.put(Token.AUDIENCE, row.label());
             rows.put(row.id(), NamePattern.AD_GROUP.format(values));
             for (Column column : campaign.onColumns(row.id())) {

@@ -1,9 +1,9 @@
 package app.tidewrack.core.plan;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import java.util.stream.Collectors;
 
 /** Takes columns out, with the state of their cells kept in the inverse. */
@@ -21,17 +21,16 @@ public record RemoveColumns(String campaignId, List<String> columnIds) implement
                 left.add(column);
             }
         }
-        Set<CellRef> off = new LinkedHashSet<>(campaign.off());
-        off.removeIf(c -> columnIds.contains(c.columnId()));
+        Map<CellRef, String> off = new LinkedHashMap<>(campaign.off());
+        off.keySet().removeIf(c -> columnIds.contains(c.columnId()));
         String words = removed.size() == 1 ? "remove a column" : "remove %d columns".formatted(removed.size());
         return new Applied(
                 plan.with(campaign.withOff(off).withColumns(left)), new AddColumns(campaignId, removed), words);
     }
 
-    private static Set<String> offRows(Campaign campaign, String columnId) {
-        return campaign.off().stream()
-                .filter(c -> c.columnId().equals(columnId))
-                .map(CellRef::rowId)
-                .collect(Collectors.toUnmodifiableSet());
+    private static Map<String, String> offRows(Campaign campaign, String columnId) {
+        return campaign.off().entrySet().stream()
+                .filter(e -> e.getKey().columnId().equals(columnId))
+                .collect(Collectors.toUnmodifiableMap(e -> e.getKey().rowId(), Map.Entry::getValue));
     }
 }

@@ -1,9 +1,9 @@
 package app.tidewrack.core.plan;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Set;
+import java.util.Map;
 import java.util.stream.Collectors;
 
 /** Takes rows out, with the state of their cells kept in the inverse. */
@@ -21,18 +21,17 @@ public record RemoveRows(String campaignId, List<String> rowIds) implements Plan
                 left.add(row);
             }
         }
-        Set<CellRef> off = new LinkedHashSet<>(campaign.off());
-        off.removeIf(c -> rowIds.contains(c.rowId()));
+        Map<CellRef, String> off = new LinkedHashMap<>(campaign.off());
+        off.keySet().removeIf(c -> rowIds.contains(c.rowId()));
         String words = removed.size() == 1
                 ? "remove row " + removed.get(0).row().label()
                 : "remove %d rows".formatted(removed.size());
         return new Applied(plan.with(campaign.withOff(off).withRows(left)), new AddRows(campaignId, removed), words);
     }
 
-    static Set<String> offColumns(Campaign campaign, String rowId) {
-        return campaign.off().stream()
-                .filter(c -> c.rowId().equals(rowId))
-                .map(CellRef::columnId)
-                .collect(Collectors.toUnmodifiableSet());
+    static Map<String, String> offColumns(Campaign campaign, String rowId) {
+        return campaign.off().entrySet().stream()
+                .filter(e -> e.getKey().rowId().equals(rowId))
+                .collect(Collectors.toUnmodifiableMap(e -> e.getKey().columnId(), Map.Entry::getValue));
     }
 }

@@ -21,8 +21,7 @@ public record SetRowMoney(String campaignId, Map<String, Money> daily) implement
             }
             before.put(rowId, old);
         });
-        Campaign changed = campaign.mapRows(
-                r -> new Row(r.id(), r.audienceId(), r.label(), daily.getOrDefault(r.id(), r.daily())));
+        Campaign changed = campaign.mapRows(r -> daily.containsKey(r.id()) ? r.paid(daily.get(r.id())) : r);
         return new Applied(plan.with(changed), new SetRowMoney(campaignId, before), words(before));
     }
 

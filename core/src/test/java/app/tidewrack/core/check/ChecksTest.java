@@ -96,7 +96,7 @@ class ChecksTest {
         Long limit;
 
         String label = "Sewers";
-        Set<CellRef> off = Set.of();
+        Map<CellRef, String> off = Map.of();
         AudienceDefinition definition = adults("knitting");
 
         @Nullable
@@ -170,8 +170,8 @@ class ChecksTest {
                     RULEBOOK,
                     new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
                     Map.of(
-                            "k", new Situation.Audience("Knitters", definition, size),
-                            "s", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
+                            "r1", new Situation.Audience("Knitters", definition, size),
+                            "r2", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
                     Map.of("cr", creative),
                     otherNames,
                     live,
@@ -279,7 +279,7 @@ class ChecksTest {
         return Stream.of(
                 spoil("structure.no-rows", "0 rows", "at least 1", c -> c.rows = false),
                 spoil("structure.no-creatives", "0 columns", "at least 1", c -> c.columns = false),
-                spoil("structure.empty-row", "0 ads", "at least 1", c -> c.off = Set.of(new CellRef("r2", "c1"))),
+                spoil("structure.empty-row", "0 ads", "at least 1", c -> c.off = Map.of(new CellRef("r2", "c1"), "")),
                 spoil(
                         "schedule.start-past",
                         "2027-03-10",

@@ -3,6 +3,8 @@ package app.tidewrack.core.plan;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.refusal.Refusal;
@@ -78,13 +80,13 @@ class PlanEditTest {
             diff.removedRows().forEach(rows::remove);
             diff.rows().forEach(p -> rows.put(p.item().id(), p.item()));
             assertThat(rows).isEqualTo(rows(after));
-            Set<CellRef> off = off(plan);
-            off.removeAll(diff.switchedOn());
-            off.addAll(diff.switchedOff());
+            Map<CellRef, String> off = off(plan);
+            off.keySet().removeAll(diff.switchedOn());
+            off.putAll(diff.switchedOff());
             assertThat(off).isEqualTo(off(after));
             assertThat(PlanDiff.between(after, after))
                     .isEqualTo(new PlanDiff(
-                            List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Set.of(), Set.of()));
+                            List.of(), List.of(), List.of(), List.of(), List.of(), List.of(), Map.of(), Set.of()));
             plan = after;
         }
     }
@@ -95,8 +97,10 @@ class PlanEditTest {
         return rows;
     }
 
-    private static Set<CellRef> off(Plan plan) {
-        return plan.campaigns().stream().flatMap(c -> c.off().stream()).collect(Collectors.toSet());
+    private static Map<CellRef, String> off(Plan plan) {
+        return plan.campaigns().stream()
+                .flatMap(c -> c.off().entrySet().stream())
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
     }
 
     private PlanEdit randomEdit(Plan plan, Random random) {
@@ -114,16 +118,21 @@ class PlanEditTest {
         }
         Row row = c.rows().get(random.nextInt(c.rows().size()));
         Column column = c.columns().get(random.nextInt(c.columns().size()));
-        return switch (random.nextInt(11)) {
+        return switch (random.nextInt(13)) {
             case 0 -> new RemoveCampaign(c.id());
             case 1 -> new ChangeCampaign(c.id(), facts(1 + random.nextInt(30)));
             case 2 -> newRow(c, random.nextInt(c.rows().size() + 1), random);
             case 3 -> new RemoveRows(c.id(), some(c.rows().stream().map(Row::id).toList(), random));
-            case 4 -> new RenameRow(c.id(), row.id(), "Row " + random.nextInt(1000));
-            case 5 -> new DuplicateRow(c.id(), row.id(), id());
+            case 4 -> new RenameRows(c.id(), Map.of(row.id(), "Row " + random.nextInt(1000)));
+            case 5 ->
+                c.rows().size() > 200
+                        ? new RemoveRows(c.id(), List.of(row.id()))
+                        : Copies.below(c, List.of(row.id()), 1 + random.nextInt(3), this::id);
             case 6 -> newColumn(c, random.nextInt(c.columns().size() + 1));
             case 7 -> new RemoveColumns(c.id(), List.of(column.id()));
             case 8 -> new SetRowMoney(c.id(), Map.of(row.id(), Money.ofMinor(random.nextInt(5000), "GBP")));
+            case 9 -> intoAnother(plan, c, row);
+            case 10 -> split(c, row, random);
             default ->
                 new SwitchCells(
                         c.id(),
@@ -132,17 +141,40 @@ class PlanEditTest {
                                         .map(r -> new CellRef(r.id(), column.id()))
                                         .toList(),
                                 random),
-                        random.nextBoolean());
+                        random.nextBoolean(),
+                        random.nextBoolean() ? "" : "reason " + random.nextInt(3));
         };
+    }
+
+    private PlanEdit intoAnother(Plan plan, Campaign c, Row row) {
+        Campaign other = plan.campaigns().get(plan.campaigns().size() - 1);
+        return other.columns().size() + c.columns().size() > Campaign.MOST_COLUMNS
+                ? new RemoveCampaign(other.id())
+                : Copies.into(c, List.of(row.id()), other, this::id);
+    }
+
+    private PlanEdit split(Campaign c, Row row, Random random) {
+        Split split = new Split(
+                List.of(
+                        new Split.By(
+                                Variable.GENDER,
+                                List.of(new Slice.OfGender(Gender.WOMEN), new Slice.OfGender(Gender.MEN))),
+                        new Split.By(
+                                Variable.AGE,
+                                Split.evenBands(new AgeRange(20, 59), 1 + random.nextInt(4)).stream()
+                                        .map(a -> (Slice) new Slice.Aged(a))
+                                        .toList())),
+                random.nextBoolean() ? Split.Share.EACH : Split.Share.EQUAL);
+        return c.rows().size() > 200 ? new RemoveRows(c.id(), List.of(row.id())) : split.of(c, row.id(), this::id);
     }
 
     private AddRows newRow(Campaign c, int position, Random random) {
         Row row = new Row(id(), "aud", "Row " + next, Money.ofMinor(random.nextInt(3000), "GBP"));
-        return new AddRows(c.id(), List.of(new PlacedRow(position, row, Set.of())));
+        return new AddRows(c.id(), List.of(new PlacedRow(position, row, Map.of())));
     }
 
     private AddColumns newColumn(Campaign c, int position) {
-        return new AddColumns(c.id(), List.of(new PlacedColumn(position, new Column(id(), id()), Set.of())));
+        return new AddColumns(c.id(), List.of(new PlacedColumn(position, new Column(id(), id()), Map.of())));
     }
 
     private static <T> List<T> some(List<T> from, Random random) {
@@ -173,17 +205,20 @@ class PlanEditTest {
         Plan plan = new Plan("p", "Plan", List.of(campaign));
         for (int i = 0; i < 6; i++) {
             Row row = new Row("r" + i, "aud", "Row " + i, Money.ofMinor(10_000, "GBP"));
-            plan = new AddRows("c", List.of(new PlacedRow(i, row, Set.of())))
+            plan = new AddRows("c", List.of(new PlacedRow(i, row, Map.of())))
                     .applyTo(plan)
                     .plan();
-            plan = new AddColumns("c", List.of(new PlacedColumn(i, new Column("k" + i, "cr" + i), Set.of())))
+            plan = new AddColumns("c", List.of(new PlacedColumn(i, new Column("k" + i, "cr" + i), Map.of())))
                     .applyTo(plan)
                     .plan();
         }
         assertThat(PlanTotals.of(plan.campaign("c")).ads()).isEqualTo(36);
         assertThat(PlanTotals.of(plan.campaign("c")).daily()).hasToString("£600.00");
         Applied off = new SwitchCells(
-                        "c", List.of(new CellRef("r0", "k0"), new CellRef("r0", "k1"), new CellRef("r5", "k5")), false)
+                        "c",
+                        List.of(new CellRef("r0", "k0"), new CellRef("r0", "k1"), new CellRef("r5", "k5")),
+                        false,
+                        "")
                 .applyTo(plan);
         assertThat(off.words()).isEqualTo("switch 3 ads off");
         assertThat(PlanTotals.of(off.plan().campaign("c")).ads()).isEqualTo(33);
@@ -194,15 +229,16 @@ class PlanEditTest {
     void undoIsNamedAndCopiesGetANameOfTheirOwn() {
         Plan plan = new Plan("p", "Plan", List.of(Campaign.empty("c", "a", facts(7))));
         Row row = new Row("r", "aud", "Knitters", Money.ofMinor(1000, "GBP"));
-        plan = new AddRows("c", List.of(new PlacedRow(0, row, Set.of())))
+        plan = new AddRows("c", List.of(new PlacedRow(0, row, Map.of())))
                 .applyTo(plan)
                 .plan();
         assertThat(new SetRowMoney("c", Map.of("r", Money.ofMinor(1200, "GBP")))
                         .applyTo(plan)
                         .words())
                 .isEqualTo("budget £10.00 to £12.00");
-        plan = new DuplicateRow("c", "r", "r2").applyTo(plan).plan();
-        plan = new DuplicateRow("c", "r2", "r3").applyTo(plan).plan();
+        plan = Copies.below(plan.campaign("c"), List.of("r"), 2, this::id)
+                .applyTo(plan)
+                .plan();
         assertThat(plan.campaign("c").rows())
                 .extracting(Row::label)
                 .containsExactly("Knitters", "Knitters 2", "Knitters 3");

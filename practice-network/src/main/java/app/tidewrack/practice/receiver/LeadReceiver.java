@@ -34,7 +34,7 @@ class LeadReceiver {
     }
 
     /**
-     * @param fields how many answers it had; −1 when it could not be read
+     * @param fields how many answers or lines of a chat it had; −1 when it could not be read
      * @param status what the sender was answered
      */
     record Received(Instant at, String id, boolean signed, int fields, int status) {}
@@ -101,7 +101,7 @@ class LeadReceiver {
                     Instant.now(),
                     lead.path("id").asString(""),
                     signed,
-                    lead.path("answers").size(),
+                    lead.path("answers").size() + lead.path("lines").size(),
                     status);
         } catch (JacksonException e) {
             return new Received(Instant.now(), "", signed, -1, status);

@@ -206,7 +206,7 @@ public class LaunchDesk {
         Plan plan = versioned.plan();
         Campaign campaign = plan.campaign(campaignId);
         Surroundings around = inspector.surroundings(clientId, plan.id());
-        Inspected inspected = inspector.inspect(plan, campaign, around);
+        Inspected inspected = inspector.inspect(clientId, plan, campaign, around);
         List<Wish> wanted = wishes.of(clientId, campaign, inspected.names(), around);
         List<LiveItem> live =
                 mapper.live(clientId, campaignId).stream().map(this::read).toList();

@@ -1,5 +1,6 @@
 package app.tidewrack.server.launch;
 
+import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceWords;
 import app.tidewrack.core.creative.AdTokens;
 import app.tidewrack.core.creative.Creative;
@@ -20,7 +21,6 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.Tokens;
-import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
@@ -69,15 +69,13 @@ class LaunchWishes {
             if (on.isEmpty()) {
                 continue;
             }
-            Audience audience = around.audiences().get(row.audienceId());
-            List<PlacementRule> placements = networks.rulebook(account.network())
-                    .usualPlacements(on.stream()
-                            .map(c -> around.creatives().get(c.creativeId()).format())
-                            .toList());
-            wishes.add(adGroupWish(campaign, row, names, audience, sentence(clientId, account, audience), placements));
+            AudienceDefinition people =
+                    row.people(around.audiences().get(row.audienceId()).definition());
+            List<PlacementRule> placements = placements(row, on, networks.rulebook(account.network()), around);
+            wishes.add(adGroupWish(campaign, row, names, people, sentence(clientId, account, people), placements));
             for (Column column : on) {
                 Creative creative = around.creatives().get(column.creativeId());
-                Map<String, String> known = AdTokens.of(audience.definition(), around.clientName());
+                Map<String, String> known = AdTokens.of(people, around.clientName());
                 String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
                 wishes.add(
                         adWish(row.id(), column.id(), name, creative.withTexts(t -> Tokens.filled(t, known)), account));
@@ -103,18 +101,26 @@ class LaunchWishes {
                         facts.flight().end()));
     }
 
-    private String sentence(String clientId, Account account, Audience audience) {
+    /** Those that the row was split by, or the usual ones of its formats. */
+    private static List<PlacementRule> placements(Row row, List<Column> on, Rulebook rulebook, Surroundings around) {
+        List<String> chosen = row.narrowing().placements();
+        return chosen.isEmpty()
+                ? rulebook.usualPlacements(on.stream()
+                        .map(c -> around.creatives().get(c.creativeId()).format())
+                        .toList())
+                : chosen.stream().flatMap(p -> rulebook.placement(p).stream()).toList();
+    }
+
+    private String sentence(String clientId, Account account, AudienceDefinition people) {
         return AudienceWords.of(
-                audience.definition(),
-                networks.placeWords(account.network()),
-                sources.words(clientId, account.network()));
+                people, networks.placeWords(account.network()), sources.words(clientId, account.network()));
     }
 
     private Wish adGroupWish(
             Campaign campaign,
             Row row,
             PlanNames names,
-            Audience audience,
+            AudienceDefinition people,
             String sentence,
             List<PlacementRule> placements) {
         String name = Objects.requireNonNull(names.rows().get(row.id()));
@@ -129,7 +135,7 @@ class LaunchWishes {
                         "",
                         name,
                         placements.stream().map(PlacementRule::code).toList(),
-                        audience.definition(),
+                        people,
                         row.daily().minor()));
     }
 

@@ -1,17 +1,23 @@
 package app.tidewrack.server.plan;
 
 import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Split;
 import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.plan.Variable;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import io.swagger.v3.oas.annotations.media.DiscriminatorMapping;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** An edit as the browser sends it: money as typed, new things without ids. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
@@ -24,6 +30,9 @@ import java.util.List;
     @JsonSubTypes.Type(value = EditBody.RowName.class, name = "rowName"),
     @JsonSubTypes.Type(value = EditBody.RowMoney.class, name = "rowMoney"),
     @JsonSubTypes.Type(value = EditBody.RowCopy.class, name = "rowCopy"),
+    @JsonSubTypes.Type(value = EditBody.RowsInto.class, name = "rowsInto"),
+    @JsonSubTypes.Type(value = EditBody.RowSplit.class, name = "rowSplit"),
+    @JsonSubTypes.Type(value = EditBody.RowLabels.class, name = "rowLabels"),
     @JsonSubTypes.Type(value = EditBody.NewColumns.class, name = "newColumns"),
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
     @JsonSubTypes.Type(value = EditBody.CellSwitch.class, name = "cellSwitch")
@@ -38,6 +47,9 @@ import java.util.List;
             EditBody.RowName.class,
             EditBody.RowMoney.class,
             EditBody.RowCopy.class,
+            EditBody.RowsInto.class,
+            EditBody.RowSplit.class,
+            EditBody.RowLabels.class,
             EditBody.NewColumns.class,
             EditBody.ColumnRemoval.class,
             EditBody.CellSwitch.class
@@ -52,6 +64,9 @@ import java.util.List;
             @DiscriminatorMapping(value = "rowName", schema = EditBody.RowName.class),
             @DiscriminatorMapping(value = "rowMoney", schema = EditBody.RowMoney.class),
             @DiscriminatorMapping(value = "rowCopy", schema = EditBody.RowCopy.class),
+            @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
+            @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
+            @DiscriminatorMapping(value = "rowLabels", schema = EditBody.RowLabels.class),
             @DiscriminatorMapping(value = "newColumns", schema = EditBody.NewColumns.class),
             @DiscriminatorMapping(value = "columnRemoval", schema = EditBody.ColumnRemoval.class),
             @DiscriminatorMapping(value = "cellSwitch", schema = EditBody.CellSwitch.class)
@@ -92,12 +107,53 @@ sealed interface EditBody {
             @NotNull String rowId,
             @NotNull String label) implements EditBody {}
 
+    /** @param money an amount, or a change such as {@code +2} or {@code −10 %} of what each row has */
     record RowMoney(
             @NotNull String campaignId,
             @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
             @NotNull String money) implements EditBody {}
 
-    record RowCopy(@NotNull String campaignId, @NotNull String rowId) implements EditBody {}
+    /** Labels of several rows at once, as find and replace makes them. */
+    record RowLabels(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = 500) Map<@NotNull String, @NotNull String> labels) implements EditBody {}
+
+    /** @param times copies of each row */
+    record RowCopy(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @Min(1) @Max(100) int times)
+            implements EditBody {}
+
+    /** Copies of rows at the end of another campaign of the account. */
+    record RowsInto(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotNull String toCampaignId)
+            implements EditBody {}
+
+    record RowSplit(
+            @NotNull String campaignId,
+            @NotNull String rowId,
+            @NotNull @Valid SplitBody split) implements EditBody {}
+
+    /** What a row is split by, and what the new rows get of its money. */
+    record SplitBody(
+            @NotEmpty @Size(max = 9) List<@NotNull @Valid SplitBy> by,
+            @NotNull Split.Share share) {}
+
+    /**
+     * The values of one variable.
+     *
+     * @param codes of the values, as the row's split options list them
+     * @param bands for ages: so many even bands instead
+     * @param cuts for ages: first ages of the second band and those after it instead
+     */
+    record SplitBy(
+            @NotNull Variable variable,
+            @Size(max = 500) @Nullable List<@NotNull String> codes,
+            @Nullable Integer bands,
+            @Size(max = 60) @Nullable List<@NotNull Integer> cuts) {}
 
     record NewColumns(
             @NotNull String campaignId,
@@ -107,9 +163,11 @@ sealed interface EditBody {
             @NotNull String campaignId,
             @NotEmpty @Size(max = 100) List<@NotNull String> columnIds) implements EditBody {}
 
+    /** @param why a reason, when they are excluded and not merely switched off */
     record CellSwitch(
             @NotNull String campaignId,
             @NotEmpty @Size(max = MOST_AT_ONCE) List<@NotNull @Valid CellBody> cells,
-            boolean on)
+            boolean on,
+            @Nullable String why)
             implements EditBody {}
 }

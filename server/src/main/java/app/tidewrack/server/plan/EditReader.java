@@ -1,6 +1,7 @@
 package app.tidewrack.server.plan;
 
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.money.MoneyChange;
 import app.tidewrack.core.plan.AddCampaign;
 import app.tidewrack.core.plan.AddColumns;
 import app.tidewrack.core.plan.AddRows;
@@ -9,7 +10,8 @@ import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.ChangeCampaign;
 import app.tidewrack.core.plan.Column;
-import app.tidewrack.core.plan.DuplicateRow;
+import app.tidewrack.core.plan.Copies;
+import app.tidewrack.core.plan.Labels;
 import app.tidewrack.core.plan.PlacedColumn;
 import app.tidewrack.core.plan.PlacedRow;
 import app.tidewrack.core.plan.Plan;
@@ -17,10 +19,12 @@ import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.RemoveCampaign;
 import app.tidewrack.core.plan.RemoveColumns;
 import app.tidewrack.core.plan.RemoveRows;
-import app.tidewrack.core.plan.RenameRow;
+import app.tidewrack.core.plan.RenameRows;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.SwitchCells;
+import app.tidewrack.core.plan.Together;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
@@ -36,6 +40,7 @@ import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -46,11 +51,13 @@ class EditReader {
     private final ClientMapper clients;
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
+    private final SplitReader splits;
 
-    EditReader(ClientMapper clients, AudienceLibrary audiences, CreativeLibrary creatives) {
+    EditReader(ClientMapper clients, AudienceLibrary audiences, CreativeLibrary creatives, SplitReader splits) {
         this.clients = clients;
         this.audiences = audiences;
         this.creatives = creatives;
+        this.splits = splits;
     }
 
     PlanEdit read(String clientId, Plan plan, EditBody body) {
@@ -65,11 +72,19 @@ class EditReader {
         } else if (body instanceof EditBody.RowRemoval b) {
             return new RemoveRows(b.campaignId(), b.rowIds());
         } else if (body instanceof EditBody.RowName b) {
-            return new RenameRow(b.campaignId(), b.rowId(), b.label());
+            return new RenameRows(b.campaignId(), Map.of(b.rowId(), b.label()));
+        } else if (body instanceof EditBody.RowLabels b) {
+            return new RenameRows(b.campaignId(), b.labels());
         } else if (body instanceof EditBody.RowMoney b) {
             return rowMoney(plan, b);
         } else if (body instanceof EditBody.RowCopy b) {
-            return new DuplicateRow(b.campaignId(), b.rowId(), Ids.fresh());
+            return copies(plan.campaign(b.campaignId()), b);
+        } else if (body instanceof EditBody.RowsInto b) {
+            return into(plan, b);
+        } else if (body instanceof EditBody.RowSplit b) {
+            Campaign campaign = plan.campaign(b.campaignId());
+            return splits.read(clientId, campaign, campaign.row(b.rowId()), b.split())
+                    .of(campaign, b.rowId(), Ids::fresh);
         } else if (body instanceof EditBody.NewColumns b) {
             return newColumns(clientId, plan, b);
         } else if (body instanceof EditBody.ColumnRemoval b) {
@@ -78,7 +93,7 @@ class EditReader {
             List<CellRef> cells = b.cells().stream()
                     .map(c -> new CellRef(c.rowId(), c.columnId()))
                     .toList();
-            return new SwitchCells(b.campaignId(), cells, b.on());
+            return new SwitchCells(b.campaignId(), cells, b.on(), Objects.requireNonNullElse(b.why(), ""));
         }
         throw new IllegalArgumentException("Unknown edit " + body.getClass());
     }
@@ -113,30 +128,53 @@ class EditReader {
     private AddRows newRows(String clientId, Plan plan, EditBody.NewRows body) {
         Campaign campaign = plan.campaign(body.campaignId());
         Map<String, Audience> known = audiences.byId(clientId);
-        Set<String> labels = campaign.rows().stream().map(Row::label).collect(Collectors.toSet());
+        Labels labels = new Labels(campaign.rows().stream().map(Row::label).collect(Collectors.toSet()));
         List<PlacedRow> rows = new ArrayList<>();
         for (String audienceId : body.audienceIds()) {
             Audience audience = known.get(audienceId);
             if (audience == null) {
                 throw new NotFound("audience", audienceId);
             }
-            String label = audience.name();
-            for (int n = 2; !labels.add(label); n++) {
-                label = audience.name() + " " + n;
-            }
-            Row row = new Row(Ids.fresh(), audienceId, label, campaign.facts().dailyPerRow());
-            rows.add(new PlacedRow(campaign.rows().size() + rows.size(), row, Set.of()));
+            Row row = new Row(
+                    Ids.fresh(),
+                    audienceId,
+                    labels.free(audience.name()),
+                    campaign.facts().dailyPerRow());
+            rows.add(new PlacedRow(campaign.rows().size() + rows.size(), row, Map.of()));
         }
         return new AddRows(body.campaignId(), rows);
     }
 
     private static SetRowMoney rowMoney(Plan plan, EditBody.RowMoney body) {
-        Currency currency =
-                plan.campaign(body.campaignId()).facts().dailyPerRow().currency();
-        Money money = Money.parse(body.money(), currency);
+        Campaign campaign = plan.campaign(body.campaignId());
+        MoneyChange change =
+                MoneyChange.parse(body.money(), campaign.facts().dailyPerRow().currency());
         Map<String, Money> daily = new LinkedHashMap<>();
-        body.rowIds().forEach(r -> daily.put(r, money));
+        body.rowIds().forEach(r -> daily.put(r, change.of(campaign.row(r).daily())));
         return new SetRowMoney(body.campaignId(), daily);
+    }
+
+    private static Together copies(Campaign campaign, EditBody.RowCopy body) {
+        String what = body.rowIds().size() == 1
+                ? "row " + campaign.row(body.rowIds().get(0)).label()
+                : body.rowIds().size() + " rows";
+        String times = body.times() == 1 ? "" : " %d times".formatted(body.times());
+        return new Together(
+                "duplicate " + what + times, List.of(Copies.below(campaign, body.rowIds(), body.times(), Ids::fresh)));
+    }
+
+    /** @throws Refusal when the other campaign is on another account, which has audiences of its own */
+    private static Together into(Plan plan, EditBody.RowsInto body) {
+        Campaign from = plan.campaign(body.campaignId());
+        Campaign to = plan.campaign(body.toCampaignId());
+        if (!from.accountId().equals(to.accountId())) {
+            throw new Refusal(
+                    "toCampaignId",
+                    "%s is on another account, which has audiences of its own."
+                            .formatted(to.facts().name()),
+                    "Choose a campaign of this account.");
+        }
+        return Copies.into(from, body.rowIds(), to, Ids::fresh);
     }
 
     private AddColumns newColumns(String clientId, Plan plan, EditBody.NewColumns body) {
@@ -148,7 +186,7 @@ class EditReader {
                 throw new NotFound("creative", creativeId);
             }
             columns.add(new PlacedColumn(
-                    campaign.columns().size() + columns.size(), new Column(Ids.fresh(), creativeId), Set.of()));
+                    campaign.columns().size() + columns.size(), new Column(Ids.fresh(), creativeId), Map.of()));
         }
         return new AddColumns(body.campaignId(), columns);
     }

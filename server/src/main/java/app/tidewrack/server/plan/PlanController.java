@@ -27,10 +27,12 @@ import org.springframework.web.bind.annotation.RestController;
 class PlanController {
     private final PlanDesk desk;
     private final PlanInspector inspector;
+    private final RowPeople people;
 
-    PlanController(PlanDesk desk, PlanInspector inspector) {
+    PlanController(PlanDesk desk, PlanInspector inspector, RowPeople people) {
         this.desk = desk;
         this.inspector = inspector;
+        this.people = people;
     }
 
     record NewPlan(@NotNull String name) {}
@@ -63,6 +65,7 @@ class PlanController {
 
     @GetMapping("/{planId}")
     PlanView plan(@PathVariable String clientId, @PathVariable String planId) {
+        people.askUnknown(clientId, desk.plan(clientId, planId).plan());
         return desk.view(clientId, planId);
     }
 

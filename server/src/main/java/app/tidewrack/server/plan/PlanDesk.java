@@ -8,7 +8,6 @@ import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.plan.LiveStates.LiveAd;
-import app.tidewrack.server.plan.PlanInspector.Inspected;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
@@ -186,16 +185,10 @@ public class PlanDesk {
                 mapper.lastDone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
                 mapper.firstUndone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
                 plan.campaigns().stream()
-                        .map(c -> {
-                            Inspected i = inspector.inspect(plan, c, around);
-                            return PlanView.of(
-                                    c,
-                                    i.totals(),
-                                    i.names().campaign(),
-                                    around.liveCampaigns().contains(c.id()),
-                                    ads.getOrDefault(c.id(), List.of()),
-                                    i.findings());
-                        })
+                        .map(c -> PlanView.of(
+                                inspector.inspect(clientId, plan, c, around),
+                                around.liveCampaigns().contains(c.id()),
+                                ads.getOrDefault(c.id(), List.of())))
                         .toList());
     }
 }

@@ -37,6 +37,7 @@ public class PlanInspector {
     private final ClientMapper clients;
     private final Networks networks;
     private final LiveStates live;
+    private final RowPeople people;
 
     PlanInspector(
             AudienceLibrary audiences,
@@ -44,13 +45,15 @@ public class PlanInspector {
             ScriptLibrary scripts,
             ClientMapper clients,
             Networks networks,
-            LiveStates live) {
+            LiveStates live,
+            RowPeople people) {
         this.audiences = audiences;
         this.creatives = creatives;
         this.scripts = scripts;
         this.clients = clients;
         this.networks = networks;
         this.live = live;
+        this.people = people;
     }
 
     /** All that a client's plans refer to, read once for a whole plan. */
@@ -63,8 +66,17 @@ public class PlanInspector {
             List<Sender> senders,
             Instant now) {}
 
-    /** One campaign looked at. */
-    public record Inspected(Campaign campaign, PlanTotals totals, PlanNames names, List<Finding> findings) {}
+    /**
+     * One campaign looked at.
+     *
+     * @param people whom each row talks to, by row id
+     */
+    public record Inspected(
+            Campaign campaign,
+            PlanTotals totals,
+            PlanNames names,
+            Map<String, Situation.Audience> people,
+            List<Finding> findings) {}
 
     public Surroundings surroundings(String clientId, String planId) {
         return new Surroundings(
@@ -82,11 +94,9 @@ public class PlanInspector {
                 campaign,
                 new PlanNames.Words(
                         s.accounts().get(campaign.accountId()).network(),
-                        a -> String.join(
+                        r -> String.join(
                                 "+",
-                                s.audiences()
-                                        .get(a)
-                                        .definition()
+                                r.people(s.audiences().get(r.audienceId()).definition())
                                         .places()
                                         .wholeCountries()
                                         .countries()),
@@ -94,12 +104,13 @@ public class PlanInspector {
                         c -> s.creatives().get(c).format()));
     }
 
-    public Inspected inspect(Plan plan, Campaign campaign, Surroundings s) {
+    public Inspected inspect(String clientId, Plan plan, Campaign campaign, Surroundings s) {
         Account account = s.accounts().get(campaign.accountId());
         Rulebook rulebook = networks.rulebook(account.network());
         PlanTotals totals = PlanTotals.of(campaign);
         PlanNames names = names(campaign, s);
         LocalDate today = s.now().atZone(ZoneId.of(account.zone())).toLocalDate();
+        Map<String, Situation.Audience> talkedTo = people.of(clientId, campaign, s.audiences());
         Situation situation = new Situation(
                 campaign,
                 totals,
@@ -111,12 +122,12 @@ public class PlanInspector {
                         account.spendingLimitMinor(),
                         account.siteTag() != null,
                         agreed(s, account)),
-                seen(campaign, s),
+                talkedTo,
                 s.creatives(),
                 otherNames(plan, campaign, s),
                 s.liveCampaigns().contains(campaign.id()),
                 today);
-        return new Inspected(campaign, totals, names, Checks.run(situation));
+        return new Inspected(campaign, totals, names, talkedTo, Checks.run(situation));
     }
 
     private static Set<String> agreed(Surroundings s, Account account) {
@@ -126,18 +137,10 @@ public class PlanInspector {
                 .collect(Collectors.toSet());
     }
 
-    private static Map<String, Situation.Audience> seen(Campaign campaign, Surroundings s) {
-        return campaign.rows().stream()
-                .map(r -> s.audiences().get(r.audienceId()))
-                .distinct()
-                .collect(Collectors.toMap(
-                        Audience::id, a -> new Situation.Audience(a.name(), a.definition(), a.size())));
-    }
-
     private Set<String> otherNames(Plan plan, Campaign campaign, Surroundings s) {
         return plan.campaigns().stream()
                 .filter(c -> !c.id().equals(campaign.id()) && c.accountId().equals(campaign.accountId()))
-                .map(c -> names(c.withRows(List.of()).withColumns(List.of()).withOff(Set.of()), s)
+                .map(c -> names(c.withRows(List.of()).withColumns(List.of()).withOff(Map.of()), s)
                         .campaign())
                 .collect(Collectors.toSet());
     }

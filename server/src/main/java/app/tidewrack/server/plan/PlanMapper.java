@@ -35,11 +35,12 @@ interface PlanMapper {
             String audienceId,
             String label,
             long dailyMinor,
-            String currency) {}
+            String currency,
+            String narrowing) {}
 
     record StoredColumn(String id, String campaignId, int position, String creativeId) {}
 
-    record StoredOff(String campaignId, String rowId, String columnId) {}
+    record StoredOff(String campaignId, String rowId, String columnId, String why) {}
 
     record JournalEntry(long number, String edit, String inverse, String words) {}
 
@@ -69,7 +70,8 @@ interface PlanMapper {
     List<StoredCampaign> campaigns(String clientId, String planId);
 
     @Select("""
-            select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.daily_minor, c.currency
+            select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.daily_minor, c.currency,
+                   r.narrowing::text as narrowing
             from plan_row r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
             where r.client_id = #{clientId} and c.plan_id = #{planId} order by r.position""")
     List<StoredRow> rows(String clientId, String planId);
@@ -81,7 +83,7 @@ interface PlanMapper {
     List<StoredColumn> columns(String clientId, String planId);
 
     @Select("""
-            select r.campaign_id, o.row_id, o.column_id
+            select r.campaign_id, o.row_id, o.column_id, o.why
             from cell_off o join plan_row r on r.client_id = o.client_id and r.id = o.row_id
             join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
             where o.client_id = #{clientId} and c.plan_id = #{planId}""")
@@ -103,12 +105,14 @@ interface PlanMapper {
     void removeCampaign(String clientId, String id);
 
     @Insert("""
-            <script>insert into plan_row (client_id, id, campaign_id, position, audience_id, label, daily_minor) values
+            <script>insert into plan_row (client_id, id, campaign_id, position, audience_id, label, daily_minor,
+                                          narrowing) values
             <foreach collection="rows" item="r" separator=",">
-              (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.dailyMinor})
+              (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.dailyMinor},
+               #{r.narrowing}::jsonb)
             </foreach>
             on conflict (client_id, id) do update set position = excluded.position, label = excluded.label,
-                   daily_minor = excluded.daily_minor</script>""")
+                   daily_minor = excluded.daily_minor, narrowing = excluded.narrowing</script>""")
     void keepRows(String clientId, List<StoredRow> rows);
 
     @Delete("""
@@ -130,10 +134,10 @@ interface PlanMapper {
     void removeColumns(String clientId, List<String> ids);
 
     @Insert("""
-            insert into cell_off (client_id, row_id, column_id)
-            select #{clientId}, r, c from unnest(#{rowIds}::text[], #{columnIds}::text[]) as t (r, c)
-            on conflict do nothing""")
-    void switchOff(String clientId, String rowIds, String columnIds);
+            insert into cell_off (client_id, row_id, column_id, why)
+            select #{clientId}, r, c, #{why} from unnest(#{rowIds}::text[], #{columnIds}::text[]) as t (r, c)
+            on conflict (client_id, row_id, column_id) do update set why = excluded.why""")
+    void switchOff(String clientId, String rowIds, String columnIds, String why);
 
     @Delete("""
             delete from cell_off o using unnest(#{rowIds}::text[], #{columnIds}::text[]) as t (r, c)

@@ -62,7 +62,7 @@ public final class PlanScript {
         CellBody cell = new CellBody(
                 campaign().rows().get(row).id(),
                 campaign().columns().get(column).id());
-        return edit(new EditBody.CellSwitch(campaign().id(), List.of(cell), false));
+        return edit(new EditBody.CellSwitch(campaign().id(), List.of(cell), false, null));
     }
 
     private PlanScript edit(EditBody body) {

@@ -5,6 +5,7 @@ import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
 import app.tidewrack.core.plan.PlanDiff.Placed;
@@ -18,21 +19,27 @@ import app.tidewrack.server.plan.PlanMapper.StoredColumn;
 import app.tidewrack.server.plan.PlanMapper.StoredOff;
 import app.tidewrack.server.plan.PlanMapper.StoredRow;
 import java.time.ZoneId;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Plans in the database: read whole, written by what differs. */
 @Component
 class PlanStore {
     private final PlanMapper mapper;
+    private final JsonMapper json;
 
-    PlanStore(PlanMapper mapper) {
+    PlanStore(PlanMapper mapper, JsonMapper json) {
         this.mapper = mapper;
+        this.json = json;
     }
 
     Plan load(String clientId, PlanHead head) {
@@ -46,14 +53,13 @@ class PlanStore {
                         c.accountId(),
                         facts(c),
                         rows.getOrDefault(c.id(), List.of()).stream()
-                                .map(PlanStore::row)
+                                .map(this::row)
                                 .toList(),
                         columns.getOrDefault(c.id(), List.of()).stream()
                                 .map(k -> new Column(k.id(), k.creativeId()))
                                 .toList(),
                         off.getOrDefault(c.id(), List.of()).stream()
-                                .map(o -> new CellRef(o.rowId(), o.columnId()))
-                                .collect(Collectors.toSet())))
+                                .collect(Collectors.toMap(o -> new CellRef(o.rowId(), o.columnId()), StoredOff::why))))
                 .toList();
         return new Plan(head.id(), head.name(), campaigns);
     }
@@ -68,8 +74,13 @@ class PlanStore {
                 Money.ofMinor(c.dailyPerRowMinor(), c.currency()));
     }
 
-    private static Row row(StoredRow r) {
-        return new Row(r.id(), r.audienceId(), r.label(), Money.ofMinor(r.dailyMinor(), r.currency()));
+    private Row row(StoredRow r) {
+        return new Row(
+                r.id(),
+                r.audienceId(),
+                r.label(),
+                Money.ofMinor(r.dailyMinor(), r.currency()),
+                json.readValue(r.narrowing(), Narrowing.class));
     }
 
     /** Writes what differs. Removals come first and additions last, since cells refer to rows and columns. */
@@ -82,12 +93,17 @@ class PlanStore {
         batch(
                 diff.rows(),
                 rows -> mapper.keepRows(
-                        clientId, rows.stream().map(PlanStore::storedRow).toList()));
+                        clientId, rows.stream().map(this::storedRow).toList()));
         batch(
                 diff.columns(),
                 columns -> mapper.keepColumns(
                         clientId, columns.stream().map(PlanStore::storedColumn).toList()));
-        cells(diff.switchedOff(), (rows, columns) -> mapper.switchOff(clientId, rows, columns));
+        Map<String, Set<CellRef>> byReason = new HashMap<>();
+        diff.switchedOff()
+                .forEach((cell, why) ->
+                        byReason.computeIfAbsent(why, w -> new HashSet<>()).add(cell));
+        byReason.forEach(
+                (why, cells) -> cells(cells, (rows, columns) -> mapper.switchOff(clientId, rows, columns, why)));
     }
 
     private static <T> void batch(List<T> items, Consumer<List<T>> write) {
@@ -126,7 +142,7 @@ class PlanStore {
                 f.dailyPerRow().minor());
     }
 
-    private static StoredRow storedRow(Placed<Row> p) {
+    private StoredRow storedRow(Placed<Row> p) {
         Row r = p.item();
         return new StoredRow(
                 r.id(),
@@ -135,7 +151,8 @@ class PlanStore {
                 r.audienceId(),
                 r.label(),
                 r.daily().minor(),
-                r.daily().currency().getCurrencyCode());
+                r.daily().currency().getCurrencyCode(),
+                json.writeValueAsString(r.narrowing()));
     }
 
     private static StoredColumn storedColumn(Placed<Column> p) {

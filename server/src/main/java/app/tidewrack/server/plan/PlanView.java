@@ -1,5 +1,6 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
@@ -9,7 +10,9 @@ import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.plan.Variable;
 import app.tidewrack.server.plan.LiveStates.LiveAd;
+import app.tidewrack.server.plan.PlanInspector.Inspected;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -49,12 +52,15 @@ public record PlanView(
             long dailyMinor,
             long flightMinor,
             boolean live,
+            List<Excluded> excluded,
             List<AdState> adStates,
             List<Finding> findings) {}
 
     /**
      * @param dailyMinor what was set
      * @param spendsMinor what it spends a day; zero when every ad is off
+     * @param size people it talks to; null when the network has not told it
+     * @param slices what it keeps to of its audience after splits
      * @param cells money a day of each ad, by column; null where off
      */
     public record RowView(
@@ -64,7 +70,15 @@ public record PlanView(
             long dailyMinor,
             long spendsMinor,
             long flightMinor,
+            @Nullable AudienceSize size,
+            List<SliceView> slices,
             List<@Nullable Long> cells) {}
+
+    /** One value that a row keeps to. */
+    public record SliceView(Variable variable, String words) {}
+
+    /** A cell that is no ad for a reason. */
+    public record Excluded(String rowId, String columnId, String why) {}
 
     public record ColumnView(String id, String creativeId, long dailyMinor, long flightMinor) {}
 
@@ -75,20 +89,16 @@ public record PlanView(
             String state,
             @Nullable String reason) {}
 
-    static CampaignView of(
-            Campaign campaign,
-            PlanTotals totals,
-            String fullName,
-            boolean live,
-            List<LiveAd> ads,
-            List<Finding> findings) {
+    static CampaignView of(Inspected inspected, boolean live, List<LiveAd> ads) {
+        Campaign campaign = inspected.campaign();
+        PlanTotals totals = inspected.totals();
         CampaignFacts f = campaign.facts();
         int days = f.flight().days();
         return new CampaignView(
                 campaign.id(),
                 campaign.accountId(),
                 f.name(),
-                fullName,
+                inspected.names().campaign(),
                 f.objective(),
                 f.temperature(),
                 f.purpose(),
@@ -97,9 +107,7 @@ public record PlanView(
                 days,
                 f.dailyPerRow().currency().getCurrencyCode(),
                 f.dailyPerRow().minor(),
-                campaign.rows().stream()
-                        .map(r -> row(campaign, totals, r, days))
-                        .toList(),
+                campaign.rows().stream().map(r -> row(inspected, r, days)).toList(),
                 campaign.columns().stream()
                         .map(c -> {
                             long daily = totals.columns().get(c.id()).minor();
@@ -110,11 +118,17 @@ public record PlanView(
                 totals.daily().minor(),
                 totals.flight().minor(),
                 live,
+                campaign.off().entrySet().stream()
+                        .filter(e -> !e.getValue().isEmpty())
+                        .map(e -> new Excluded(e.getKey().rowId(), e.getKey().columnId(), e.getValue()))
+                        .toList(),
                 ads.stream().map(PlanView::state).toList(),
-                findings);
+                inspected.findings());
     }
 
-    private static RowView row(Campaign campaign, PlanTotals totals, Row row, int days) {
+    private static RowView row(Inspected inspected, Row row, int days) {
+        Campaign campaign = inspected.campaign();
+        PlanTotals totals = inspected.totals();
         long spends = totals.rows().get(row.id()).minor();
         return new RowView(
                 row.id(),
@@ -123,6 +137,10 @@ public record PlanView(
                 row.daily().minor(),
                 spends,
                 spends * days,
+                inspected.people().get(row.id()).size(),
+                row.narrowing().slices().stream()
+                        .map(s -> new SliceView(s.variable(), s.words()))
+                        .toList(),
                 campaign.columns().stream().map(c -> cell(totals, row, c)).collect(Collectors.toList()));
     }
 

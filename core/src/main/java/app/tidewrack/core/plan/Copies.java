@@ -1,0 +1,79 @@
+package app.tidewrack.core.plan;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import java.util.stream.Collectors;
+
+/** Copies of rows: same audience, money and cells, with labels no other row has. */
+public final class Copies {
+    private Copies() {}
+
+    /**
+     * Copies under the row they are of.
+     *
+     * @param times copies of each, 1 or more
+     * @param ids gives a new id at every call
+     */
+    public static AddRows below(Campaign campaign, List<String> rowIds, int times, Supplier<String> ids) {
+        rowIds.forEach(campaign::row);
+        Labels labels = labels(campaign);
+        List<PlacedRow> copies = new ArrayList<>();
+        int position = 0;
+        for (Row row : campaign.rows()) {
+            position++;
+            for (int i = 0; i < times && rowIds.contains(row.id()); i++) {
+                Row copy = row.copy(ids.get(), labels.numbered(row.label()));
+                copies.add(new PlacedRow(position++, copy, RemoveRows.offColumns(campaign, row.id())));
+            }
+        }
+        return new AddRows(campaign.id(), copies);
+    }
+
+    /**
+     * Copies in another campaign of the same account: rows at its end, and a column for every creative that it lacks. A cell is
+     * off where it was off, and where only the other campaign has the creative.
+     *
+     * @param ids gives a new id at every call
+     */
+    public static Together into(Campaign from, List<String> rowIds, Campaign to, Supplier<String> ids) {
+        List<Column> missing = from.columns().stream()
+                .filter(c -> to.columns().stream().noneMatch(k -> k.creativeId().equals(c.creativeId())))
+                .map(c -> new Column(ids.get(), c.creativeId()))
+                .toList();
+        Map<String, String> why = to.rows().stream().collect(Collectors.toMap(Row::id, r -> ""));
+        List<PlanEdit> edits = new ArrayList<>();
+        if (!missing.isEmpty()) {
+            List<PlacedColumn> placed = new ArrayList<>();
+            missing.forEach(c -> placed.add(new PlacedColumn(to.columns().size() + placed.size(), c, why)));
+            edits.add(new AddColumns(to.id(), placed));
+        }
+        List<Column> columns = new ArrayList<>(to.columns());
+        columns.addAll(missing);
+        Map<String, Column> source = from.columns().stream().collect(Collectors.toMap(Column::creativeId, c -> c));
+        Labels labels = labels(to);
+        List<PlacedRow> rows = new ArrayList<>();
+        for (String rowId : rowIds) {
+            Row row = from.row(rowId);
+            Map<String, String> off = new HashMap<>();
+            for (Column column : columns) {
+                Column there = source.get(column.creativeId());
+                if (there == null) {
+                    off.put(column.id(), "");
+                } else if (!from.isOn(rowId, there.id())) {
+                    off.put(column.id(), from.off().get(new CellRef(rowId, there.id())));
+                }
+            }
+            rows.add(new PlacedRow(to.rows().size() + rows.size(), row.copy(ids.get(), labels.free(row.label())), off));
+        }
+        edits.add(new AddRows(to.id(), rows));
+        String what = rows.size() == 1 ? "row " + rows.get(0).row().label() : rows.size() + " rows";
+        return new Together("copy %s to %s".formatted(what, to.facts().name()), edits);
+    }
+
+    private static Labels labels(Campaign campaign) {
+        return new Labels(campaign.rows().stream().map(Row::label).collect(Collectors.toSet()));
+    }
+}

@@ -1,0 +1,176 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Split;
+import app.tidewrack.core.plan.Variable;
+import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.audience.KnownSizes;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector.Overlaps;
+import app.tidewrack.server.network.NetworkRefused;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.EditBody.SplitBody;
+import app.tidewrack.server.plan.SplitReader.VariableOffer;
+import app.tidewrack.server.web.Ids;
+import jakarta.validation.Valid;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a row can be split by, and the rows a split would make, before it makes them. */
+@RestController
+@RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}")
+class SplitController {
+    /** More than this are too many to compare pair by pair. */
+    private static final int MOST_COMPARED = 60;
+
+    /** Values of these exclude one another, or show the same people in other places: there is nothing to compare. */
+    private static final Set<Variable> APART = Set.of(Variable.AGE, Variable.GENDER, Variable.PLACEMENT);
+
+    private final PlanDesk desk;
+    private final SplitReader splits;
+    private final AudienceLibrary audiences;
+    private final KnownSizes sizes;
+    private final Accounts accounts;
+    private final Networks networks;
+
+    SplitController(
+            PlanDesk desk,
+            SplitReader splits,
+            AudienceLibrary audiences,
+            KnownSizes sizes,
+            Accounts accounts,
+            Networks networks) {
+        this.desk = desk;
+        this.splits = splits;
+        this.audiences = audiences;
+        this.sizes = sizes;
+        this.accounts = accounts;
+        this.networks = networks;
+    }
+
+    /** @param size null while the network does not tell it */
+    record RowToBe(String label, long dailyMinor, @Nullable AudienceSize size) {}
+
+    /** The two rows that share the most people, as a part of the smaller of them, 0 to 1. */
+    record MostShared(String one, String other, double share, AudienceSize people) {}
+
+    /**
+     * @param dailyBeforeMinor what the sheet spends a day now, in minor units
+     * @param dailyAfterMinor and after the split
+     * @param lowestMinor the network's lowest money a day of a row; null where it is not known in this currency
+     * @param ads how many the rows will have
+     * @param shared null when no two share anyone, or they were not compared
+     */
+    record Preview(
+            List<RowToBe> rows,
+            int ads,
+            String currency,
+            long dailyBeforeMinor,
+            long dailyAfterMinor,
+            @Nullable Long lowestMinor,
+            @Nullable MostShared shared) {}
+
+    @GetMapping("/split-options")
+    List<VariableOffer> options(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @PathVariable String rowId) {
+        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        return splits.offers(clientId, campaign, campaign.row(rowId));
+    }
+
+    @PostMapping("/split-preview")
+    Preview preview(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @PathVariable String rowId,
+            @Valid @RequestBody SplitBody body) {
+        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        Row row = campaign.row(rowId);
+        Split split = splits.read(clientId, campaign, row, body);
+        Set<String> taken = campaign.rows().stream()
+                .filter(r -> !r.id().equals(rowId))
+                .map(Row::label)
+                .collect(Collectors.toSet());
+        List<Row> rows = split.rows(row, taken, Ids::fresh);
+        AudienceDefinition base = audiences.byId(clientId, row.audienceId()).definition();
+        List<AudienceDefinition> people = rows.stream().map(r -> r.people(base)).toList();
+        Account account = accounts.account(clientId, campaign.accountId());
+        List<AudienceSize> told = told(clientId, account, people);
+        int ads = campaign.onColumns(rowId).size();
+        Money before = spent(campaign, campaign.rows());
+        Money after = before.plus(Money.sum(
+                        before.currency(), rows.stream().map(Row::daily).toList()))
+                .minus(row.daily());
+        return new Preview(
+                IntStream.range(0, rows.size())
+                        .mapToObj(i -> new RowToBe(
+                                rows.get(i).label(), rows.get(i).daily().minor(), told.isEmpty() ? null : told.get(i)))
+                        .toList(),
+                ads * rows.size(),
+                before.currency().getCurrencyCode(),
+                before.minor(),
+                after.minor(),
+                networks.rulebook(account.network())
+                        .money(before.currency())
+                        .map(MoneyRule::lowestDailyMinor)
+                        .orElse(null),
+                told.isEmpty() ? null : shared(clientId, account, split, rows, people));
+    }
+
+    private static Money spent(Campaign campaign, List<Row> rows) {
+        return Money.sum(
+                campaign.facts().dailyPerRow().currency(),
+                rows.stream().map(Row::daily).toList());
+    }
+
+    /** None while the network is away. */
+    private List<AudienceSize> told(String clientId, Account account, List<AudienceDefinition> people) {
+        try {
+            return sizes.ask(clientId, account, people);
+        } catch (NetworkAway | NetworkRefused e) {
+            return List.of();
+        }
+    }
+
+    private @Nullable MostShared shared(
+            String clientId, Account account, Split split, List<Row> rows, List<AudienceDefinition> people) {
+        boolean apart = split.by().stream().allMatch(b -> APART.contains(b.variable()));
+        if (apart || rows.size() > MOST_COMPARED) {
+            return null;
+        }
+        Overlaps overlaps = sizes.overlaps(clientId, account, people);
+        MostShared most = null;
+        for (int i = 1; i < rows.size(); i++) {
+            for (int j = 0; j < i; j++) {
+                AudienceSize both = overlaps.shared().get(i).get(j);
+                long smaller = Math.min(
+                        overlaps.sizes().get(i).people(),
+                        overlaps.sizes().get(j).people());
+                double share = both.fewer() || smaller == 0 ? 0 : Math.min(1, (double) both.people() / smaller);
+                if (share > 0 && (most == null || share > most.share())) {
+                    most = new MostShared(rows.get(j).label(), rows.get(i).label(), share, both);
+                }
+            }
+        }
+        return most;
+    }
+}

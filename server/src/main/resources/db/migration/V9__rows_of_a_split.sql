@@ -1,0 +1,20 @@
+-- A row may keep to a part of its audience: one slice of each variable that it was split by.
+alter table plan_row add column narrowing jsonb not null default '{"slices": []}';
+
+-- Why a cell is no ad; empty when it is merely switched off.
+alter table cell_off add column why text not null default '';
+
+-- Sizes that an account's network told, by the hash of the definition, so that sheets open while it is away.
+create table known_size (
+    client_id  text not null,
+    account_id text not null,
+    hash       text not null,
+    people     bigint not null,
+    fewer      boolean not null,
+    told_at    timestamptz not null default now(),
+    primary key (client_id, account_id, hash),
+    foreign key (client_id, account_id) references account on delete cascade
+);
+
+-- Edits kept so far are told in words of kinds that have changed; they stay in the history and can no longer be undone.
+update plan_edit set state = 'DROPPED';
