@@ -33,6 +33,7 @@ const Results = lazy(screens.results);
 window.addEventListener("load", () => {
   const later = window.requestIdleCallback ?? ((act: () => void) => window.setTimeout(act, 500));
   Object.values(screens).forEach((load) => later(() => void load()));
+  later(() => void import("./audiences/MapPanel").then((map) => map.countryShapes()));
 });
 
 const router = createBrowserRouter([

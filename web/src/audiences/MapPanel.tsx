@@ -9,8 +9,8 @@ import { circleKey, type Circle, type Definition } from "./model";
 
 let shapes: Promise<GeoJSON.FeatureCollection> | undefined;
 
-/** Country shapes ship with the application; they are read once. */
-function countryShapes(): Promise<GeoJSON.FeatureCollection> {
+/** Country shapes ship with the application; they are read once, best before the first map is looked at. */
+export function countryShapes(): Promise<GeoJSON.FeatureCollection> {
   shapes ??= fetch(shapesUrl)
     .then((r) => r.json())
     .then((topology: Topology) => {

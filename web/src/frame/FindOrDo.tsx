@@ -7,9 +7,10 @@ import { audiencesQuery } from "../audiences/queries";
 import { creativesQuery } from "../creative/queries";
 import { clientsQuery } from "../desk/queries";
 import { formsQuery } from "../forms/queries";
+import { useDoables } from "./doables";
 import { screens } from "./Rail";
 
-/** Ctrl K: every screen, client, campaign, audience, creative and form by a few letters of its name. */
+/** Ctrl K: what the screen can do, and every screen, client, campaign, audience, creative and form, by a few letters. */
 export function FindOrDo({ clientId }: { clientId: string | undefined }) {
   const [open, setOpen] = useState(false);
   useEffect(() => {
@@ -25,7 +26,7 @@ export function FindOrDo({ clientId }: { clientId: string | undefined }) {
   return (
     <>
       <button className="plain find" onClick={() => setOpen(true)}>
-        Find anything <kbd>Ctrl K</kbd>
+        Find or do anything <kbd>Ctrl K</kbd>
       </button>
       <Modal open={open} onCancel={() => setOpen(false)} footer={null} closable={false} destroyOnHidden>
         <Finder clientId={clientId} onDone={() => setOpen(false)} />
@@ -40,6 +41,7 @@ function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: ()
   const audiences = useQuery({ ...audiencesQuery(clientId ?? ""), enabled: !!clientId });
   const creatives = useQuery({ ...creativesQuery(clientId ?? ""), enabled: !!clientId });
   const forms = useQuery({ ...formsQuery(clientId ?? ""), enabled: !!clientId });
+  const doables = useDoables((s) => s.list);
   const go = (path: string) => {
     void navigate(path);
     onDone();
@@ -50,10 +52,26 @@ function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: ()
     </Command.Item>
   );
   return (
-    <Command className="finder" label="Find anything">
-      <Command.Input autoFocus placeholder="Screen, client, campaign, audience, creative or form" />
+    <Command className="finder" label="Find or do anything">
+      <Command.Input autoFocus placeholder="What to do, or a screen, campaign, audience, creative or form" />
       <Command.List>
         <Command.Empty className="note">Nothing by that name.</Command.Empty>
+        {doables.length > 0 && (
+          <Command.Group heading="Do here">
+            {doables.map((d) => (
+              <Command.Item
+                key={d.id}
+                value={`${d.words} do-${d.id}`}
+                onSelect={() => {
+                  onDone();
+                  d.run();
+                }}
+              >
+                {d.words} {d.keys && <kbd>{d.keys}</kbd>}
+              </Command.Item>
+            ))}
+          </Command.Group>
+        )}
         {clientId && (
           <>
             <Command.Group heading="Screens">

@@ -2,7 +2,9 @@ import { App, Button, DatePicker, Drawer, Form, Input, Segmented, Select } from 
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import { useState } from "react";
+import { useQuery } from "@tanstack/react-query";
 import { api, asked, type Problem, type Schemas } from "../api/client";
+import { offerQuery } from "../desk/queries";
 import { Temperature, temperatures } from "../look/Temperature";
 import { typedMoney } from "../look/format";
 import { type Campaign, needsSiteTag } from "./model";
@@ -64,11 +66,65 @@ function plusDays(iso: string, days: number): string {
   return new Date(Date.parse(iso) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
-/** What a campaign is: for a new one, or to change one. Nothing is kept until the server has taken it. */
-export function CampaignForm({
+/** What a campaign is: for a new one, on any account of the client, or to change one. */
+export function CampaignForm(props: {
+  clientId: string;
+  accounts: Schemas["AccountView"][];
+  /** The account at hand. */
+  account: Schemas["AccountView"];
+  campaign: Campaign | undefined;
+  field: string | undefined;
+  onClose: () => void;
+  send: (edit: Schemas["EditBody"]) => Promise<void>;
+}) {
+  const [accountId, setAccountId] = useState(props.account.id);
+  const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
+  const offer = useQuery(offerQuery(props.clientId, account.id));
+  const today = useQuery({
+    queryKey: ["account-day", account.zone],
+    queryFn: () => accountDay(account.zone),
+  });
+  const lowest = offer.data?.rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor;
+  const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
+  return (
+    <Drawer
+      open
+      title={props.campaign ? "Change the campaign" : "New campaign"}
+      size={420}
+      onClose={props.onClose}
+      footer={
+        <Button type="primary" htmlType="submit" form="campaign-form">
+          {props.campaign ? "Keep" : "Add campaign"}
+        </Button>
+      }
+    >
+      {accounts.length > 1 && (
+        <label className="campaign-account">
+          Account
+          <Select aria-label="Account" options={accounts} value={account.id} onChange={setAccountId} />
+        </label>
+      )}
+      {(offer.error ?? today.error) && <p className="fault">{(offer.error ?? today.error)?.message}</p>}
+      {offer.data && today.data && (
+        <Fields
+          key={account.id}
+          {...props}
+          account={account}
+          objectives={offer.data.rulebook.objectives}
+          today={today.data}
+          money={typedMoney(Math.max(lowest ?? 0, 1000), account.currency)}
+        />
+      )}
+    </Drawer>
+  );
+}
+
+/** The fields of the form on one account; nothing is kept until the server has taken it. */
+function Fields({
   account,
   objectives,
   today,
+  money,
   campaign,
   field,
   onClose,
@@ -77,6 +133,8 @@ export function CampaignForm({
   account: Schemas["AccountView"];
   objectives: Schemas["ObjectiveRule"][];
   today: string;
+  /** What a row of a new campaign starts with, as it is typed. */
+  money: string;
   campaign: Campaign | undefined;
   field: string | undefined;
   onClose: () => void;
@@ -84,7 +142,6 @@ export function CampaignForm({
 }) {
   const [form] = Form.useForm<Facts>();
   const { message } = App.useApp();
-  const [busy, setBusy] = useState(false);
   const initial: Facts = campaign
     ? factsOf(campaign)
     : {
@@ -94,10 +151,9 @@ export function CampaignForm({
         purpose: "TESTING",
         start: today,
         lastDay: plusDays(today, 13),
-        money: "10",
+        money,
       };
   const finish = async (facts: Facts) => {
-    setBusy(true);
     try {
       await send(
         campaign
@@ -110,87 +166,74 @@ export function CampaignForm({
       const name = FIELDS[problem.field ?? ""];
       if (name) form.setFields([{ name, errors: [problem.message] }]);
       else message.error(problem.message);
-    } finally {
-      setBusy(false);
     }
   };
   const charged = (code: string) => objectives.find((o) => o.code === code)?.goals[0]?.charged[0];
   const objective = Form.useWatch("objective", form) ?? initial.objective;
   return (
-    <Drawer
-      open
-      title={campaign ? "Change the campaign" : "New campaign"}
-      size={420}
-      onClose={onClose}
-      footer={
-        <Button type="primary" loading={busy} onClick={() => form.submit()}>
-          {campaign ? "Keep" : "Add campaign"}
-        </Button>
-      }
+    <Form
+      id="campaign-form"
+      form={form}
+      layout="vertical"
+      requiredMark={false}
+      initialValues={initial}
+      onFinish={(f) => void finish(f)}
     >
-      <Form
-        form={form}
-        layout="vertical"
-        requiredMark={false}
-        initialValues={initial}
-        onFinish={(f) => void finish(f)}
+      <p className="note" style={{ marginTop: 0 }}>
+        On {account.networkName}, account {account.name}; days are days in {account.zone}.
+      </p>
+      <Form.Item name="name" label="Name">
+        <Input autoFocus={!field || field === "name"} maxLength={80} placeholder="Kits, find buyers" />
+      </Form.Item>
+      <Form.Item
+        name="objective"
+        label="Objective"
+        extra={`Charged by ${charged(objective)?.toLowerCase() ?? "–"}`}
       >
-        <p className="note" style={{ marginTop: 0 }}>
-          On {account.networkName}, account {account.name}; days are days in {account.zone}.
-        </p>
-        <Form.Item name="name" label="Name">
-          <Input autoFocus={!field || field === "name"} maxLength={80} placeholder="Kits, find buyers" />
+        <Select
+          autoFocus={field === "objective"}
+          options={objectives.map((o) => ({
+            value: o.code,
+            label: needsSiteTag(o) && !account.siteTag ? `${o.words} (needs a site tag)` : o.words,
+          }))}
+        />
+      </Form.Item>
+      <Form.Item name="temperature" label="Temperature" extra="How well the people know the client">
+        <Segmented options={temperatures.map((t) => ({ value: t, label: <Temperature of={t} /> }))} />
+      </Form.Item>
+      <Form.Item
+        name="purpose"
+        label="Purpose"
+        extra="A test splits money evenly; scaling spends on what works"
+      >
+        <Segmented
+          options={[
+            { value: "TESTING", label: "Testing" },
+            { value: "SCALING", label: "Scaling" },
+          ]}
+        />
+      </Form.Item>
+      <div style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 12 }}>
+        <Form.Item name="start" label="First day">
+          <Day focus={field === "start"} />
         </Form.Item>
-        <Form.Item
-          name="objective"
-          label="Objective"
-          extra={`Charged by ${charged(objective)?.toLowerCase() ?? "–"}`}
-        >
-          <Select
-            autoFocus={field === "objective"}
-            options={objectives.map((o) => ({
-              value: o.code,
-              label: needsSiteTag(o) && !account.siteTag ? `${o.words} (needs a site tag)` : o.words,
-            }))}
-          />
+        <Form.Item name="lastDay" label="Last day">
+          <Day focus={field === "lastDay"} />
         </Form.Item>
-        <Form.Item name="temperature" label="Temperature" extra="How well the people know the client">
-          <Segmented options={temperatures.map((t) => ({ value: t, label: <Temperature of={t} /> }))} />
-        </Form.Item>
-        <Form.Item
-          name="purpose"
-          label="Purpose"
-          extra="A test splits money evenly; scaling spends on what works"
-        >
-          <Segmented
-            options={[
-              { value: "TESTING", label: "Testing" },
-              { value: "SCALING", label: "Scaling" },
-            ]}
-          />
-        </Form.Item>
-        <div style={{ display: "grid", gridTemplateColumns: "1fr 1fr", gap: 12 }}>
-          <Form.Item name="start" label="First day">
-            <Day focus={field === "start"} />
-          </Form.Item>
-          <Form.Item name="lastDay" label="Last day">
-            <Day focus={field === "lastDay"} />
-          </Form.Item>
-        </div>
-        <Form.Item
-          name="money"
-          label={`Daily money per ad group, ${account.currency}`}
-          extra="A new row starts with this; each can be changed on the sheet"
-        >
-          <Input autoFocus={field === "money"} style={{ width: 140 }} />
-        </Form.Item>
-      </Form>
-    </Drawer>
+      </div>
+      <Form.Item
+        name="money"
+        label={`Daily money per ad group, ${account.currency}`}
+        extra="A new row starts with this; each can be changed on the sheet"
+      >
+        <Input autoFocus={field === "money"} style={{ width: 140 }} />
+      </Form.Item>
+    </Form>
   );
 }
 
 /** The account's day by the practice clock, as 2027-03-09. */
-export async function accountDay(zone: string): Promise<string> {
+async function accountDay(zone: string): Promise<string> {
   const clock = await asked(api.GET("/api/clock"));
   return new Intl.DateTimeFormat("en-CA", { timeZone: zone }).format(new Date(clock.now));
 }

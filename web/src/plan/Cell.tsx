@@ -5,7 +5,7 @@ export interface CellShown {
   main: string;
   small?: string | undefined;
   tone?: "good" | "wait" | "bad" | "still" | undefined;
-  kind: "on" | "off" | "name" | "result";
+  kind: "on" | "off" | "excluded" | "name" | "result";
   mark?: "blocker" | "warning" | undefined;
   ground?: string | undefined;
   ink?: string | undefined;

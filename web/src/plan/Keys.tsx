@@ -2,13 +2,19 @@ const KEYS = [
   ["Arrows", "move"],
   ["Shift and arrows", "extend the selection; dragging does the same"],
   ["Space", "switch the selected ads off or on"],
-  ["Enter", "money of the selected rows"],
+  ["Enter", "money of the selected rows: 12, +2, −10 %, ×1.5"],
   ["F2", "rename the row"],
   ["D", "duplicate the selected rows"],
+  ["Shift D", "copy the selected rows several times, or to another campaign"],
   ["S", "split the row"],
+  ["R", "find and replace in labels"],
+  ["X", "exclude the selected ads for a reason"],
+  ["H", "what was changed, and by whom"],
+  ["/", "filter the rows"],
+  ["Ctrl C, Ctrl V", "to and from a spreadsheet"],
   ["1 to 4", "the lenses"],
   ["Ctrl Z, Ctrl Shift Z", "undo and redo"],
-  ["Ctrl K", "find anything"],
+  ["Ctrl K", "find or do anything"],
 ] as const;
 
 /** The keys of the sheet. */

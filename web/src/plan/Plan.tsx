@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Input, Modal, Select } from "antd";
+import { Button, Input, Modal, Select } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
-import { CampaignForm, accountDay } from "./CampaignForm";
+import type { Schemas } from "../api/client";
+import { CampaignForm } from "./CampaignForm";
 import { CampaignList } from "./CampaignList";
 import type { Campaign } from "./model";
 import { addPlan, planKey } from "./queries";
@@ -12,6 +13,7 @@ import { SheetDesk } from "./SheetDesk";
 import { useEdits } from "./useEdits";
 import { usePlanAtHand } from "./usePlanAtHand";
 
+type PlanView = Schemas["PlanView"];
 type AtHand = ReturnType<typeof usePlanAtHand>;
 
 /** The client's plans, and the sheet of the campaign at hand. */
@@ -87,22 +89,14 @@ function OpenAtOnce({ open }: { open: () => void }) {
 function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string; onNewPlan: () => void }) {
   const { clientId, plan, account, client, campaign } = atHand;
   const navigate = useNavigate();
-  const { message } = App.useApp();
   const edits = useEdits(clientId, planId);
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   const wanted = useSearchParams()[0].get("change");
-  const [form, setForm] = useState<{
-    campaign: Campaign | undefined;
-    today: string;
-    field: string | undefined;
-  }>();
+  const queries = useQueryClient();
+  const [form, setForm] = useState<{ campaign: Campaign | undefined; field: string | undefined }>();
   if (!plan || !account || !client || !offer.data) return null;
 
-  const openForm = (of: Campaign | undefined, field?: string) => {
-    accountDay(account.zone)
-      .then((today) => setForm({ campaign: of, today, field }))
-      .catch((e: Error) => message.error(e.message));
-  };
+  const openForm = (of: Campaign | undefined, field?: string) => setForm({ campaign: of, field });
   const things = (
     <>
       <Select
@@ -132,7 +126,9 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
       {campaign ? (
         <SheetDesk
           key={campaign.id}
-          {...{ clientId, planId, campaign, account, edits, things }}
+          {...{ clientId, planId, account, edits, things }}
+          campaigns={plan.campaigns}
+          whole={campaign}
           version={plan.version}
           undo={plan.undo}
           redo={plan.redo}
@@ -155,17 +151,17 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
       )}
       {form && (
         <CampaignForm
+          clientId={clientId}
+          accounts={form.campaign ? [account] : client.accounts}
           account={account}
-          objectives={offer.data.rulebook.objectives}
-          today={form.today}
           campaign={form.campaign}
           field={form.field}
           onClose={() => setForm(undefined)}
           send={async (edit) => {
             await edits.ask(edit);
             if (edit.kind === "newCampaign") {
-              message.info("Campaign added. Add audiences as rows and creatives as columns.");
-              await navigate(`/c/${clientId}/plan/${planId}`);
+              const made = queries.getQueryData<PlanView>(planKey(clientId, planId))?.campaigns.at(-1);
+              await navigate(`/c/${clientId}/plan/${planId}/${made?.id ?? ""}`);
             }
           }}
         />

@@ -39,7 +39,8 @@ export function RowFacts({
   const ads = row.cells.filter((c) => c !== null).length;
   const state = campaign.adStates.find((s) => s.rowId === row.id && s.columnId === column?.id);
   const told = state && AD_STATES[state.state];
-  const adName = names?.rows[spot.row]?.ads[spot.column];
+  const adName = names?.rows.find((r) => r.rowId === row.id)?.ads[spot.column];
+  const excluded = campaign.excluded.find((e) => e.rowId === row.id && e.columnId === column?.id);
   const shown = money(row.dailyMinor, campaign.currency);
   return (
     <>
@@ -115,7 +116,7 @@ export function RowFacts({
       )}
       <h3 style={{ marginTop: 10 }}>Name of the selected ad</h3>
       <div className="name-box mono" data-testid="ad-name">
-        {adName ?? "This cell is off; it gets no name."}
+        {adName ?? (excluded ? `Excluded: ${excluded.why}` : "This cell is off; it gets no name.")}
       </div>
       <Findings findings={findingsAt(campaign.findings, row.id, column?.id)} onJump={onJump} />
     </>

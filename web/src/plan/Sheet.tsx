@@ -17,6 +17,10 @@ const RIGHT = 108;
 
 export type Editing = { rowId: string; what: "money" | "label" } | null;
 
+function isTyping(event: { target: EventTarget }): boolean {
+  return (event.target as HTMLElement).tagName === "INPUT";
+}
+
 /** The crossing of rows and columns. Only what is in sight is drawn; heads stay in sight. */
 export function Sheet(props: {
   clientId: string;
@@ -34,6 +38,10 @@ export function Sheet(props: {
   onMoney: (text: string) => void;
   onLabel: (rowId: string, label: string) => void;
   onKey: (event: KeyboardEvent) => void;
+  /** What is selected, as a spreadsheet takes it. */
+  copyText: () => string;
+  onCopied: () => void;
+  onPaste: (text: string) => void;
 }) {
   const { campaign, selection, columnWidth } = props;
   const { rows, columns } = campaign;
@@ -77,7 +85,7 @@ export function Sheet(props: {
     else props.onSelect({ anchor: selection.anchor, focus: spot });
   };
   const onKeyDown = (event: KeyboardEvent) => {
-    if ((event.target as HTMLElement).tagName === "INPUT") return;
+    if (isTyping(event)) return;
     const next = moved(selection, event.key, event.shiftKey, rows.length, columns.length);
     if (next) {
       event.preventDefault();
@@ -102,6 +110,17 @@ export function Sheet(props: {
       onKeyDown={onKeyDown}
       onPointerDown={onPointer}
       onPointerOver={onPointer}
+      onCopy={(event) => {
+        if (isTyping(event)) return;
+        event.preventDefault();
+        event.clipboardData.setData("text/plain", props.copyText());
+        props.onCopied();
+      }}
+      onPaste={(event) => {
+        if (isTyping(event)) return;
+        event.preventDefault();
+        props.onPaste(event.clipboardData.getData("text/plain"));
+      }}
     >
       <div style={{ height: HEAD + rows.length * ROW + FOOT, width, minWidth: "100%", position: "relative" }}>
         <div className="heads" style={{ height: HEAD, width }} role="row">

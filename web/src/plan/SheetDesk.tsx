@@ -1,24 +1,24 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Dropdown, Modal, Segmented, Select } from "antd";
+import { App, Button, Dropdown, Input, Segmented, Select } from "antd";
 import { useMemo, useState, type KeyboardEvent, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { audiencesQuery } from "../audiences/queries";
 import { creativesQuery } from "../creative/queries";
 import { Columns } from "../frame/Columns";
+import { useOffer, type Doable } from "../frame/doables";
 import { Findings, blockers } from "../look/Findings";
-import { people, plural } from "../look/format";
+import { plural } from "../look/format";
 import { METRICS, type Metric } from "../results/model";
 import { resultsQuery } from "../results/queries";
-import { AddDialog } from "./AddDialog";
-import { Keys } from "./Keys";
 import { lens as lensOf } from "./lenses";
-import { LENSES, summary, switchBlock, touched, type Campaign, type Lens } from "./model";
+import { cellsOf, LENSES, summary, switchBlock, touched, type Campaign, type Lens } from "./model";
 import { namesQuery } from "./queries";
 import { RowFacts } from "./RowFacts";
 import { block, single } from "./selection";
 import { Sheet, type Editing } from "./Sheet";
-import { SplitDialog } from "./SplitDialog";
+import { SheetDialogs, type Open } from "./SheetDialogs";
+import { asText, filtered } from "./sheetText";
 import type { Edits } from "./useEdits";
 import { useUndoKeys } from "./useUndoKeys";
 
@@ -29,7 +29,9 @@ const NAME_WIDTH = 232;
 export function SheetDesk(props: {
   clientId: string;
   planId: string;
-  campaign: Campaign;
+  /** All campaigns of the plan. */
+  campaigns: Campaign[];
+  whole: Campaign;
   version: number;
   undo: string | null | undefined;
   redo: string | null | undefined;
@@ -39,24 +41,24 @@ export function SheetDesk(props: {
   things: ReactNode;
   onChange: (field?: string) => void;
 }) {
-  const { clientId, planId, campaign, edits } = props;
+  const { clientId, planId, whole, edits } = props;
   useUndoKeys(edits);
   const navigate = useNavigate();
+  const { message } = App.useApp();
   const [search, setSearch] = useSearchParams();
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
-  const [selection, setSelection] = useState(() => startOf(campaign, search.get("ad")));
+  const [selection, setSelection] = useState(() => startOf(whole, search.get("ad")));
   const [editing, setEditing] = useState<Editing>(() => editingOf(search));
-  const [adding, setAdding] = useState<"rows" | "columns">();
+  const [open, setOpen] = useState<Open>();
+  const [filter, setFilter] = useState<string>();
   const [metric, setMetric] = useState<Metric>("COST_PER_CONVERSION");
-  const [splitting, setSplitting] = useState(false);
-  const [keysShown, setKeysShown] = useState(false);
   const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
 
   const audiences = useQuery(audiencesQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
-  const names = useQuery(namesQuery(clientId, planId, campaign.id, props.version));
+  const names = useQuery(namesQuery(clientId, planId, whole.id, props.version));
   const results = useQuery({
-    ...resultsQuery(clientId, planId, campaign.id),
+    ...resultsQuery(clientId, planId, whole.id),
     enabled: lens === "results",
     refetchInterval: 10_000,
   });
@@ -64,6 +66,11 @@ export function SheetDesk(props: {
   const creativeOf = useMemo(
     () => new Map(creatives.data?.map((c) => [c.creative.id, c.creative])),
     [creatives.data],
+  );
+  /** The sheet with the rows that the filter leaves. */
+  const campaign = useMemo(
+    () => filtered(whole, filter ?? "", (r) => audienceOf.get(r.audienceId)?.name ?? ""),
+    [whole, filter, audienceOf],
   );
   const shown = useMemo(
     () => lensOf(lens, campaign, { names: names.data, results: results.data, metric }),
@@ -74,72 +81,169 @@ export function SheetDesk(props: {
 
   const picked = block(selection, campaign.rows.length, campaign.columns.length);
   const pickedRows = campaign.rows.slice(picked.top, picked.bottom + 1);
-  const focusRow = campaign.rows[selection.focus.row];
+  const rowIds = pickedRows.map((r) => r.id);
+  const focusRow = campaign.rows[Math.min(selection.focus.row, campaign.rows.length - 1)];
   const setLens = (value: Lens) => setSearch(value === "structure" ? {} : { lens: value }, { replace: true });
-
-  const setMoney = (text: string) => {
-    const rowIds = pickedRows.map((r) => r.id);
-    if (rowIds.length > 0) edits.make({ kind: "rowMoney", campaignId: campaign.id, rowIds, money: text });
-  };
-  const duplicate = () => {
-    if (focusRow)
-      edits.make({ kind: "rowCopy", campaignId: campaign.id, rowIds: pickedRows.map((r) => r.id), times: 1 });
-  };
-  const toggle = () => {
-    const edit = switchBlock(campaign, picked);
-    if (edit) edits.make(edit);
-  };
-  const removeRows = () => {
-    const rowIds = pickedRows.map((r) => r.id);
-    if (rowIds.length > 0) edits.make({ kind: "rowRemoval", campaignId: campaign.id, rowIds });
-  };
-  const removeColumns = () => {
-    const columnIds = campaign.columns.slice(picked.left, picked.right + 1).map((c) => c.id);
-    if (columnIds.length > 0) edits.make({ kind: "columnRemoval", campaignId: campaign.id, columnIds });
-  };
 
   const jump = (place: Schemas["Place"]) => {
     if (place.creativeId) void navigate(`/c/${clientId}/creative/${place.creativeId}?field=${place.field}`);
     else if (place.audienceId)
       void navigate(`/c/${clientId}/audiences/${place.audienceId}?field=${place.field}`);
     else if (place.rowId) {
-      const row = campaign.rows.findIndex((r) => r.id === place.rowId);
-      setSelection(single(row, 0));
+      setFilter(undefined);
+      setSelection(
+        single(
+          whole.rows.findIndex((r) => r.id === place.rowId),
+          0,
+        ),
+      );
       if (place.field === "money") setFocusMoney((n) => n + 1);
       if (place.field === "label") setEditing({ rowId: place.rowId, what: "label" });
-    } else if (place.field === "rows") setAdding("rows");
-    else if (place.field === "columns") setAdding("columns");
+    } else if (place.field === "rows" || place.field === "columns") setOpen({ what: place.field });
     else props.onChange(place.field);
   };
+  const setMoney = (ids: string[], text: string) => {
+    if (ids.length > 0) edits.make({ kind: "rowMoney", campaignId: campaign.id, rowIds: ids, money: text });
+  };
+  const copyText = () =>
+    asText(
+      campaign,
+      picked,
+      shown,
+      (r) => audienceOf.get(r.audienceId)?.name ?? "",
+      (k) => creativeOf.get(k.creativeId)?.name ?? "",
+      lens === "structure",
+    );
+
+  /** Everything that can be done here, for keys, buttons and Ctrl K alike. */
+  const doables: Doable[] = [
+    { id: "rows", words: "Add audiences as rows…", run: () => setOpen({ what: "rows" }) },
+    { id: "columns", words: "Add creatives as columns…", run: () => setOpen({ what: "columns" }) },
+    ...(focusRow
+      ? [
+          { id: "split", words: "Split row by…", keys: "S", run: () => setOpen({ what: "split" }) },
+          {
+            id: "duplicate",
+            words: `Duplicate ${plural(rowIds.length, "row")}`,
+            keys: "D",
+            run: () => edits.make({ kind: "rowCopy", campaignId: campaign.id, rowIds, times: 1 }),
+          },
+          { id: "copy", words: "Copy rows…", keys: "Shift D", run: () => setOpen({ what: "copy" }) },
+          {
+            id: "money",
+            words: "Set the money of the selected rows",
+            keys: "Enter",
+            run: () => setEditing({ rowId: focusRow.id, what: "money" }),
+          },
+          {
+            id: "rename",
+            words: "Rename the row",
+            keys: "F2",
+            run: () => setEditing({ rowId: focusRow.id, what: "label" }),
+          },
+          {
+            id: "replace",
+            words: "Find and replace in labels…",
+            keys: "R",
+            run: () => setOpen({ what: "replace" }),
+          },
+          {
+            id: "switch",
+            words: "Switch the selected ads",
+            keys: "Space",
+            run: () => {
+              const edit = switchBlock(campaign, picked);
+              if (edit) edits.make(edit);
+            },
+          },
+          {
+            id: "exclude",
+            words: "Exclude the selected ads…",
+            keys: "X",
+            run: () => setOpen({ what: "exclude" }),
+          },
+          {
+            id: "remove-rows",
+            words: `Remove ${plural(rowIds.length, "row")}`,
+            run: () => edits.make({ kind: "rowRemoval", campaignId: campaign.id, rowIds }),
+          },
+        ]
+      : []),
+    ...(campaign.columns.length > 0
+      ? [
+          {
+            id: "remove-columns",
+            words: `Remove ${plural(picked.right - picked.left + 1, "creative")}`,
+            run: () =>
+              edits.make({
+                kind: "columnRemoval",
+                campaignId: campaign.id,
+                columnIds: campaign.columns.slice(picked.left, picked.right + 1).map((c) => c.id),
+              }),
+          },
+        ]
+      : []),
+    { id: "filter", words: "Filter the rows", keys: "/", run: () => setFilter(filter ?? "") },
+    { id: "history", words: "What was changed…", keys: "H", run: () => setOpen({ what: "history" }) },
+    ...(props.undo ? [{ id: "undo", words: `Undo “${props.undo}”`, keys: "Ctrl Z", run: edits.undo }] : []),
+    ...(props.redo
+      ? [{ id: "redo", words: `Redo “${props.redo}”`, keys: "Ctrl Shift Z", run: edits.redo }]
+      : []),
+    { id: "keys", words: "Keys on the sheet", keys: "?", run: () => setOpen({ what: "keys" }) },
+  ];
+  useOffer(doables);
+  const does = (id: string) => doables.find((d) => d.id === id);
 
   const onKey = (event: KeyboardEvent) => {
     const digit = LENSES[Number(event.key) - 1];
     const control = event.ctrlKey || event.metaKey;
-    const done = () => event.preventDefault();
-    if (control && event.key.toLowerCase() === "z") {
-      done();
-      if (event.shiftKey) edits.redo();
-      else edits.undo();
-    } else if (control) return;
-    else if (event.key === " ") {
-      done();
-      toggle();
-    } else if (event.key === "Enter" && focusRow) {
-      done();
-      setEditing({ rowId: focusRow.id, what: "money" });
-    } else if (event.key === "F2" && focusRow) {
-      done();
-      setEditing({ rowId: focusRow.id, what: "label" });
-    } else if (event.key.toLowerCase() === "d") duplicate();
-    else if (event.key.toLowerCase() === "s") setSplitting(!!focusRow);
-    else if (event.key === "?") setKeysShown(true);
-    else if (digit) setLens(digit.value);
+    const key = event.key === " " ? "Space" : event.key.length === 1 ? event.key.toUpperCase() : event.key;
+    const pressed = [
+      control ? "Ctrl " : "",
+      event.shiftKey && (control || /^[A-Z]$/.test(key)) ? "Shift " : "",
+      key,
+    ].join("");
+    const asked = doables.find((d) => d.keys === pressed);
+    if (asked) {
+      event.preventDefault();
+      asked.run();
+    } else if (!control && digit) setLens(digit.value);
   };
 
-  const words = summary(campaign);
-  const objective = props.objectives.find((o) => o.code === campaign.objective)?.words ?? campaign.objective;
-  const empty = campaign.rows.length === 0 || campaign.columns.length === 0;
-  const blocked = blockers(campaign.findings);
+  const words = summary(whole);
+  const objective = props.objectives.find((o) => o.code === whole.objective)?.words ?? whole.objective;
+  const empty = whole.rows.length === 0 || whole.columns.length === 0;
+  const blocked = blockers(whole.findings);
+  const button = (id: string, text: string) => {
+    const doable = does(id);
+    return (
+      <Button disabled={!doable} onClick={() => doable?.run()}>
+        {text} {doable?.keys && <kbd>{doable.keys}</kbd>}
+      </Button>
+    );
+  };
+  const menu = (text: string, ids: string[]) => (
+    <Dropdown
+      trigger={["click"]}
+      menu={{
+        items: ids.flatMap((id) => {
+          const doable = does(id);
+          return doable
+            ? [
+                {
+                  key: id,
+                  label: doable.words,
+                  extra: doable.keys && <kbd>{doable.keys}</kbd>,
+                  onClick: doable.run,
+                },
+              ]
+            : [];
+        }),
+      }}
+    >
+      <Button>{text}</Button>
+    </Dropdown>
+  );
 
   return (
     <Columns
@@ -147,7 +251,7 @@ export function SheetDesk(props: {
       things={props.things}
       title={
         <>
-          {campaign.name}{" "}
+          {whole.name}{" "}
           <button className="link" style={{ fontSize: 12, fontWeight: 400 }} onClick={() => props.onChange()}>
             change
           </button>
@@ -157,11 +261,11 @@ export function SheetDesk(props: {
         <>
           {lens === "names" && (
             <>
-              <span className="mono">{campaign.fullName}</span> ·{" "}
+              <span className="mono">{whole.fullName}</span> ·{" "}
             </>
           )}
           {objective} on {props.account.networkName} · <b>{words.shape}</b> · <b>{words.daily}</b> ·{" "}
-          <b>{words.flight}</b> in {plural(campaign.days, "day")}
+          <b>{words.flight}</b> in {plural(whole.days, "day")}
         </>
       }
       actions={
@@ -176,10 +280,7 @@ export function SheetDesk(props: {
             />
           )}
           <Segmented<Lens> aria-label="Lens" options={[...LENSES]} value={lens} onChange={setLens} />
-          <Button
-            type="primary"
-            onClick={() => void navigate(`/c/${clientId}/launch/${planId}/${campaign.id}`)}
-          >
+          <Button type="primary" onClick={() => void navigate(`/c/${clientId}/launch/${planId}/${whole.id}`)}>
             Launch…
           </Button>
         </>
@@ -189,67 +290,62 @@ export function SheetDesk(props: {
           <>
             <h2>Checks</h2>
             <p className="note">
-              {campaign.findings.length === 0
+              {whole.findings.length === 0
                 ? "Every rule looked; nothing was found."
-                : `${plural(campaign.findings.length, "finding")}, ${plural(blocked, "blocker")}. Each leads to the field that mends it.`}
+                : `${plural(whole.findings.length, "finding")}, ${plural(blocked, "blocker")}. Each leads to the field that mends it.`}
             </p>
-            <Findings findings={campaign.findings} onJump={jump} />
+            <Findings findings={whole.findings} onJump={jump} />
           </>
         ) : focusRow ? (
           <RowFacts
             {...{ clientId, campaign, focusMoney }}
-            spot={selection.focus}
+            spot={{ ...selection.focus, row: campaign.rows.indexOf(focusRow) }}
             audience={audienceOf.get(focusRow.audienceId)}
             creative={creativeOf.get(campaign.columns[selection.focus.column]?.creativeId ?? "")}
             names={names.data}
-            onMoney={setMoney}
+            onMoney={(text) => setMoney(rowIds, text)}
             onJump={jump}
           />
         ) : (
-          <Findings findings={campaign.findings} onJump={jump} />
+          <Findings findings={whole.findings} onJump={jump} />
         )
       }
       foot={
         <>
-          <Button onClick={() => setAdding("rows")}>Add rows…</Button>
-          <Button onClick={() => setAdding("columns")}>Add creatives…</Button>
-          <Button disabled={!focusRow} onClick={() => setSplitting(true)}>
-            Split row by… <kbd>S</kbd>
-          </Button>
-          <Button onClick={duplicate}>
-            Duplicate <kbd>D</kbd>
-          </Button>
-          <Dropdown
-            trigger={["click"]}
-            menu={{
-              items: [
-                { key: "rows", label: plural(pickedRows.length, "row"), onClick: removeRows },
-                {
-                  key: "columns",
-                  label: plural(picked.right - picked.left + 1, "creative"),
-                  onClick: removeColumns,
-                },
-              ],
-            }}
-          >
-            <Button>Remove…</Button>
-          </Dropdown>
-          {props.redo && (
-            <Button type="text" onClick={edits.redo}>
-              Redo “{props.redo}”
-            </Button>
+          {menu("Add…", ["rows", "columns"])}
+          {button("split", "Split row by…")}
+          {button("duplicate", "Duplicate")}
+          {menu("More…", [
+            "copy",
+            "replace",
+            "exclude",
+            "remove-rows",
+            "remove-columns",
+            "filter",
+            "history",
+            "redo",
+          ])}
+          {filter !== undefined && (
+            <Input
+              autoFocus
+              allowClear
+              aria-label="Filter the rows"
+              placeholder="Label, audience or split"
+              style={{ width: 190 }}
+              value={filter}
+              onChange={(e) => setFilter(e.target.value)}
+              onBlur={() => filter === "" && setFilter(undefined)}
+              onKeyDown={(e) => e.key === "Escape" && setFilter(undefined)}
+            />
           )}
           <span className="hint">
+            {filter ? `${campaign.rows.length} of ${plural(whole.rows.length, "row")} · ` : ""}
             {props.undo && (
-              <>
-                <button className="link" onClick={edits.undo}>
-                  Undo “{props.undo}”
-                </button>{" "}
-                <kbd>Ctrl Z</kbd> ·{" "}
-              </>
-            )}
-            <kbd>Space</kbd> switch ·{" "}
-            <button className="link" onClick={() => setKeysShown(true)}>
+              <button className="link" title="Ctrl Z" onClick={edits.undo}>
+                Undo “{props.undo}”
+              </button>
+            )}{" "}
+            <button className="link" onClick={() => setOpen({ what: "keys" })}>
               keys
             </button>
           </span>
@@ -258,81 +354,52 @@ export function SheetDesk(props: {
     >
       {empty && (
         <div className="empty">
-          <h2>{campaign.rows.length === 0 ? "Whom does this campaign talk to?" : "What do they see?"}</h2>
+          <h2>{whole.rows.length === 0 ? "Whom does this campaign talk to?" : "What do they see?"}</h2>
           <p>
             Audiences are rows, creatives are columns, and every crossing is an ad.{" "}
-            {plural(campaign.rows.length, "row")} and {plural(campaign.columns.length, "column")} so far.
+            {plural(whole.rows.length, "row")} and {plural(whole.columns.length, "column")} so far.
           </p>
           <Button
             type="primary"
-            onClick={() => setAdding(campaign.rows.length === 0 ? "rows" : "columns")}
+            onClick={() => setOpen({ what: whole.rows.length === 0 ? "rows" : "columns" })}
             style={{ marginRight: 8 }}
           >
-            {campaign.rows.length === 0 ? "Add audiences as rows" : "Add creatives as columns"}
+            {whole.rows.length === 0 ? "Add audiences as rows" : "Add creatives as columns"}
           </Button>
         </div>
       )}
-      {!(campaign.rows.length === 0 && campaign.columns.length === 0) && (
+      {!(whole.rows.length === 0 && whole.columns.length === 0) && (
         <Sheet
-          {...{ clientId, campaign, shown, selection, waiting, editing, onKey }}
+          {...{ clientId, campaign, shown, selection, waiting, editing, onKey, copyText }}
           rowNames={lens === "names" ? rowNames : undefined}
           columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
           creatives={creativeOf}
           onSelect={setSelection}
           onEditing={setEditing}
+          onCopied={() =>
+            void message.info(`${plural(rowIds.length, "row")} copied; paste them into a spreadsheet.`)
+          }
+          onPaste={(text) => setOpen({ what: "paste", text })}
           onMoney={(text) => {
-            const rowId = editing?.rowId;
-            const rowIds = pickedRows.some((r) => r.id === rowId)
-              ? pickedRows.map((r) => r.id)
-              : rowId
-                ? [rowId]
-                : [];
-            if (rowIds.length > 0)
-              edits.make({ kind: "rowMoney", campaignId: campaign.id, rowIds, money: text });
+            const rowId = editing?.rowId ?? "";
+            setMoney(rowIds.includes(rowId) ? rowIds : [rowId], text);
           }}
           onLabel={(rowId, label) => edits.make({ kind: "rowName", campaignId: campaign.id, rowId, label })}
         />
       )}
-      {adding === "rows" && (
-        <AddDialog
-          title="Add audiences as rows"
-          one="row"
-          choices={(audiences.data ?? []).map((a) => ({
-            id: a.id,
-            words: a.name,
-            note: `${people(a.size)} people`,
-          }))}
-          elsewhere={{ words: "Describe another audience", path: `/c/${clientId}/audiences` }}
-          onAdd={(audienceIds) => edits.make({ kind: "newRows", campaignId: campaign.id, audienceIds })}
-          onClose={() => setAdding(undefined)}
-        />
-      )}
-      {adding === "columns" && (
-        <AddDialog
-          title="Add creatives as columns"
-          one="column"
-          choices={(creatives.data ?? [])
-            .filter((c) => !campaign.columns.some((k) => k.creativeId === c.creative.id))
-            .map((c) => ({ id: c.creative.id, words: c.creative.name, note: c.creative.headlines[0] ?? "" }))}
-          elsewhere={{ words: "Make another creative", path: `/c/${clientId}/creative` }}
-          onAdd={(creativeIds) => edits.make({ kind: "newColumns", campaignId: campaign.id, creativeIds })}
-          onClose={() => setAdding(undefined)}
-        />
-      )}
-      {splitting && focusRow && (
-        <SplitDialog
-          {...{ clientId, planId, campaign }}
-          row={focusRow}
+      {open && (
+        <SheetDialogs
+          {...{ open, clientId, planId, campaign, pickedRows, focusRow }}
+          version={props.version}
+          others={props.campaigns.filter((c) => c.id !== whole.id && c.accountId === whole.accountId)}
           networkName={props.account.networkName}
-          onSplit={(split) =>
-            edits.make({ kind: "rowSplit", campaignId: campaign.id, rowId: focusRow.id, split })
-          }
-          onClose={() => setSplitting(false)}
+          audiences={audiences.data ?? []}
+          creatives={(creatives.data ?? []).map((c) => c.creative)}
+          pickedCells={cellsOf(campaign, picked)}
+          onEdit={edits.make}
+          onClose={() => setOpen(undefined)}
         />
       )}
-      <Modal open={keysShown} footer={null} title="Keys on the sheet" onCancel={() => setKeysShown(false)}>
-        <Keys />
-      </Modal>
     </Columns>
   );
 }

@@ -248,7 +248,7 @@ function RowsToBe({ made, testing, words }: { made: Made; testing: boolean; word
       <div className="split-list" role="list" aria-label="Rows to be">
         {made.rows.map((r) => (
           <div key={r.label} role="listitem">
-            <span title={r.label}>{r.label}</span>
+            <span title={r.label}>{r.varies}</span>
             <i style={{ width: `${barLength(r.size?.people ?? 0, most) * 90}px` }} />
             <b>{r.size ? people(r.size) : "–"}</b>
             <span className={r.dailyMinor < lowest ? "bad" : ""}>{cash(r.dailyMinor)}</span>

@@ -13,6 +13,15 @@ export interface LensData {
 
 const OFF: CellShown = { main: "off", kind: "off" };
 
+/** Cells that are no ad for a reason, as they are looked up one by one. */
+function offCells(campaign: Campaign) {
+  const reasons = new Map(campaign.excluded.map((e) => [`${e.rowId}/${e.columnId}`, e.why]));
+  return (row: number, column: number): CellShown => {
+    const why = reasons.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
+    return why ? { main: "excluded", small: why, kind: "excluded", title: why } : OFF;
+  };
+}
+
 /** What each cell shows through a lens; looked up once a campaign and lens, asked for every cell in sight. */
 export function lens(
   of: Lens,
@@ -33,9 +42,10 @@ export function lens(
 
 function structure(campaign: Campaign) {
   const states = statesByCell(campaign);
+  const off = offCells(campaign);
   return (row: number, column: number): CellShown => {
     const daily = campaign.rows[row]?.cells[column];
-    if (daily == null) return OFF;
+    if (daily == null) return off(row, column);
     const state = states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
     const told = state && AD_STATES[state.state];
     return {
@@ -53,9 +63,10 @@ function names(campaign: Campaign, data: LensData) {
   const badRows = new Set(
     campaign.findings.filter((f) => f.rule.startsWith("name.")).map((f) => f.place.rowId),
   );
+  const byRow = new Map(data.names?.rows.map((r) => [r.rowId, r.ads]));
   return (row: number, column: number): CellShown => {
     if (campaign.rows[row]?.cells[column] == null) return OFF;
-    const name = data.names?.rows[row]?.ads[column] ?? "";
+    const name = byRow.get(campaign.rows[row]?.id ?? "")?.[column] ?? "";
     const marked = badRows.has(campaign.rows[row]?.id ?? "");
     return { main: name, kind: "name", title: name, mark: marked ? "blocker" : undefined };
   };

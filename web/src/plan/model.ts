@@ -55,19 +55,35 @@ export function findingsAt(
   );
 }
 
-/** The edit that switches a block: on when any of it is off, else off. Null for an empty sheet. */
+/** The cells of a block. */
+export function cellsOf(campaign: Campaign, b: Block): { rowId: string; columnId: string; on: boolean }[] {
+  return campaign.rows
+    .slice(b.top, b.bottom + 1)
+    .flatMap((row) =>
+      campaign.columns
+        .slice(b.left, b.right + 1)
+        .map((column, i) => ({ rowId: row.id, columnId: column.id, on: row.cells[b.left + i] !== null })),
+    );
+}
+
+/**
+ * The edit that switches a block: on when any of it is off, else off. Excluded cells stay as they are unless nothing else is
+ * in the block. Null for an empty sheet.
+ */
 export function switchBlock(campaign: Campaign, b: Block): Edit | null {
-  const cells = [];
-  let anyOff = false;
-  for (const row of campaign.rows.slice(b.top, b.bottom + 1)) {
-    for (let c = b.left; c <= b.right; c++) {
-      const column = campaign.columns[c];
-      if (!column) continue;
-      cells.push({ rowId: row.id, columnId: column.id });
-      anyOff ||= row.cells[c] === null;
-    }
-  }
-  return cells.length === 0 ? null : { kind: "cellSwitch", campaignId: campaign.id, cells, on: anyOff };
+  const excluded = new Set(campaign.excluded.map((e) => `${e.rowId}/${e.columnId}`));
+  const all = cellsOf(campaign, b);
+  const free = all.filter((c) => !excluded.has(`${c.rowId}/${c.columnId}`));
+  const cells = free.length > 0 ? free : all;
+  return cells.length === 0
+    ? null
+    : {
+        kind: "cellSwitch",
+        campaignId: campaign.id,
+        cells: cells.map(({ rowId, columnId }) => ({ rowId, columnId })),
+        on: cells.some((c) => !c.on),
+        why: null,
+      };
 }
 
 /** "Conversions on Hearthside", "3 × 2, 6 ads", money a day and over the flight. */

@@ -3,6 +3,8 @@ import { Problem, type Schemas } from "../api/client";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { findingsAt, switchBlock, type Campaign } from "./model";
 import { block, covers, moved, single, wholeRow } from "./selection";
+import { asText, filtered } from "./sheetText";
+import { bodyOf, NO_CHOICES, withVariable } from "./split";
 
 const edit = (money: string): Edit => ({ kind: "rowMoney", campaignId: "c", rowIds: ["r"], money });
 
@@ -126,6 +128,7 @@ describe("what a block of cells does", () => {
       { id: "r2", cells: [100, 100] },
     ],
     columns: [{ id: "k1" }, { id: "k2" }],
+    excluded: [],
   } as unknown as Campaign;
 
   it("switches on when any is off, else off", () => {
@@ -137,10 +140,87 @@ describe("what a block of cells does", () => {
     });
   });
 
+  it("leaves excluded cells out, unless nothing else is there", () => {
+    const kept = { ...campaign, excluded: [{ rowId: "r1", columnId: "k2", why: "buyers" }] };
+    const row = { top: 0, bottom: 0, left: 0, right: 1 };
+    expect(switchBlock(kept, row)).toMatchObject({ on: false, cells: [{ rowId: "r1", columnId: "k1" }] });
+    expect(switchBlock(kept, { ...row, left: 1 })).toMatchObject({ on: true, cells: [{ columnId: "k2" }] });
+  });
+
+  it("goes to a spreadsheet with its headings, and starts no formula there", () => {
+    const sheet = {
+      ...campaign,
+      currency: "GBP",
+      rows: [
+        { id: "r1", label: "=HYPERLINK(1)", dailyMinor: 1200, cells: [600, null], slices: [] },
+        { id: "r2", label: "Tab\there", dailyMinor: 50, cells: [25, 25], slices: [] },
+      ],
+    } as unknown as Campaign;
+    const whole = { top: 0, bottom: 1, left: 0, right: 1 };
+    const cell = () => ({ main: "x", kind: "on" }) as const;
+    expect(
+      asText(
+        sheet,
+        whole,
+        cell,
+        () => "Menders",
+        (k) => `Creative ${k.id}`,
+        true,
+      ),
+    ).toBe(
+      "Row\tAudience\tMoney a day\tCreative k1\tCreative k2\n" +
+        "'=HYPERLINK(1)\tMenders\t£12.00\ton\toff\n" +
+        '"Tab\there"\tMenders\t£0.50\ton\ton',
+    );
+  });
+
+  it("filters rows by any words of their label, audience and split", () => {
+    const sheet = {
+      ...campaign,
+      rows: [
+        { id: "r1", label: "Knitters 25 to 34", slices: [{ words: "women" }] },
+        { id: "r2", label: "Knitters 35 to 44", slices: [{ words: "men" }] },
+      ],
+    } as unknown as Campaign;
+    const left = (typed: string) => filtered(sheet, typed, () => "All knitters").rows.map((r) => r.id);
+    expect(left("ALL 35")).toEqual(["r2"]);
+    expect(left("women")).toEqual(["r1"]);
+    expect(left(" ")).toEqual(["r1", "r2"]);
+  });
+
   it("gathers the findings of its row and column, not those of the whole sheet", () => {
     const finding = (rowId: string | null, columnId: string | null) =>
       ({ place: { campaignId: "c", rowId, columnId, field: "x" } }) as Schemas["Finding"];
     const all = [finding("r1", null), finding(null, "k2"), finding(null, null), finding("r2", null)];
     expect(findingsAt(all, "r1", "k2")).toEqual([all[0], all[1]]);
+  });
+});
+
+describe("a split being chosen", () => {
+  const offer = (variable: "AGE" | "GENDER", codes: string[]) => ({
+    variable,
+    words: variable.toLowerCase(),
+    choices: codes.map((code) => ({ code, words: code })),
+    ages: null,
+    lacking: "",
+  });
+
+  it("asks for what was chosen, in the order it was chosen in", () => {
+    const gender = withVariable(NO_CHOICES, offer("GENDER", ["WOMEN", "MEN"]), true);
+    const both = withVariable(gender, offer("AGE", []), true);
+    expect(bodyOf(both, "EACH")).toEqual({
+      by: [
+        { variable: "GENDER", codes: ["WOMEN", "MEN"] },
+        { variable: "AGE", bands: 6 },
+      ],
+      share: "EACH",
+    });
+    const own = { ...both, cut: "own" as const, cuts: "25, 35 50" };
+    expect(bodyOf(own, "EQUAL")?.by[1]).toEqual({ variable: "AGE", cuts: [25, 35, 50] });
+  });
+
+  it("asks for nothing while nothing, or a variable without values, is chosen", () => {
+    expect(bodyOf(NO_CHOICES, "EACH")).toBeUndefined();
+    expect(bodyOf({ ...NO_CHOICES, order: ["GENDER"], codes: { GENDER: [] } }, "EACH")).toBeUndefined();
   });
 });

@@ -36,6 +36,7 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
     plan.data,
     campaign,
     firstCampaign,
+    campaignId,
     clientId,
     screen,
     navigate,

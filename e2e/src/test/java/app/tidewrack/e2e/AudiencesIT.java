@@ -87,7 +87,7 @@ class AudiencesIT {
     void whatARegulatedSubjectForbidsIsTold() {
         buyer.open("/c/copperline/audiences");
         things().getByText("Lab people around Munich").click();
-        assertThat(page.getByLabel("Youngest age")).hasValue("24");
+        assertThat(page.getByLabel("Youngest age")).hasValue("25");
         assertThat(facts()).not().containsText("forbids");
         buyer.open("/c/copperline/brief");
         buyer.choose("Regulated subject", "Jobs");
@@ -96,7 +96,7 @@ class AudiencesIT {
         buyer.open("/c/copperline/audiences");
         things().getByText("Lab people around Munich").click();
         assertThat(facts()).containsText("Hearthside forbids for jobs");
-        assertThat(facts()).containsText("ages 24 to 60");
+        assertThat(facts()).containsText("ages 25 to 60");
         page.getByLabel("Youngest age").fill("");
         page.getByLabel("Oldest age").fill("");
         page.getByLabel("Oldest age").press("Tab");

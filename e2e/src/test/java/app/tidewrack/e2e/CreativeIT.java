@@ -88,10 +88,10 @@ class CreativeIT {
         Locator askwell = verdict("Askwell home feed");
         askwell.getByText("adjust").click();
         Locator box = page.getByLabel("Box that is kept");
-        assertThat(box).hasAttribute("aria-valuetext", "0 px from the left, 258 px from above");
+        assertThat(box).hasAttribute("aria-valuetext", "0 px from the left, 257 px from above");
         box.press("Shift+ArrowDown");
         box.press("ArrowDown");
-        assertThat(box).hasAttribute("aria-valuetext", "0 px from the left, 318 px from above");
+        assertThat(box).hasAttribute("aria-valuetext", "0 px from the left, 317 px from above");
         buyer.press("Crop to 1080 × 565 (1.91:1)");
         assertThat(page.locator(".facts")).containsText("JPEG · 1080 × 565 px");
         assertThat(askwell).containsText("all that is there fits");

@@ -128,7 +128,7 @@ final class AudienceRules {
         Map<String, Row> first = new HashMap<>();
         return rows(s).flatMap(r -> {
             Row earlier = first.putIfAbsent(
-                    s.audience(r).definition().hash() + r.narrowing().placements(), r);
+                    s.audience(r).definition().hash() + r.showing().codes(), r);
             return earlier == null
                     ? Stream.empty()
                     : Stream.of(new Seen(

@@ -7,7 +7,13 @@ import java.util.stream.Stream;
 /** The engine: runs every rule and returns all findings, blockers first, in a stable order. */
 public final class Checks {
     private static final List<Rule> RULES = Stream.of(
-                    StructureRules.ALL, MoneyRules.ALL, AudienceRules.ALL, CreativeRules.ALL, NameRules.ALL)
+                    StructureRules.ALL,
+                    MoneyRules.ALL,
+                    AudienceRules.ALL,
+                    PlacementRules.ALL,
+                    DeliveryRules.ALL,
+                    CreativeRules.ALL,
+                    NameRules.ALL)
             .flatMap(List::stream)
             .toList();
 

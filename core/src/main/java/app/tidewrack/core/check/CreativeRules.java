@@ -20,6 +20,8 @@ import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Showing;
+import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.Tokens;
 import java.util.ArrayList;
@@ -190,8 +192,22 @@ final class CreativeRules {
                 m.mend() + ".");
     }
 
+    /**
+     * Where the column's rows show it. Rows that leave it to the network are judged by the usual placement of its format, since
+     * the network passes over those where it does not fit.
+     */
     private static Stream<PlacementRule> placements(Situation s, Shown c) {
-        return s.rulebook().usualPlacements(List.of(c.format().code())).stream();
+        List<String> formats = List.of(c.format().code());
+        Set<String> shown = (s.campaign().rows().isEmpty()
+                        ? Stream.of(Showing.USUAL)
+                        : rows(s, c.column()).map(Row::showing))
+                .map(w -> w.how() == How.NETWORK ? Showing.USUAL : w)
+                .distinct()
+                .flatMap(w -> w.placements(s.rulebook(), formats).stream())
+                .map(PlacementRule::code)
+                .filter(c.format().placements()::contains)
+                .collect(Collectors.toSet());
+        return s.rulebook().placements().stream().filter(p -> shown.contains(p.code()));
     }
 
     private static String kind(Medium medium) {

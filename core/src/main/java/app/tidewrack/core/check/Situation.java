@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * All that the rules look at.
  *
  * @param audiences whom each row talks to, by row id
+ * @param prices what bids of rows win, by row id, as far as it is known
  * @param live the campaign is already on the network, so its start may lie in the past
  * @param otherNames names of the account's other campaigns
  * @param today the account's day by the network's clock
@@ -30,6 +31,7 @@ public record Situation(
         Account account,
         Map<String, Audience> audiences,
         Map<String, Creative> creatives,
+        Map<String, BidPrices> prices,
         Set<String> otherNames,
         boolean live,
         LocalDate today) {
@@ -51,6 +53,14 @@ public record Situation(
             String name,
             AudienceDefinition definition,
             @Nullable AudienceSize size) {}
+
+    /**
+     * What a network tells of bids, in minor units for one of what is bid for.
+     *
+     * @param fromMinor under this hardly any place is won
+     * @param toMinor over this hardly more are won
+     */
+    public record BidPrices(long fromMinor, long suggestedMinor, long toMinor) {}
 
     Audience audience(Row row) {
         return audiences.get(row.id());

@@ -27,11 +27,15 @@ public final class SubjectFit {
      */
     public record Breach(Kind kind, String asked, int leastRadiusKm) {}
 
-    /** None when the network takes the audience for ads on the subject. */
-    public static List<Breach> judge(AudienceDefinition audience, SubjectRule rule) {
+    /**
+     * None when the network takes the audience for ads on the subject.
+     *
+     * @param offer of the network; all of its ages are no narrowing
+     */
+    public static List<Breach> judge(AudienceDefinition audience, SubjectRule rule, AudienceOffer offer) {
         List<Breach> breaches = new ArrayList<>();
         AgeRange ages = audience.ages();
-        if (!rule.ages() && ages != null) {
+        if (!rule.ages() && ages != null && (ages.from() > offer.youngest() || ages.to() < offer.oldest())) {
             breaches.add(new Breach(Kind.AGES, "%d to %d".formatted(ages.from(), ages.to()), 0));
         }
         if (!rule.gender() && audience.gender() != Gender.ANY) {

@@ -12,6 +12,7 @@ public sealed interface PlanEdit
                 RemoveRows,
                 RenameRows,
                 SetRowMoney,
+                SetDelivery,
                 AddColumns,
                 RemoveColumns,
                 SwitchCells,

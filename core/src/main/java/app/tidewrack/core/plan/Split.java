@@ -80,9 +80,8 @@ public record Split(List<By> by, Share share) {
                     .filter(s -> by.stream().anyMatch(b -> b.variable() == s.variable()))
                     .map(Slice::words)
                     .collect(Collectors.joining(" "));
-            rows.add(new Row(
+            rows.add(row.cut(
                     ids.get(),
-                    row.audienceId(),
                     labels.free(stem, added),
                     shares.isEmpty() ? row.daily() : shares.get(i),
                     narrowings.get(i)));

@@ -48,16 +48,22 @@ import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.network.SpendingRule.Level;
+import app.tidewrack.core.plan.Bid;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Delivery;
+import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Showing;
+import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.core.schedule.Hours;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -90,12 +96,16 @@ class ChecksTest {
         boolean rows = true;
         boolean columns = true;
         boolean live;
+        int days = 7;
+        boolean hoursOffered = true;
         boolean siteTag = true;
 
         @Nullable
         Long limit;
 
         String label = "Sewers";
+        Narrowing narrowing = Narrowing.NONE;
+        Delivery delivery = Delivery.USUAL;
         Map<CellRef, String> off = Map.of();
         AudienceDefinition definition = adults("knitting");
 
@@ -131,7 +141,7 @@ class ChecksTest {
                     objective,
                     Temperature.COLD,
                     Purpose.TESTING,
-                    new Flight(start, start.plusDays(7), ZoneId.of("Europe/London")),
+                    new Flight(start, start.plusDays(days), ZoneId.of("Europe/London")),
                     each);
             Campaign campaign = new Campaign(
                     "c",
@@ -139,7 +149,7 @@ class ChecksTest {
                     facts,
                     rows
                             ? List.of(
-                                    new Row("r1", "k", "Knitters", each),
+                                    new Row("r1", "k", "Knitters", each, narrowing, delivery),
                                     new Row("r2", "s", label, Money.ofMinor(otherMoney, currency)))
                             : List.of(),
                     columns ? List.of(new Column("c1", "cr")) : List.of(),
@@ -160,19 +170,20 @@ class ChecksTest {
                     form,
                     new ChatScript("s", "Hello", "Hello", List.of()),
                     message);
-            String knownObjective = objective.equals("sales") ? "traffic" : objective;
+            String knownObjective = objective.equals("sales") || objective.equals("visits") ? "traffic" : objective;
             Campaign named = campaign.withFacts(
                     new CampaignFacts("Kits", knownObjective, Temperature.COLD, Purpose.TESTING, facts.flight(), each));
             return Checks.run(new Situation(
                     campaign,
                     PlanTotals.of(campaign),
                     PlanNames.of(named, new PlanNames.Words("HS", a -> "GB", c -> "Sock", c -> "single-picture")),
-                    RULEBOOK,
+                    rulebook(hoursOffered),
                     new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
                     Map.of(
                             "r1", new Situation.Audience("Knitters", definition, size),
                             "r2", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
                     Map.of("cr", creative),
+                    Map.of("r1", new Situation.BidPrices(20, 40, 90)),
                     otherNames,
                     live,
                     today));
@@ -210,60 +221,89 @@ class ChecksTest {
         return new DirectMessage("m", "Letter", sender, "Hello", "Read on", "Read", "https://a.example", null);
     }
 
-    private static final Rulebook RULEBOOK = new Rulebook(
-            "HS",
-            "Hearthside",
-            "people and groups",
-            1,
-            List.of(objective("traffic", "Traffic", null), objective("conversions", "Conversions", "purchase")),
-            List.of(
-                    format("single-picture", "Single picture", Need.NOTHING, null),
-                    format("carousel", "Carousel", Need.NOTHING, new CardRule(0, 10, false, null)),
-                    format("post", "Existing post", Need.POST, null),
-                    format("lead-form", "Lead form ad", Need.FORM, null),
-                    format("message", "Direct message", Need.MESSAGE, null),
-                    new FormatRule(
-                            "clip", "Single video", List.of("home-feed"), false, true, 1, 1, Need.NOTHING, null)),
-            List.of(new PlacementRule(
-                    "home-feed",
-                    "Home feed",
-                    List.of("phone"),
-                    new TextRule(50, 20),
-                    new TextRule(30, 25),
-                    new TextRule(40, 40),
-                    new TextRule(20, 20),
-                    new PictureRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("JPEG", "PNG")),
-                    new VideoRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("MP4"), 3, 60))),
-            new AudienceOffer(
-                    List.of(new Choice("GB", "Great Britain")),
-                    14,
-                    80,
-                    List.of(),
-                    true,
-                    new RadiusRule(2, 100),
-                    List.of(Presence.LIVING),
-                    10,
-                    10,
-                    List.of(new TermOffer(TermKind.INTEREST, "Interests", 10, List.of())),
-                    List.of(),
-                    new LookalikeRule(100, 10),
-                    2000,
-                    1000),
-            new SpendingRule(List.of(Level.AD_GROUP), false, List.of(BidStrategy.AUTOMATIC), 0),
-            List.of(new MoneyRule(Currency.getInstance("GBP"), 500, 5, 300, 900)),
-            new ScheduleRule(List.of(Pace.EVEN), false, 90),
-            List.of(new Choice("shop", "Shop")),
-            new FormRule(List.of(new Choice("email", "E-mail")), 3, 1, 40, 40, 0.4, 0.1),
-            null,
-            new MessageRule(60, 500, 20, 30),
-            new ChatRule(100, 3, 20),
-            List.of(),
-            new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18), List.of()),
-            new ReportRule(Duration.ofHours(3), List.of(), List.of(7), List.of(1)),
-            List.of(),
-            new CallRule(600, 100),
-            80,
-            60);
+    private static Rulebook rulebook(boolean hours) {
+        return new Rulebook(
+                "HS",
+                "Hearthside",
+                "people and groups",
+                1,
+                List.of(
+                        objective("traffic", "Traffic", null),
+                        objective("conversions", "Conversions", "purchase"),
+                        new ObjectiveRule(
+                                "visits",
+                                "Visits",
+                                List.of(
+                                        new GoalRule("clicks", "Clicks", Action.CLICK, List.of(Charge.CLICK), null),
+                                        new GoalRule(
+                                                "seen",
+                                                "Pages seen",
+                                                Action.SITE_EVENT,
+                                                List.of(Charge.CLICK),
+                                                "view")),
+                                List.of("single-picture"))),
+                List.of(
+                        format("single-picture", "Single picture", Need.NOTHING, null),
+                        format("carousel", "Carousel", Need.NOTHING, new CardRule(0, 10, false, null)),
+                        format("post", "Existing post", Need.POST, null),
+                        format("lead-form", "Lead form ad", Need.FORM, null),
+                        format("message", "Direct message", Need.MESSAGE, null),
+                        new FormatRule(
+                                "clip", "Single video", List.of("home-feed"), false, true, 1, 1, Need.NOTHING, null)),
+                List.of(placement("home-feed", "Home feed"), placement("stories", "Stories")),
+                new AudienceOffer(
+                        List.of(new Choice("GB", "Great Britain")),
+                        14,
+                        80,
+                        List.of(),
+                        true,
+                        new RadiusRule(2, 100),
+                        List.of(Presence.LIVING),
+                        10,
+                        10,
+                        List.of(new TermOffer(TermKind.INTEREST, "Interests", 10, List.of())),
+                        List.of(),
+                        new LookalikeRule(100, 10),
+                        2000,
+                        1000),
+                new SpendingRule(
+                        List.of(Level.AD_GROUP), false, List.of(BidStrategy.AUTOMATIC, BidStrategy.MAXIMUM), 0),
+                List.of(new MoneyRule(Currency.getInstance("GBP"), 500, 5, 300, 900)),
+                new ScheduleRule(List.of(Pace.EVEN), hours, 90),
+                List.of(new Choice("shop", "Shop")),
+                new FormRule(List.of(new Choice("email", "E-mail")), 3, 1, 40, 40, 0.4, 0.1),
+                null,
+                new MessageRule(60, 500, 20, 30),
+                new ChatRule(100, 3, 20),
+                List.of(new Choice("comments", "Comments")),
+                new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18), List.of()),
+                new ReportRule(Duration.ofHours(3), List.of(), List.of(7), List.of(1)),
+                List.of(),
+                new CallRule(600, 100),
+                80,
+                60);
+    }
+
+    private static PlacementRule placement(String code, String words) {
+        return new PlacementRule(
+                code,
+                words,
+                List.of("phone"),
+                new TextRule(50, 20),
+                new TextRule(30, 25),
+                new TextRule(40, 40),
+                new TextRule(20, 20),
+                new PictureRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("JPEG", "PNG")),
+                new VideoRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("MP4"), 3, 60));
+    }
+
+    private static Delivery bids(BidStrategy strategy, @Nullable Integer minor) {
+        return Delivery.USUAL.bidding(new Bid(strategy, minor == null ? null : Money.ofMinor(minor, "GBP")));
+    }
+
+    private static Narrowing keptTo(String placement) {
+        return new Narrowing(List.of(new Slice.ShownIn(placement, placement)));
+    }
 
     private static FormatRule format(String code, String words, Need need, @Nullable CardRule cards) {
         return new FormatRule(code, words, List.of("home-feed"), true, false, cards == null ? 1 : 2, 3, need, cards);
@@ -289,7 +329,7 @@ class ChecksTest {
                     c.live = true;
                     c.today = LocalDate.parse("2027-04-01");
                 }),
-                spoil("objective.not-offered", "sales", "Traffic, Conversions", c -> c.objective = "sales"),
+                spoil("objective.not-offered", "sales", "Traffic, Conversions, Visits", c -> c.objective = "sales"),
                 spoil("objective.no-site-tag", "no site tag", "a site tag", c -> {
                     c.objective = "conversions";
                     c.siteTag = false;
@@ -326,6 +366,53 @@ class ChecksTest {
                         c -> c.definition = AudienceDefinition.everyoneIn(
                                 Places.around(List.of(new Circle(1, "Norwich", "GB", 52, 1, 1))))),
                 spoil("audience.twice", "the same people", "different people", c -> c.other = c.definition),
+                spoil(
+                        "bid.goal-not-offered",
+                        "most-sleep",
+                        "Most",
+                        c -> c.delivery = Delivery.USUAL.seeking("most-sleep", null)),
+                spoil("bid.goal-needs-site-tag", "no site tag", "a site tag", c -> {
+                    c.objective = "visits";
+                    c.siteTag = false;
+                    c.delivery = Delivery.USUAL.seeking("seen", null);
+                }),
+                spoil(
+                        "bid.charge-not-paired",
+                        "view",
+                        "impression",
+                        c -> c.delivery = Delivery.USUAL.seeking(null, Charge.VIEW)),
+                spoil(
+                        "bid.strategy-not-offered",
+                        "target cost",
+                        "automatic, maximum",
+                        c -> c.delivery = bids(BidStrategy.TARGET_COST, 50)),
+                spoil("bid.no-amount", "no amount", "an amount", c -> c.delivery = bids(BidStrategy.MAXIMUM, null)),
+                spoil("bid.under-lowest", "£0.04", "£0.05", c -> c.delivery = bids(BidStrategy.MAXIMUM, 4)),
+                // Common practice: the suggestion is the floor; a row that gets nothing often bids too low.
+                spoil("bid.too-low-to-deliver", "£0.19", "£0.20", c -> c.delivery = bids(BidStrategy.MAXIMUM, 19)),
+                spoil("bid.over-daily-money", "£10.01", "£10.00", c -> c.delivery = bids(BidStrategy.MAXIMUM, 1001)),
+                spoil("schedule.hours-not-offered", "daily 7 to 23", "all hours", c -> {
+                    c.hoursOffered = false;
+                    c.delivery = Delivery.USUAL.running(Pace.EVEN, Hours.daily(7, 23));
+                }),
+                spoil(
+                        "schedule.no-hours",
+                        "no hours",
+                        "at least 1 hour",
+                        c -> c.delivery = Delivery.USUAL.running(Pace.EVEN, new Hours("0".repeat(168)))),
+                spoil(
+                        "schedule.pace-not-offered",
+                        "front-loaded",
+                        "even",
+                        c -> c.delivery = Delivery.USUAL.running(Pace.FRONT, Hours.ALL)),
+                spoil("schedule.too-long", "91 days", "90 days", c -> c.days = 91),
+                spoil(
+                        "account.switch-not-offered",
+                        "sound",
+                        "comments",
+                        c -> c.delivery = Delivery.USUAL.switched(Map.of("sound", true))),
+                spoil("placement.not-offered", "moon", "Home feed, Stories", c -> c.narrowing = keptTo("moon")),
+                spoil("placement.format-not-shown", "Stories", "Home feed", c -> c.narrowing = keptTo("stories")),
                 spoil(
                         "creative.format-not-offered",
                         "mix",
@@ -435,6 +522,15 @@ class ChecksTest {
         return Stream.of(
                 c -> {},
                 c -> c.body = "By {client|us}",
+                c -> c.delivery = bids(BidStrategy.MAXIMUM, 20)
+                        .seeking("most", Charge.IMPRESSION)
+                        .shown(new Showing(Showing.How.NETWORK, List.of()))
+                        .running(Pace.EVEN, Hours.daily(7, 23))
+                        .switched(Map.of("comments", false)),
+                c -> {
+                    c.narrowing = keptTo("home-feed");
+                    c.other = c.definition;
+                },
                 c -> {
                     c.format = "lead-form";
                     c.form = form("https://a.example/privacy");

@@ -17,6 +17,22 @@ class SubjectFitTest {
     private static final SubjectRule JOBS =
             new SubjectRule("jobs", "Jobs", false, false, 25, List.of(TermKind.INCOME, TermKind.LOOKALIKE));
 
+    private static final AudienceOffer OFFER = new AudienceOffer(
+            List.of(),
+            14,
+            80,
+            List.of(),
+            true,
+            null,
+            List.of(),
+            10,
+            10,
+            List.of(),
+            List.of(),
+            new AudienceOffer.LookalikeRule(100, 10),
+            2000,
+            1000);
+
     @Test
     void whatIsForbiddenIsNamed() {
         AudienceDefinition audience = AudienceDefinition.everyoneIn(Places.around(List.of(
@@ -24,13 +40,18 @@ class SubjectFitTest {
                 .aged(new AgeRange(25, 40))
                 .of(Gender.WOMEN)
                 .and(AnyOf.of(new Term(TermKind.INCOME, "top")));
-        assertThat(SubjectFit.judge(audience, JOBS))
+        assertThat(SubjectFit.judge(audience, JOBS, OFFER))
                 .extracting(b -> b.kind() + " " + b.asked() + " " + b.leastRadiusKm())
                 .containsExactly(
                         "AGES 25 to 40 0", "GENDER WOMEN 0", "RADIUS 24 km around Norwich 25", "TERM INCOME 0");
-        assertThat(SubjectFit.judge(AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting")), JOBS))
+        assertThat(SubjectFit.judge(
+                        AudienceDefinition.everyoneIn("GB")
+                                .aged(new AgeRange(14, 80))
+                                .interestedIn(List.of("knitting")),
+                        JOBS,
+                        OFFER))
                 .isEmpty();
         SubjectRule politics = new SubjectRule("politics", "Politics", true, true, 0, List.of());
-        assertThat(SubjectFit.judge(audience, politics)).isEmpty();
+        assertThat(SubjectFit.judge(audience, politics, OFFER)).isEmpty();
     }
 }

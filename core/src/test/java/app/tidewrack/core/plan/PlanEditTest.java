@@ -6,9 +6,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.core.schedule.Hours;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -118,7 +121,7 @@ class PlanEditTest {
         }
         Row row = c.rows().get(random.nextInt(c.rows().size()));
         Column column = c.columns().get(random.nextInt(c.columns().size()));
-        return switch (random.nextInt(13)) {
+        return switch (random.nextInt(14)) {
             case 0 -> new RemoveCampaign(c.id());
             case 1 -> new ChangeCampaign(c.id(), facts(1 + random.nextInt(30)));
             case 2 -> newRow(c, random.nextInt(c.rows().size() + 1), random);
@@ -133,6 +136,15 @@ class PlanEditTest {
             case 8 -> new SetRowMoney(c.id(), Map.of(row.id(), Money.ofMinor(random.nextInt(5000), "GBP")));
             case 9 -> intoAnother(plan, c, row);
             case 10 -> split(c, row, random);
+            case 11 ->
+                new SetDelivery(
+                        c.id(),
+                        Map.of(
+                                row.id(),
+                                row.delivery()
+                                        .bidding(new Bid(
+                                                BidStrategy.MAXIMUM, Money.ofMinor(1 + random.nextInt(90), "GBP")))
+                                        .running(Pace.EVEN, Hours.daily(random.nextInt(9), 9 + random.nextInt(9)))));
             default ->
                 new SwitchCells(
                         c.id(),

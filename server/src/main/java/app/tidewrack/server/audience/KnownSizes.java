@@ -12,7 +12,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Sizes that networks told, remembered by definition, so that a sheet of many rows opens without asking for each. */
 @Service
@@ -37,7 +36,6 @@ public class KnownSizes {
     }
 
     /** Asks the network for one size of each definition, in the same order, and remembers them. */
-    @Transactional
     public List<AudienceSize> ask(String clientId, Account account, List<AudienceDefinition> definitions) {
         List<AudienceSize> told = IntStream.iterate(0, i -> i < definitions.size(), i -> i + AT_ONCE)
                 .mapToObj(i -> definitions.subList(i, Math.min(definitions.size(), i + AT_ONCE)))

@@ -79,7 +79,10 @@ class BriefController {
         return library.all(clientId).stream()
                 .filter(b -> b.brief().subject() != null)
                 .flatMap(b -> rulebook.subject(Objects.requireNonNull(b.brief().subject())).stream()
-                        .map(s -> new Breached(b.brief().name(), s.words(), SubjectFit.judge(body.definition(), s))))
+                        .map(s -> new Breached(
+                                b.brief().name(),
+                                s.words(),
+                                SubjectFit.judge(body.definition(), s, rulebook.audience()))))
                 .filter(b -> !b.breaches().isEmpty())
                 .toList();
     }

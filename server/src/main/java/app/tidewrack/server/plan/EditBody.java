@@ -33,6 +33,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowsInto.class, name = "rowsInto"),
     @JsonSubTypes.Type(value = EditBody.RowSplit.class, name = "rowSplit"),
     @JsonSubTypes.Type(value = EditBody.RowLabels.class, name = "rowLabels"),
+    @JsonSubTypes.Type(value = EditBody.Paste.class, name = "paste"),
     @JsonSubTypes.Type(value = EditBody.NewColumns.class, name = "newColumns"),
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
     @JsonSubTypes.Type(value = EditBody.CellSwitch.class, name = "cellSwitch")
@@ -50,6 +51,7 @@ import org.jspecify.annotations.Nullable;
             EditBody.RowsInto.class,
             EditBody.RowSplit.class,
             EditBody.RowLabels.class,
+            EditBody.Paste.class,
             EditBody.NewColumns.class,
             EditBody.ColumnRemoval.class,
             EditBody.CellSwitch.class
@@ -67,6 +69,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
             @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
             @DiscriminatorMapping(value = "rowLabels", schema = EditBody.RowLabels.class),
+            @DiscriminatorMapping(value = "paste", schema = EditBody.Paste.class),
             @DiscriminatorMapping(value = "newColumns", schema = EditBody.NewColumns.class),
             @DiscriminatorMapping(value = "columnRemoval", schema = EditBody.ColumnRemoval.class),
             @DiscriminatorMapping(value = "cellSwitch", schema = EditBody.CellSwitch.class)
@@ -154,6 +157,18 @@ sealed interface EditBody {
             @Size(max = 500) @Nullable List<@NotNull String> codes,
             @Nullable Integer bands,
             @Size(max = 60) @Nullable List<@NotNull Integer> cuts) {}
+
+    /**
+     * Cells of a spreadsheet; those that can be taken go in.
+     *
+     * @param startRowId the row at hand; null for the first
+     */
+    record Paste(
+            @NotNull String campaignId,
+            @Nullable String startRowId,
+            @NotNull @Size(max = MOST_TEXT) String text) implements EditBody {
+        static final int MOST_TEXT = 1_000_000;
+    }
 
     record NewColumns(
             @NotNull String campaignId,

@@ -52,12 +52,19 @@ class EditReader {
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
     private final SplitReader splits;
+    private final PasteReader pastes;
 
-    EditReader(ClientMapper clients, AudienceLibrary audiences, CreativeLibrary creatives, SplitReader splits) {
+    EditReader(
+            ClientMapper clients,
+            AudienceLibrary audiences,
+            CreativeLibrary creatives,
+            SplitReader splits,
+            PasteReader pastes) {
         this.clients = clients;
         this.audiences = audiences;
         this.creatives = creatives;
         this.splits = splits;
+        this.pastes = pastes;
     }
 
     PlanEdit read(String clientId, Plan plan, EditBody body) {
@@ -85,6 +92,12 @@ class EditReader {
             Campaign campaign = plan.campaign(b.campaignId());
             return splits.read(clientId, campaign, campaign.row(b.rowId()), b.split())
                     .of(campaign, b.rowId(), Ids::fresh);
+        } else if (body instanceof EditBody.Paste b) {
+            Campaign campaign = plan.campaign(b.campaignId());
+            return pastes.read(clientId, campaign, b.startRowId(), b.text())
+                    .edit(campaign)
+                    .orElseThrow(() -> new Refusal(
+                            "text", "Nothing pasted would change the sheet.", "Look at what each line lacks."));
         } else if (body instanceof EditBody.NewColumns b) {
             return newColumns(clientId, plan, b);
         } else if (body instanceof EditBody.ColumnRemoval b) {

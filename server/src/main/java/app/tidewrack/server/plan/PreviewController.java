@@ -5,6 +5,9 @@ import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.Pasted;
+import app.tidewrack.core.plan.Pasted.Bad;
+import app.tidewrack.core.plan.Relabel;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Split;
 import app.tidewrack.core.plan.Variable;
@@ -20,6 +23,9 @@ import app.tidewrack.server.plan.EditBody.SplitBody;
 import app.tidewrack.server.plan.SplitReader.VariableOffer;
 import app.tidewrack.server.web.Ids;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -32,10 +38,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What a row can be split by, and the rows a split would make, before it makes them. */
+/** What an edit of many rows would do, before it is made: splits, find and replace, cells pasted from a spreadsheet. */
 @RestController
-@RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}")
-class SplitController {
+@RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}")
+class PreviewController {
     /** More than this are too many to compare pair by pair. */
     private static final int MOST_COMPARED = 60;
 
@@ -44,28 +50,38 @@ class SplitController {
 
     private final PlanDesk desk;
     private final SplitReader splits;
+    private final PasteReader pastes;
     private final AudienceLibrary audiences;
     private final KnownSizes sizes;
     private final Accounts accounts;
     private final Networks networks;
 
-    SplitController(
+    PreviewController(
             PlanDesk desk,
             SplitReader splits,
+            PasteReader pastes,
             AudienceLibrary audiences,
             KnownSizes sizes,
             Accounts accounts,
             Networks networks) {
         this.desk = desk;
         this.splits = splits;
+        this.pastes = pastes;
         this.audiences = audiences;
         this.sizes = sizes;
         this.accounts = accounts;
         this.networks = networks;
     }
 
-    /** @param size null while the network does not tell it */
-    record RowToBe(String label, long dailyMinor, @Nullable AudienceSize size) {}
+    /**
+     * @param varies what it keeps to of the row that is split
+     * @param size null while the network does not tell it
+     */
+    record RowToBe(
+            String label,
+            String varies,
+            long dailyMinor,
+            @Nullable AudienceSize size) {}
 
     /** The two rows that share the most people, as a part of the smaller of them, 0 to 1. */
     record MostShared(String one, String other, double share, AudienceSize people) {}
@@ -86,7 +102,58 @@ class SplitController {
             @Nullable Long lowestMinor,
             @Nullable MostShared shared) {}
 
-    @GetMapping("/split-options")
+    record RelabelBody(
+            @NotNull @Size(max = 80) String find,
+            @NotNull @Size(max = 80) String with,
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds) {}
+
+    /** Labels that find and replace would change. */
+    @PostMapping("/relabel-preview")
+    List<Relabel.Changed> relabel(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody RelabelBody body) {
+        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        return new Relabel(body.find(), body.with()).of(campaign, Set.copyOf(body.rowIds()));
+    }
+
+    /** @param startRowId the row at hand; null for the first */
+    record PasteBody(
+            @Nullable String startRowId,
+            @NotNull @Size(max = EditBody.Paste.MOST_TEXT) String text) {}
+
+    record MoneyToBe(String rowId, String label, long beforeMinor, long afterMinor) {}
+
+    /** What pasted cells would do, and those that cannot be taken. */
+    record PastePreview(List<MoneyToBe> money, List<RowToBe> rows, int switched, String currency, List<Bad> bad) {}
+
+    @PostMapping("/paste-preview")
+    PastePreview paste(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody PasteBody body) {
+        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        Pasted pasted = pastes.read(clientId, campaign, body.startRowId(), body.text());
+        return new PastePreview(
+                campaign.rows().stream()
+                        .filter(r -> pasted.money().containsKey(r.id()))
+                        .map(r -> new MoneyToBe(
+                                r.id(),
+                                r.label(),
+                                r.daily().minor(),
+                                pasted.money().get(r.id()).minor()))
+                        .toList(),
+                pasted.rows().stream()
+                        .map(r -> new RowToBe(r.label(), "", r.daily().minor(), null))
+                        .toList(),
+                pasted.cells().size(),
+                campaign.facts().dailyPerRow().currency().getCurrencyCode(),
+                pasted.bad());
+    }
+
+    @GetMapping("/rows/{rowId}/split-options")
     List<VariableOffer> options(
             @PathVariable String clientId,
             @PathVariable String planId,
@@ -96,7 +163,7 @@ class SplitController {
         return splits.offers(clientId, campaign, campaign.row(rowId));
     }
 
-    @PostMapping("/split-preview")
+    @PostMapping("/rows/{rowId}/split-preview")
     Preview preview(
             @PathVariable String clientId,
             @PathVariable String planId,
@@ -123,7 +190,10 @@ class SplitController {
         return new Preview(
                 IntStream.range(0, rows.size())
                         .mapToObj(i -> new RowToBe(
-                                rows.get(i).label(), rows.get(i).daily().minor(), told.isEmpty() ? null : told.get(i)))
+                                rows.get(i).label(),
+                                rows.get(i).narrowing().words(),
+                                rows.get(i).daily().minor(),
+                                told.isEmpty() ? null : told.get(i)))
                         .toList(),
                 ads * rows.size(),
                 before.currency().getCurrencyCode(),

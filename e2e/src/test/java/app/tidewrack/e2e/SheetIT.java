@@ -1,0 +1,239 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** Many rows at once: split, copied, renamed, excluded, and to and from a spreadsheet. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class SheetIT {
+    private static Buyer buyer;
+    private static Page page;
+
+    @BeforeAll
+    static void planACampaignOfOneRow() {
+        buyer = new Buyer();
+        page = buyer.page;
+        buyer.signIn("ines@withyandoar.example");
+        buyer.open("/c/oddment/audiences");
+        buyer.choose("New audience", "Hearthside GBP");
+        assertThat(page.locator(".head h1")).containsText("New audience");
+        page.getByLabel("Name of the audience").fill("Two cities");
+        buyer.choose("Add a place", "Norwich");
+        buyer.choose("Add a place", "Leeds");
+        assertThat(page.locator("[data-step=PLACES]")).containsText("Leeds");
+        page.getByLabel("Youngest age").fill("18");
+        page.getByLabel("Oldest age").fill("65");
+        page.getByLabel("Oldest age").press("Tab");
+        buyer.kept();
+        buyer.open("/c/oddment/plan");
+        buyer.choose("Plan", "New plan…");
+        page.getByLabel("Name of the plan").fill("Ages, cities, genders");
+        buyer.press("Start it");
+        buyer.press("Add the first campaign");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Who mends where");
+        buyer.choose("Objective", "Traffic");
+        buyer.press("Add campaign");
+        page.getByText("Whom does this campaign talk to?").waitFor();
+        buyer.press("Add audiences as rows");
+        add("Two cities");
+        buyer.press("Add creatives as columns");
+        add("Darned sock, before");
+        page.locator(".sheet").waitFor();
+    }
+
+    private static void add(String choice) {
+        page.getByRole(AriaRole.DIALOG)
+                .getByText(choice, new Locator.GetByTextOptions().setExact(false))
+                .first()
+                .click();
+        buyer.press("Add 1");
+    }
+
+    @AfterAll
+    static void close() {
+        buyer.close();
+    }
+
+    private static Locator dialog() {
+        return page.getByRole(AriaRole.DIALOG).last();
+    }
+
+    private static void tick(String name) {
+        dialog().getByRole(
+                        AriaRole.CHECKBOX,
+                        new Locator.GetByRoleOptions().setName(name).setExact(true))
+                .check();
+    }
+
+    private static Locator row(int index) {
+        return page.getByRole(AriaRole.ROWHEADER).nth(index);
+    }
+
+    private static Locator shape() {
+        return page.locator(".head .note");
+    }
+
+    private static void paste(String text) {
+        page.locator(".sheet").evaluate("""
+                        (sheet, text) => {
+                          const data = new DataTransfer();
+                          data.setData("text/plain", text);
+                          sheet.dispatchEvent(new ClipboardEvent("paste", {clipboardData: data, bubbles: true, cancelable: true}));
+                        }""", text);
+    }
+
+    private static String copied() {
+        return (String) page.locator(".sheet").evaluate("""
+                sheet => {
+                  const data = new DataTransfer();
+                  sheet.dispatchEvent(new ClipboardEvent("copy", {clipboardData: data, bubbles: true, cancelable: true}));
+                  return data.getData("text/plain");
+                }""");
+    }
+
+    /** Common practice: 6 age bands × 2 cities × 2 genders is 24 ads, shown with people and money before they are made. */
+    @Test
+    @Order(1)
+    void sixAgesTwoCitiesTwoGendersAreTwentyFourAds() {
+        buyer.key("s");
+        tick("Age");
+        tick("Place");
+        tick("Gender");
+        Locator toBe = dialog().getByRole(AriaRole.LISTITEM);
+        assertThat(toBe).hasCount(24);
+        assertThat(dialog()).containsText("24 rows, 24 ads; the sheet goes from £10.00 to £240.00 a day");
+        assertThat(dialog()).containsText("A factorial test: rows differ in age, place and gender at once.");
+        assertThat(toBe.first()).containsText("18 to 25 Norwich women");
+        assertThat(toBe.first().locator("b")).not().hasText("–");
+        dialog().getByText("They share £10.00").click();
+        assertThat(dialog()).containsText("24 rows would get less than the lowest, £5.00 a day.");
+        dialog().getByText("Each gets £10.00").click();
+        buyer.press("Split into 24 rows");
+        assertThat(shape()).containsText("24 × 1, 24 ads · £240.00 a day");
+        assertThat(row(0)).containsText("Two cities 18 to 25 Norwich women");
+        assertThat(row(0)).containsText("people");
+        assertThat(page.locator(".facts")).containsText("18 to 25");
+        buyer.key("Control+z");
+        assertThat(shape()).containsText("1 × 1, 1 ad");
+        buyer.key("Control+Shift+z");
+        assertThat(shape()).containsText("24 × 1, 24 ads");
+        page.reload();
+        assertThat(page.locator(".hint"))
+                .containsText("Undo “split Two cities by age and place and gender into 24 rows”");
+    }
+
+    @Test
+    @Order(2)
+    void allAreRenamedAndBack() {
+        buyer.key("r");
+        page.getByLabel("Find", new Page.GetByLabelOptions().setExact(true)).fill("two CITIES");
+        page.getByLabel("Replace with").fill("Menders");
+        assertThat(dialog()).containsText("Menders 18 to 25 Norwich women");
+        buyer.press("Rename 24 rows");
+        assertThat(row(0)).containsText("Menders 18 to 25 Norwich women");
+        buyer.key("Control+z");
+        assertThat(row(0)).containsText("Two cities 18 to 25");
+        buyer.kept();
+    }
+
+    /** What is copied is pasted back as it is; of what a spreadsheet changed the good goes in and the bad is listed. */
+    @Test
+    @Order(3)
+    void budgetsComeFromASpreadsheet() {
+        row(0).click();
+        page.keyboard().press("Shift+ArrowDown");
+        page.keyboard().press("Shift+ArrowDown");
+        String text = copied();
+        List<String> lines = text.lines().toList();
+        assertThat(lines).hasSize(4);
+        assertThat(lines.get(0)).isEqualTo("Row\tAudience\tMoney a day\tDarned sock, before");
+        assertThat(lines.get(1)).isEqualTo("Two cities 18 to 25 Norwich women\tTwo cities\t£10.00\ton");
+        paste(text);
+        assertThat(dialog()).containsText("Everything pasted is as the sheet has it.");
+        page.keyboard().press("Escape");
+        page.locator(".ant-modal")
+                .last()
+                .waitFor(new Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+        row(0).click();
+        paste("12\nlots\n7.50");
+        assertThat(dialog()).containsText("1 cell cannot be taken");
+        assertThat(dialog()).containsText("“lots” is not an amount of GBP.");
+        assertThat(dialog()).containsText("£10.00 → £12.00");
+        buyer.press("Paste the 2 good ones");
+        assertThat(page.getByTestId("money-0")).hasText("£12.00");
+        assertThat(page.getByTestId("money-1")).hasText("£10.00");
+        assertThat(page.getByTestId("money-2")).hasText("£7.50");
+        paste("Row\tAudience\tMoney a day\tDarned sock, before\nKnitters too\tTwo cities\t20\toff");
+        buyer.press("Paste");
+        assertThat(shape()).containsText("25 × 1, 24 ads");
+        buyer.kept();
+    }
+
+    @Test
+    @Order(4)
+    void manyRowsAreRaisedAtOnce() {
+        buyer.open(page.url().replace(Installation.URL, ""));
+        buyer.key("/");
+        page.getByLabel("Filter the rows").fill("leeds women");
+        assertThat(page.locator(".hint")).containsText("6 of 25 rows");
+        row(0).click();
+        for (int i = 0; i < 5; i++) {
+            page.keyboard().press("Shift+ArrowDown");
+        }
+        page.keyboard().press("Enter");
+        page.keyboard().type("+10 %");
+        page.keyboard().press("Enter");
+        assertThat(page.getByTestId("money-0")).hasText("£13.20");
+        assertThat(page.getByTestId("money-5")).hasText("£11.00");
+        page.getByLabel("Filter the rows").fill("");
+        page.getByLabel("Filter the rows").press("Escape");
+        assertThat(page.locator(".hint")).containsText("Undo “budget of 6 rows”");
+    }
+
+    /** Excluded ads keep their reason, and switching the block around them leaves them out. */
+    @Test
+    @Order(5)
+    void adsAreExcludedForAReason() {
+        row(0).click();
+        buyer.key("x");
+        page.getByLabel("Why").fill("Buyers have it already");
+        buyer.press("Exclude");
+        assertThat(buyer.cell(0, 0)).containsText("Buyers have it already");
+        page.keyboard().press("Escape");
+        row(0).click();
+        page.keyboard().press("Shift+ArrowDown");
+        buyer.key(" ");
+        assertThat(buyer.cell(1, 0)).hasText("off");
+        assertThat(buyer.cell(0, 0)).containsText("excluded");
+        buyer.kept();
+    }
+
+    @Test
+    @Order(6)
+    void rowsAreCopiedAndTheHistoryTellsWho() {
+        row(3).click();
+        buyer.key("Shift+d");
+        page.getByLabel("Copies of each").fill("5");
+        buyer.press("Add 5 rows");
+        assertThat(shape()).containsText("30 × 1");
+        page.keyboard().press("Control+k");
+        page.getByPlaceholder("What to do").fill("what was changed");
+        page.keyboard().press("Enter");
+        Locator history = page.locator(".history li");
+        assertThat(history.first()).containsText("duplicate row Two cities 18 to 25 Leeds men 5 times");
+        assertThat(history.first()).containsText("Ines Wickham");
+        assertThat(page.locator(".history")).containsText("exclude 1 ad");
+    }
+}

@@ -1,0 +1,43 @@
+import { api, asked, type Schemas } from "../api/client";
+
+interface CampaignPath {
+  clientId: string;
+  planId: string;
+  campaignId: string;
+}
+
+export type Relabelled = Schemas["Changed"];
+
+/** Labels that find and replace would change. */
+export const relabelQuery = (path: CampaignPath, body: Schemas["RelabelBody"]) => ({
+  queryKey: ["relabel", path, body],
+  enabled: body.find !== "" && body.rowIds.length > 0,
+  queryFn: () =>
+    asked(
+      api.POST("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/relabel-preview", {
+        params: { path: { ...path } },
+        body,
+      }),
+    ),
+});
+
+/** What pasted cells would do. */
+export const pasteQuery = (path: CampaignPath, body: Schemas["PasteBody"]) => ({
+  queryKey: ["paste", path, body],
+  retry: false,
+  queryFn: () =>
+    asked(
+      api.POST("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/paste-preview", {
+        params: { path: { ...path } },
+        body,
+      }),
+    ),
+});
+
+export const historyQuery = (clientId: string, planId: string, version: number) => ({
+  queryKey: ["history", clientId, planId, version],
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/history", { params: { path: { clientId, planId } } }),
+    ),
+});

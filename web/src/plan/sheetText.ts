@@ -1,0 +1,51 @@
+import { money } from "../look/format";
+import type { CellShown } from "./Cell";
+import type { Campaign } from "./model";
+import type { Block } from "./selection";
+
+/** A cell of a spreadsheet: a text that would start a formula is written so that it does not, and line ends are quoted. */
+function cell(text: string): string {
+  const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
+  return /["\t\n\r]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+}
+
+/**
+ * The selected block as spreadsheets take it: a line of headings, then a row each with its audience, money and what the lens
+ * shows of its ads. Pasted back it is read by its headings.
+ */
+export function asText(
+  campaign: Campaign,
+  b: Block,
+  shown: (row: number, column: number) => CellShown,
+  audience: (row: Campaign["rows"][number]) => string,
+  creative: (column: Campaign["columns"][number]) => string,
+  onOff: boolean,
+): string {
+  const columns = campaign.columns.slice(b.left, b.right + 1);
+  const head = ["Row", "Audience", "Money a day", ...columns.map(creative)];
+  const lines = campaign.rows.slice(b.top, b.bottom + 1).map((row, i) => [
+    row.label,
+    audience(row),
+    money(row.dailyMinor, campaign.currency),
+    ...columns.map((_, c) => {
+      const on = row.cells[b.left + c] !== null;
+      return onOff ? (on ? "on" : "off") : shown(b.top + i, b.left + c).main;
+    }),
+  ]);
+  return [head, ...lines].map((line) => line.map(cell).join("\t")).join("\n");
+}
+
+/** The rows whose label, audience or split a person's words are found in, each word anywhere. */
+export function filtered(
+  campaign: Campaign,
+  typed: string,
+  audience: (row: Campaign["rows"][number]) => string,
+): Campaign {
+  const words = typed.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return campaign;
+  const rows = campaign.rows.filter((r) => {
+    const text = [r.label, audience(r), ...r.slices.map((s) => s.words)].join(" ").toLowerCase();
+    return words.every((w) => text.includes(w));
+  });
+  return { ...campaign, rows };
+}
