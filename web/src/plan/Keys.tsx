@@ -7,6 +7,7 @@ const KEYS = [
   ["D", "duplicate the selected rows"],
   ["Shift D", "copy the selected rows several times, or to another campaign"],
   ["S", "split the row"],
+  ["B", "goal, bid, placements and hours of the selected rows"],
   ["R", "find and replace in labels"],
   ["X", "exclude the selected ads for a reason"],
   ["H", "what was changed, and by whom"],

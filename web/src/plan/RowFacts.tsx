@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
-import { AD_STATES, findingsAt, VARIABLE_WORDS, type Campaign } from "./model";
+import { AD_STATES, findingsAt, showingWords, VARIABLE_WORDS, type Campaign } from "./model";
 import type { Spot } from "./selection";
 
 /** The selected row and ad: who, how much, when, what it is called, what the checks say. */
@@ -17,6 +17,7 @@ export function RowFacts({
   names,
   focusMoney,
   onMoney,
+  onDelivery,
   onJump,
 }: {
   clientId: string;
@@ -27,6 +28,7 @@ export function RowFacts({
   names: Schemas["NamesView"] | undefined;
   focusMoney: number;
   onMoney: (text: string) => void;
+  onDelivery: () => void;
   onJump: (place: Schemas["Place"]) => void;
 }) {
   const input = useRef<HTMLInputElement>(null);
@@ -87,7 +89,26 @@ export function RowFacts({
         <div>
           <dt>Runs</dt>
           <dd>
-            {day(campaign.start)} to {day(campaign.lastDay)}, all hours
+            {day(campaign.start)} to {day(campaign.lastDay)},{" "}
+            <button className="link" onClick={onDelivery}>
+              {row.delivery.hoursWords}
+            </button>
+          </dd>
+        </div>
+        <div>
+          <dt>Placements</dt>
+          <dd>
+            <button className="link" onClick={onDelivery}>
+              {showingWords(row.delivery.showing)}
+            </button>
+          </dd>
+        </div>
+        <div>
+          <dt>Bid</dt>
+          <dd>
+            <button className="link" onClick={onDelivery}>
+              {row.delivery.bidWords}
+            </button>
           </dd>
         </div>
         {creative && (

@@ -22,6 +22,9 @@ import { asText, filtered } from "./sheetText";
 import type { Edits } from "./useEdits";
 import { useUndoKeys } from "./useUndoKeys";
 
+/** Fields that a finding names and that the delivery of a row holds. */
+const DELIVERY_FIELDS = new Set(["goal", "charge", "bid", "placements", "hours", "pace", "switches"]);
+
 const CELL_WIDTH = 106;
 const NAME_WIDTH = 232;
 
@@ -49,7 +52,9 @@ export function SheetDesk(props: {
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
   const [selection, setSelection] = useState(() => startOf(whole, search.get("ad")));
   const [editing, setEditing] = useState<Editing>(() => editingOf(search));
-  const [open, setOpen] = useState<Open>();
+  const [open, setOpen] = useState<Open | undefined>(() =>
+    DELIVERY_FIELDS.has(search.get("field") ?? "") ? { what: "delivery" } : undefined,
+  );
   const [filter, setFilter] = useState<string>();
   const [metric, setMetric] = useState<Metric>("COST_PER_CONVERSION");
   const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
@@ -98,6 +103,7 @@ export function SheetDesk(props: {
         ),
       );
       if (place.field === "money") setFocusMoney((n) => n + 1);
+      if (DELIVERY_FIELDS.has(place.field)) setOpen({ what: "delivery" });
       if (place.field === "label") setEditing({ rowId: place.rowId, what: "label" });
     } else if (place.field === "rows" || place.field === "columns") setOpen({ what: place.field });
     else props.onChange(place.field);
@@ -134,6 +140,12 @@ export function SheetDesk(props: {
             words: "Set the money of the selected rows",
             keys: "Enter",
             run: () => setEditing({ rowId: focusRow.id, what: "money" }),
+          },
+          {
+            id: "delivery",
+            words: "Goal, bid, placements, hours…",
+            keys: "B",
+            run: () => setOpen({ what: "delivery" }),
           },
           {
             id: "rename",
@@ -304,6 +316,7 @@ export function SheetDesk(props: {
             creative={creativeOf.get(campaign.columns[selection.focus.column]?.creativeId ?? "")}
             names={names.data}
             onMoney={(text) => setMoney(rowIds, text)}
+            onDelivery={() => setOpen({ what: "delivery" })}
             onJump={jump}
           />
         ) : (
@@ -314,6 +327,7 @@ export function SheetDesk(props: {
         <>
           {menu("Add…", ["rows", "columns"])}
           {button("split", "Split row by…")}
+          {button("delivery", "Bid, hours…")}
           {button("duplicate", "Duplicate")}
           {menu("More…", [
             "copy",

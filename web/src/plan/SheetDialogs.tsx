@@ -4,6 +4,7 @@ import { people } from "../look/format";
 import { AddDialog } from "./AddDialog";
 import { CopyDialog } from "./CopyDialog";
 import type { Edit } from "./editQueue";
+import { DeliveryDrawer } from "./DeliveryDrawer";
 import { ExcludeDialog } from "./ExcludeDialog";
 import { History } from "./History";
 import { Keys } from "./Keys";
@@ -14,7 +15,7 @@ import { SplitDialog } from "./SplitDialog";
 
 /** What is open over the sheet. */
 export type Open =
-  | { what: "rows" | "columns" | "split" | "copy" | "replace" | "exclude" | "history" | "keys" }
+  | { what: "rows" | "columns" | "split" | "delivery" | "copy" | "replace" | "exclude" | "history" | "keys" }
   | { what: "paste"; text: string };
 
 /** The dialogs of the sheet; each makes one edit of what is selected. */
@@ -74,6 +75,15 @@ export function SheetDialogs(props: {
             onEdit({ kind: "rowSplit", campaignId: campaign.id, rowId: focusRow.id, split })
           }
           onClose={onClose}
+        />
+      ) : null;
+    case "delivery":
+      return focusRow ? (
+        <DeliveryDrawer
+          {...{ path, campaign, onEdit, onClose }}
+          rows={pickedRows}
+          focus={focusRow}
+          networkName={props.networkName}
         />
       ) : null;
     case "copy":

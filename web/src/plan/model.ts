@@ -28,6 +28,18 @@ export const VARIABLE_WORDS: Record<Schemas["SliceView"]["variable"], string> = 
   LANGUAGE: "language",
 };
 
+/** Where a row's ads show, in a few words. */
+export function showingWords(showing: Schemas["Showing"]): string {
+  switch (showing.how) {
+    case "USUAL":
+      return "first of each format";
+    case "NETWORK":
+      return "left to the network";
+    case "CHOSEN":
+      return showing.codes.map((c) => c.replaceAll("-", " ")).join(", ");
+  }
+}
+
 export const AD_STATES: Record<string, { words: string; tone: "good" | "wait" | "bad" | "still" }> = {
   SENT: { words: "sent", tone: "wait" },
   IN_REVIEW: { words: "in review", tone: "wait" },

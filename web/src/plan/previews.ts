@@ -34,6 +34,22 @@ export const pasteQuery = (path: CampaignPath, body: Schemas["PasteBody"]) => ({
     ),
 });
 
+/** What bids win for a row that seeks a goal and is charged so. */
+export const bidsQuery = (
+  path: CampaignPath & { rowId: string },
+  goal: string | null,
+  charge: Schemas["DeliveryView"]["charge"] | null,
+) => ({
+  queryKey: ["bids", path, goal, charge],
+  staleTime: 60_000,
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/bids", {
+        params: { path: { ...path }, query: { ...(goal ? { goal } : {}), ...(charge ? { charge } : {}) } },
+      }),
+    ),
+});
+
 export const historyQuery = (clientId: string, planId: string, version: number) => ({
   queryKey: ["history", clientId, planId, version],
   queryFn: () =>

@@ -161,14 +161,7 @@ class ChangeRunner {
         String parentId = mapper.externalId(clientId, launch.campaignId(), change.parentKey())
                 .orElseThrow();
         Order under = LaunchWishes.under(order, parentId);
-        return under instanceof AdGroupOrder group
-                ? new AdGroupOrder(
-                        group.campaignId(),
-                        group.name(),
-                        group.placements(),
-                        sources.on(clientId, account, group.audience()),
-                        group.dailyMinor())
-                : under;
+        return under instanceof AdGroupOrder group ? group.to(sources.on(clientId, account, group.audience())) : under;
     }
 
     /** The creative with its media and form on the network. */

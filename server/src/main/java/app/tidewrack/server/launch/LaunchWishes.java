@@ -11,15 +11,20 @@ import app.tidewrack.core.form.DirectMessage;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.WantedItem;
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.plan.Bid;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.text.Tokens;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
@@ -28,6 +33,7 @@ import app.tidewrack.server.network.NetworkConnector.AdOrder;
 import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
 import app.tidewrack.server.network.NetworkConnector.ChatOrder;
 import app.tidewrack.server.network.NetworkConnector.CreativeOrder;
+import app.tidewrack.server.network.NetworkConnector.DeliveryOrder;
 import app.tidewrack.server.network.NetworkConnector.FormRef;
 import app.tidewrack.server.network.NetworkConnector.MessageOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
@@ -37,8 +43,10 @@ import app.tidewrack.server.source.SourceTerms;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -71,7 +79,14 @@ class LaunchWishes {
             }
             AudienceDefinition people =
                     row.people(around.audiences().get(row.audienceId()).definition());
-            List<PlacementRule> placements = placements(row, on, networks.rulebook(account.network()), around);
+            List<PlacementRule> placements = row.showing()
+                    .placements(
+                            networks.rulebook(account.network()),
+                            on.stream()
+                                    .map(c -> around.creatives()
+                                            .get(c.creativeId())
+                                            .format())
+                                    .toList());
             wishes.add(adGroupWish(campaign, row, names, people, sentence(clientId, account, people), placements));
             for (Column column : on) {
                 Creative creative = around.creatives().get(column.creativeId());
@@ -101,16 +116,6 @@ class LaunchWishes {
                         facts.flight().end()));
     }
 
-    /** Those that the row was split by, or the usual ones of its formats. */
-    private static List<PlacementRule> placements(Row row, List<Column> on, Rulebook rulebook, Surroundings around) {
-        List<String> chosen = row.narrowing().placements();
-        return chosen.isEmpty()
-                ? rulebook.usualPlacements(on.stream()
-                        .map(c -> around.creatives().get(c.creativeId()).format())
-                        .toList())
-                : chosen.stream().flatMap(p -> rulebook.placement(p).stream()).toList();
-    }
-
     private String sentence(String clientId, Account account, AudienceDefinition people) {
         return AudienceWords.of(
                 people, networks.placeWords(account.network()), sources.words(clientId, account.network()));
@@ -127,16 +132,57 @@ class LaunchWishes {
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
         fields.put("audience", sentence);
-        fields.put("placements", placements.stream().map(PlacementRule::words).collect(Collectors.joining(", ")));
+        boolean left = row.showing().how() == How.NETWORK;
+        fields.put(
+                "placements",
+                left
+                        ? "left to the network"
+                        : placements.stream().map(PlacementRule::words).collect(Collectors.joining(", ")));
         fields.put(MONEY, row.daily().toString());
+        deliveryFields(fields, row.delivery());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
                 new AdGroupOrder(
                         "",
                         name,
-                        placements.stream().map(PlacementRule::code).toList(),
+                        left
+                                ? List.of()
+                                : placements.stream().map(PlacementRule::code).toList(),
                         people,
-                        row.daily().minor()));
+                        row.daily().minor(),
+                        order(row.delivery())));
+    }
+
+    /** What is not as usual, in words. */
+    private static void deliveryFields(Map<String, String> fields, Delivery d) {
+        if (d.goal() != null) {
+            fields.put("goal", d.goal());
+        }
+        if (d.charge() != null) {
+            fields.put("charged by", d.charge().name().toLowerCase(Locale.ROOT));
+        }
+        if (!d.bid().equals(Bid.AUTOMATIC)) {
+            fields.put("bid", d.bid().words());
+        }
+        if (d.pace() == Pace.FRONT) {
+            fields.put("pace", "front-loaded");
+        }
+        if (!d.hours().all()) {
+            fields.put("hours", d.hours().words());
+        }
+        new TreeMap<>(d.switches()).forEach((code, on) -> fields.put(code, on ? "on" : "off"));
+    }
+
+    private static DeliveryOrder order(Delivery d) {
+        Money amount = d.bid().amount();
+        return new DeliveryOrder(
+                d.goal(),
+                d.charge(),
+                d.bid().strategy(),
+                amount == null ? null : amount.minor(),
+                d.pace(),
+                d.hours().all() ? null : d.hours().week(),
+                d.switches());
     }
 
     private Wish adWish(String rowId, String columnId, String name, Creative creative, Account account) {
@@ -238,7 +284,7 @@ class LaunchWishes {
     /** The order with the network's id of the item it belongs to. */
     static Order under(Order order, String parentId) {
         if (order instanceof AdGroupOrder o) {
-            return new AdGroupOrder(parentId, o.name(), o.placements(), o.audience(), o.dailyMinor());
+            return o.under(parentId);
         } else if (order instanceof AdOrder o) {
             return new AdOrder(o.account(), parentId, o.name(), o.creative());
         }

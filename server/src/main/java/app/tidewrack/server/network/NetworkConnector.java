@@ -5,7 +5,10 @@ import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -48,6 +51,9 @@ public interface NetworkConnector {
      * @param account the network's id of an open account; null when no audience names a tie or source of one
      */
     List<AudienceSize> sizes(@Nullable String account, List<AudienceDefinition> audiences);
+
+    /** What bids win on an open account. */
+    BidTold bids(String account, BidQuestion question);
 
     /** The size of each audience and the people each two share; the account as in {@link #sizes}. */
     Overlaps overlaps(@Nullable String account, List<AudienceDefinition> audiences);
@@ -194,11 +200,64 @@ public interface NetworkConnector {
 
     /**
      * @param campaignId the network's id of the campaign
-     * @param placements codes of where its ads show
+     * @param placements codes of where its ads show; none leaves it to the network
      */
     record AdGroupOrder(
-            String campaignId, String name, List<String> placements, AudienceDefinition audience, long dailyMinor)
-            implements Order {}
+            String campaignId,
+            String name,
+            List<String> placements,
+            AudienceDefinition audience,
+            long dailyMinor,
+            DeliveryOrder delivery)
+            implements Order {
+
+        public AdGroupOrder under(String campaign) {
+            return new AdGroupOrder(campaign, name, placements, audience, dailyMinor, delivery);
+        }
+
+        /** With the audience as the account's network knows it. */
+        public AdGroupOrder to(AudienceDefinition people) {
+            return new AdGroupOrder(campaignId, name, placements, people, dailyMinor, delivery);
+        }
+    }
+
+    /**
+     * How an ad group is delivered.
+     *
+     * @param goal null for the objective's usual one
+     * @param charge null for the goal's usual one
+     * @param bidMinor null when automatic
+     * @param hours 168 signs, 1 where it runs, from Monday 0 o'clock in the account's zone; null for always
+     */
+    record DeliveryOrder(
+            @Nullable String goal,
+            @Nullable Charge charge,
+            BidStrategy strategy,
+            @Nullable Long bidMinor,
+            Pace pace,
+            @Nullable String hours,
+            Map<String, Boolean> switches) {}
+
+    /**
+     * What bids win.
+     *
+     * @param placements none for all
+     */
+    record BidQuestion(
+            String objective,
+            @Nullable String goal,
+            @Nullable Charge charge,
+            List<String> placements,
+            AudienceDefinition audience) {}
+
+    /**
+     * In minor units, for one of what is bid for.
+     *
+     * @param fromMinor under this hardly any place is won
+     * @param toMinor over this hardly more are won
+     * @param perThousand true when a bid is for a thousand impressions
+     */
+    record BidTold(long lowestMinor, long fromMinor, long suggestedMinor, long toMinor, boolean perThousand) {}
 
     /**
      * @param account the network's id of the account

@@ -4,7 +4,10 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import java.net.URI;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -113,6 +116,15 @@ final class PracticeNetwork implements NetworkConnector {
                 .body(audiences)
                 .retrieve()
                 .body(new ParameterizedTypeReference<List<AudienceSize>>() {}));
+    }
+
+    @Override
+    public BidTold bids(String account, BidQuestion question) {
+        return asked(() -> http.post()
+                .uri(root + "/accounts/{account}/bids", account)
+                .body(question)
+                .retrieve()
+                .body(BidTold.class));
     }
 
     @Override
@@ -264,8 +276,20 @@ final class PracticeNetwork implements NetworkConnector {
 
     private record Budget(boolean lifetime, long minor) {}
 
+    private record BidBody(BidStrategy strategy, @Nullable Long minor) {}
+
     private record AdGroupBody(
-            String campaignId, String name, List<String> placements, AudienceDefinition audience, Budget budget) {}
+            String campaignId,
+            String name,
+            @Nullable String goal,
+            @Nullable Charge charge,
+            List<String> placements,
+            AudienceDefinition audience,
+            Budget budget,
+            BidBody bid,
+            Pace pace,
+            @Nullable String hours,
+            Map<String, Boolean> switches) {}
 
     private record CreativeBody(
             String account,
@@ -320,8 +344,19 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     private static AdGroupBody adGroup(AdGroupOrder o) {
+        DeliveryOrder d = o.delivery();
         return new AdGroupBody(
-                o.campaignId(), o.name(), o.placements(), o.audience(), new Budget(false, o.dailyMinor()));
+                o.campaignId(),
+                o.name(),
+                d.goal(),
+                d.charge(),
+                o.placements(),
+                o.audience(),
+                new Budget(false, o.dailyMinor()),
+                new BidBody(d.strategy(), d.bidMinor()),
+                d.pace(),
+                d.hours(),
+                d.switches());
     }
 
     private static CreativeBody creative(AdOrder o) {

@@ -1,6 +1,10 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.core.network.ObjectiveRule.Charge;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Split;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
@@ -33,6 +37,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowsInto.class, name = "rowsInto"),
     @JsonSubTypes.Type(value = EditBody.RowSplit.class, name = "rowSplit"),
     @JsonSubTypes.Type(value = EditBody.RowLabels.class, name = "rowLabels"),
+    @JsonSubTypes.Type(value = EditBody.RowDelivery.class, name = "rowDelivery"),
     @JsonSubTypes.Type(value = EditBody.Paste.class, name = "paste"),
     @JsonSubTypes.Type(value = EditBody.NewColumns.class, name = "newColumns"),
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
@@ -51,6 +56,7 @@ import org.jspecify.annotations.Nullable;
             EditBody.RowsInto.class,
             EditBody.RowSplit.class,
             EditBody.RowLabels.class,
+            EditBody.RowDelivery.class,
             EditBody.Paste.class,
             EditBody.NewColumns.class,
             EditBody.ColumnRemoval.class,
@@ -69,6 +75,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
             @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
             @DiscriminatorMapping(value = "rowLabels", schema = EditBody.RowLabels.class),
+            @DiscriminatorMapping(value = "rowDelivery", schema = EditBody.RowDelivery.class),
             @DiscriminatorMapping(value = "paste", schema = EditBody.Paste.class),
             @DiscriminatorMapping(value = "newColumns", schema = EditBody.NewColumns.class),
             @DiscriminatorMapping(value = "columnRemoval", schema = EditBody.ColumnRemoval.class),
@@ -157,6 +164,30 @@ sealed interface EditBody {
             @Size(max = 500) @Nullable List<@NotNull String> codes,
             @Nullable Integer bands,
             @Size(max = 60) @Nullable List<@NotNull Integer> cuts) {}
+
+    /**
+     * How rows are delivered; what is null stays as it is.
+     *
+     * @param switches what the network lets switch, by code
+     */
+    record RowDelivery(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @Nullable @Valid Seek seek,
+            @Nullable @Valid BidOffer bid,
+            @Nullable @Valid Showing showing,
+            @Nullable @Valid Run run,
+            @Size(max = 20) @Nullable Map<@NotNull String, @NotNull Boolean> switches)
+            implements EditBody {}
+
+    /** @param goal null for the objective's usual one; likewise the charge for the goal's */
+    record Seek(@Nullable String goal, @Nullable Charge charge) {}
+
+    /** @param money as typed; empty when automatic */
+    record BidOffer(@NotNull BidStrategy strategy, @NotNull String money) {}
+
+    /** @param hours 168 signs, 1 where the rows run */
+    record Run(@NotNull Pace pace, @NotNull String hours) {}
 
     /**
      * Cells of a spreadsheet; those that can be taken go in.

@@ -2,15 +2,18 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.money.MoneyChange;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.AddCampaign;
 import app.tidewrack.core.plan.AddColumns;
 import app.tidewrack.core.plan.AddRows;
+import app.tidewrack.core.plan.Bid;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.ChangeCampaign;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Copies;
+import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.Labels;
 import app.tidewrack.core.plan.PlacedColumn;
 import app.tidewrack.core.plan.PlacedRow;
@@ -21,11 +24,13 @@ import app.tidewrack.core.plan.RemoveColumns;
 import app.tidewrack.core.plan.RemoveRows;
 import app.tidewrack.core.plan.RenameRows;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.SetDelivery;
 import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Together;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.ClientMapper;
@@ -92,6 +97,8 @@ class EditReader {
             Campaign campaign = plan.campaign(b.campaignId());
             return splits.read(clientId, campaign, campaign.row(b.rowId()), b.split())
                     .of(campaign, b.rowId(), Ids::fresh);
+        } else if (body instanceof EditBody.RowDelivery b) {
+            return delivery(plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.Paste b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return pastes.read(clientId, campaign, b.startRowId(), b.text())
@@ -188,6 +195,38 @@ class EditReader {
                     "Choose a campaign of this account.");
         }
         return Copies.into(from, body.rowIds(), to, Ids::fresh);
+    }
+
+    private static SetDelivery delivery(Campaign campaign, EditBody.RowDelivery body) {
+        Currency currency = campaign.facts().dailyPerRow().currency();
+        Map<String, Delivery> deliveries = new LinkedHashMap<>();
+        for (String rowId : body.rowIds()) {
+            Delivery changed = campaign.row(rowId).delivery();
+            if (body.seek() != null) {
+                changed = changed.seeking(body.seek().goal(), body.seek().charge());
+            }
+            if (body.bid() != null) {
+                changed = changed.bidding(bid(body.bid(), currency));
+            }
+            if (body.showing() != null) {
+                changed = changed.shown(body.showing());
+            }
+            if (body.run() != null) {
+                changed =
+                        changed.running(body.run().pace(), new Hours(body.run().hours()));
+            }
+            if (body.switches() != null) {
+                changed = changed.switched(body.switches());
+            }
+            deliveries.put(rowId, changed);
+        }
+        return new SetDelivery(campaign.id(), deliveries);
+    }
+
+    private static Bid bid(EditBody.BidOffer offer, Currency currency) {
+        boolean amount =
+                offer.strategy() != BidStrategy.AUTOMATIC && !offer.money().isBlank();
+        return new Bid(offer.strategy(), amount ? Money.parse(offer.money(), currency) : null);
     }
 
     private AddColumns newColumns(String clientId, Plan plan, EditBody.NewColumns body) {

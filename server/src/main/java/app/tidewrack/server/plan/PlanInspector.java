@@ -38,6 +38,7 @@ public class PlanInspector {
     private final Networks networks;
     private final LiveStates live;
     private final RowPeople people;
+    private final BidPrices prices;
 
     PlanInspector(
             AudienceLibrary audiences,
@@ -46,7 +47,8 @@ public class PlanInspector {
             ClientMapper clients,
             Networks networks,
             LiveStates live,
-            RowPeople people) {
+            RowPeople people,
+            BidPrices prices) {
         this.audiences = audiences;
         this.creatives = creatives;
         this.scripts = scripts;
@@ -54,6 +56,7 @@ public class PlanInspector {
         this.networks = networks;
         this.live = live;
         this.people = people;
+        this.prices = prices;
     }
 
     /** All that a client's plans refer to, read once for a whole plan. */
@@ -124,6 +127,7 @@ public class PlanInspector {
                         agreed(s, account)),
                 talkedTo,
                 s.creatives(),
+                prices.of(clientId, campaign, talkedTo),
                 otherNames(plan, campaign, s),
                 s.liveCampaigns().contains(campaign.id()),
                 today);

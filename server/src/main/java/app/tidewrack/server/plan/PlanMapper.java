@@ -36,7 +36,8 @@ interface PlanMapper {
             String label,
             long dailyMinor,
             String currency,
-            String narrowing) {}
+            String narrowing,
+            String delivery) {}
 
     record StoredColumn(String id, String campaignId, int position, String creativeId) {}
 
@@ -71,7 +72,7 @@ interface PlanMapper {
 
     @Select("""
             select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.daily_minor, c.currency,
-                   r.narrowing::text as narrowing
+                   r.narrowing::text as narrowing, r.delivery::text as delivery
             from plan_row r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
             where r.client_id = #{clientId} and c.plan_id = #{planId} order by r.position""")
     List<StoredRow> rows(String clientId, String planId);
@@ -106,13 +107,13 @@ interface PlanMapper {
 
     @Insert("""
             <script>insert into plan_row (client_id, id, campaign_id, position, audience_id, label, daily_minor,
-                                          narrowing) values
+                                          narrowing, delivery) values
             <foreach collection="rows" item="r" separator=",">
               (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.dailyMinor},
-               #{r.narrowing}::jsonb)
+               #{r.narrowing}::jsonb, #{r.delivery}::jsonb)
             </foreach>
             on conflict (client_id, id) do update set position = excluded.position, label = excluded.label,
-                   daily_minor = excluded.daily_minor, narrowing = excluded.narrowing</script>""")
+                   daily_minor = excluded.daily_minor, narrowing = excluded.narrowing, delivery = excluded.delivery</script>""")
     void keepRows(String clientId, List<StoredRow> rows);
 
     @Delete("""

@@ -5,6 +5,7 @@ import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
@@ -80,7 +81,8 @@ class PlanStore {
                 r.audienceId(),
                 r.label(),
                 Money.ofMinor(r.dailyMinor(), r.currency()),
-                json.readValue(r.narrowing(), Narrowing.class));
+                json.readValue(r.narrowing(), Narrowing.class),
+                json.readValue(r.delivery(), Delivery.class));
     }
 
     /** Writes what differs. Removals come first and additions last, since cells refer to rows and columns. */
@@ -152,7 +154,8 @@ class PlanStore {
                 r.label(),
                 r.daily().minor(),
                 r.daily().currency().getCurrencyCode(),
-                json.writeValueAsString(r.narrowing()));
+                json.writeValueAsString(r.narrowing()),
+                json.writeValueAsString(r.delivery()));
     }
 
     private static StoredColumn storedColumn(Placed<Column> p) {

@@ -2,19 +2,27 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.check.Finding;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
+import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.plan.LiveStates.LiveAd;
 import app.tidewrack.server.plan.PlanInspector.Inspected;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -72,7 +80,31 @@ public record PlanView(
             long flightMinor,
             @Nullable AudienceSize size,
             List<SliceView> slices,
+            DeliveryView delivery,
             List<@Nullable Long> cells) {}
+
+    /**
+     * How a row is delivered.
+     *
+     * @param showing where its ads show; where a split keeps it to, if it does
+     * @param bidMinor in minor units; null when automatic
+     * @param bidWords the bid as a person reads it
+     * @param hours 168 signs, 1 where it runs, from Monday 0 o'clock
+     * @param hoursWords the hours as a person reads them
+     * @param runsHours how many hours it runs in the flight, as clocks really go
+     */
+    public record DeliveryView(
+            @Nullable String goal,
+            @Nullable Charge charge,
+            BidStrategy strategy,
+            @Nullable Long bidMinor,
+            String bidWords,
+            Showing showing,
+            Pace pace,
+            String hours,
+            String hoursWords,
+            double runsHours,
+            Map<String, Boolean> switches) {}
 
     /** One value that a row keeps to. */
     public record SliceView(Variable variable, String words) {}
@@ -141,7 +173,25 @@ public record PlanView(
                 row.narrowing().slices().stream()
                         .map(s -> new SliceView(s.variable(), s.words()))
                         .toList(),
+                delivery(row, campaign.facts().flight()),
                 campaign.columns().stream().map(c -> cell(totals, row, c)).collect(Collectors.toList()));
+    }
+
+    private static DeliveryView delivery(Row row, Flight flight) {
+        Delivery d = row.delivery();
+        Money amount = d.bid().amount();
+        return new DeliveryView(
+                d.goal(),
+                d.charge(),
+                d.bid().strategy(),
+                amount == null ? null : amount.minor(),
+                d.bid().words(),
+                row.showing(),
+                d.pace(),
+                d.hours().week(),
+                d.hours().words(),
+                d.hours().within(flight).toMinutes() / 60.0,
+                d.switches());
     }
 
     private static @Nullable Long cell(PlanTotals totals, Row row, Column column) {

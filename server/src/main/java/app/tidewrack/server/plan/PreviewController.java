@@ -3,6 +3,7 @@ package app.tidewrack.server.plan;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Pasted;
@@ -16,6 +17,7 @@ import app.tidewrack.server.audience.KnownSizes;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector.BidTold;
 import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
@@ -36,6 +38,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What an edit of many rows would do, before it is made: splits, find and replace, cells pasted from a spreadsheet. */
@@ -51,6 +54,7 @@ class PreviewController {
     private final PlanDesk desk;
     private final SplitReader splits;
     private final PasteReader pastes;
+    private final BidPrices bids;
     private final AudienceLibrary audiences;
     private final KnownSizes sizes;
     private final Accounts accounts;
@@ -60,6 +64,7 @@ class PreviewController {
             PlanDesk desk,
             SplitReader splits,
             PasteReader pastes,
+            BidPrices bids,
             AudienceLibrary audiences,
             KnownSizes sizes,
             Accounts accounts,
@@ -67,6 +72,7 @@ class PreviewController {
         this.desk = desk;
         this.splits = splits;
         this.pastes = pastes;
+        this.bids = bids;
         this.audiences = audiences;
         this.sizes = sizes;
         this.accounts = accounts;
@@ -101,6 +107,21 @@ class PreviewController {
             long dailyAfterMinor,
             @Nullable Long lowestMinor,
             @Nullable MostShared shared) {}
+
+    /** What bids win for a row with the goal and charge asked about, as its network tells. */
+    @GetMapping("/rows/{rowId}/bids")
+    BidTold bids(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @PathVariable String rowId,
+            @RequestParam @Nullable String goal,
+            @RequestParam @Nullable Charge charge) {
+        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        Row row = campaign.row(rowId);
+        AudienceDefinition base = audiences.byId(clientId, row.audienceId()).definition();
+        return bids.ask(clientId, campaign, row.delivered(row.delivery().seeking(goal, charge)), row.people(base));
+    }
 
     record RelabelBody(
             @NotNull @Size(max = 80) String find,

@@ -3,6 +3,7 @@ package app.tidewrack.server.plan;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.check.Situation;
+import app.tidewrack.core.plan.Bid;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.Row;
@@ -28,11 +29,13 @@ class RowPeople {
     private final KnownSizes sizes;
     private final AudienceLibrary audiences;
     private final Accounts accounts;
+    private final BidPrices bids;
 
-    RowPeople(KnownSizes sizes, AudienceLibrary audiences, Accounts accounts) {
+    RowPeople(KnownSizes sizes, AudienceLibrary audiences, Accounts accounts, BidPrices bids) {
         this.sizes = sizes;
         this.audiences = audiences;
         this.accounts = accounts;
+        this.bids = bids;
     }
 
     /** By row id, from what is remembered; a size that was never told is null. */
@@ -58,15 +61,16 @@ class RowPeople {
         return people;
     }
 
-    /** Asks networks for the sizes that a plan's rows lack; while one is away they stay unknown. */
+    /** Asks networks for the sizes and bids that a plan's rows lack; while one is away they stay unknown. */
     void askUnknown(String clientId, Plan plan) {
         if (plan.campaigns().stream()
                 .flatMap(c -> c.rows().stream())
-                .allMatch(r -> r.narrowing().none())) {
+                .allMatch(r -> r.narrowing().none() && r.delivery().bid().equals(Bid.AUTOMATIC))) {
             return;
         }
         Map<String, Audience> known = audiences.byId(clientId);
         for (Campaign campaign : plan.campaigns()) {
+            bids.askUnknown(clientId, campaign, of(clientId, campaign, known));
             Set<AudienceDefinition> asked = Set.copyOf(narrowed(campaign, known).values());
             try {
                 sizes.askUnknown(clientId, accounts.account(clientId, campaign.accountId()), asked);
