@@ -224,7 +224,7 @@ function Running(props: SectionProps & { campaign: Campaign; networkName: string
   return (
     <Section title="When">
       {rulebook.schedule.paces.length > 1 && (
-        <Segmented
+        <Segmented<typeof pace>
           aria-label="Pace"
           value={pace}
           options={[
