@@ -7,6 +7,7 @@ import { Columns } from "../frame/Columns";
 import { leadCountsQuery } from "../forms/leadQueries";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
+import { PauseAll } from "./PauseAll";
 import { deskQuery } from "./queries";
 
 function AdStates({ line }: { line: Schemas["CampaignLine"] }) {
@@ -55,9 +56,12 @@ export function Desk() {
       title={client.name}
       note={client.about}
       actions={
-        <Button type="primary" onClick={() => void navigate(`/c/${clientId}/plan`)}>
-          Plan a campaign
-        </Button>
+        <>
+          <PauseAll clientId={clientId} accounts={client.accounts} />
+          <Button type="primary" onClick={() => void navigate(`/c/${clientId}/plan`)}>
+            Plan a campaign
+          </Button>
+        </>
       }
     >
       {refused.length + fresh > 0 && (

@@ -18,3 +18,15 @@ export const offerQuery = (clientId: string, accountId: string) => ({
       }),
     ),
 });
+
+/** Campaigns of a client that are on a network, paused or not. */
+export const onNetworksQuery = (clientId: string) => ({
+  queryKey: ["on-networks", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/on-networks", { params: { path: { clientId } } })),
+});
+
+export function pauseAll(clientId: string, paused: boolean) {
+  return asked(
+    api.PUT("/api/clients/{clientId}/on-networks", { params: { path: { clientId } }, body: { paused } }),
+  );
+}

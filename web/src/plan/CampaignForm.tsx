@@ -1,4 +1,4 @@
-import { App, Button, DatePicker, Drawer, Form, Input, Segmented, Select } from "antd";
+import { App, Button, DatePicker, Drawer, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import { useState } from "react";
@@ -77,6 +77,7 @@ export function CampaignForm(props: {
   onClose: () => void;
   send: (edit: Schemas["EditBody"]) => Promise<void>;
 }) {
+  const [form] = Form.useForm<Facts>();
   const [accountId, setAccountId] = useState(props.account.id);
   const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
   const offer = useQuery(offerQuery(props.clientId, account.id));
@@ -93,7 +94,7 @@ export function CampaignForm(props: {
       size={420}
       onClose={props.onClose}
       footer={
-        <Button type="primary" htmlType="submit" form="campaign-form">
+        <Button type="primary" onClick={() => form.submit()}>
           {props.campaign ? "Keep" : "Add campaign"}
         </Button>
       }
@@ -109,6 +110,7 @@ export function CampaignForm(props: {
         <Fields
           key={account.id}
           {...props}
+          form={form}
           account={account}
           objectives={offer.data.rulebook.objectives}
           today={today.data}
@@ -121,6 +123,7 @@ export function CampaignForm(props: {
 
 /** The fields of the form on one account; nothing is kept until the server has taken it. */
 function Fields({
+  form,
   account,
   objectives,
   today,
@@ -130,6 +133,7 @@ function Fields({
   onClose,
   send,
 }: {
+  form: FormInstance<Facts>;
   account: Schemas["AccountView"];
   objectives: Schemas["ObjectiveRule"][];
   today: string;
@@ -140,7 +144,6 @@ function Fields({
   onClose: () => void;
   send: (edit: Schemas["EditBody"]) => Promise<void>;
 }) {
-  const [form] = Form.useForm<Facts>();
   const { message } = App.useApp();
   const initial: Facts = campaign
     ? factsOf(campaign)
@@ -172,7 +175,6 @@ function Fields({
   const objective = Form.useWatch("objective", form) ?? initial.objective;
   return (
     <Form
-      id="campaign-form"
       form={form}
       layout="vertical"
       requiredMark={false}

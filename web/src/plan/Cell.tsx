@@ -5,7 +5,7 @@ export interface CellShown {
   main: string;
   small?: string | undefined;
   tone?: "good" | "wait" | "bad" | "still" | undefined;
-  kind: "on" | "off" | "excluded" | "name" | "result";
+  kind: "on" | "off" | "excluded" | "name" | "result" | "review";
   mark?: "blocker" | "warning" | undefined;
   ground?: string | undefined;
   ink?: string | undefined;
@@ -46,7 +46,13 @@ export const Cell = memo(function Cell({
       data-column={column}
       title={shown.title}
     >
-      {shown.kind === "result" ? <b>{shown.main}</b> : shown.main}
+      {shown.kind === "result" ? (
+        <b>{shown.main}</b>
+      ) : shown.kind === "review" ? (
+        <b className={shown.tone}>{shown.main}</b>
+      ) : (
+        shown.main
+      )}
       {shown.small && <small className={shown.tone}>{shown.small}</small>}
       {shown.mark && <i className={`dot ${shown.mark}`} aria-label={shown.mark} />}
     </div>

@@ -23,6 +23,17 @@ const CHARGE_WORDS: Record<string, string> = {
   SEND: "by message sent",
 };
 
+/** What is bid for, several of them. */
+const ACTION_WORDS: Record<string, string> = {
+  IMPRESSION: "impressions",
+  CLICK: "clicks",
+  VIEW: "views",
+  ENGAGEMENT: "engagements",
+  FORM_SEND: "forms sent",
+  MESSAGE: "messages",
+  SITE_EVENT: "results on the site",
+};
+
 const STRATEGY_WORDS = {
   AUTOMATIC: "Automatic",
   MAXIMUM: "At most",
@@ -106,7 +117,7 @@ function Seeking({ rulebook, campaign, focus, change }: SectionProps & { campaig
         />
         <Select
           aria-label="Charged"
-          style={{ width: 170 }}
+          style={{ width: 196 }}
           value={focus.delivery.charge ?? goal?.charged[0] ?? null}
           options={(goal?.charged ?? []).map((c) => ({ value: c, label: `charged ${CHARGE_WORDS[c] ?? c}` }))}
           onChange={(charge) => change({ seek: { goal: goal?.code ?? null, charge } })}
@@ -128,6 +139,8 @@ function Bidding(
   const shown = d.bidMinor == null ? "" : money(d.bidMinor, campaign.currency);
   const set = (strategy: typeof d.strategy, typed: string) => change({ bid: { strategy, money: typed } });
   const perThousand = told.data?.perThousand ? 1000 : 1;
+  const goals = rulebook.objectives.find((o) => o.code === campaign.objective)?.goals ?? [];
+  const goal = goals.find((g) => g.code === d.goal) ?? goals[0];
   const most = d.bidMinor ? (focus.dailyMinor / d.bidMinor) * perThousand : 0;
   return (
     <Section title="Bid">
@@ -156,7 +169,7 @@ function Bidding(
         <p className="note">
           {money(focus.dailyMinor, campaign.currency)} a day at {shown} pays for{" "}
           <b>{most >= 10 ? Math.floor(most).toLocaleString("en-GB") : most.toFixed(1)}</b>{" "}
-          {perThousand > 1 ? "impressions" : "of what is charged"} at the least.
+          {perThousand > 1 ? "impressions" : ACTION_WORDS[goal?.action ?? ""]} at the least.
         </p>
       )}
     </Section>

@@ -3,6 +3,7 @@ const KEYS = [
   ["Shift and arrows", "extend the selection; dragging does the same"],
   ["Space", "switch the selected ads off or on"],
   ["Enter", "money of the selected rows: 12, +2, −10 %, ×1.5"],
+  ["M", "spread a sum over the selected rows"],
   ["F2", "rename the row"],
   ["D", "duplicate the selected rows"],
   ["Shift D", "copy the selected rows several times, or to another campaign"],
@@ -13,7 +14,7 @@ const KEYS = [
   ["H", "what was changed, and by whom"],
   ["/", "filter the rows"],
   ["Ctrl C, Ctrl V", "to and from a spreadsheet"],
-  ["1 to 4", "the lenses"],
+  ["1 to 6", "the lenses"],
   ["Ctrl Z, Ctrl Shift Z", "undo and redo"],
   ["Ctrl K", "find or do anything"],
 ] as const;

@@ -14,6 +14,7 @@ import { resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
 import { cellsOf, LENSES, summary, switchBlock, touched, type Campaign, type Lens } from "./model";
 import { namesQuery } from "./queries";
+import { MoneyFacts } from "./MoneyFacts";
 import { RowFacts } from "./RowFacts";
 import { block, single } from "./selection";
 import { Sheet, type Editing } from "./Sheet";
@@ -140,6 +141,12 @@ export function SheetDesk(props: {
             words: "Set the money of the selected rows",
             keys: "Enter",
             run: () => setEditing({ rowId: focusRow.id, what: "money" }),
+          },
+          {
+            id: "spread",
+            words: "Spread a sum over the selected rows…",
+            keys: "M",
+            run: () => setOpen({ what: "spread" }),
           },
           {
             id: "delivery",
@@ -308,6 +315,15 @@ export function SheetDesk(props: {
             </p>
             <Findings findings={whole.findings} onJump={jump} />
           </>
+        ) : lens === "money" ? (
+          <MoneyFacts
+            {...{ clientId, planId }}
+            version={props.version}
+            campaigns={props.campaigns}
+            current={whole}
+            selected={pickedRows.length}
+            onSpread={() => setOpen({ what: "spread" })}
+          />
         ) : focusRow ? (
           <RowFacts
             {...{ clientId, campaign, focusMoney }}
@@ -330,6 +346,7 @@ export function SheetDesk(props: {
           {button("delivery", "Bid, hours…")}
           {button("duplicate", "Duplicate")}
           {menu("More…", [
+            "spread",
             "copy",
             "replace",
             "exclude",

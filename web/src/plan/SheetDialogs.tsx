@@ -11,11 +11,24 @@ import { Keys } from "./Keys";
 import type { Campaign } from "./model";
 import { PasteDialog } from "./PasteDialog";
 import { ReplaceDialog } from "./ReplaceDialog";
+import { SpreadDialog } from "./SpreadDialog";
 import { SplitDialog } from "./SplitDialog";
 
 /** What is open over the sheet. */
 export type Open =
-  | { what: "rows" | "columns" | "split" | "delivery" | "copy" | "replace" | "exclude" | "history" | "keys" }
+  | {
+      what:
+        | "rows"
+        | "columns"
+        | "split"
+        | "spread"
+        | "delivery"
+        | "copy"
+        | "replace"
+        | "exclude"
+        | "history"
+        | "keys";
+    }
   | { what: "paste"; text: string };
 
 /** The dialogs of the sheet; each makes one edit of what is selected. */
@@ -77,6 +90,16 @@ export function SheetDialogs(props: {
           onClose={onClose}
         />
       ) : null;
+    case "spread":
+      return (
+        <SpreadDialog
+          {...{ path, campaign, onClose }}
+          rows={pickedRows}
+          onSpread={(money, how) =>
+            onEdit({ kind: "rowSpread", campaignId: campaign.id, rowIds, money, how })
+          }
+        />
+      );
     case "delivery":
       return focusRow ? (
         <DeliveryDrawer

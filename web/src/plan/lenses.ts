@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { money } from "../look/format";
+import { moment, money } from "../look/format";
 import { rankColours } from "../look/theme";
 import { metricSmall, metricText, type Metric } from "../results/model";
 import type { CellShown } from "./Cell";
@@ -29,6 +29,10 @@ export function lens(
   data: LensData,
 ): (row: number, column: number) => CellShown {
   switch (of) {
+    case "money":
+      return moneyOf(campaign);
+    case "review":
+      return review(campaign);
     case "names":
       return names(campaign, data);
     case "checks":
@@ -54,6 +58,43 @@ function structure(campaign: Campaign) {
       tone: told?.tone,
       kind: "on",
       title: state?.reason ?? undefined,
+    };
+  };
+}
+
+/** What each ad may spend a day and over the flight; the more, the deeper its ground. */
+function moneyOf(campaign: Campaign) {
+  const most = Math.max(1, ...campaign.rows.flatMap((r) => r.cells.map((c) => c ?? 0)));
+  const off = offCells(campaign);
+  return (row: number, column: number): CellShown => {
+    const daily = campaign.rows[row]?.cells[column];
+    if (daily == null) return off(row, column);
+    return {
+      main: money(daily, campaign.currency),
+      small: money(daily * campaign.days, campaign.currency),
+      kind: "on",
+      ground: `color-mix(in srgb, var(--kelp) ${8 + Math.round((daily / most) * 30)}%, var(--paper))`,
+      ink: "var(--ink)",
+    };
+  };
+}
+
+/** Where each ad stands with the network: not sent, in review until about when, live, or refused and why. */
+function review(campaign: Campaign) {
+  const states = statesByCell(campaign);
+  const off = offCells(campaign);
+  return (row: number, column: number): CellShown => {
+    const state = states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
+    const on = campaign.rows[row]?.cells[column] != null;
+    if (!state) return on ? { main: "not sent", kind: "on", tone: "still" } : off(row, column);
+    const told = AD_STATES[state.state];
+    const due = state.state === "IN_REVIEW" && state.reviewDue ? `by ${moment(state.reviewDue)}` : undefined;
+    return {
+      main: told?.words ?? state.state,
+      small: state.state === "REFUSED" ? (state.reason ?? undefined) : due,
+      tone: told?.tone,
+      kind: "review",
+      title: state.reason ?? undefined,
     };
   };
 }

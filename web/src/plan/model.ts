@@ -8,8 +8,10 @@ export type Finding = Schemas["Finding"];
 
 export const LENSES = [
   { value: "structure", label: "Structure" },
+  { value: "money", label: "Money" },
   { value: "names", label: "Names" },
   { value: "checks", label: "Checks" },
+  { value: "review", label: "Review" },
   { value: "results", label: "Results" },
 ] as const;
 

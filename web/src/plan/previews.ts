@@ -34,6 +34,29 @@ export const pasteQuery = (path: CampaignPath, body: Schemas["PasteBody"]) => ({
     ),
 });
 
+/** What each row would get of a sum spread over them. */
+export const spreadQuery = (path: CampaignPath, body: Schemas["SpreadBody"]) => ({
+  queryKey: ["spread", path, body],
+  retry: false,
+  queryFn: () =>
+    asked(
+      api.POST("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/spread-preview", {
+        params: { path: { ...path } },
+        body,
+      }),
+    ),
+});
+
+export const calendarQuery = (clientId: string, planId: string, version: number) => ({
+  queryKey: ["calendar", clientId, planId, version],
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/calendar", {
+        params: { path: { clientId, planId } },
+      }),
+    ),
+});
+
 /** What bids win for a row that seeks a goal and is charged so. */
 export const bidsQuery = (
   path: CampaignPath & { rowId: string },

@@ -167,6 +167,7 @@ class AudiencesIT {
         buyer.open("/c/oddment/audiences");
         page.locator(".thing", new Page.LocatorOptions().setHasText("Knitters, direct interest"))
                 .click();
+        assertThat(page.locator(".head h1")).hasText("Knitters, direct interest");
         page.getByTitle("Layers").click();
         assertThat(page.locator(".layers .step")).hasCount(3);
         buyer.press("Make three audiences");

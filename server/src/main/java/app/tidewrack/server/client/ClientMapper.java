@@ -93,12 +93,14 @@ public interface ClientMapper {
                    coalesce(r.conversions, 0) as conversions, coalesce(r.spend_minor, 0) as spend_minor
             from campaign c
             join plan p on p.client_id = c.client_id and p.id = c.plan_id
-            left join (select campaign_id,
-                              count(*) filter (where review_state = 'APPROVED' and not paused) as approved,
-                              count(*) filter (where review_state = 'IN_REVIEW' and not paused) as in_review,
-                              count(*) filter (where review_state = 'REFUSED' and not paused) as refused,
-                              count(*) filter (where paused) as paused
-                       from live_item where client_id = #{clientId} and level = 'AD' group by campaign_id) l
+            left join (select a.campaign_id,
+                              count(*) filter (where a.review_state = 'APPROVED' and not a.paused and not k.paused) as approved,
+                              count(*) filter (where a.review_state = 'IN_REVIEW' and not a.paused and not k.paused) as in_review,
+                              count(*) filter (where a.review_state = 'REFUSED' and not a.paused) as refused,
+                              count(*) filter (where a.review_state <> 'REFUSED' and (a.paused or k.paused)) as paused
+                       from live_item a join live_item k on k.client_id = a.client_id and k.campaign_id = a.campaign_id
+                            and k.level = 'CAMPAIGN'
+                       where a.client_id = #{clientId} and a.level = 'AD' group by a.campaign_id) l
                    on l.campaign_id = c.id
             left join (select campaign_id, sum(impressions) as impressions, sum(clicks) as clicks,
                               sum(conversions) as conversions, sum(spend_minor) as spend_minor

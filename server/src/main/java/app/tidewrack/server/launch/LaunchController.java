@@ -2,14 +2,17 @@ package app.tidewrack.server.launch;
 
 import app.tidewrack.server.launch.LaunchDesk.ChangesView;
 import app.tidewrack.server.launch.LaunchDesk.LaunchView;
+import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
+import java.util.List;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -21,9 +24,11 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class LaunchController {
     private final LaunchDesk desk;
     private final ProgressStreams streams;
+    private final Standstill standstill;
 
-    LaunchController(LaunchDesk desk, ProgressStreams streams) {
+    LaunchController(LaunchDesk desk, ProgressStreams streams, Standstill standstill) {
         this.desk = desk;
+        this.standstill = standstill;
         this.streams = streams;
     }
 
@@ -38,6 +43,20 @@ class LaunchController {
     @PostMapping("/launches")
     LaunchView launch(@PathVariable String clientId, @Valid @RequestBody LaunchBody body, Principal person) {
         return desk.launch(clientId, body.planId(), body.campaignId(), body.planVersion(), person.getName());
+    }
+
+    /** Campaigns that are on a network, paused or not. */
+    @GetMapping("/on-networks")
+    List<LiveCampaign> onNetworks(@PathVariable String clientId) {
+        return standstill.campaigns(clientId);
+    }
+
+    record PausedBody(boolean paused) {}
+
+    /** Pauses everything of the client, or lets all of it run on. */
+    @PutMapping("/on-networks")
+    List<LiveCampaign> pause(@PathVariable String clientId, @Valid @RequestBody PausedBody body, Principal person) {
+        return standstill.set(clientId, person.getName(), body.paused());
     }
 
     @GetMapping("/launches/{launchId}")

@@ -111,6 +111,39 @@ interface LaunchMapper {
             do update set name = excluded.name, fields = excluded.fields""")
     void keepLive(String clientId, String campaignId, StoredLive l);
 
+    /**
+     * A campaign that is on a network.
+     *
+     * @param ads that are on and not paused by themselves
+     * @param underWay whether a launch of it is running
+     * @param problem why its newest launch is not done; null when it is
+     */
+    record LiveCampaign(
+            String planId,
+            String campaignId,
+            String campaign,
+            String name,
+            String accountId,
+            String externalId,
+            boolean paused,
+            long ads,
+            boolean underWay,
+            @Nullable String problem) {}
+
+    @Select("""
+            select c.plan_id, c.id as campaign_id, c.name as campaign, l.name, l.account_id, l.external_id, l.paused,
+                   (select count(*) from live_item a where a.client_id = l.client_id and a.campaign_id = l.campaign_id
+                    and a.level = 'AD' and not a.paused) as ads,
+                   coalesce(n.state = 'RUNNING', false) as under_way,
+                   (select x.problem from launch_change x where x.client_id = l.client_id and x.launch_id = n.id
+                    and x.problem is not null and x.state <> 'DONE' limit 1) as problem
+            from live_item l
+            join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            left join lateral (select id, state from launch where client_id = l.client_id
+                and campaign_id = l.campaign_id order by started_at desc limit 1) n on true
+            where l.client_id = #{clientId} and l.level = 'CAMPAIGN' order by c.name, c.id""")
+    List<LiveCampaign> liveCampaigns(String clientId);
+
     @Update("""
             update live_item set paused = #{paused}
             where client_id = #{clientId} and campaign_id = #{campaignId} and item_key = #{itemKey}""")

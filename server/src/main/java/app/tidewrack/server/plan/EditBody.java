@@ -6,6 +6,7 @@ import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Split;
+import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
@@ -38,6 +39,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowSplit.class, name = "rowSplit"),
     @JsonSubTypes.Type(value = EditBody.RowLabels.class, name = "rowLabels"),
     @JsonSubTypes.Type(value = EditBody.RowDelivery.class, name = "rowDelivery"),
+    @JsonSubTypes.Type(value = EditBody.RowSpread.class, name = "rowSpread"),
     @JsonSubTypes.Type(value = EditBody.Paste.class, name = "paste"),
     @JsonSubTypes.Type(value = EditBody.NewColumns.class, name = "newColumns"),
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
@@ -57,6 +59,7 @@ import org.jspecify.annotations.Nullable;
             EditBody.RowSplit.class,
             EditBody.RowLabels.class,
             EditBody.RowDelivery.class,
+            EditBody.RowSpread.class,
             EditBody.Paste.class,
             EditBody.NewColumns.class,
             EditBody.ColumnRemoval.class,
@@ -76,6 +79,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
             @DiscriminatorMapping(value = "rowLabels", schema = EditBody.RowLabels.class),
             @DiscriminatorMapping(value = "rowDelivery", schema = EditBody.RowDelivery.class),
+            @DiscriminatorMapping(value = "rowSpread", schema = EditBody.RowSpread.class),
             @DiscriminatorMapping(value = "paste", schema = EditBody.Paste.class),
             @DiscriminatorMapping(value = "newColumns", schema = EditBody.NewColumns.class),
             @DiscriminatorMapping(value = "columnRemoval", schema = EditBody.ColumnRemoval.class),
@@ -164,6 +168,14 @@ sealed interface EditBody {
             @Size(max = 500) @Nullable List<@NotNull String> codes,
             @Nullable Integer bands,
             @Size(max = 60) @Nullable List<@NotNull Integer> cuts) {}
+
+    /** @param money what the rows spend a day together, as typed */
+    record RowSpread(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotNull String money,
+            @NotNull Spread.How how)
+            implements EditBody {}
 
     /**
      * How rows are delivered; what is null stays as it is.

@@ -26,6 +26,7 @@ import app.tidewrack.core.plan.RenameRows;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.SetDelivery;
 import app.tidewrack.core.plan.SetRowMoney;
+import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Together;
 import app.tidewrack.core.refusal.Refusal;
@@ -58,18 +59,21 @@ class EditReader {
     private final CreativeLibrary creatives;
     private final SplitReader splits;
     private final PasteReader pastes;
+    private final RowPeople people;
 
     EditReader(
             ClientMapper clients,
             AudienceLibrary audiences,
             CreativeLibrary creatives,
             SplitReader splits,
-            PasteReader pastes) {
+            PasteReader pastes,
+            RowPeople people) {
         this.clients = clients;
         this.audiences = audiences;
         this.creatives = creatives;
         this.splits = splits;
         this.pastes = pastes;
+        this.people = people;
     }
 
     PlanEdit read(String clientId, Plan plan, EditBody body) {
@@ -99,6 +103,8 @@ class EditReader {
                     .of(campaign, b.rowId(), Ids::fresh);
         } else if (body instanceof EditBody.RowDelivery b) {
             return delivery(plan.campaign(b.campaignId()), b);
+        } else if (body instanceof EditBody.RowSpread b) {
+            return spread(clientId, plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.Paste b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return pastes.read(clientId, campaign, b.startRowId(), b.text())
@@ -195,6 +201,15 @@ class EditReader {
                     "Choose a campaign of this account.");
         }
         return Copies.into(from, body.rowIds(), to, Ids::fresh);
+    }
+
+    private Together spread(String clientId, Campaign campaign, EditBody.RowSpread body) {
+        Money total = Money.parse(body.money(), campaign.facts().dailyPerRow().currency());
+        List<Row> rows = body.rowIds().stream().map(campaign::row).toList();
+        Map<String, Money> daily = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
+        return new Together(
+                "spread %s over %s".formatted(total, rows.size() == 1 ? "1 row" : rows.size() + " rows"),
+                List.of(new SetRowMoney(campaign.id(), daily)));
     }
 
     private static SetDelivery delivery(Campaign campaign, EditBody.RowDelivery body) {

@@ -22,9 +22,10 @@ public interface LiveStates {
 
     @Select("""
             select l.campaign_id, l.item_key,
-                   case when l.paused then 'PAUSED' else coalesce(l.review_state, 'SENT') end as state,
+                   case when l.paused or k.paused then 'PAUSED' else coalesce(l.review_state, 'SENT') end as state,
                    l.reason, l.review_due
             from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            join live_item k on k.client_id = l.client_id and k.campaign_id = l.campaign_id and k.level = 'CAMPAIGN'
             where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'AD'""")
     List<LiveAd> ads(String clientId, String planId);
 

@@ -2,6 +2,7 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.MoneyCalendar;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.server.plan.PlanDesk.PlanLine;
 import app.tidewrack.server.plan.PlanDesk.Versioned;
@@ -10,6 +11,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -69,6 +71,23 @@ class PlanController {
         return desk.view(clientId, planId);
     }
 
+    /** What one currency's campaigns spend day by day, in minor units. */
+    record CalendarView(String currency, List<CalendarDay> days, long totalMinor) {}
+
+    record CalendarDay(LocalDate date, long minor) {}
+
+    @GetMapping("/{planId}/calendar")
+    List<CalendarView> calendar(@PathVariable String clientId, @PathVariable String planId) {
+        return MoneyCalendar.of(desk.plan(clientId, planId).plan()).stream()
+                .map(c -> new CalendarView(
+                        c.currency().getCurrencyCode(),
+                        c.days().stream()
+                                .map(d -> new CalendarDay(d.date(), d.money().minor()))
+                                .toList(),
+                        c.total().minor()))
+                .toList();
+    }
+
     @GetMapping("/{planId}/history")
     List<HistoryLine> history(@PathVariable String clientId, @PathVariable String planId) {
         return desk.history(clientId, planId);
@@ -80,7 +99,12 @@ class PlanController {
             @PathVariable String planId,
             @Valid @RequestBody EditRequest request,
             Principal person) {
-        return desk.edit(clientId, planId, person.getName(), request.editId(), request.version(), request.edit());
+        EditBody edit = request.edit();
+        PlanView made = desk.edit(clientId, planId, person.getName(), request.editId(), request.version(), edit);
+        // Only these give rows people or bids that the network was not asked about before.
+        return edit instanceof EditBody.RowDelivery || edit instanceof EditBody.RowSplit
+                ? plan(clientId, planId)
+                : made;
     }
 
     @PostMapping("/{planId}/undo")

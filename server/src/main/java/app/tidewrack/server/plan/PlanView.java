@@ -20,6 +20,7 @@ import app.tidewrack.core.plan.Variable;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.plan.LiveStates.LiveAd;
 import app.tidewrack.server.plan.PlanInspector.Inspected;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -114,12 +115,17 @@ public record PlanView(
 
     public record ColumnView(String id, String creativeId, long dailyMinor, long flightMinor) {}
 
-    /** The state of one ad on the network. */
+    /**
+     * The state of one ad on the network.
+     *
+     * @param reviewDue when review is expected to have decided
+     */
     public record AdState(
             String rowId,
             String columnId,
             String state,
-            @Nullable String reason) {}
+            @Nullable String reason,
+            @Nullable Instant reviewDue) {}
 
     static CampaignView of(Inspected inspected, boolean live, List<LiveAd> ads) {
         Campaign campaign = inspected.campaign();
@@ -201,6 +207,6 @@ public record PlanView(
 
     private static AdState state(LiveAd ad) {
         String[] key = ad.itemKey().split("/");
-        return new AdState(key[0], key[1], ad.state(), ad.reason());
+        return new AdState(key[0], key[1], ad.state(), ad.reason(), ad.reviewDue());
     }
 }

@@ -11,6 +11,7 @@ import app.tidewrack.core.plan.Pasted.Bad;
 import app.tidewrack.core.plan.Relabel;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Split;
+import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.Variable;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.KnownSizes;
@@ -29,6 +30,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -55,6 +57,7 @@ class PreviewController {
     private final SplitReader splits;
     private final PasteReader pastes;
     private final BidPrices bids;
+    private final RowPeople people;
     private final AudienceLibrary audiences;
     private final KnownSizes sizes;
     private final Accounts accounts;
@@ -65,6 +68,7 @@ class PreviewController {
             SplitReader splits,
             PasteReader pastes,
             BidPrices bids,
+            RowPeople people,
             AudienceLibrary audiences,
             KnownSizes sizes,
             Accounts accounts,
@@ -73,6 +77,7 @@ class PreviewController {
         this.splits = splits;
         this.pastes = pastes;
         this.bids = bids;
+        this.people = people;
         this.audiences = audiences;
         this.sizes = sizes;
         this.accounts = accounts;
@@ -137,6 +142,28 @@ class PreviewController {
             @Valid @RequestBody RelabelBody body) {
         Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
         return new Relabel(body.find(), body.with()).of(campaign, Set.copyOf(body.rowIds()));
+    }
+
+    record SpreadBody(
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotNull String money,
+            @NotNull Spread.How how) {}
+
+    /** What each row would get of a sum spread over them. */
+    @PostMapping("/spread-preview")
+    List<MoneyToBe> spread(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody SpreadBody body) {
+        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        List<Row> rows = body.rowIds().stream().map(campaign::row).toList();
+        Money total = Money.parse(body.money(), campaign.facts().dailyPerRow().currency());
+        Map<String, Money> daily = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
+        return rows.stream()
+                .map(r -> new MoneyToBe(
+                        r.id(), r.label(), r.daily().minor(), daily.get(r.id()).minor()))
+                .toList();
     }
 
     /** @param startRowId the row at hand; null for the first */

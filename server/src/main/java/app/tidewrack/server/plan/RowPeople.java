@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -59,6 +60,13 @@ class RowPeople {
                                     known.get(definition.hash())));
         }
         return people;
+    }
+
+    /** Sizes by row id, from what is remembered; one that was never told is null. */
+    Map<String, @Nullable AudienceSize> sizes(String clientId, Campaign campaign) {
+        Map<String, @Nullable AudienceSize> sizes = new HashMap<>();
+        of(clientId, campaign, audiences.byId(clientId)).forEach((id, a) -> sizes.put(id, a.size()));
+        return sizes;
     }
 
     /** Asks networks for the sizes and bids that a plan's rows lack; while one is away they stay unknown. */

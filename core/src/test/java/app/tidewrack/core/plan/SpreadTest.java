@@ -1,0 +1,137 @@
+package app.tidewrack.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Spread.How;
+import app.tidewrack.core.schedule.Flight;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+
+class SpreadTest {
+    private static List<Row> rows(long... minor) {
+        return IntStream.range(0, minor.length)
+                .mapToObj(i -> new Row("r" + i, "a", "Row " + i, Money.ofMinor(minor[i], "GBP")))
+                .toList();
+    }
+
+    private static Map<String, @Nullable AudienceSize> people(long... people) {
+        Map<String, @Nullable AudienceSize> sizes = new HashMap<>();
+        IntStream.range(0, people.length).forEach(i -> sizes.put("r" + i, new AudienceSize(people[i], false)));
+        return sizes;
+    }
+
+    /** Common practice: 50 a day over a test of 5 rows is 10 each; 60 over three layers 20 each. */
+    @Test
+    void testsGetEqualMoney() {
+        assertThat(new Spread(Money.ofMinor(5000, "GBP"), How.EQUAL)
+                        .of(rows(1, 2, 3, 4, 5), Map.of())
+                        .values())
+                .extracting(Money::toString)
+                .containsOnly("£10.00");
+        assertThat(new Spread(Money.ofMinor(6000, "GBP"), How.EQUAL)
+                        .of(rows(1, 2, 3), Map.of())
+                        .values())
+                .extracting(Money::toString)
+                .containsOnly("£20.00");
+    }
+
+    /**
+     * Hamilton's method on the example of the Alabama paradox's textbook case (from memory: seats of 10 over 6, 6 and 2 give 4, 4 and
+     * 2; of 11 they give 5, 5 and 1).
+     */
+    @Test
+    void partsFollowPeopleByLargestRemainder() {
+        assertThat(new Spread(Money.ofMinor(10, "GBP"), How.BY_PEOPLE)
+                        .of(rows(0, 0, 0), people(6, 6, 2))
+                        .values())
+                .extracting(Money::minor)
+                .containsExactly(4L, 4L, 2L);
+        assertThat(new Spread(Money.ofMinor(11, "GBP"), How.BY_PEOPLE)
+                        .of(rows(0, 0, 0), people(6, 6, 2))
+                        .values())
+                .extracting(Money::minor)
+                .containsExactly(5L, 5L, 1L);
+    }
+
+    @Test
+    void whateverIsSpreadAddsUpAndWhatHasMorePeopleNeverGetsLess() {
+        Random random = new Random(3);
+        for (int i = 0; i < 400; i++) {
+            int n = 1 + random.nextInt(40);
+            long[] sizes = random.longs(n, 1, 2_000_000).toArray();
+            Money total = Money.ofMinor(1 + random.nextInt(1_000_000), "GBP");
+            List<Money> parts = new ArrayList<>(new Spread(total, How.BY_PEOPLE)
+                    .of(rows(new long[n]), people(sizes))
+                    .values());
+            assertThat(Money.sum(total.currency(), parts)).isEqualTo(total);
+            for (int a = 0; a < n; a++) {
+                for (int b = 0; b < n; b++) {
+                    if (sizes[a] > sizes[b]) {
+                        assertThat(parts.get(a).minor())
+                                .isGreaterThanOrEqualTo(parts.get(b).minor());
+                    }
+                }
+            }
+        }
+        assertThat(new Spread(Money.ofMinor(9000, "GBP"), How.AS_NOW)
+                        .of(rows(1000, 2000), Map.of())
+                        .values())
+                .extracting(Money::toString)
+                .containsExactly("£30.00", "£60.00");
+    }
+
+    @Test
+    void withNothingToGoByItIsRefused() {
+        Spread now = new Spread(Money.ofMinor(100, "GBP"), How.AS_NOW);
+        assertThatThrownBy(() -> now.of(rows(0, 0), Map.of())).hasMessageContaining("no money now");
+        Spread people = new Spread(Money.ofMinor(100, "GBP"), How.BY_PEOPLE);
+        assertThatThrownBy(() -> people.of(rows(0), Map.of())).hasMessageContaining("size of row Row 0 is not known");
+    }
+
+    @Test
+    void aCalendarAddsCampaignsDayByDayAndNeverTwoCurrencies() {
+        Plan plan = new Plan(
+                "p",
+                "Plan",
+                List.of(
+                        campaign("a", "2027-03-09", 3, "GBP"),
+                        campaign("b", "2027-03-11", 2, "GBP"),
+                        campaign("c", "2027-03-01", 1, "EUR")));
+        List<MoneyCalendar> calendars = MoneyCalendar.of(plan);
+        assertThat(calendars).hasSize(2);
+        assertThat(calendars.get(0).days())
+                .extracting(d -> d.date().getDayOfMonth() + " " + d.money())
+                .containsExactly("9 £10.00", "10 £10.00", "11 £20.00", "12 £10.00");
+        assertThat(calendars.get(0).total()).hasToString("£50.00");
+        assertThat(calendars.get(1).total()).hasToString("€10.00");
+    }
+
+    private static Campaign campaign(String id, String start, int days, String currency) {
+        LocalDate first = LocalDate.parse(start);
+        Money each = Money.ofMinor(1000, currency);
+        return new Campaign(
+                id,
+                "account",
+                new CampaignFacts(
+                        id,
+                        "traffic",
+                        Temperature.COLD,
+                        Purpose.TESTING,
+                        new Flight(first, first.plusDays(days), ZoneId.of("Europe/London")),
+                        each),
+                List.of(new Row("r" + id, "a", "Row", each)),
+                List.of(new Column("k" + id, "creative")),
+                Map.of());
+    }
+}

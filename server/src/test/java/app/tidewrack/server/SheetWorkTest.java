@@ -1,0 +1,285 @@
+package app.tidewrack.server;
+
+import static app.tidewrack.server.Scene.CLIENT;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
+
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
+import app.tidewrack.server.network.NetworkConnector.BidTold;
+import app.tidewrack.server.network.NetworkConnector.Order;
+import java.io.IOException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.mockito.ArgumentCaptor;
+import org.mockito.Mockito;
+import org.springframework.http.HttpMethod;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import tools.jackson.databind.JsonNode;
+
+/** Many rows at once on a sheet: split, pasted, copied, delivered. */
+class SheetWorkTest extends WithServer {
+    private String plan;
+    private String campaign;
+    private String row;
+    private int version;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    @BeforeEach
+    void aSheetOfOneRow() throws Exception {
+        when(network.create(anyString(), any())).thenAnswer(c -> "N" + c.getArgument(0));
+        when(network.bids(any(), any())).thenReturn(new BidTold(2, 20, 40, 90, false));
+        String name = UUID.randomUUID().toString().substring(0, 8);
+        plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
+        version = 0;
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "10"));
+        facts.put("name", name);
+        JsonNode view = edit(Map.of("kind", "newCampaign", "accountId", "a1", "facts", facts));
+        campaign = view.get("campaigns").get(0).get("id").asString();
+        edit(with("newRows", "audienceIds", List.of(scene.audience(name))));
+        String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
+        view = edit(with("newColumns", "creativeIds", List.of(scene.creative(name, sha))));
+        row = rows(view).get(0).get("id").asString();
+    }
+
+    private JsonNode edit(Map<String, Object> edit) throws Exception {
+        Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        version = answer.body().get("version").asInt();
+        return answer.body();
+    }
+
+    private String refused(Map<String, Object> edit) throws Exception {
+        Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
+        return answer.detail();
+    }
+
+    private Map<String, Object> with(String kind, Object... more) {
+        Map<String, Object> edit = new HashMap<>(Map.of("kind", kind, "campaignId", campaign));
+        for (int i = 0; i < more.length; i += 2) {
+            edit.put((String) more[i], more[i + 1]);
+        }
+        return edit;
+    }
+
+    private static JsonNode rows(JsonNode view) {
+        return view.get("campaigns").get(0).get("rows");
+    }
+
+    private static List<String> each(JsonNode list, String field) {
+        return StreamSupport.stream(list.spliterator(), false)
+                .map(n -> n.get(field).asString())
+                .toList();
+    }
+
+    private String rowPath() {
+        return CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/rows/" + row;
+    }
+
+    private static Map<String, Object> by(Object... by) {
+        return Map.of("by", List.of(by), "share", "EACH");
+    }
+
+    private static final Map<String, Object> GENDERS = Map.of("variable", "GENDER", "codes", List.of("WOMEN", "MEN"));
+
+    /** What a split would make is what it makes; rows keep to their part when it is sent, and after a reload. */
+    @Test
+    void aSplitIsForeseenMadeAndSent() throws Exception {
+        Map<String, Object> split = by(Map.of("variable", "AGE", "bands", 3), GENDERS);
+        JsonNode toBe = scene.post(rowPath() + "/split-preview", split);
+        assertThat(toBe.get("rows")).hasSize(6);
+        assertThat(toBe.get("dailyAfterMinor").asLong()).isEqualTo(6000);
+        assertThat(toBe.get("rows").get(0).get("size").get("people").asLong()).isEqualTo(50_000);
+        JsonNode made = edit(with("rowSplit", "rowId", row, "split", split));
+        assertThat(each(rows(made), "label")).isEqualTo(each(toBe.get("rows"), "label"));
+        assertThat(each(rows(made).get(0).get("slices"), "words")).containsExactly("28 to 45", "women");
+        assertThat(rows(made).get(0).get("size").get("people").asLong()).isEqualTo(50_000);
+        assertThat(scene.get(CLIENT + "/plans/" + plan)).isEqualTo(made);
+        List<AdGroupOrder> sent = launched();
+        assertThat(sent).hasSize(6);
+        assertThat(sent).extracting(o -> o.audience().gender()).containsOnly(Gender.WOMEN, Gender.MEN);
+        assertThat(sent).extracting(o -> o.audience().ages().from()).containsOnly(28, 46, 64);
+    }
+
+    @Test
+    void sizesAreAskedAgainOnceTheNetworkIsBack() throws Exception {
+        doThrow(new NetworkAway("Hearthside", new IOException("refused")))
+                .when(network)
+                .sizes(any(), any());
+        JsonNode toBe = scene.post(rowPath() + "/split-preview", by(GENDERS));
+        assertThat(toBe.get("rows").get(0).get("size").isNull()).isTrue();
+        JsonNode made = edit(with("rowSplit", "rowId", row, "split", by(GENDERS)));
+        assertThat(rows(made).get(0).get("size").isNull()).isTrue();
+        assertThat(each(made.get("campaigns").get(0).get("findings"), "rule")).contains("audience.size-unknown");
+        Mockito.doReturn(List.of(new AudienceSize(7_000, false), new AudienceSize(8_000, false)))
+                .when(network)
+                .sizes(any(), any());
+        JsonNode opened = scene.get(CLIENT + "/plans/" + plan);
+        assertThat(rows(opened).get(0).get("size").get("people").asLong()).isIn(7_000L, 8_000L);
+    }
+
+    /** Common practice: a maximum is a ceiling, the suggestion the floor to start from; short video runs from 7 to 23 o'clock. */
+    @Test
+    void howARowIsDeliveredIsCheckedAndSent() throws Exception {
+        assertThat(scene.get(rowPath() + "/bids").get("suggestedMinor").asLong())
+                .isEqualTo(40);
+        String day = "0".repeat(7) + "1".repeat(16) + "0";
+        JsonNode view = edit(with(
+                "rowDelivery",
+                "rowIds",
+                List.of(row),
+                "seek",
+                Map.of("goal", "link-clicks", "charge", "CLICK"),
+                "bid",
+                Map.of("strategy", "MAXIMUM", "money", "0.15"),
+                "showing",
+                Map.of("how", "CHOSEN", "codes", List.of("home-feed")),
+                "run",
+                Map.of("pace", "EVEN", "hours", day.repeat(7))));
+        JsonNode delivery = rows(view).get(0).get("delivery");
+        assertThat(delivery.get("bidWords").asString()).isEqualTo("at most £0.15");
+        assertThat(delivery.get("hoursWords").asString()).isEqualTo("daily 7 to 23");
+        assertThat(delivery.get("runsHours").asDouble()).isEqualTo(14 * 16);
+        JsonNode findings = view.get("campaigns").get(0).get("findings");
+        assertThat(each(findings, "rule")).contains("bid.too-low-to-deliver");
+        assertThat(each(findings, "mend")).contains("Raise it to the suggestion, £0.40.");
+        assertThat(refused(with("rowDelivery", "rowIds", List.of(row), "run", Map.of("pace", "EVEN", "hours", "11"))))
+                .contains("The hours have 2 signs; a week has 168");
+        edit(with("rowDelivery", "rowIds", List.of(row), "bid", Map.of("strategy", "MAXIMUM", "money", "0.40")));
+        AdGroupOrder sent = launched().get(0);
+        assertThat(sent.placements()).containsExactly("home-feed");
+        assertThat(sent.delivery().charge()).isEqualTo(Charge.CLICK);
+        assertThat(sent.delivery().strategy()).isEqualTo(BidStrategy.MAXIMUM);
+        assertThat(sent.delivery().bidMinor()).isEqualTo(40);
+        assertThat(sent.delivery().hours()).isEqualTo(day.repeat(7));
+    }
+
+    @Test
+    void cellsOfASpreadsheetGoInAndExcludedAdsKeepTheirReason() throws Exception {
+        String text = "12\n\"a\tquote\nthat spans\"";
+        JsonNode foreseen = scene.post(
+                CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/paste-preview", Map.of("text", text));
+        assertThat(foreseen.get("money").get(0).get("afterMinor").asLong()).isEqualTo(1200);
+        assertThat(foreseen.get("bad").get(0).get("line").asInt()).isEqualTo(2);
+        assertThat(rows(edit(with("paste", "text", text)))
+                        .get(0)
+                        .get("dailyMinor")
+                        .asLong())
+                .isEqualTo(1200);
+        assertThat(refused(with("paste", "text", text))).contains("Nothing pasted would change the sheet");
+        assertThat(refused(with("paste", "text", "1\n".repeat(400_000)))).contains("2,001 lines; 1 to 2,000");
+        JsonNode view = scene.get(CLIENT + "/plans/" + plan);
+        String column =
+                view.get("campaigns").get(0).get("columns").get(0).get("id").asString();
+        List<Map<String, String>> cells = List.of(Map.of("rowId", row, "columnId", column));
+        edit(with("cellSwitch", "cells", cells, "on", false, "why", "Buyers have it"));
+        JsonNode excluded =
+                scene.get(CLIENT + "/plans/" + plan).get("campaigns").get(0).get("excluded");
+        assertThat(each(excluded, "why")).containsExactly("Buyers have it");
+        assertThat(refused(with("cellSwitch", "cells", cells, "on", false, "why", "x".repeat(161))))
+                .contains("161 characters; 160 are kept");
+        JsonNode back = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("version", version));
+        assertThat(back.get("campaigns").get(0).get("ads").asInt()).isEqualTo(1);
+    }
+
+    /** Every campaign on a network is paused once, the sheet says so, and nothing is created again when all runs on. */
+    @Test
+    void everythingIsPausedAndRunsOn() throws Exception {
+        launched();
+        String all = CLIENT + "/on-networks";
+        assertThat(scene.call("tove", HttpMethod.PUT, all, Map.of("paused", true))
+                        .status())
+                .isEqualTo(403);
+        scene.call("ines", HttpMethod.PUT, all, Map.of("paused", true));
+        JsonNode mine = settled(all);
+        assertThat(mine.get("paused").asBoolean()).isTrue();
+        verify(network).pause(Level.CAMPAIGN, mine.get("externalId").asString(), true);
+        JsonNode states =
+                scene.get(CLIENT + "/plans/" + plan).get("campaigns").get(0).get("adStates");
+        assertThat(each(states, "state")).containsOnly("PAUSED");
+        scene.call("ines", HttpMethod.PUT, all, Map.of("paused", true));
+        scene.call("ines", HttpMethod.PUT, all, Map.of("paused", false));
+        assertThat(settled(all).get("paused").asBoolean()).isFalse();
+        verify(network).pause(Level.CAMPAIGN, mine.get("externalId").asString(), false);
+        verify(network, Mockito.times(3)).create(anyString(), any());
+    }
+
+    /** This test's campaign, once nothing of it is under way. */
+    private JsonNode settled(String all) throws Exception {
+        Instant end = Instant.now().plus(Duration.ofSeconds(60));
+        while (true) {
+            for (JsonNode c : scene.get(all)) {
+                if (c.get("campaignId").asString().equals(campaign)) {
+                    if (!c.get("underWay").asBoolean()) {
+                        return c;
+                    }
+                    assertThat(Instant.now()).isBefore(end);
+                }
+            }
+            Thread.sleep(100);
+        }
+    }
+
+    @Test
+    void whatCannotBeIsRefusedAndNothingIsHalfDone() throws Exception {
+        Map<String, Object> wide = by(GENDERS, Map.of("variable", "AGE", "bands", 400));
+        assertThat(refused(with("rowSplit", "rowId", row, "split", wide))).contains("400 bands do not go into it");
+        Map<String, Object> moon = by(Map.of("variable", "PLACEMENT", "codes", List.of("moon")));
+        assertThat(refused(with("rowSplit", "rowId", row, "split", moon)))
+                .contains("“moon” is no placement of this row");
+        assertThat(refused(with("rowMoney", "rowIds", List.of(row), "money", "-20")))
+                .contains("would become −£10.00");
+        assertThat(refused(with("rowsInto", "rowIds", List.of(row), "toCampaignId", "gone")))
+                .contains("no campaign gone");
+        assertThat(refused(with("rowCopy", "rowIds", List.of(row, "gone"), "times", 2)))
+                .contains("no row gone");
+        assertThat(scene.call("ines", HttpMethod.GET, rowPath().replace("c1", "c2") + "/split-options", "")
+                        .status())
+                .isEqualTo(404);
+        assertThat(scene.get(CLIENT + "/plans/" + plan).get("version").asInt()).isEqualTo(version);
+    }
+
+    /** Launches the sheet and gives the ad groups that were sent. */
+    private List<AdGroupOrder> launched() throws Exception {
+        String launch = scene.post(
+                        CLIENT + "/launches", Map.of("planId", plan, "campaignId", campaign, "planVersion", version))
+                .get("id")
+                .asString();
+        Instant end = Instant.now().plus(Duration.ofSeconds(60));
+        JsonNode state = scene.get(CLIENT + "/launches/" + launch);
+        while (state.get("state").asString().equals("RUNNING") && Instant.now().isBefore(end)) {
+            Thread.sleep(100);
+            state = scene.get(CLIENT + "/launches/" + launch);
+        }
+        assertThat(state.get("state").asString()).as(state.toString()).isEqualTo("DONE");
+        ArgumentCaptor<Order> orders = ArgumentCaptor.forClass(Order.class);
+        verify(network, Mockito.atLeastOnce()).create(anyString(), orders.capture());
+        return orders.getAllValues().stream()
+                .filter(AdGroupOrder.class::isInstance)
+                .map(AdGroupOrder.class::cast)
+                .toList();
+    }
+}

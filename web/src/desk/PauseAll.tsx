@@ -1,0 +1,74 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Modal } from "antd";
+import { useState } from "react";
+import type { Schemas } from "../api/client";
+import { plural } from "../look/format";
+import { onNetworksQuery, pauseAll } from "./queries";
+
+/** Pauses everything of a client at once, and lets it run on; what the networks have not taken yet is told. */
+export function PauseAll({ clientId, accounts }: { clientId: string; accounts: Schemas["AccountView"][] }) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [open, setOpen] = useState(false);
+  const live = useQuery({
+    ...onNetworksQuery(clientId),
+    refetchInterval: (q) => (q.state.data?.some((c) => c.underWay) ? 1_000 : false),
+  });
+  const all = live.data ?? [];
+  const running = all.filter((c) => !c.paused);
+  const paused = all.filter((c) => c.paused);
+  if (all.length === 0) return null;
+  const set = (to: boolean) => {
+    pauseAll(clientId, to)
+      .then((now) => queries.setQueryData(onNetworksQuery(clientId).queryKey, now))
+      .catch((e: Error) => message.error(e.message))
+      .finally(() => void queries.invalidateQueries({ queryKey: ["desk", clientId] }));
+  };
+  const ads = running.reduce((sum, c) => sum + c.ads, 0);
+  return (
+    <>
+      <Button danger={paused.length === 0} onClick={() => setOpen(true)}>
+        {paused.length === 0 ? "Pause everything…" : `${plural(paused.length, "campaign")} paused…`}
+      </Button>
+      <Modal
+        open={open}
+        title={running.length > 0 ? `Pause ${plural(running.length, "campaign")}?` : "Everything is paused"}
+        onCancel={() => setOpen(false)}
+        footer={
+          <>
+            {paused.length > 0 && <Button onClick={() => set(false)}>Let all run on</Button>}
+            {running.length > 0 && (
+              <Button type="primary" danger onClick={() => set(true)}>
+                Pause everything now
+              </Button>
+            )}
+          </>
+        }
+      >
+        {running.length > 0 && (
+          <p>
+            {plural(ads, "ad")} on every network stop being shown. A launch that is under way stops; nothing
+            is taken away, and all of it can run on later.
+          </p>
+        )}
+        <table className="lines" aria-label="Campaigns on networks">
+          <tbody>
+            {all.map((c) => (
+              <tr key={c.campaignId}>
+                <td>
+                  {c.campaign}
+                  <div className="note">{accounts.find((a) => a.id === c.accountId)?.networkName}</div>
+                </td>
+                <td className="number">{plural(c.ads, "ad")}</td>
+                <td className={c.paused ? "note" : ""}>
+                  {c.underWay ? "being told" : c.paused ? "paused" : "running"}
+                  {c.problem && <div className="bad">{c.problem}</div>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Modal>
+    </>
+  );
+}

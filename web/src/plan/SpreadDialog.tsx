@@ -1,0 +1,91 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Button, Input, Modal, Segmented } from "antd";
+import { useState } from "react";
+import type { Schemas } from "../api/client";
+import { money, plural, typedMoney } from "../look/format";
+import type { Campaign } from "./model";
+import { spreadQuery } from "./previews";
+
+type How = Schemas["SpreadBody"]["how"];
+
+/** One sum a day spread over the selected rows; rows that are not selected keep theirs. */
+export function SpreadDialog(props: {
+  path: { clientId: string; planId: string; campaignId: string };
+  campaign: Campaign;
+  rows: Campaign["rows"];
+  onSpread: (total: string, how: How) => void;
+  onClose: () => void;
+}) {
+  const { campaign, rows } = props;
+  const now = rows.reduce((sum, r) => sum + r.dailyMinor, 0);
+  const [total, setTotal] = useState(typedMoney(now, campaign.currency));
+  const [how, setHow] = useState<How>("EQUAL");
+  const preview = useQuery({
+    ...spreadQuery(props.path, { rowIds: rows.map((r) => r.id), money: total, how }),
+    placeholderData: keepPreviousData,
+  });
+  const cash = (minor: number) => money(minor, campaign.currency);
+  const good = !preview.error && !preview.isPlaceholderData;
+  const most = Math.max(1, ...(preview.data ?? []).map((m) => m.afterMinor));
+  return (
+    <Modal
+      open
+      width={620}
+      title={`Spread money over ${plural(rows.length, "row")}`}
+      onCancel={props.onClose}
+      footer={
+        <Button
+          type="primary"
+          disabled={!good}
+          onClick={() => {
+            props.onSpread(total, how);
+            props.onClose();
+          }}
+        >
+          Spread it
+        </Button>
+      }
+    >
+      <div className="spread-fields">
+        <label>
+          <span className="note">All of them, a day ({campaign.currency})</span>
+          <Input
+            autoFocus
+            aria-label="Money a day of all"
+            value={total}
+            onFocus={(e) => e.target.select()}
+            onChange={(e) => setTotal(e.target.value)}
+          />
+        </label>
+        <Segmented<How>
+          aria-label="By what"
+          value={how}
+          onChange={setHow}
+          options={[
+            { value: "EQUAL", label: "equally" },
+            { value: "BY_PEOPLE", label: "by people" },
+            { value: "AS_NOW", label: "as it is shared now" },
+          ]}
+        />
+      </div>
+      {rows.length < campaign.rows.length && (
+        <p className="note">
+          The other {plural(campaign.rows.length - rows.length, "row")} keep their money.
+        </p>
+      )}
+      {preview.error && <p className="fault">{preview.error.message}</p>}
+      <div className="to-be">
+        {good &&
+          preview.data?.map((m) => (
+            <div key={m.rowId}>
+              <span className="wide">{m.label}</span>
+              <i className="spread-bar" style={{ width: `${(m.afterMinor / most) * 90}px` }} />
+              <span className="amount">
+                {cash(m.beforeMinor)} → <b>{cash(m.afterMinor)}</b>
+              </span>
+            </div>
+          ))}
+      </div>
+    </Modal>
+  );
+}
