@@ -128,6 +128,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           key={campaign.id}
           {...{ clientId, planId, account, edits, things }}
           campaigns={plan.campaigns}
+          accounts={client.accounts}
           whole={campaign}
           version={plan.version}
           undo={plan.undo}

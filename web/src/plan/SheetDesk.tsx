@@ -40,6 +40,7 @@ export function SheetDesk(props: {
   undo: string | null | undefined;
   redo: string | null | undefined;
   account: Schemas["AccountView"];
+  accounts: Schemas["AccountView"][];
   objectives: Schemas["ObjectiveRule"][];
   edits: Edits;
   things: ReactNode;
@@ -202,6 +203,11 @@ export function SheetDesk(props: {
           },
         ]
       : []),
+    {
+      id: "carry",
+      words: "Copy the campaign to another account…",
+      run: () => setOpen({ what: "carry" }),
+    },
     { id: "filter", words: "Filter the rows", keys: "/", run: () => setFilter(filter ?? "") },
     { id: "history", words: "What was changed…", keys: "H", run: () => setOpen({ what: "history" }) },
     ...(props.undo ? [{ id: "undo", words: `Undo “${props.undo}”`, keys: "Ctrl Z", run: edits.undo }] : []),
@@ -352,6 +358,7 @@ export function SheetDesk(props: {
             "exclude",
             "remove-rows",
             "remove-columns",
+            "carry",
             "filter",
             "history",
             "redo",
@@ -424,6 +431,7 @@ export function SheetDesk(props: {
           version={props.version}
           others={props.campaigns.filter((c) => c.id !== whole.id && c.accountId === whole.accountId)}
           networkName={props.account.networkName}
+          accounts={props.accounts}
           audiences={audiences.data ?? []}
           creatives={(creatives.data ?? []).map((c) => c.creative)}
           pickedCells={cellsOf(campaign, picked)}

@@ -2,6 +2,7 @@ import { Modal } from "antd";
 import type { Schemas } from "../api/client";
 import { people } from "../look/format";
 import { AddDialog } from "./AddDialog";
+import { CarryDialog } from "./CarryDialog";
 import { CopyDialog } from "./CopyDialog";
 import type { Edit } from "./editQueue";
 import { DeliveryDrawer } from "./DeliveryDrawer";
@@ -23,6 +24,7 @@ export type Open =
         | "split"
         | "spread"
         | "delivery"
+        | "carry"
         | "copy"
         | "replace"
         | "exclude"
@@ -40,6 +42,7 @@ export function SheetDialogs(props: {
   campaign: Campaign;
   others: Campaign[];
   networkName: string;
+  accounts: Schemas["AccountView"][];
   audiences: Schemas["Audience"][];
   creatives: Schemas["Creative"][];
   pickedRows: Campaign["rows"];
@@ -109,6 +112,14 @@ export function SheetDialogs(props: {
           networkName={props.networkName}
         />
       ) : null;
+    case "carry":
+      return (
+        <CarryDialog
+          {...{ path, campaign, onClose }}
+          accounts={props.accounts}
+          onCopy={(accountId) => onEdit({ kind: "campaignCopy", campaignId: campaign.id, accountId })}
+        />
+      );
     case "copy":
       return <CopyDialog {...{ campaign, rowIds }} others={props.others} onCopy={onEdit} onClose={onClose} />;
     case "replace":

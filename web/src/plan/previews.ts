@@ -47,6 +47,17 @@ export const spreadQuery = (path: CampaignPath, body: Schemas["SpreadBody"]) => 
     ),
 });
 
+/** What a copy of the campaign on another account would lose. */
+export const carriedQuery = (path: CampaignPath, accountId: string) => ({
+  queryKey: ["carried", path, accountId],
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/carried", {
+        params: { path: { ...path }, query: { accountId } },
+      }),
+    ),
+});
+
 export const calendarQuery = (clientId: string, planId: string, version: number) => ({
   queryKey: ["calendar", clientId, planId, version],
   queryFn: () =>

@@ -12,6 +12,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 /** Runs all measurements and prints one line each: what, figure, limit. Needs the database that ./tidewrack bench starts. */
 public final class Bench {
     private static final String OF_THE_SERVER = "server";
+    private static final String OF_A_SHEET = "sheet";
 
     private Bench() {}
 
@@ -25,16 +26,19 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, postgres, delivery; or server, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, postgres, delivery; or server, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
             matching();
         }
+        if (parts.contains(OF_A_SHEET)) {
+            new SheetLoad().figures().forEach(Figure::print);
+        }
         if (parts.contains(OF_THE_SERVER)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).figures().forEach(Figure::print);
         }
-        if (parts.stream().allMatch(OF_THE_SERVER::equals)) {
+        if (Set.of(OF_THE_SERVER, OF_A_SHEET).containsAll(parts)) {
             return;
         }
         try (Practice practice = new Practice()) {

@@ -269,4 +269,41 @@ class SheetIT {
         assertThat(history.first()).containsText("Ines Wickham");
         assertThat(page.locator(".history")).containsText("exclude 1 ad");
     }
+
+    /** What does not carry over stands first; the copy is checked by the other network's rules and mended on its sheet. */
+    @Test
+    @Order(8)
+    void theCampaignIsCopiedToAnotherNetworkAndMended() {
+        page.keyboard().press("Escape");
+        buyer.open(page.url().replace(Installation.URL, ""));
+        page.locator(".sheet").waitFor();
+        page.keyboard().press("Control+k");
+        page.getByPlaceholder("What to do").fill("another account");
+        page.keyboard().press("Enter");
+        buyer.choose("Account to copy to", "Jumpcut GBP");
+        assertThat(dialog()).containsText("Darned sock, before: single picture; its ads are excluded there");
+        assertThat(dialog()).containsText("at most £0.06 → automatic");
+        assertThat(dialog()).containsText("Two cities: Jumpcut ");
+        buyer.press("Copy to Jumpcut");
+        Locator campaigns = page.locator(".things .thing");
+        assertThat(campaigns).hasCount(2);
+        campaigns.nth(1).click();
+        assertThat(shape()).containsText("on Jumpcut");
+        assertThat(buyer.cell(0, 0)).containsText("Jumpcut has no single picture");
+        buyer.press("Add…");
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Add creatives"))
+                .click();
+        add("Three stitches");
+        buyer.lens("Checks");
+        assertThat(page.locator(".facts")).containsText("is under Jumpcut’s lowest, £20.00 per ad group");
+        row(0).click();
+        for (int i = 0; i < 29; i++) {
+            page.keyboard().press("Shift+ArrowDown");
+        }
+        page.keyboard().press("Enter");
+        page.keyboard().type("20");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".facts")).not().containsText("lowest, £20.00");
+        buyer.kept();
+    }
 }

@@ -244,6 +244,20 @@ class SheetWorkTest extends WithServer {
     }
 
     @Test
+    void aCopyOnTheSameAccountLosesNothingAndAddsNoAudience() throws Exception {
+        JsonNode foreseen = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/carried?accountId=a1");
+        assertThat(foreseen.get("losses")).isEmpty();
+        assertThat(foreseen.get("audiences")).isEmpty();
+        JsonNode view = edit(with("campaignCopy", "accountId", "a1"));
+        JsonNode copy = view.get("campaigns").get(1).get("rows").get(0);
+        assertThat(copy.get("audienceId")).isEqualTo(rows(view).get(0).get("audienceId"));
+        assertThat(copy.get("id")).isNotEqualTo(rows(view).get(0).get("id"));
+        assertThat(scene.edit(plan, "another-edit", version, with("campaignCopy", "accountId", "gone"))
+                        .status())
+                .isEqualTo(404);
+    }
+
+    @Test
     void whatCannotBeIsRefusedAndNothingIsHalfDone() throws Exception {
         Map<String, Object> wide = by(GENDERS, Map.of("variable", "AGE", "bands", 400));
         assertThat(refused(with("rowSplit", "rowId", row, "split", wide))).contains("400 bands do not go into it");

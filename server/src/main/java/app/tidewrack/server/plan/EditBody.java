@@ -30,6 +30,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.NewCampaign.class, name = "newCampaign"),
     @JsonSubTypes.Type(value = EditBody.CampaignChange.class, name = "campaignChange"),
     @JsonSubTypes.Type(value = EditBody.CampaignRemoval.class, name = "campaignRemoval"),
+    @JsonSubTypes.Type(value = EditBody.CampaignCopy.class, name = "campaignCopy"),
     @JsonSubTypes.Type(value = EditBody.NewRows.class, name = "newRows"),
     @JsonSubTypes.Type(value = EditBody.RowRemoval.class, name = "rowRemoval"),
     @JsonSubTypes.Type(value = EditBody.RowName.class, name = "rowName"),
@@ -50,6 +51,7 @@ import org.jspecify.annotations.Nullable;
             EditBody.NewCampaign.class,
             EditBody.CampaignChange.class,
             EditBody.CampaignRemoval.class,
+            EditBody.CampaignCopy.class,
             EditBody.NewRows.class,
             EditBody.RowRemoval.class,
             EditBody.RowName.class,
@@ -70,6 +72,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "newCampaign", schema = EditBody.NewCampaign.class),
             @DiscriminatorMapping(value = "campaignChange", schema = EditBody.CampaignChange.class),
             @DiscriminatorMapping(value = "campaignRemoval", schema = EditBody.CampaignRemoval.class),
+            @DiscriminatorMapping(value = "campaignCopy", schema = EditBody.CampaignCopy.class),
             @DiscriminatorMapping(value = "newRows", schema = EditBody.NewRows.class),
             @DiscriminatorMapping(value = "rowRemoval", schema = EditBody.RowRemoval.class),
             @DiscriminatorMapping(value = "rowName", schema = EditBody.RowName.class),
@@ -107,6 +110,9 @@ sealed interface EditBody {
             @NotNull String campaignId, @NotNull @Valid FactsBody facts) implements EditBody {}
 
     record CampaignRemoval(@NotNull String campaignId) implements EditBody {}
+
+    /** A copy on another account, or on the same, at the end of the plan. */
+    record CampaignCopy(@NotNull String campaignId, @NotNull String accountId) implements EditBody {}
 
     record NewRows(
             @NotNull String campaignId,

@@ -60,6 +60,7 @@ class EditReader {
     private final SplitReader splits;
     private final PasteReader pastes;
     private final RowPeople people;
+    private final CampaignCarrier carrier;
 
     EditReader(
             ClientMapper clients,
@@ -67,13 +68,15 @@ class EditReader {
             CreativeLibrary creatives,
             SplitReader splits,
             PasteReader pastes,
-            RowPeople people) {
+            RowPeople people,
+            CampaignCarrier carrier) {
         this.clients = clients;
         this.audiences = audiences;
         this.creatives = creatives;
         this.splits = splits;
         this.pastes = pastes;
         this.people = people;
+        this.carrier = carrier;
     }
 
     PlanEdit read(String clientId, Plan plan, EditBody body) {
@@ -83,6 +86,11 @@ class EditReader {
             return campaignChange(plan, b);
         } else if (body instanceof EditBody.CampaignRemoval b) {
             return new RemoveCampaign(b.campaignId());
+        } else if (body instanceof EditBody.CampaignCopy b) {
+            Campaign from = plan.campaign(b.campaignId());
+            return new Together(
+                    "copy campaign " + from.facts().name(),
+                    List.of(new AddCampaign(plan.campaigns().size(), carrier.make(clientId, from, b.accountId()))));
         } else if (body instanceof EditBody.NewRows b) {
             return newRows(clientId, plan, b);
         } else if (body instanceof EditBody.RowRemoval b) {

@@ -102,9 +102,10 @@ class PlanController {
         EditBody edit = request.edit();
         PlanView made = desk.edit(clientId, planId, person.getName(), request.editId(), request.version(), edit);
         // Only these give rows people or bids that the network was not asked about before.
-        return edit instanceof EditBody.RowDelivery || edit instanceof EditBody.RowSplit
-                ? plan(clientId, planId)
-                : made;
+        boolean unasked = edit instanceof EditBody.RowDelivery
+                || edit instanceof EditBody.RowSplit
+                || edit instanceof EditBody.CampaignCopy;
+        return unasked ? plan(clientId, planId) : made;
     }
 
     @PostMapping("/{planId}/undo")

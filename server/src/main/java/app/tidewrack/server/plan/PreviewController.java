@@ -22,6 +22,7 @@ import app.tidewrack.server.network.NetworkConnector.BidTold;
 import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.CampaignCarrier.Foreseen;
 import app.tidewrack.server.plan.EditBody.SplitBody;
 import app.tidewrack.server.plan.SplitReader.VariableOffer;
 import app.tidewrack.server.web.Ids;
@@ -58,6 +59,7 @@ class PreviewController {
     private final PasteReader pastes;
     private final BidPrices bids;
     private final RowPeople people;
+    private final CampaignCarrier carrier;
     private final AudienceLibrary audiences;
     private final KnownSizes sizes;
     private final Accounts accounts;
@@ -69,6 +71,7 @@ class PreviewController {
             PasteReader pastes,
             BidPrices bids,
             RowPeople people,
+            CampaignCarrier carrier,
             AudienceLibrary audiences,
             KnownSizes sizes,
             Accounts accounts,
@@ -78,6 +81,7 @@ class PreviewController {
         this.pastes = pastes;
         this.bids = bids;
         this.people = people;
+        this.carrier = carrier;
         this.audiences = audiences;
         this.sizes = sizes;
         this.accounts = accounts;
@@ -126,6 +130,16 @@ class PreviewController {
         Row row = campaign.row(rowId);
         AudienceDefinition base = audiences.byId(clientId, row.audienceId()).definition();
         return bids.ask(clientId, campaign, row.delivered(row.delivery().seeking(goal, charge)), row.people(base));
+    }
+
+    /** What a copy of the campaign on another account would lose. */
+    @GetMapping("/carried")
+    Foreseen carried(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @RequestParam String accountId) {
+        return carrier.foresee(clientId, desk.plan(clientId, planId).plan().campaign(campaignId), accountId);
     }
 
     record RelabelBody(

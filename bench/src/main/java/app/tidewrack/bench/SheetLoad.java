@@ -1,0 +1,223 @@
+package app.tidewrack.bench;
+
+import app.tidewrack.bench.Bench.Figure;
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.check.Checks;
+import app.tidewrack.core.check.Situation;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.launch.ChangeList;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.LiveItem;
+import app.tidewrack.core.launch.WantedItem;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanDiff;
+import app.tidewrack.core.plan.PlanEdit.Applied;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.SetRowMoney;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.schedule.Flight;
+import java.io.IOException;
+import java.io.InputStream;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.IntStream;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The rules of the job on a sheet of 10,000 ads, each beside the same on 1,000. */
+final class SheetLoad {
+    private static final int ROUNDS = 15;
+    private static final int LARGE = 100;
+
+    private final Rulebook rulebook;
+
+    SheetLoad() throws IOException {
+        try (InputStream in = SheetLoad.class.getResourceAsStream("/rulebooks/hearthside.json")) {
+            rulebook = JsonMapper.builder().build().readValue(in, Rulebook.class);
+        }
+    }
+
+    List<Figure> figures() {
+        List<Figure> figures = new ArrayList<>();
+        measured(figures, "cross, name and total", 500, rows -> {
+            Scene scene = new Scene(rows);
+            return () -> scene.names().ads().size() + PlanTotals.of(scene.campaign).ads();
+        });
+        measured(figures, "all checks", 400, rows -> {
+            Scene scene = new Scene(rows);
+            Situation situation = scene.situation();
+            return () -> Checks.run(situation).size();
+        });
+        measured(figures, "one edit, what differs, totals", 30, rows -> {
+            Scene scene = new Scene(rows);
+            Plan plan = new Plan("p", "Plan", List.of(scene.campaign));
+            SetRowMoney edit = new SetRowMoney("c", Map.of("r7", Money.ofMinor(1234, "GBP")));
+            return () -> {
+                Applied applied = edit.applyTo(plan);
+                return PlanDiff.between(plan, applied.plan()).rows().size()
+                        + PlanTotals.of(applied.plan().campaign("c")).ads();
+            };
+        });
+        measured(figures, "change list", 500, rows -> {
+            List<WantedItem> wanted = new Scene(rows).wanted();
+            List<LiveItem> live = wanted.stream()
+                    .filter(w -> w.key().hashCode() % 3 != 0)
+                    .map(w -> new LiveItem(
+                            w.level(),
+                            w.key(),
+                            w.name(),
+                            "N" + w.key(),
+                            w.key().hashCode() % 5 == 0 ? Map.of("name", "before") : w.fields(),
+                            false))
+                    .toList();
+            return () -> ChangeList.between(wanted, live).changes().size();
+        });
+        return figures;
+    }
+
+    private interface Case {
+        Supplier<Integer> of(int rows);
+    }
+
+    private static void measured(List<Figure> figures, String what, double most, Case measured) {
+        double small = median(measured.of(LARGE / 10));
+        double large = median(measured.of(LARGE));
+        figures.add(new Figure("10,000 ads: %s (%.1f × 1,000 ads)".formatted(what, large / small), large, "ms", most, false));
+    }
+
+    /** Milliseconds, after as many rounds to warm up. */
+    private static double median(Supplier<Integer> work) {
+        double[] took = new double[ROUNDS];
+        for (int i = -ROUNDS; i < ROUNDS; i++) {
+            long start = System.nanoTime();
+            if (work.get() < 0) {
+                throw new IllegalStateException("Nothing was done");
+            }
+            took[Math.max(i, 0)] = (System.nanoTime() - start) / 1e6;
+        }
+        return IntStream.range(0, ROUNDS).mapToDouble(i -> took[i]).sorted().toArray()[ROUNDS / 2];
+    }
+
+    /** A sheet of some rows by 100 creatives, every hundredth ad off. */
+    private final class Scene {
+        final Campaign campaign;
+        private final Map<String, Creative> creatives = new HashMap<>();
+        private final Map<String, Situation.Audience> people = new HashMap<>();
+
+        Scene(int rows) {
+            LocalDate start = LocalDate.parse("2027-03-09");
+            Money each = Money.ofMinor(100_000, "GBP");
+            List<Row> made = new ArrayList<>();
+            for (int i = 0; i < rows; i++) {
+                made.add(new Row("r" + i, "a" + i, "Knitters and menders, part " + i, each));
+                people.put(
+                        "r" + i,
+                        new Situation.Audience(
+                                "Knitters " + i,
+                                AudienceDefinition.everyoneIn("GB")
+                                        .aged(new AgeRange(18 + i % 40, 70))
+                                        .interestedIn(List.of("knitting", "topic" + i)),
+                                new AudienceSize(50_000 + i, false)));
+            }
+            List<Column> columns = new ArrayList<>();
+            for (int i = 0; i < LARGE; i++) {
+                columns.add(new Column("k" + i, "cr" + i));
+                creatives.put("cr" + i, creative(i));
+            }
+            Map<CellRef, String> off = new HashMap<>();
+            for (int i = 0; i < rows; i++) {
+                off.put(new CellRef("r" + i, "k" + i % LARGE), "");
+            }
+            campaign = new Campaign(
+                    "c",
+                    "a",
+                    new CampaignFacts(
+                            "Kits",
+                            "traffic",
+                            Temperature.COLD,
+                            Purpose.TESTING,
+                            new Flight(start, start.plusDays(14), ZoneId.of("Europe/London")),
+                            each),
+                    made,
+                    columns,
+                    off);
+        }
+
+        private static Creative creative(int i) {
+            Medium picture = new Medium("%064x".formatted(i), "sock.jpg", "JPEG", 1080, 1080, 100_000, null, 0);
+            return new Creative(
+                    "cr" + i,
+                    "Sock " + i,
+                    "single-picture",
+                    List.of(picture),
+                    List.of("Wool, needle and a card that shows the stitch, number " + i),
+                    List.of("Mend it, way " + i),
+                    List.of(),
+                    List.of("shop"),
+                    "https://shop.example/kits?way=" + i,
+                    "",
+                    "",
+                    List.of(),
+                    null,
+                    null,
+                    null);
+        }
+
+        PlanNames names() {
+            return PlanNames.of(
+                    campaign,
+                    new PlanNames.Words("HS", r -> "GB", c -> creatives.get(c).name(), c -> "single-picture"));
+        }
+
+        Situation situation() {
+            return new Situation(
+                    campaign,
+                    PlanTotals.of(campaign),
+                    names(),
+                    rulebook,
+                    new Situation.Account("HS GBP", "Oddment & Thread", null, true, Set.of()),
+                    people,
+                    creatives,
+                    Map.of(),
+                    Set.of(),
+                    false,
+                    LocalDate.parse("2027-03-01"));
+        }
+
+        List<WantedItem> wanted() {
+            PlanNames names = names();
+            List<WantedItem> wanted = new ArrayList<>();
+            wanted.add(new WantedItem(Level.CAMPAIGN, "c", null, names.campaign(), Map.of("name", names.campaign())));
+            names.rows().forEach((id, name) -> wanted.add(
+                    new WantedItem(Level.AD_GROUP, id, "c", name, Map.of("name", name, "money a day", "£10.00"))));
+            names.ads().forEach((cell, name) -> wanted.add(new WantedItem(
+                    Level.AD,
+                    cell.rowId() + "/" + cell.columnId(),
+                    cell.rowId(),
+                    name,
+                    Map.of(
+                            "name", name,
+                            "headline", "Mend it",
+                            "body", "Wool, needle and a card",
+                            "link", "https://shop.example/kits"))));
+            return wanted;
+        }
+    }
+}
