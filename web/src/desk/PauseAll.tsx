@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Modal } from "antd";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import type { Schemas } from "../api/client";
 import { plural } from "../look/format";
 import { onNetworksQuery, pauseAll } from "./queries";
@@ -17,12 +17,17 @@ export function PauseAll({ clientId, accounts }: { clientId: string; accounts: S
   const all = live.data ?? [];
   const running = all.filter((c) => !c.paused);
   const paused = all.filter((c) => c.paused);
+  const busy = all.some((c) => c.underWay);
+  // Once the networks have taken it, what the other screens say of ads has changed.
+  useEffect(() => {
+    if (busy) return;
+    for (const stale of ["desk", "clients", "plan"]) void queries.invalidateQueries({ queryKey: [stale] });
+  }, [busy, queries]);
   if (all.length === 0) return null;
   const set = (to: boolean) => {
     pauseAll(clientId, to)
       .then((now) => queries.setQueryData(onNetworksQuery(clientId).queryKey, now))
-      .catch((e: Error) => message.error(e.message))
-      .finally(() => void queries.invalidateQueries({ queryKey: ["desk", clientId] }));
+      .catch((e: Error) => message.error(e.message));
   };
   const ads = running.reduce((sum, c) => sum + c.ads, 0);
   return (

@@ -1,12 +1,18 @@
+import { Input } from "antd";
+import { useState } from "react";
 import type { Schemas } from "../api/client";
 
-/** Findings, each with what was seen and a way to the field that mends it. */
+type Finding = Schemas["Finding"];
+
+/** Findings, each with what was seen and a way to the field that mends it; what does not block can be left for a reason. */
 export function Findings({
   findings,
   onJump,
+  onSilence,
 }: {
-  findings: Schemas["Finding"][];
+  findings: Finding[];
   onJump: (place: Schemas["Place"]) => void;
+  onSilence?: (finding: Finding, why: string) => void;
 }) {
   return (
     <>
@@ -16,12 +22,39 @@ export function Findings({
           <button className="link" onClick={() => onJump(f.place)}>
             {f.mend}
           </button>
+          {onSilence && f.severity !== "BLOCKER" && <Leave onLeave={(why) => onSilence(f, why)} />}
         </div>
       ))}
     </>
   );
 }
 
-export function blockers(findings: Schemas["Finding"][]): number {
+function Leave({ onLeave }: { onLeave: (why: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState("");
+  if (!open) {
+    return (
+      <button className="link leave" onClick={() => setOpen(true)}>
+        leave it
+      </button>
+    );
+  }
+  return (
+    <Input
+      autoFocus
+      size="small"
+      aria-label="Why it may stay"
+      placeholder="Why it may stay, then Enter"
+      maxLength={200}
+      value={why}
+      onChange={(e) => setWhy(e.target.value)}
+      onBlur={() => why === "" && setOpen(false)}
+      onKeyDown={(e) => e.key === "Escape" && setOpen(false)}
+      onPressEnter={() => why.trim() !== "" && onLeave(why)}
+    />
+  );
+}
+
+export function blockers(findings: Finding[]): number {
   return findings.filter((f) => f.severity === "BLOCKER").length;
 }

@@ -21,6 +21,19 @@ const PART_WORDS: Record<Schemas["Loss"]["part"], string> = {
   SWITCHES: "Switches",
 };
 
+type Loss = Schemas["Loss"];
+
+/** The same loss of several rows once, with how many others it concerns. */
+function together(losses: Loss[]): [Loss, number][] {
+  const found = new Map<string, [Loss, number]>();
+  for (const loss of losses) {
+    const key = [loss.part, loss.was, loss.becomes].join("|");
+    const known = found.get(key);
+    found.set(key, known ? [known[0], known[1] + 1] : [loss, 0]);
+  }
+  return [...found.values()];
+}
+
 /** A copy of the campaign on another account; what does not carry over stands first. */
 export function CarryDialog(props: {
   path: { clientId: string; planId: string; campaignId: string };
@@ -34,7 +47,7 @@ export function CarryDialog(props: {
   const [accountId, setAccountId] = useState(others[0]?.id ?? campaign.accountId);
   const foreseen = useQuery(carriedQuery(props.path, accountId));
   const found = foreseen.data;
-  const differing = found ? found.losses.length + found.audiences.length : 0;
+  const differing = found ? together(found.losses).length + found.audiences.length : 0;
   return (
     <Modal
       open
@@ -76,11 +89,11 @@ export function CarryDialog(props: {
                 </span>
               </div>
             ))}
-            {found.losses.map((l, i) => (
-              <div key={i}>
+            {together(found.losses).map(([l, more]) => (
+              <div key={l.part + l.of}>
                 <span className="carry-part">{PART_WORDS[l.part]}</span>
                 <span className="wide">
-                  <b>{l.of}</b>: {l.was}
+                  <b>{more > 0 ? `${l.of} and ${plural(more, "other")}` : l.of}</b>: {l.was}
                   {l.becomes && ` → ${l.becomes}`}
                   {l.part === "FORMAT" && "; its ads are excluded there"}
                 </span>

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown, Input, Segmented, Select } from "antd";
 import { useMemo, useState, type KeyboardEvent, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -13,11 +13,12 @@ import { METRICS, type Metric } from "../results/model";
 import { resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
 import { cellsOf, LENSES, summary, switchBlock, touched, type Campaign, type Lens } from "./model";
-import { namesQuery } from "./queries";
+import { namesQuery, planKey, silence } from "./queries";
 import { MoneyFacts } from "./MoneyFacts";
 import { RowFacts } from "./RowFacts";
 import { block, single } from "./selection";
 import { Sheet, type Editing } from "./Sheet";
+import { Silenced } from "./Silenced";
 import { SheetDialogs, type Open } from "./SheetDialogs";
 import { asText, filtered } from "./sheetText";
 import type { Edits } from "./useEdits";
@@ -50,6 +51,7 @@ export function SheetDesk(props: {
   useUndoKeys(edits);
   const navigate = useNavigate();
   const { message } = App.useApp();
+  const queries = useQueryClient();
   const [search, setSearch] = useSearchParams();
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
   const [selection, setSelection] = useState(() => startOf(whole, search.get("ad")));
@@ -122,6 +124,12 @@ export function SheetDesk(props: {
       (k) => creativeOf.get(k.creativeId)?.name ?? "",
       lens === "structure",
     );
+
+  const leave = (finding: Schemas["Finding"], why: string | null) => {
+    silence(clientId, planId, finding, why)
+      .then((view) => queries.setQueryData(planKey(clientId, planId), view))
+      .catch((e: Error) => message.error(e.message));
+  };
 
   /** Everything that can be done here, for keys, buttons and Ctrl K alike. */
   const doables: Doable[] = [
@@ -319,7 +327,8 @@ export function SheetDesk(props: {
                 ? "Every rule looked; nothing was found."
                 : `${plural(whole.findings.length, "finding")}, ${plural(blocked, "blocker")}. Each leads to the field that mends it.`}
             </p>
-            <Findings findings={whole.findings} onJump={jump} />
+            <Findings findings={whole.findings} onJump={jump} onSilence={leave} />
+            <Silenced silenced={whole.silenced} onTell={(finding) => leave(finding, null)} />
           </>
         ) : lens === "money" ? (
           <MoneyFacts

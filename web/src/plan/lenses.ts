@@ -72,7 +72,7 @@ function moneyOf(campaign: Campaign) {
     return {
       main: money(daily, campaign.currency),
       small: money(daily * campaign.days, campaign.currency),
-      kind: "on",
+      kind: "result",
       ground: `color-mix(in srgb, var(--kelp) ${8 + Math.round((daily / most) * 30)}%, var(--paper))`,
       ink: "var(--ink)",
     };

@@ -1,4 +1,4 @@
-import { api, asked } from "../api/client";
+import { api, asked, type Schemas } from "../api/client";
 
 export const plansQuery = (clientId: string) => ({
   queryKey: ["plans", clientId],
@@ -24,6 +24,17 @@ export const namesQuery = (clientId: string, planId: string, campaignId: string,
       }),
     ),
 });
+
+/** Leaves a warning or hint for a reason; null tells it again. */
+export function silence(clientId: string, planId: string, finding: Schemas["Finding"], why: string | null) {
+  const { campaignId, rowId, columnId } = finding.place;
+  return asked(
+    api.PUT("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/silenced", {
+      params: { path: { clientId, planId, campaignId } },
+      body: { rule: finding.rule, rowId: rowId ?? null, columnId: columnId ?? null, why },
+    }),
+  );
+}
 
 export function addPlan(clientId: string, name: string) {
   return asked(api.POST("/api/clients/{clientId}/plans", { params: { path: { clientId } }, body: { name } }));

@@ -41,3 +41,17 @@ create table known_bid (
     primary key (client_id, account_id, asked),
     foreign key (client_id, account_id) references account on delete cascade
 );
+
+-- Warnings and hints that somebody looked at and left, with the reason; row and column are empty where it concerns the sheet.
+create table silenced_finding (
+    client_id   text not null,
+    campaign_id text not null,
+    rule        text not null,
+    row_id      text not null,
+    column_id   text not null,
+    why         text not null,
+    person_id   text not null references person,
+    at          timestamptz not null default now(),
+    primary key (client_id, campaign_id, rule, row_id, column_id),
+    foreign key (client_id, campaign_id) references campaign on delete cascade
+);

@@ -58,7 +58,8 @@ final class SheetLoad {
         List<Figure> figures = new ArrayList<>();
         measured(figures, "cross, name and total", 500, rows -> {
             Scene scene = new Scene(rows);
-            return () -> scene.names().ads().size() + PlanTotals.of(scene.campaign).ads();
+            return () ->
+                    scene.names().ads().size() + PlanTotals.of(scene.campaign).ads();
         });
         measured(figures, "all checks", 400, rows -> {
             Scene scene = new Scene(rows);
@@ -99,7 +100,8 @@ final class SheetLoad {
     private static void measured(List<Figure> figures, String what, double most, Case measured) {
         double small = median(measured.of(LARGE / 10));
         double large = median(measured.of(LARGE));
-        figures.add(new Figure("10,000 ads: %s (%.1f × 1,000 ads)".formatted(what, large / small), large, "ms", most, false));
+        figures.add(new Figure(
+                "10,000 ads: %s (%.1f × 1,000 ads)".formatted(what, large / small), large, "ms", most, false));
     }
 
     /** Milliseconds, after as many rounds to warm up. */
@@ -205,18 +207,20 @@ final class SheetLoad {
             PlanNames names = names();
             List<WantedItem> wanted = new ArrayList<>();
             wanted.add(new WantedItem(Level.CAMPAIGN, "c", null, names.campaign(), Map.of("name", names.campaign())));
-            names.rows().forEach((id, name) -> wanted.add(
-                    new WantedItem(Level.AD_GROUP, id, "c", name, Map.of("name", name, "money a day", "£10.00"))));
-            names.ads().forEach((cell, name) -> wanted.add(new WantedItem(
-                    Level.AD,
-                    cell.rowId() + "/" + cell.columnId(),
-                    cell.rowId(),
-                    name,
-                    Map.of(
-                            "name", name,
-                            "headline", "Mend it",
-                            "body", "Wool, needle and a card",
-                            "link", "https://shop.example/kits"))));
+            names.rows()
+                    .forEach((id, name) -> wanted.add(new WantedItem(
+                            Level.AD_GROUP, id, "c", name, Map.of("name", name, "money a day", "£10.00"))));
+            names.ads()
+                    .forEach((cell, name) -> wanted.add(new WantedItem(
+                            Level.AD,
+                            cell.rowId() + "/" + cell.columnId(),
+                            cell.rowId(),
+                            name,
+                            Map.of(
+                                    "name", name,
+                                    "headline", "Mend it",
+                                    "body", "Wool, needle and a card",
+                                    "link", "https://shop.example/kits"))));
             return wanted;
         }
     }

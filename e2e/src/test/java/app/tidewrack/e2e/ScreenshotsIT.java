@@ -3,7 +3,9 @@ package app.tidewrack.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
@@ -28,6 +30,20 @@ class ScreenshotsIT {
             take(page, "sheet-structure");
             buyer.lens("Names");
             take(page, "sheet-names");
+            buyer.lens("Structure");
+            buyer.key("s");
+            for (String variable : List.of("Age", "Gender")) {
+                page.getByRole(
+                                AriaRole.CHECKBOX,
+                                new Page.GetByRoleOptions().setName(variable).setExact(true))
+                        .check();
+            }
+            page.getByLabel("Rows to be").waitFor();
+            take(page, "split");
+            page.keyboard().press("Escape");
+            page.locator(".ant-modal-wrap")
+                    .last()
+                    .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
             buyer.lens("Results");
             page.locator(".cell.result").first().waitFor();
             take(page, "sheet-results");

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -162,10 +163,7 @@ class SheetIT {
         paste(text);
         assertThat(dialog()).containsText("Everything pasted is as the sheet has it.");
         page.keyboard().press("Escape");
-        page.locator(".ant-modal")
-                .last()
-                .waitFor(new Locator.WaitForOptions()
-                        .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+        page.locator(".ant-modal").last().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
         row(0).click();
         paste("12\nlots\n7.50");
         assertThat(dialog()).containsText("1 cell cannot be taken");
@@ -235,9 +233,28 @@ class SheetIT {
         buyer.kept();
     }
 
-    /** Excluded ads keep their reason, and switching the block around them leaves them out. */
+    /** What does not block can be left for a reason, and told again. */
     @Test
     @Order(6)
+    void aHintIsLeftForAReason() {
+        buyer.lens("Checks");
+        Locator hints =
+                page.locator(".facts .finding.warning", new Page.LocatorOptions().setHasText("hardly ever win"));
+        assertThat(hints).hasCount(5);
+        hints.first().getByText("leave it").click();
+        page.getByLabel("Why it may stay").fill("A trial of the floor");
+        page.keyboard().press("Enter");
+        assertThat(hints).hasCount(4);
+        page.locator(".silenced summary").click();
+        assertThat(page.locator(".silenced")).containsText("“A trial of the floor”, Ines Wickham");
+        page.getByText("tell it again").click();
+        assertThat(hints).hasCount(5);
+        buyer.lens("Structure");
+    }
+
+    /** Excluded ads keep their reason, and switching the block around them leaves them out. */
+    @Test
+    @Order(7)
     void adsAreExcludedForAReason() {
         row(0).click();
         buyer.key("x");
@@ -254,7 +271,7 @@ class SheetIT {
     }
 
     @Test
-    @Order(7)
+    @Order(8)
     void rowsAreCopiedAndTheHistoryTellsWho() {
         row(3).click();
         buyer.key("Shift+d");
@@ -272,7 +289,7 @@ class SheetIT {
 
     /** What does not carry over stands first; the copy is checked by the other network's rules and mended on its sheet. */
     @Test
-    @Order(8)
+    @Order(9)
     void theCampaignIsCopiedToAnotherNetworkAndMended() {
         page.keyboard().press("Escape");
         buyer.open(page.url().replace(Installation.URL, ""));

@@ -257,6 +257,36 @@ class SheetWorkTest extends WithServer {
                 .isEqualTo(404);
     }
 
+    /** A warning that is left for a reason is told no more, and what blocks cannot be left. */
+    @Test
+    void aWarningIsLeftForAReasonAndToldAgain() throws Exception {
+        edit(with("rowDelivery", "rowIds", List.of(row), "bid", Map.of("strategy", "MAXIMUM", "money", "0.05")));
+        String path = CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/silenced";
+        Map<String, Object> low =
+                new HashMap<>(Map.of("rule", "bid.too-low-to-deliver", "rowId", row, "why", "A trial"));
+        JsonNode view = scene.call("ines", HttpMethod.PUT, path, low).body();
+        assertThat(each(view.get("campaigns").get(0).get("findings"), "rule")).doesNotContain("bid.too-low-to-deliver");
+        JsonNode silenced = view.get("campaigns").get(0).get("silenced");
+        assertThat(each(silenced, "why")).containsExactly("A trial");
+        assertThat(each(silenced, "person")).containsExactly("Ines");
+        low.put("why", null);
+        view = scene.call("ines", HttpMethod.PUT, path, low).body();
+        assertThat(each(view.get("campaigns").get(0).get("findings"), "rule")).contains("bid.too-low-to-deliver");
+        assertThat(scene.call("ines", HttpMethod.PUT, path, Map.of("rule", "no.such", "why", "x"))
+                        .detail())
+                .contains("find no no.such there now");
+        low.put("why", "  ");
+        assertThat(scene.call("ines", HttpMethod.PUT, path, low).detail()).contains("1 to 200 characters");
+        edit(with("rowMoney", "rowIds", List.of(row), "money", "1"));
+        assertThat(scene.call(
+                                "ines",
+                                HttpMethod.PUT,
+                                path,
+                                Map.of("rule", "money.under-lowest", "rowId", row, "why", "x"))
+                        .detail())
+                .contains("It blocks the launch.");
+    }
+
     @Test
     void whatCannotBeIsRefusedAndNothingIsHalfDone() throws Exception {
         Map<String, Object> wide = by(GENDERS, Map.of("variable", "AGE", "bands", 400));

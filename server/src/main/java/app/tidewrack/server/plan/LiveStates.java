@@ -22,7 +22,7 @@ public interface LiveStates {
 
     @Select("""
             select l.campaign_id, l.item_key,
-                   case when l.paused or k.paused then 'PAUSED' else coalesce(l.review_state, 'SENT') end as state,
+                   case when l.paused or (k.paused and l.review_state is distinct from 'REFUSED') then 'PAUSED' else coalesce(l.review_state, 'SENT') end as state,
                    l.reason, l.review_due
             from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
             join live_item k on k.client_id = l.client_id and k.campaign_id = l.campaign_id and k.level = 'CAMPAIGN'

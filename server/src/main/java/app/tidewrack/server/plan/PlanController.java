@@ -118,6 +118,27 @@ class PlanController {
         return desk.redo(clientId, planId, body.version());
     }
 
+    /**
+     * @param rowId null where the finding concerns the whole sheet; likewise the column
+     * @param why the reason; null lets it be told again
+     */
+    record SilenceBody(
+            @NotNull @Size(max = 60) String rule,
+            @Nullable String rowId,
+            @Nullable String columnId,
+            @Size(max = 1000) @Nullable String why) {}
+
+    @PutMapping("/{planId}/campaigns/{campaignId}/silenced")
+    PlanView silence(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody SilenceBody body,
+            Principal person) {
+        return desk.silence(
+                clientId, planId, campaignId, body.rule(), body.rowId(), body.columnId(), body.why(), person.getName());
+    }
+
     @GetMapping("/{planId}/campaigns/{campaignId}/names")
     NamesView names(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
         Versioned versioned = desk.plan(clientId, planId);

@@ -1,5 +1,6 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Plan;
@@ -18,6 +19,7 @@ import app.tidewrack.server.web.NotFound;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -30,6 +32,7 @@ public class PlanDesk {
     private final EditReader reader;
     private final PlanInspector inspector;
     private final LiveStates live;
+    private final Silences silences;
     private final JsonMapper json;
 
     PlanDesk(
@@ -38,12 +41,14 @@ public class PlanDesk {
             EditReader reader,
             PlanInspector inspector,
             LiveStates live,
+            Silences silences,
             JsonMapper json) {
         this.mapper = mapper;
         this.store = store;
         this.reader = reader;
         this.inspector = inspector;
         this.live = live;
+        this.silences = silences;
         this.json = json;
     }
 
@@ -138,6 +143,26 @@ public class PlanDesk {
         Applied applied = apply(clientId, held, json.readValue(next.edit(), PlanEdit.class));
         mapper.setState(clientId, planId, next.number(), "DONE");
         return view(clientId, applied.plan(), held.version() + 1);
+    }
+
+    /** Silences a warning or hint for a reason, or lets it be told again. */
+    @Transactional
+    public PlanView silence(
+            String clientId,
+            String planId,
+            String campaignId,
+            String rule,
+            @Nullable String rowId,
+            @Nullable String columnId,
+            @Nullable String why,
+            String personId) {
+        Versioned held = hold(clientId, planId);
+        Campaign campaign = held.plan().campaign(campaignId);
+        Surroundings around = inspector.surroundings(clientId, planId);
+        List<Finding> findings =
+                inspector.inspect(clientId, held.plan(), campaign, around).findings();
+        silences.set(clientId, campaignId, findings, rule, rowId, columnId, why, personId);
+        return view(clientId, held.plan(), held.version());
     }
 
     private void requireVersion(String clientId, String planId, Versioned held, int version) {

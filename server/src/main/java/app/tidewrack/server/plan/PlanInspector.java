@@ -17,6 +17,7 @@ import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.Silences.Silenced;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -39,6 +40,7 @@ public class PlanInspector {
     private final LiveStates live;
     private final RowPeople people;
     private final BidPrices prices;
+    private final Silences silences;
 
     PlanInspector(
             AudienceLibrary audiences,
@@ -48,7 +50,8 @@ public class PlanInspector {
             Networks networks,
             LiveStates live,
             RowPeople people,
-            BidPrices prices) {
+            BidPrices prices,
+            Silences silences) {
         this.audiences = audiences;
         this.creatives = creatives;
         this.scripts = scripts;
@@ -57,6 +60,7 @@ public class PlanInspector {
         this.live = live;
         this.people = people;
         this.prices = prices;
+        this.silences = silences;
     }
 
     /** All that a client's plans refer to, read once for a whole plan. */
@@ -73,13 +77,15 @@ public class PlanInspector {
      * One campaign looked at.
      *
      * @param people whom each row talks to, by row id
+     * @param silenced findings that somebody left for a reason
      */
     public record Inspected(
             Campaign campaign,
             PlanTotals totals,
             PlanNames names,
             Map<String, Situation.Audience> people,
-            List<Finding> findings) {}
+            List<Finding> findings,
+            List<Silenced> silenced) {}
 
     public Surroundings surroundings(String clientId, String planId) {
         return new Surroundings(
@@ -131,7 +137,8 @@ public class PlanInspector {
                 otherNames(plan, campaign, s),
                 s.liveCampaigns().contains(campaign.id()),
                 today);
-        return new Inspected(campaign, totals, names, talkedTo, Checks.run(situation));
+        Silences.Sorted found = silences.sorted(clientId, campaign.id(), Checks.run(situation));
+        return new Inspected(campaign, totals, names, talkedTo, found.told(), found.silenced());
     }
 
     private static Set<String> agreed(Surroundings s, Account account) {

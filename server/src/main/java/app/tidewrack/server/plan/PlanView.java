@@ -20,6 +20,7 @@ import app.tidewrack.core.plan.Variable;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.plan.LiveStates.LiveAd;
 import app.tidewrack.server.plan.PlanInspector.Inspected;
+import app.tidewrack.server.plan.Silences.Silenced;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -63,7 +64,8 @@ public record PlanView(
             boolean live,
             List<Excluded> excluded,
             List<AdState> adStates,
-            List<Finding> findings) {}
+            List<Finding> findings,
+            List<Silenced> silenced) {}
 
     /**
      * @param dailyMinor what was set
@@ -161,7 +163,8 @@ public record PlanView(
                         .map(e -> new Excluded(e.getKey().rowId(), e.getKey().columnId(), e.getValue()))
                         .toList(),
                 ads.stream().map(PlanView::state).toList(),
-                inspected.findings());
+                inspected.findings(),
+                inspected.silenced());
     }
 
     private static RowView row(Inspected inspected, Row row, int days) {
