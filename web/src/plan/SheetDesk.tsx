@@ -6,13 +6,14 @@ import type { Schemas } from "../api/client";
 import { audiencesQuery } from "../audiences/queries";
 import { creativesQuery } from "../creative/queries";
 import { Columns } from "../frame/Columns";
-import { useOffer, type Doable } from "../frame/doables";
+import { useOffer } from "../frame/doables";
 import { Findings, blockers } from "../look/Findings";
 import { plural } from "../look/format";
 import { METRICS, type Metric } from "../results/model";
 import { resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
-import { cellsOf, LENSES, summary, switchBlock, touched, type Campaign, type Lens } from "./model";
+import { doablesOf, keysOf } from "./doing";
+import { cellsOf, LENSES, summary, touched, type Campaign, type Lens } from "./model";
 import { namesQuery, planKey, silence } from "./queries";
 import { MoneyFacts } from "./MoneyFacts";
 import { RowFacts } from "./RowFacts";
@@ -131,112 +132,24 @@ export function SheetDesk(props: {
       .catch((e: Error) => message.error(e.message));
   };
 
-  /** Everything that can be done here, for keys, buttons and Ctrl K alike. */
-  const doables: Doable[] = [
-    { id: "rows", words: "Add audiences as rows…", run: () => setOpen({ what: "rows" }) },
-    { id: "columns", words: "Add creatives as columns…", run: () => setOpen({ what: "columns" }) },
-    ...(focusRow
-      ? [
-          { id: "split", words: "Split row by…", keys: "S", run: () => setOpen({ what: "split" }) },
-          {
-            id: "duplicate",
-            words: `Duplicate ${plural(rowIds.length, "row")}`,
-            keys: "D",
-            run: () => edits.make({ kind: "rowCopy", campaignId: campaign.id, rowIds, times: 1 }),
-          },
-          { id: "copy", words: "Copy rows…", keys: "Shift D", run: () => setOpen({ what: "copy" }) },
-          {
-            id: "money",
-            words: "Set the money of the selected rows",
-            keys: "Enter",
-            run: () => setEditing({ rowId: focusRow.id, what: "money" }),
-          },
-          {
-            id: "spread",
-            words: "Spread a sum over the selected rows…",
-            keys: "M",
-            run: () => setOpen({ what: "spread" }),
-          },
-          {
-            id: "delivery",
-            words: "Goal, bid, placements, hours…",
-            keys: "B",
-            run: () => setOpen({ what: "delivery" }),
-          },
-          {
-            id: "rename",
-            words: "Rename the row",
-            keys: "F2",
-            run: () => setEditing({ rowId: focusRow.id, what: "label" }),
-          },
-          {
-            id: "replace",
-            words: "Find and replace in labels…",
-            keys: "R",
-            run: () => setOpen({ what: "replace" }),
-          },
-          {
-            id: "switch",
-            words: "Switch the selected ads",
-            keys: "Space",
-            run: () => {
-              const edit = switchBlock(campaign, picked);
-              if (edit) edits.make(edit);
-            },
-          },
-          {
-            id: "exclude",
-            words: "Exclude the selected ads…",
-            keys: "X",
-            run: () => setOpen({ what: "exclude" }),
-          },
-          {
-            id: "remove-rows",
-            words: `Remove ${plural(rowIds.length, "row")}`,
-            run: () => edits.make({ kind: "rowRemoval", campaignId: campaign.id, rowIds }),
-          },
-        ]
-      : []),
-    ...(campaign.columns.length > 0
-      ? [
-          {
-            id: "remove-columns",
-            words: `Remove ${plural(picked.right - picked.left + 1, "creative")}`,
-            run: () =>
-              edits.make({
-                kind: "columnRemoval",
-                campaignId: campaign.id,
-                columnIds: campaign.columns.slice(picked.left, picked.right + 1).map((c) => c.id),
-              }),
-          },
-        ]
-      : []),
-    {
-      id: "carry",
-      words: "Copy the campaign to another account…",
-      run: () => setOpen({ what: "carry" }),
-    },
-    { id: "filter", words: "Filter the rows", keys: "/", run: () => setFilter(filter ?? "") },
-    { id: "history", words: "What was changed…", keys: "H", run: () => setOpen({ what: "history" }) },
-    ...(props.undo ? [{ id: "undo", words: `Undo “${props.undo}”`, keys: "Ctrl Z", run: edits.undo }] : []),
-    ...(props.redo
-      ? [{ id: "redo", words: `Redo “${props.redo}”`, keys: "Ctrl Shift Z", run: edits.redo }]
-      : []),
-    { id: "keys", words: "Keys on the sheet", keys: "?", run: () => setOpen({ what: "keys" }) },
-  ];
+  const doables = doablesOf({
+    campaign,
+    picked,
+    focusRow,
+    edits,
+    undo: props.undo,
+    redo: props.redo,
+    open: setOpen,
+    edit: setEditing,
+    filter: () => setFilter(filter ?? ""),
+  });
   useOffer(doables);
   const does = (id: string) => doables.find((d) => d.id === id);
 
   const onKey = (event: KeyboardEvent) => {
     const digit = LENSES[Number(event.key) - 1];
     const control = event.ctrlKey || event.metaKey;
-    const key = event.key === " " ? "Space" : event.key.length === 1 ? event.key.toUpperCase() : event.key;
-    const pressed = [
-      control ? "Ctrl " : "",
-      event.shiftKey && (control || /^[A-Z]$/.test(key)) ? "Shift " : "",
-      key,
-    ].join("");
-    const asked = doables.find((d) => d.keys === pressed);
+    const asked = doables.find((d) => d.keys === keysOf(event));
     if (asked) {
       event.preventDefault();
       asked.run();

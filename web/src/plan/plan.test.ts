@@ -1,7 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { Problem, type Schemas } from "../api/client";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
-import { findingsAt, switchBlock, type Campaign } from "./model";
+import { keysOf } from "./doing";
+import { ALL_HOURS, painted, PRESETS } from "./hours";
+import { lens } from "./lenses";
+import { findingsAt, showingWords, switchBlock, type Campaign } from "./model";
 import { block, covers, moved, single, wholeRow } from "./selection";
 import { asText, filtered } from "./sheetText";
 import { bodyOf, NO_CHOICES, withVariable } from "./split";
@@ -222,5 +225,69 @@ describe("a split being chosen", () => {
   it("asks for nothing while nothing, or a variable without values, is chosen", () => {
     expect(bodyOf(NO_CHOICES, "EACH")).toBeUndefined();
     expect(bodyOf({ ...NO_CHOICES, order: ["GENDER"], codes: { GENDER: [] } }, "EACH")).toBeUndefined();
+  });
+});
+
+describe("hours being painted", () => {
+  it("switches a block of days and hours, from whichever corner it is dragged", () => {
+    const off = painted(ALL_HOURS, { day: 6, hour: 23 }, { day: 5, hour: 22 }, false);
+    expect([...off].filter((s) => s === "0")).toHaveLength(4);
+    expect(off[5 * 24 + 22]).toBe("0");
+    expect(off[6 * 24 + 21]).toBe("1");
+    expect(painted(off, { day: 0, hour: 0 }, { day: 6, hour: 23 }, true)).toBe(ALL_HOURS);
+  });
+
+  it("offers weeks of 168 hours", () => {
+    expect(PRESETS.map((p) => p.week.length)).toEqual(PRESETS.map(() => 168));
+  });
+});
+
+describe("what a row and its ads show", () => {
+  const campaign = {
+    currency: "GBP",
+    days: 14,
+    rows: [{ id: "r", cells: [200, 800, null, null] }],
+    columns: [{ id: "a" }, { id: "b" }, { id: "c" }, { id: "d" }],
+    excluded: [{ rowId: "r", columnId: "c", why: "buyers" }],
+    findings: [],
+    adStates: [
+      { rowId: "r", columnId: "a", state: "REFUSED", reason: "Too bold" },
+      { rowId: "r", columnId: "b", state: "IN_REVIEW", reason: null, reviewDue: "2027-03-09T14:00:00Z" },
+    ],
+  } as unknown as Campaign;
+  const data = { names: undefined, results: undefined, metric: "CTR" as never };
+
+  it("in review: where each ad stands, until when, and why it was refused", () => {
+    const shown = lens("review", campaign, data);
+    expect(shown(0, 0)).toMatchObject({ main: "refused", small: "Too bold", tone: "bad" });
+    expect(shown(0, 1)).toMatchObject({ main: "in review", small: "by Tue 9 Mar 14:00" });
+    expect(shown(0, 2)).toMatchObject({ main: "excluded", small: "buyers" });
+    expect(shown(0, 3)).toMatchObject({ main: "off" });
+  });
+
+  it("in money: a day and over the flight, deeper the more it is", () => {
+    const shown = lens("money", campaign, data);
+    expect(shown(0, 0)).toMatchObject({ main: "£2.00", small: "£28.00" });
+    expect(shown(0, 1).ground).toContain("38%");
+  });
+
+  it.each([
+    [{ how: "USUAL", codes: [] }, "first of each format"],
+    [{ how: "CHOSEN", codes: ["home-feed", "stories"] }, "home feed, stories"],
+  ] as const)("placements %o", (showing, words) => {
+    expect(showingWords({ ...showing, codes: [...showing.codes] })).toBe(words);
+  });
+});
+
+describe("keys", () => {
+  it.each([
+    [{ key: "d", shiftKey: false }, "D"],
+    [{ key: "D", shiftKey: true }, "Shift D"],
+    [{ key: "?", shiftKey: true }, "?"],
+    [{ key: " ", shiftKey: false }, "Space"],
+    [{ key: "z", shiftKey: true, ctrlKey: true }, "Ctrl Shift Z"],
+    [{ key: "F2", shiftKey: false }, "F2"],
+  ])("%o", (event, words) => {
+    expect(keysOf(event as never)).toBe(words);
   });
 });

@@ -1,0 +1,122 @@
+import type { KeyboardEvent } from "react";
+import type { Doable } from "../frame/doables";
+import { plural } from "../look/format";
+import { switchBlock, type Campaign } from "./model";
+import type { Block } from "./selection";
+import type { Editing } from "./Sheet";
+import type { Open } from "./SheetDialogs";
+import type { Edits } from "./useEdits";
+
+/** Everything that can be done on the sheet with what is selected, for keys, buttons and Ctrl K alike. */
+export function doablesOf(on: {
+  campaign: Campaign;
+  picked: Block;
+  focusRow: Campaign["rows"][number] | undefined;
+  edits: Edits;
+  undo: string | null | undefined;
+  redo: string | null | undefined;
+  open: (open: Open) => void;
+  edit: (editing: Editing) => void;
+  filter: () => void;
+}): Doable[] {
+  const { campaign, picked, focusRow, edits, undo, redo, open, edit, filter } = on;
+  const rowIds = campaign.rows.slice(picked.top, picked.bottom + 1).map((r) => r.id);
+  return [
+    { id: "rows", words: "Add audiences as rows…", run: () => open({ what: "rows" }) },
+    { id: "columns", words: "Add creatives as columns…", run: () => open({ what: "columns" }) },
+    ...(focusRow
+      ? [
+          { id: "split", words: "Split row by…", keys: "S", run: () => open({ what: "split" }) },
+          {
+            id: "duplicate",
+            words: `Duplicate ${plural(rowIds.length, "row")}`,
+            keys: "D",
+            run: () => edits.make({ kind: "rowCopy", campaignId: campaign.id, rowIds, times: 1 }),
+          },
+          { id: "copy", words: "Copy rows…", keys: "Shift D", run: () => open({ what: "copy" }) },
+          {
+            id: "money",
+            words: "Set the money of the selected rows",
+            keys: "Enter",
+            run: () => edit({ rowId: focusRow.id, what: "money" }),
+          },
+          {
+            id: "spread",
+            words: "Spread a sum over the selected rows…",
+            keys: "M",
+            run: () => open({ what: "spread" }),
+          },
+          {
+            id: "delivery",
+            words: "Goal, bid, placements, hours…",
+            keys: "B",
+            run: () => open({ what: "delivery" }),
+          },
+          {
+            id: "rename",
+            words: "Rename the row",
+            keys: "F2",
+            run: () => edit({ rowId: focusRow.id, what: "label" }),
+          },
+          {
+            id: "replace",
+            words: "Find and replace in labels…",
+            keys: "R",
+            run: () => open({ what: "replace" }),
+          },
+          {
+            id: "switch",
+            words: "Switch the selected ads",
+            keys: "Space",
+            run: () => {
+              const switched = switchBlock(campaign, picked);
+              if (switched) edits.make(switched);
+            },
+          },
+          {
+            id: "exclude",
+            words: "Exclude the selected ads…",
+            keys: "X",
+            run: () => open({ what: "exclude" }),
+          },
+          {
+            id: "remove-rows",
+            words: `Remove ${plural(rowIds.length, "row")}`,
+            run: () => edits.make({ kind: "rowRemoval", campaignId: campaign.id, rowIds }),
+          },
+        ]
+      : []),
+    ...(campaign.columns.length > 0
+      ? [
+          {
+            id: "remove-columns",
+            words: `Remove ${plural(picked.right - picked.left + 1, "creative")}`,
+            run: () =>
+              edits.make({
+                kind: "columnRemoval",
+                campaignId: campaign.id,
+                columnIds: campaign.columns.slice(picked.left, picked.right + 1).map((c) => c.id),
+              }),
+          },
+        ]
+      : []),
+    {
+      id: "carry",
+      words: "Copy the campaign to another account…",
+      run: () => open({ what: "carry" }),
+    },
+    { id: "filter", words: "Filter the rows", keys: "/", run: () => filter() },
+    { id: "history", words: "What was changed…", keys: "H", run: () => open({ what: "history" }) },
+    ...(undo ? [{ id: "undo", words: `Undo “${undo}”`, keys: "Ctrl Z", run: edits.undo }] : []),
+    ...(redo ? [{ id: "redo", words: `Redo “${redo}”`, keys: "Ctrl Shift Z", run: edits.redo }] : []),
+    { id: "keys", words: "Keys on the sheet", keys: "?", run: () => open({ what: "keys" }) },
+  ];
+}
+
+/** A pressed key as doables name theirs: "S", "Shift D", "Ctrl Z", "Space". */
+export function keysOf(event: KeyboardEvent): string {
+  const control = event.ctrlKey || event.metaKey;
+  const key = event.key === " " ? "Space" : event.key.length === 1 ? event.key.toUpperCase() : event.key;
+  const shift = event.shiftKey && (control || /^[A-Z]$/.test(key));
+  return `${control ? "Ctrl " : ""}${shift ? "Shift " : ""}${key}`;
+}
