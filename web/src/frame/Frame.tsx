@@ -10,6 +10,7 @@ import { Clock } from "./Clock";
 import { FindOrDo } from "./FindOrDo";
 import { KeptState } from "./KeptState";
 import { Rail, screens } from "./Rail";
+import { useAhead } from "./useAhead";
 
 const sessionQuery = { queryKey: ["session"], queryFn: () => asked(api.GET("/api/session")) };
 
@@ -42,6 +43,7 @@ function Crumbs() {
 export function Frame() {
   const { clientId } = useParams();
   const session = useQuery(sessionQuery);
+  useAhead(session.data ? clientId : undefined);
   if (!session.data) return null;
   const signOut = () => {
     void asked(api.DELETE("/api/session")).then(() => window.location.assign("/signin"));
