@@ -26,6 +26,15 @@ public record Showing(How how, List<String> codes) {
         codes = List.copyOf(codes);
     }
 
+    /** Codes of {@link #placements} as a network is told them: none when it is left to it. */
+    public List<String> told(Rulebook rulebook, Collection<String> formats) {
+        return how == How.NETWORK
+                ? List.of()
+                : placements(rulebook, formats).stream()
+                        .map(PlacementRule::code)
+                        .toList();
+    }
+
     /**
      * The placements that ads of some formats can show in.
      *

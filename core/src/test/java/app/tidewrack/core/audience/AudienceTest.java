@@ -131,4 +131,17 @@ class AudienceTest {
         }
         return d;
     }
+
+    /** The share is of the smaller of two, and what is too few to be told counts as none. */
+    @Test
+    void whoSharesMostIsFound() {
+        AudienceSize few = new AudienceSize(1000, true);
+        List<AudienceSize> sizes = List.of(
+                new AudienceSize(10_000, false), new AudienceSize(4_000, false), new AudienceSize(50_000, false));
+        List<List<AudienceSize>> shared = List.of(
+                List.of(), List.of(new AudienceSize(2_000, false)), List.of(new AudienceSize(3_000, false), few));
+        assertThat(MostShared.of(sizes, shared)).contains(new MostShared(0, 1, 0.5, new AudienceSize(2_000, false)));
+        assertThat(MostShared.of(sizes, List.of(List.of(), List.of(few), List.of(few, few))))
+                .isEmpty();
+    }
 }

@@ -109,4 +109,15 @@ class CarriedTest {
         assertThat(carried.campaign().rows().get(0).daily()).hasToString("£10.00");
         assertThat(carried.campaign().ads()).isEqualTo(1);
     }
+
+    /** The first placement of each format, those that were chosen, or none where the network chooses. */
+    @Test
+    void placementsAreToldAsTheyAreSent() {
+        List<String> formats = List.of("single-picture");
+        assertThat(Showing.USUAL.told(Rulebooks.small(true), formats)).containsExactly("home-feed");
+        assertThat(new Showing(Showing.How.CHOSEN, List.of("stories", "moon")).told(Rulebooks.small(true), formats))
+                .containsExactly("stories");
+        assertThat(new Showing(Showing.How.NETWORK, List.of()).told(Rulebooks.small(true), formats))
+                .isEmpty();
+    }
 }

@@ -1,9 +1,6 @@
 package app.tidewrack.practice.campaign;
 
 import app.tidewrack.core.audience.AudienceDefinition;
-import app.tidewrack.core.audience.Circle;
-import app.tidewrack.core.audience.Gender;
-import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.network.ObjectiveRule.GoalRule;
@@ -14,6 +11,8 @@ import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.network.SpendingRule.Level;
+import app.tidewrack.core.network.SubjectFit;
+import app.tidewrack.core.network.SubjectFit.Breach;
 import app.tidewrack.core.network.SubjectRule;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.account.Account;
@@ -213,26 +212,18 @@ final class OrderRules {
         }
     }
 
-    private static void requireSubject(SubjectRule subject, AudienceDefinition audience) {
-        if (!subject.ages() && audience.ages() != null) {
-            throw forbidden(subject, "ages", "narrowing ages");
-        }
-        if (!subject.gender() && audience.gender() != Gender.ANY) {
-            throw forbidden(subject, "gender", "choosing a gender");
-        }
-        for (Circle circle : audience.places().circles()) {
-            if (circle.radiusKm() < subject.leastRadiusKm()) {
-                throw forbidden(
-                        subject,
-                        "places",
-                        "%d km around %s; the least is %d km"
-                                .formatted(circle.radiusKm(), circle.name(), subject.leastRadiusKm()));
-            }
-        }
-        for (Term term : audience.terms()) {
-            if (subject.terms().contains(term.kind())) {
-                throw forbidden(subject, "conditions", "the condition “%s”".formatted(term));
-            }
+    private void requireSubject(SubjectRule subject, AudienceDefinition audience) {
+        for (Breach breach : SubjectFit.judge(audience, subject, rulebook.audience())) {
+            throw switch (breach.kind()) {
+                case AGES -> forbidden(subject, "ages", "narrowing ages");
+                case GENDER -> forbidden(subject, "gender", "choosing a gender");
+                case RADIUS ->
+                    forbidden(
+                            subject,
+                            "places",
+                            "%s; the least is %d km".formatted(breach.asked(), breach.leastRadiusKm()));
+                case TERM -> forbidden(subject, "conditions", "conditions on “%s”".formatted(breach.asked()));
+            };
         }
     }
 

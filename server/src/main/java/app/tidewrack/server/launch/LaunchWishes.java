@@ -24,7 +24,6 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
-import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.text.Tokens;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
@@ -79,15 +78,22 @@ class LaunchWishes {
             }
             AudienceDefinition people =
                     row.people(around.audiences().get(row.audienceId()).definition());
-            List<PlacementRule> placements = row.showing()
-                    .placements(
+            List<String> placements = row.showing()
+                    .told(
                             networks.rulebook(account.network()),
                             on.stream()
                                     .map(c -> around.creatives()
                                             .get(c.creativeId())
                                             .format())
                                     .toList());
-            wishes.add(adGroupWish(campaign, row, names, people, sentence(clientId, account, people), placements));
+            String where = placements.isEmpty()
+                    ? "left to the network"
+                    : placements.stream()
+                            .flatMap(p -> networks.rulebook(account.network()).placement(p).stream())
+                            .map(PlacementRule::words)
+                            .collect(Collectors.joining(", "));
+            wishes.add(
+                    adGroupWish(campaign, row, names, people, sentence(clientId, account, people), placements, where));
             for (Column column : on) {
                 Creative creative = around.creatives().get(column.creativeId());
                 Map<String, String> known = AdTokens.of(people, around.clientName());
@@ -127,30 +133,18 @@ class LaunchWishes {
             PlanNames names,
             AudienceDefinition people,
             String sentence,
-            List<PlacementRule> placements) {
+            List<String> placements,
+            String where) {
         String name = Objects.requireNonNull(names.rows().get(row.id()));
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
         fields.put("audience", sentence);
-        boolean left = row.showing().how() == How.NETWORK;
-        fields.put(
-                "placements",
-                left
-                        ? "left to the network"
-                        : placements.stream().map(PlacementRule::words).collect(Collectors.joining(", ")));
+        fields.put("placements", where);
         fields.put(MONEY, row.daily().toString());
         deliveryFields(fields, row.delivery());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
-                new AdGroupOrder(
-                        "",
-                        name,
-                        left
-                                ? List.of()
-                                : placements.stream().map(PlacementRule::code).toList(),
-                        people,
-                        row.daily().minor(),
-                        order(row.delivery())));
+                new AdGroupOrder("", name, placements, people, row.daily().minor(), order(row.delivery())));
     }
 
     /** What is not as usual, in words. */

@@ -2,12 +2,14 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.check.Situation;
+import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.BidQuestion;
@@ -17,6 +19,7 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.KnownBidMapper.KnownBid;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -33,12 +36,19 @@ class BidPrices {
     private final Accounts accounts;
     private final Networks networks;
     private final SourceTerms sources;
+    private final CreativeLibrary creatives;
 
-    BidPrices(KnownBidMapper mapper, Accounts accounts, Networks networks, SourceTerms sources) {
+    BidPrices(
+            KnownBidMapper mapper,
+            Accounts accounts,
+            Networks networks,
+            SourceTerms sources,
+            CreativeLibrary creatives) {
         this.mapper = mapper;
         this.accounts = accounts;
         this.networks = networks;
         this.sources = sources;
+        this.creatives = creatives;
     }
 
     /** Asks the network what bids win for a row delivered so, and remembers it. */
@@ -47,19 +57,20 @@ class BidPrices {
         NetworkConnector connector = networks.connector(account.network());
         connector.openAccount(accounts.order(account));
         Delivery delivery = row.delivery();
+        List<String> placements = placements(account, campaign, row, creatives.byId(clientId));
         BidTold told = connector.bids(
                 account.externalId(),
                 new BidQuestion(
                         campaign.facts().objective(),
                         delivery.goal(),
                         delivery.charge(),
-                        row.showing().codes(),
+                        placements,
                         sources.on(clientId, account, people)));
         mapper.keep(
                 clientId,
                 account.id(),
                 new KnownBid(
-                        asked(campaign, row, people),
+                        asked(campaign, row, people, placements),
                         told.fromMinor(),
                         told.suggestedMinor(),
                         told.toMinor(),
@@ -67,9 +78,17 @@ class BidPrices {
         return told;
     }
 
+    /** Those that the row would be sent with. */
+    private List<String> placements(Account account, Campaign campaign, Row row, Map<String, Creative> known) {
+        List<String> formats = campaign.onColumns(row.id()).stream()
+                .map(c -> known.get(c.creativeId()).format())
+                .toList();
+        return row.showing().told(networks.rulebook(account.network()), formats);
+    }
+
     /** By row id, for rows that bid an amount, as far as it was told. */
     Map<String, Situation.BidPrices> of(String clientId, Campaign campaign, Map<String, Situation.Audience> people) {
-        Map<String, String> asked = bidding(campaign, people);
+        Map<String, String> asked = bidding(clientId, campaign, people);
         if (asked.isEmpty()) {
             return Map.of();
         }
@@ -86,7 +105,7 @@ class BidPrices {
 
     /** Asks for what rows that bid an amount lack; while the network is away it stays unknown. */
     void askUnknown(String clientId, Campaign campaign, Map<String, Situation.Audience> people) {
-        Map<String, String> asked = bidding(campaign, people);
+        Map<String, String> asked = bidding(clientId, campaign, people);
         if (asked.isEmpty()) {
             return;
         }
@@ -109,21 +128,34 @@ class BidPrices {
                 .collect(Collectors.toMap(KnownBid::asked, Function.identity()));
     }
 
-    private static Map<String, String> bidding(Campaign campaign, Map<String, Situation.Audience> people) {
-        return campaign.rows().stream()
+    /** What is asked for each row that bids an amount, by row id. */
+    private Map<String, String> bidding(String clientId, Campaign campaign, Map<String, Situation.Audience> people) {
+        List<Row> rows = campaign.rows().stream()
                 .filter(r -> r.delivery().bid().strategy() != BidStrategy.AUTOMATIC)
+                .toList();
+        if (rows.isEmpty()) {
+            return Map.of();
+        }
+        Account account = accounts.account(clientId, campaign.accountId());
+        Map<String, Creative> known = creatives.byId(clientId);
+        return rows.stream()
                 .collect(Collectors.toMap(
-                        Row::id, r -> asked(campaign, r, people.get(r.id()).definition())));
+                        Row::id,
+                        r -> asked(
+                                campaign,
+                                r,
+                                people.get(r.id()).definition(),
+                                placements(account, campaign, r, known))));
     }
 
     /** All that a bid's price depends on. */
-    private static String asked(Campaign campaign, Row row, AudienceDefinition people) {
+    private static String asked(Campaign campaign, Row row, AudienceDefinition people, List<String> placements) {
         return String.join(
                 " ",
                 people.hash(),
                 campaign.facts().objective(),
                 String.valueOf(row.delivery().goal()),
                 String.valueOf(row.delivery().charge()),
-                String.join("+", row.showing().codes()));
+                String.join("+", placements));
     }
 }

@@ -2,12 +2,15 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.MostShared;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Pasted;
 import app.tidewrack.core.plan.Pasted.Bad;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Relabel;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Split;
@@ -33,7 +36,6 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -99,7 +101,7 @@ class PreviewController {
             @Nullable AudienceSize size) {}
 
     /** The two rows that share the most people, as a part of the smaller of them, 0 to 1. */
-    record MostShared(String one, String other, double share, AudienceSize people) {}
+    record SharedRows(String one, String other, double share, AudienceSize people) {}
 
     /**
      * @param dailyBeforeMinor what the sheet spends a day now, in minor units
@@ -115,7 +117,7 @@ class PreviewController {
             long dailyBeforeMinor,
             long dailyAfterMinor,
             @Nullable Long lowestMinor,
-            @Nullable MostShared shared) {}
+            @Nullable SharedRows shared) {}
 
     /** What bids win for a row with the goal and charge asked about, as its network tells. */
     @GetMapping("/rows/{rowId}/bids")
@@ -232,23 +234,19 @@ class PreviewController {
             @PathVariable String campaignId,
             @PathVariable String rowId,
             @Valid @RequestBody SplitBody body) {
-        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
+        Plan plan = desk.plan(clientId, planId).plan();
+        Campaign campaign = plan.campaign(campaignId);
         Row row = campaign.row(rowId);
         Split split = splits.read(clientId, campaign, row, body);
-        Set<String> taken = campaign.rows().stream()
-                .filter(r -> !r.id().equals(rowId))
-                .map(Row::label)
-                .collect(Collectors.toSet());
-        List<Row> rows = split.rows(row, taken, Ids::fresh);
+        Campaign made =
+                split.of(campaign, rowId, Ids::fresh).applyTo(plan).plan().campaign(campaignId);
+        List<Row> rows =
+                made.rows().stream().filter(r -> !campaign.rows().contains(r)).toList();
         AudienceDefinition base = audiences.byId(clientId, row.audienceId()).definition();
         List<AudienceDefinition> people = rows.stream().map(r -> r.people(base)).toList();
         Account account = accounts.account(clientId, campaign.accountId());
         List<AudienceSize> told = told(clientId, account, people);
-        int ads = campaign.onColumns(rowId).size();
-        Money before = spent(campaign, campaign.rows());
-        Money after = before.plus(Money.sum(
-                        before.currency(), rows.stream().map(Row::daily).toList()))
-                .minus(row.daily());
+        Money before = PlanTotals.of(campaign).daily();
         return new Preview(
                 IntStream.range(0, rows.size())
                         .mapToObj(i -> new RowToBe(
@@ -257,21 +255,15 @@ class PreviewController {
                                 rows.get(i).daily().minor(),
                                 told.isEmpty() ? null : told.get(i)))
                         .toList(),
-                ads * rows.size(),
+                campaign.onColumns(rowId).size() * rows.size(),
                 before.currency().getCurrencyCode(),
                 before.minor(),
-                after.minor(),
+                PlanTotals.of(made).daily().minor(),
                 networks.rulebook(account.network())
                         .money(before.currency())
                         .map(MoneyRule::lowestDailyMinor)
                         .orElse(null),
                 told.isEmpty() ? null : shared(clientId, account, split, rows, people));
-    }
-
-    private static Money spent(Campaign campaign, List<Row> rows) {
-        return Money.sum(
-                campaign.facts().dailyPerRow().currency(),
-                rows.stream().map(Row::daily).toList());
     }
 
     /** None while the network is away. */
@@ -283,26 +275,16 @@ class PreviewController {
         }
     }
 
-    private @Nullable MostShared shared(
+    private @Nullable SharedRows shared(
             String clientId, Account account, Split split, List<Row> rows, List<AudienceDefinition> people) {
         boolean apart = split.by().stream().allMatch(b -> APART.contains(b.variable()));
         if (apart || rows.size() > MOST_COMPARED) {
             return null;
         }
         Overlaps overlaps = sizes.overlaps(clientId, account, people);
-        MostShared most = null;
-        for (int i = 1; i < rows.size(); i++) {
-            for (int j = 0; j < i; j++) {
-                AudienceSize both = overlaps.shared().get(i).get(j);
-                long smaller = Math.min(
-                        overlaps.sizes().get(i).people(),
-                        overlaps.sizes().get(j).people());
-                double share = both.fewer() || smaller == 0 ? 0 : Math.min(1, (double) both.people() / smaller);
-                if (share > 0 && (most == null || share > most.share())) {
-                    most = new MostShared(rows.get(j).label(), rows.get(i).label(), share, both);
-                }
-            }
-        }
-        return most;
+        return MostShared.of(overlaps.sizes(), overlaps.shared())
+                .map(m -> new SharedRows(
+                        rows.get(m.one()).label(), rows.get(m.other()).label(), m.share(), m.people()))
+                .orElse(null);
     }
 }

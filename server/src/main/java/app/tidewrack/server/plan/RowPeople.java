@@ -78,13 +78,13 @@ class RowPeople {
         }
         Map<String, Audience> known = audiences.byId(clientId);
         for (Campaign campaign : plan.campaigns()) {
-            bids.askUnknown(clientId, campaign, of(clientId, campaign, known));
             Set<AudienceDefinition> asked = Set.copyOf(narrowed(campaign, known).values());
             try {
                 sizes.askUnknown(clientId, accounts.account(clientId, campaign.accountId()), asked);
             } catch (NetworkAway | NetworkRefused e) {
                 LOG.info("Sizes of campaign {} stay unknown: {}", campaign.id(), e.getMessage());
             }
+            bids.askUnknown(clientId, campaign, of(clientId, campaign, known));
         }
     }
 
