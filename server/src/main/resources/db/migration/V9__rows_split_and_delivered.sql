@@ -36,7 +36,6 @@ create table known_bid (
     from_minor      bigint not null,
     suggested_minor bigint not null,
     to_minor        bigint not null,
-    per_thousand    boolean not null,
     told_at         timestamptz not null default now(),
     primary key (client_id, account_id, asked),
     foreign key (client_id, account_id) references account on delete cascade

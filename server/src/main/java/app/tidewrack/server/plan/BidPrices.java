@@ -73,8 +73,7 @@ class BidPrices {
                         asked(campaign, row, people, placements),
                         told.fromMinor(),
                         told.suggestedMinor(),
-                        told.toMinor(),
-                        told.perThousand()));
+                        told.toMinor()));
         return told;
     }
 
