@@ -21,6 +21,8 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
 import app.tidewrack.core.plan.PlanEdit.Applied;
+import app.tidewrack.core.plan.NamingScheme;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
@@ -185,7 +187,12 @@ final class SheetLoad {
         PlanNames names() {
             return PlanNames.of(
                     campaign,
-                    new PlanNames.Words("HS", r -> "GB", c -> creatives.get(c).name(), c -> "single-picture"));
+                    new PlanNames.Words(
+                            NamingScheme.USUAL,
+                            Map.of(Token.NETWORK, "HS", Token.NETWORK_NAME, "Hearthside"),
+                            r -> people.get(r.id()).definition(),
+                            a -> a,
+                            creatives::get));
         }
 
         Situation situation() {

@@ -47,7 +47,7 @@ class ArchitectureTest {
                     "..core.audience..",
                     "..core.network..")
             .layer("things")
-            .definedBy("..core.creative..", "..core.form..", "..core.naming..", "..core.source..")
+            .definedBy("..core.creative..", "..core.form..", "..core.naming..", "..core.tracking..", "..core.source..")
             .layer("plan")
             .definedBy("..core.plan..")
             .layer("sums")

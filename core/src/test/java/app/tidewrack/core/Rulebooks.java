@@ -70,11 +70,19 @@ public final class Rulebooks {
                 List.of(
                         format("single-picture", "Single picture", Need.NOTHING, null),
                         format("carousel", "Carousel", Need.NOTHING, new CardRule(0, 10, false, null)),
-                        format("post", "Existing post", Need.POST, null),
+                        format("existing-post", "Existing post", Need.POST, null),
                         format("lead-form", "Lead form ad", Need.FORM, null),
-                        format("message", "Direct message", Need.MESSAGE, null),
+                        format("direct-message", "Direct message", Need.MESSAGE, null),
                         new FormatRule(
-                                "clip", "Single video", List.of("home-feed"), false, true, 1, 1, Need.NOTHING, null)),
+                                "single-video",
+                                "Single video",
+                                List.of("home-feed"),
+                                false,
+                                true,
+                                1,
+                                1,
+                                Need.NOTHING,
+                                null)),
                 List.of(placement("home-feed", "Home feed"), placement("stories", "Stories")),
                 new AudienceOffer(
                         List.of(new Choice("GB", "Great Britain")),
@@ -106,7 +114,8 @@ public final class Rulebooks {
                 List.of(),
                 new CallRule(600, 100),
                 80,
-                60);
+                60,
+                List.of(new Choice("(ad-number)", "the ad’s number")));
     }
 
     private static PlacementRule placement(String code, String words) {
@@ -129,6 +138,9 @@ public final class Rulebooks {
     private static ObjectiveRule objective(String code, String words, @Nullable String siteEvent) {
         GoalRule goal = new GoalRule("most", "Most", Action.CLICK, List.of(Charge.IMPRESSION), siteEvent);
         return new ObjectiveRule(
-                code, words, List.of(goal), List.of("single-picture", "carousel", "lead-form", "message", "clip"));
+                code,
+                words,
+                List.of(goal),
+                List.of("single-picture", "carousel", "lead-form", "direct-message", "single-video"));
     }
 }

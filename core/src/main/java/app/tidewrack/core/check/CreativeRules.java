@@ -18,6 +18,7 @@ import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Showing;
@@ -396,19 +397,30 @@ final class CreativeRules {
 
     private static Stream<Seen> longLink(Situation s) {
         int limit = s.rulebook().linkLimit();
-        return columns(s)
-                .filter(c -> s.creative(c).link().length() > limit)
-                .map(c -> new Seen(
-                        s.place(c, "link"),
-                        s.creative(c).link().length() + " characters",
-                        limit + " characters",
-                        "The link of %s has %d characters; %s takes %d."
-                                .formatted(
-                                        s.creative(c).name(),
-                                        s.creative(c).link().length(),
-                                        s.rulebook().name(),
-                                        limit),
-                        "Shorten it."));
+        return columns(s).flatMap(c -> {
+            String link = s.creative(c).link();
+            int longest = rows(s, c)
+                    .mapToInt(r -> s.names()
+                            .tails()
+                            .get(new CellRef(r.id(), c.id()))
+                            .on(link, s.rulebook().macroCodes())
+                            .length())
+                    .max()
+                    .orElse(link.length());
+            return longest <= limit
+                    ? Stream.empty()
+                    : Stream.of(new Seen(
+                            s.place(c, "link"),
+                            longest + " characters",
+                            limit + " characters",
+                            "The link of %s gets %d characters with its parameters; %s takes %d."
+                                    .formatted(
+                                            s.creative(c).name(),
+                                            longest,
+                                            s.rulebook().name(),
+                                            limit),
+                            "Shorten it, or let the link pattern carry less."));
+        });
     }
 
     private static Stream<Seen> noCallToAction(Situation s) {

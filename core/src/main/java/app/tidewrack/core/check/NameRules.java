@@ -1,11 +1,18 @@
 package app.tidewrack.core.check;
 
 import app.tidewrack.core.check.Rule.Seen;
+import app.tidewrack.core.naming.Token;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.TextLength;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Rules on the names that the pattern gives. */
@@ -15,7 +22,51 @@ final class NameRules {
     static final List<Rule> ALL = List.of(
             Rule.blocker("name.clash", NameRules::clash),
             Rule.blocker("name.campaign-clash", NameRules::campaignClash),
+            Rule.blocker("name.ad-clash", NameRules::adClash),
+            Rule.blocker("name.value-missing", NameRules::wanting),
             Rule.blocker("name.too-long", NameRules::tooLong));
+
+    private static Stream<Seen> adClash(Situation s) {
+        Map<String, CellRef> first = new HashMap<>();
+        Set<String> rows = new HashSet<>();
+        s.names().ads().forEach((cell, name) -> {
+            CellRef earlier = first.putIfAbsent(name, cell);
+            if (earlier != null && earlier.rowId().equals(cell.rowId())) {
+                rows.add(cell.rowId());
+            }
+        });
+        return s.campaign().rows().stream()
+                .filter(r -> rows.contains(r.id()))
+                .map(r -> new Seen(
+                        s.place(r, "label"),
+                        "two ads of one name",
+                        "a name of its own",
+                        "Two ads in row %s get the same name.".formatted(r.label()),
+                        "Rename one of the creatives, or add its column’s number to the pattern of ads."));
+    }
+
+    private static Stream<Seen> wanting(Situation s) {
+        Map<Token, List<PlanNames.Wanting>> byToken = s.names().wanting().stream()
+                .collect(Collectors.groupingBy(PlanNames.Wanting::token, TreeMap::new, Collectors.toList()));
+        return byToken.entrySet().stream().map(e -> wanting(s, e.getKey(), e.getValue()));
+    }
+
+    private static Seen wanting(Situation s, Token token, List<PlanNames.Wanting> wanting) {
+        String rowId = wanting.get(0).rowId();
+        Row row = rowId == null ? null : s.campaign().row(rowId);
+        return new Seen(
+                row == null ? s.place("name") : s.place(row, "label"),
+                "no %s".formatted(token.words()),
+                "a value",
+                row == null
+                        ? "The campaign’s name lacks its %s.".formatted(token.words())
+                        : "The pattern asks for the %s; row %s%s has none."
+                                .formatted(
+                                        token.words(),
+                                        row.label(),
+                                        wanting.size() == 1 ? "" : " and %d more".formatted(wanting.size() - 1)),
+                "Let the pattern leave it out where there is none, or give it a value.");
+    }
 
     private static Stream<Seen> clash(Situation s) {
         Map<String, Row> first = new HashMap<>();
@@ -63,6 +114,17 @@ final class NameRules {
                                     .formatted(r.label(), longest, s.rulebook().name(), limit),
                             "Shorten the row’s or the creative’s name by %d.".formatted(longest - limit)));
         });
-        return rows;
+        int whole = TextLength.of(s.names().campaign());
+        return whole <= limit
+                ? rows
+                : Stream.concat(
+                        Stream.of(new Seen(
+                                s.place("name"),
+                                whole + " characters",
+                                limit + " characters",
+                                "The campaign gets a name of %d characters; %s takes %d."
+                                        .formatted(whole, s.rulebook().name(), limit),
+                                "Shorten its name by %d.".formatted(whole - limit))),
+                        rows);
     }
 }

@@ -102,6 +102,28 @@ public record Creative(
                 message);
     }
 
+    /** The same with where it leads, from itself and from its cards, changed in one way. */
+    public Creative withLinks(UnaryOperator<String> change) {
+        return new Creative(
+                id,
+                name,
+                format,
+                media,
+                bodies,
+                headlines,
+                descriptions,
+                callsToAction,
+                change.apply(link),
+                brand,
+                post,
+                cards.stream()
+                        .map(c -> new Card(c.text(), c.price(), change.apply(c.link())))
+                        .toList(),
+                form,
+                chat,
+                message == null ? null : message.leading(change.apply(message.link())));
+    }
+
     /** Every text of the ad itself. */
     public Stream<String> texts() {
         return Stream.of(

@@ -21,4 +21,9 @@ public record DirectMessage(
         @Nullable String bannerSha) {
     /** What a network knows of a person it writes to. */
     public static final Set<String> TOKENS = Set.of("first-name", "company", "job-title");
+
+    /** The same with a button that leads elsewhere. */
+    public DirectMessage leading(String changed) {
+        return new DirectMessage(id, name, sender, subject, body, button, changed, bannerSha);
+    }
 }

@@ -2,117 +2,133 @@ package app.tidewrack.core.naming;
 
 import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
+import java.util.Set;
 
 /**
- * How names of one level are put together and read back. Parts are joined by {@code _}; within a part a space is written
- * {@code -}. The three characters with a meaning are escaped inside values: {@code ~~} for ~, {@code ~-} for -, {@code ~.}
- * for _, so {@code parse(format(x))} equals {@code x} for every legal x.
+ * How names of one level are put together and read back: parts in order, joined by a separator.
  *
- * @param tokens parts in order, none twice
+ * @param separator one of {@link #SEPARATORS}
+ * @param space what a space inside a value is written as, one of {@link #SPACES}; unlike the separator's sign
+ * @param letters what becomes of a value's other signs
  */
-public record NamePattern(List<Token> tokens) {
+public record NamePattern(List<NamePart> parts, String separator, String space, Letters letters) {
+    public static final List<String> SEPARATORS = List.of("_", "-", "|", "/", ".", "+", ":", " | ", " - ", " / ");
+
+    public static final List<String> SPACES = List.of("-", "_", ".", "+", " ");
+
+    public static final int MOST_PARTS = 24;
+
+    /** What becomes of the signs of a value that have no place in a name. */
+    public enum Letters {
+        /** Every sign stays; those with a meaning are escaped, so every value is read back from the name alone. */
+        EXACT,
+        /**
+         * Latin letters without accents, and digits; whatever stands between them is written as a space. Values are read back
+         * by looking among those that are known.
+         */
+        PLAIN
+    }
+
     /** The built-in patterns of the three levels. */
-    public static final NamePattern CAMPAIGN =
-            new NamePattern(List.of(Token.TEMPERATURE, Token.PURPOSE, Token.OBJECTIVE, Token.NETWORK, Token.CAMPAIGN));
+    public static final NamePattern CAMPAIGN_USUAL =
+            usual(Token.TEMPERATURE, Token.PURPOSE, Token.OBJECTIVE, Token.NETWORK, Token.CAMPAIGN);
 
-    public static final NamePattern AD_GROUP = new NamePattern(
-            List.of(Token.TEMPERATURE, Token.PURPOSE, Token.OBJECTIVE, Token.PLACE, Token.NETWORK, Token.AUDIENCE));
+    public static final NamePattern AD_GROUP_USUAL =
+            usual(Token.TEMPERATURE, Token.PURPOSE, Token.OBJECTIVE, Token.PLACE, Token.NETWORK, Token.ROW);
 
-    public static final NamePattern AD = new NamePattern(List.of(
+    public static final NamePattern AD_USUAL = usual(
             Token.TEMPERATURE,
             Token.OBJECTIVE,
             Token.PLACE,
             Token.NETWORK,
-            Token.AUDIENCE,
+            Token.ROW,
             Token.FORMAT,
             Token.CREATIVE,
-            Token.VERSION));
+            Token.VERSION);
+
+    private static NamePattern usual(Token... tokens) {
+        return new NamePattern(List.of(tokens).stream().map(NamePart::of).toList(), "_", "-", Letters.PLAIN);
+    }
+
+    /** @throws Refusal (field {@code parts}, {@code separator} or {@code space}) when names could not be read back */
+    public NamePattern {
+        parts = List.copyOf(parts);
+        if (parts.isEmpty() || parts.size() > MOST_PARTS) {
+            throw new Refusal(
+                    "parts",
+                    "A pattern has 1 to %d parts; this one has %d.".formatted(MOST_PARTS, parts.size()),
+                    parts.isEmpty() ? "Add a part." : "Take some out.");
+        }
+        if (!SEPARATORS.contains(separator)) {
+            throw new Refusal(
+                    "separator", "“%s” is no separator.".formatted(separator), "Choose one of " + SEPARATORS + ".");
+        }
+        if (!SPACES.contains(space)) {
+            throw new Refusal(
+                    "space", "“%s” cannot stand for a space.".formatted(space), "Choose one of " + SPACES + ".");
+        }
+        if (sign(separator).equals(space)) {
+            throw new Refusal(
+                    "space",
+                    "“%s” would stand both between parts and for a space, so no name could be read back."
+                            .formatted(space),
+                    "Choose another sign for one of them.");
+        }
+        readable(parts, separator);
+    }
+
+    /** The separator without the spaces around it. */
+    static String sign(String separator) {
+        return separator.strip();
+    }
+
+    private static void readable(List<NamePart> parts, String separator) {
+        Set<Token> seen = EnumSet.noneOf(Token.class);
+        List<String> unmarked = new ArrayList<>();
+        for (NamePart part : parts) {
+            Token token = part.token();
+            if (token != null && !seen.add(token)) {
+                throw new Refusal("parts", "%s stands twice in the pattern.".formatted(token.words()), "Take one out.");
+            }
+            if (part.text().contains(sign(separator))) {
+                throw new Refusal(
+                        "parts",
+                        "“%s” holds the sign between parts, “%s”.".formatted(part.text(), sign(separator)),
+                        "Write it without, or choose another separator.");
+            }
+            if (part.optional() && part.text().isEmpty() && token != null && !token.fixed()) {
+                unmarked.add(token.words());
+            }
+        }
+        if (parts.stream().allMatch(NamePart::optional)) {
+            throw new Refusal(
+                    "parts",
+                    "Every part may be left out, so a name could be empty.",
+                    "Let one part always stand there.");
+        }
+        if (unmarked.size() > 1) {
+            throw new Refusal(
+                    "parts",
+                    "%s may each be left out, and nothing tells one from the other in a name."
+                            .formatted(String.join(" and ", unmarked)),
+                    "Give all but one a mark before the value, such as “%s-”."
+                            .formatted(unmarked.get(1).substring(0, 1)));
+        }
+    }
 
     /**
-     * @param values one for each token; blank or control characters are refused
-     * @throws Refusal (field {@code name}) when a value is missing, blank, or not in its token's dictionary
+     * @throws Refusal (field {@code parts}) when a part is not known at that level
      */
-    public String format(Map<Token, String> values) {
-        List<String> parts = new ArrayList<>();
-        for (Token token : tokens) {
-            String value = values.getOrDefault(token, "");
-            if (value.isBlank() || value.chars().anyMatch(Character::isISOControl)) {
+    public NamePattern at(NameLevel level) {
+        for (NamePart part : parts) {
+            Token token = part.token();
+            if (token != null && token.level().compareTo(level) > 0) {
                 throw new Refusal(
-                        "name",
-                        "The name's %s is “%s”.".formatted(token.name().toLowerCase(Locale.ROOT), value),
-                        "Give it a word without line breaks.");
-            }
-            parts.add(token.codes().isEmpty() ? escaped(value) : code(token, value));
-        }
-        return String.join("_", parts);
-    }
-
-    private static String code(Token token, String value) {
-        String code = token.codes().get(value);
-        if (code == null) {
-            throw new Refusal(
-                    "name",
-                    "%s has no short code for “%s”; it knows %s."
-                            .formatted(
-                                    token,
-                                    value,
-                                    token.codes().keySet().stream().sorted().toList()),
-                    "Choose one of these.");
-        }
-        return code;
-    }
-
-    /** @throws Refusal (field {@code name}) when the name was not made by this pattern, saying which part */
-    public Map<Token, String> parse(String name) {
-        String[] parts = name.split("_", -1);
-        if (parts.length != tokens.size()) {
-            throw new Refusal(
-                    "name",
-                    "“%s” has %d parts; the pattern has %d.".formatted(name, parts.length, tokens.size()),
-                    "Its parts are " + tokens + ".");
-        }
-        Map<Token, String> values = new EnumMap<>(Token.class);
-        for (int i = 0; i < parts.length; i++) {
-            Token token = tokens.get(i);
-            values.put(token, token.codes().isEmpty() ? unescaped(parts[i]) : value(token, parts[i]));
-        }
-        return values;
-    }
-
-    private static String value(Token token, String code) {
-        return token.codes().entrySet().stream()
-                .filter(e -> e.getValue().equals(code))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElseThrow(() -> new Refusal(
-                        "name",
-                        "“%s” is no short code of %s.".formatted(code, token),
-                        "It knows " + token.codes().values().stream().sorted().toList() + "."));
-    }
-
-    private static String escaped(String value) {
-        return value.replace("~", "~~").replace("-", "~-").replace("_", "~.").replace(' ', '-');
-    }
-
-    private static String unescaped(String part) {
-        StringBuilder value = new StringBuilder();
-        for (int i = 0; i < part.length(); i++) {
-            char c = part.charAt(i);
-            if (c == '-') {
-                value.append(' ');
-            } else if (c != '~') {
-                value.append(c);
-            } else if (i + 1 < part.length() && "~-.".indexOf(part.charAt(i + 1)) >= 0) {
-                char escaped = part.charAt(++i);
-                value.append(escaped == '.' ? '_' : escaped);
-            } else {
-                throw new Refusal("name", "“%s” ends an escape too early.".formatted(part), "Write ~~ for a tilde.");
+                        "parts", "A %s has no %s.".formatted(level.words(), token.words()), "Take that part out.");
             }
         }
-        return value.toString();
+        return this;
     }
 }

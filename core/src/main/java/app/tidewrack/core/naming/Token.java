@@ -1,48 +1,122 @@
 package app.tidewrack.core.naming;
 
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 
-/** What a name can be put together from. Tokens with a dictionary write a short code for each of their values. */
+/** What a name or a link's parameter can be put together from. */
 public enum Token {
-    TEMPERATURE(Map.of("cold", "COLD", "warm", "WARM", "retargeting", "RETG")),
-    PURPOSE(Map.of("testing", "TEST", "scaling", "SCALE")),
-    OBJECTIVE(Map.of(
-            "awareness", "AWAR",
-            "reach", "REACH",
-            "traffic", "TRAF",
-            "engagement", "ENG",
-            "video-views", "VIEW",
-            "messages", "MSG",
-            "leads", "LEAD",
-            "conversions", "CONV",
-            "app-installs", "INST")),
-    PLACE(Map.of()),
-    NETWORK(Map.of()),
-    CAMPAIGN(Map.of()),
-    AUDIENCE(Map.of()),
-    FORMAT(Map.ofEntries(
-            Map.entry("single-picture", "PIC"),
-            Map.entry("single-video", "VID"),
-            Map.entry("carousel", "CAR"),
-            Map.entry("mix", "MIX"),
-            Map.entry("cover", "COVER"),
-            Map.entry("existing-post", "POST"),
-            Map.entry("existing-answer", "ANSW"),
-            Map.entry("text", "TEXT"),
-            Map.entry("chat", "CHAT"),
-            Map.entry("lead-form", "FORM"),
-            Map.entry("direct-message", "LETTER"))),
-    CREATIVE(Map.of()),
-    VERSION(Map.of());
+    CLIENT(NameLevel.CAMPAIGN, "client"),
+    PLAN(NameLevel.CAMPAIGN, "plan"),
+    TEMPERATURE(NameLevel.CAMPAIGN, "temperature", Map.of("cold", "COLD", "warm", "WARM", "retargeting", "RETG")),
+    PURPOSE(NameLevel.CAMPAIGN, "purpose", Map.of("testing", "TEST", "scaling", "SCALE")),
+    OBJECTIVE(
+            NameLevel.CAMPAIGN,
+            "objective",
+            Map.of(
+                    "awareness", "AWAR",
+                    "reach", "REACH",
+                    "traffic", "TRAF",
+                    "engagement", "ENG",
+                    "video-views", "VIEW",
+                    "messages", "MSG",
+                    "leads", "LEAD",
+                    "conversions", "CONV",
+                    "app-installs", "INST")),
+    NETWORK(NameLevel.CAMPAIGN, "network"),
+    NETWORK_NAME(NameLevel.CAMPAIGN, "network in full"),
+    ACCOUNT(NameLevel.CAMPAIGN, "account"),
+    CAMPAIGN(NameLevel.CAMPAIGN, "campaign"),
+    START(NameLevel.CAMPAIGN, "first day"),
+    PLACE(NameLevel.AD_GROUP, "place"),
+    ROW(NameLevel.AD_GROUP, "row"),
+    AUDIENCE(NameLevel.AD_GROUP, "audience"),
+    AGE(NameLevel.AD_GROUP, "age"),
+    GENDER(NameLevel.AD_GROUP, "gender", Map.of("women", "F", "men", "M")),
+    LANGUAGE(NameLevel.AD_GROUP, "language"),
+    INTEREST(NameLevel.AD_GROUP, "interest"),
+    DEVICE(NameLevel.AD_GROUP, "device"),
+    PLACEMENT(NameLevel.AD_GROUP, "placement"),
+    BAND(NameLevel.AD_GROUP, "lookalike band"),
+    WINDOW(NameLevel.AD_GROUP, "recency window"),
+    GOAL(NameLevel.AD_GROUP, "goal"),
+    ROW_NUMBER(NameLevel.AD_GROUP, "row’s number"),
+    FORMAT(
+            NameLevel.AD,
+            "format",
+            Map.ofEntries(
+                    Map.entry("single-picture", "PIC"),
+                    Map.entry("single-video", "VID"),
+                    Map.entry("carousel", "CAR"),
+                    Map.entry("mix", "MIX"),
+                    Map.entry("cover", "COVER"),
+                    Map.entry("existing-post", "POST"),
+                    Map.entry("existing-answer", "ANSW"),
+                    Map.entry("text", "TEXT"),
+                    Map.entry("chat", "CHAT"),
+                    Map.entry("lead-form", "FORM"),
+                    Map.entry("direct-message", "LETTER"))),
+    CREATIVE(NameLevel.AD, "creative"),
+    VERSION(NameLevel.AD, "version"),
+    CALL_TO_ACTION(NameLevel.AD, "call to action"),
+    COLUMN_NUMBER(NameLevel.AD, "column’s number"),
+    CAMPAIGN_NAME(NameLevel.LINK, "name of the campaign"),
+    AD_GROUP_NAME(NameLevel.LINK, "name of the ad group"),
+    AD_NAME(NameLevel.LINK, "name of the ad");
 
+    private final NameLevel level;
+    private final String words;
     private final Map<String, String> codes;
 
-    Token(Map<String, String> codes) {
+    Token(NameLevel level, String words) {
+        this(level, words, Map.of());
+    }
+
+    Token(NameLevel level, String words, Map<String, String> codes) {
+        this.level = level;
+        this.words = words;
         this.codes = codes;
     }
 
-    /** Value to short code; empty for free text. */
+    /** The highest level at which its value is known. */
+    public NameLevel level() {
+        return level;
+    }
+
+    public String words() {
+        return words;
+    }
+
+    /** Usual short codes by value, where the token has a fixed list of values; empty for free text. */
     public Map<String, String> codes() {
         return codes;
+    }
+
+    /** Every value has a short code, and nothing else is one of its values. */
+    public boolean fixed() {
+        return !codes.isEmpty();
+    }
+
+    /** A counter, written with leading zeros. */
+    public boolean counts() {
+        return this == ROW_NUMBER || this == COLUMN_NUMBER;
+    }
+
+    /** A whole name, written as it is. */
+    boolean whole() {
+        return level == NameLevel.LINK;
+    }
+
+    /** Those known at a level, in the order of this list. */
+    public static List<Token> at(NameLevel level) {
+        return Arrays.stream(values())
+                .filter(t -> t.level.compareTo(level) <= 0)
+                .toList();
+    }
+
+    /** {@code row-number}, as it stands in addresses and files. */
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -21,6 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param chat null where clicks open no chats
  * @param nameLimit longest name of a campaign, ad group or ad
  * @param linkLimit longest landing link
+ * @param linkMacros what it replaces in links when an ad is clicked; the code is the very text
  */
 public record Rulebook(
         String code,
@@ -45,7 +46,8 @@ public record Rulebook(
         List<SubjectRule> subjects,
         CallRule calls,
         int nameLimit,
-        int linkLimit) {
+        int linkLimit,
+        List<Choice> linkMacros) {
 
     /** Something to choose from: a stable code and the words shown for it. */
     public record Choice(String code, String words) {}
@@ -67,6 +69,11 @@ public record Rulebook(
 
     /** How often callers may call, and the most rows of one answer. */
     public record CallRule(int perMinute, int page) {}
+
+    /** The texts of its macros. */
+    public List<String> macroCodes() {
+        return linkMacros.stream().map(Choice::code).toList();
+    }
 
     public Optional<ObjectiveRule> objective(String wanted) {
         return objectives.stream().filter(o -> o.code().equals(wanted)).findFirst();

@@ -17,6 +17,10 @@ import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
 import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.naming.Codes;
+import app.tidewrack.core.naming.NamePart;
+import app.tidewrack.core.naming.NamePattern;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -26,6 +30,7 @@ import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Delivery;
+import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
@@ -36,6 +41,8 @@ import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
+import app.tidewrack.core.tracking.LinkPattern;
+import app.tidewrack.core.tracking.LinkPattern.Parameter;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collections;
@@ -64,7 +71,7 @@ class ChecksTest {
         long money = 1000;
         long otherMoney = 1000;
         boolean rows = true;
-        boolean columns = true;
+        List<Column> columns = List.of(new Column("c1", "cr"));
         boolean live;
         int days = 7;
         boolean hoursOffered = true;
@@ -122,7 +129,7 @@ class ChecksTest {
                                     new Row("r1", "k", "Knitters", each, narrowing, delivery),
                                     new Row("r2", "s", label, Money.ofMinor(otherMoney, currency)))
                             : List.of(),
-                    columns ? List.of(new Column("c1", "cr")) : List.of(),
+                    columns,
                     off);
             Creative creative = new Creative(
                     "cr",
@@ -140,13 +147,13 @@ class ChecksTest {
                     form,
                     new ChatScript("s", "Hello", "Hello", List.of()),
                     message);
-            String knownObjective = objective.equals("sales") || objective.equals("visits") ? "traffic" : objective;
-            Campaign named = campaign.withFacts(
-                    new CampaignFacts("Kits", knownObjective, Temperature.COLD, Purpose.TESTING, facts.flight(), each));
+            Map<String, AudienceDefinition> people = Map.of("r1", definition, "r2", other);
+            PlanNames.Words words = new PlanNames.Words(
+                    SCHEME, Map.of(Token.NETWORK, "HS"), r -> people.get(r.id()), a -> a, c -> creative);
             return Checks.run(new Situation(
                     campaign,
                     PlanTotals.of(campaign),
-                    PlanNames.of(named, new PlanNames.Words("HS", a -> "GB", c -> "Sock", c -> "single-picture")),
+                    PlanNames.of(campaign, words),
                     Rulebooks.small(hoursOffered),
                     new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
                     Map.of(
@@ -159,6 +166,18 @@ class ChecksTest {
                     today));
         }
     }
+
+    /** The usual names; links get {@code ?n=HS}. */
+    private static final NamingScheme SCHEME = new NamingScheme(
+            NamePattern.CAMPAIGN_USUAL,
+            NamePattern.AD_GROUP_USUAL,
+            NamePattern.AD_USUAL,
+            new LinkPattern(
+                    List.of(new Parameter(
+                            "n",
+                            new NamePattern(List.of(NamePart.of(Token.NETWORK)), "_", "-", NamePattern.Letters.PLAIN))),
+                    LinkPattern.Same.KEEP),
+            Codes.USUAL);
 
     private static AudienceDefinition adults(String topic) {
         return AudienceDefinition.everyoneIn("GB").aged(new AgeRange(25, 54)).interestedIn(List.of(topic));
@@ -202,7 +221,7 @@ class ChecksTest {
     static Stream<Arguments> spoilt() {
         return Stream.of(
                 spoil("structure.no-rows", "0 rows", "at least 1", c -> c.rows = false),
-                spoil("structure.no-creatives", "0 columns", "at least 1", c -> c.columns = false),
+                spoil("structure.no-creatives", "0 columns", "at least 1", c -> c.columns = List.of()),
                 spoil("structure.empty-row", "0 ads", "at least 1", c -> c.off = Map.of(new CellRef("r2", "c1"), "")),
                 spoil(
                         "schedule.start-past",
@@ -306,7 +325,7 @@ class ChecksTest {
                         "creative.format-not-taken",
                         "Existing post",
                         "Single picture, Carousel, Lead form ad, Direct message, Single video",
-                        c -> c.format = "post"),
+                        c -> c.format = "existing-post"),
                 spoil("creative.too-few", "0", "at least 1", c -> c.media = List.of()),
                 spoil("creative.too-many", "4", "at most 3", c -> c.media = Collections.nCopies(4, c.media.get(0))),
                 spoil(
@@ -331,7 +350,7 @@ class ChecksTest {
                         c -> c.media = List.of(picture(1080, 1080, 1, "GIF", 0))),
                 spoil("creative.media-wrong-format", "MP4", "no videos here", c -> c.media = clip(10)),
                 spoil("creative.media-wrong-duration", "61.5 s", "3 to 60 s", c -> {
-                    c.format = "clip";
+                    c.format = "single-video";
                     c.media = clip(61.5);
                 }),
                 // Common practice: more than 5 of the 25 fields is over 20 %.
@@ -355,14 +374,14 @@ class ChecksTest {
                 }),
                 spoil("copy.unknown-token", "{name}", "{client|…}, {town|…}", c -> c.body = "Dear {name|you}"),
                 spoil("copy.empty-token", "{town}", "a fall-back", c -> c.headline = "In {town}"),
-                spoil("creative.no-post", "none", "1 post or answer", c -> c.format = "post"),
+                spoil("creative.no-post", "none", "1 post or answer", c -> c.format = "existing-post"),
                 spoil("creative.no-script", "none", "1", c -> c.format = "lead-form"),
                 spoil("creative.script-not-taken", "empty", "a link", c -> {
                     c.format = "lead-form";
                     c.form = form("");
                 }),
                 spoil("message.sender-not-agreed", "Bo Tern", "a sender who agreed", c -> {
-                    c.format = "message";
+                    c.format = "direct-message";
                     c.message = message("Bo Tern");
                 }),
                 spoil("copy.past-fold", "21 characters", "cut after 20", c -> c.body = "b".repeat(21)),
@@ -371,7 +390,7 @@ class ChecksTest {
                         "link.too-long",
                         "61 characters",
                         "60 characters",
-                        c -> c.link = "https://a.example/" + "x".repeat(43)),
+                        c -> c.link = "https://a.example/" + "x".repeat(38)),
                 spoil("creative.no-call-to-action", "none", "1 offered", c -> c.action = ""),
                 spoil("name.clash", "COLD_TEST_TRAF_GB_HS_Knitters", "a name of its own", c -> c.label = "Knitters"),
                 spoil(
@@ -379,6 +398,12 @@ class ChecksTest {
                         "COLD_TEST_TRAF_HS_Kits",
                         "a name of its own",
                         c -> c.otherNames = Set.of("COLD_TEST_TRAF_HS_Kits")),
+                spoil(
+                        "name.ad-clash",
+                        "two ads of one name",
+                        "a name of its own",
+                        c -> c.columns = List.of(new Column("c1", "cr"), new Column("c2", "cr"))),
+                spoil("name.value-missing", "no row", "a value", c -> c.label = "→"),
                 spoil("name.too-long", "88 characters", "80 characters", c -> c.label = "x".repeat(60)));
     }
 
@@ -421,12 +446,12 @@ class ChecksTest {
                     c.link = "";
                 },
                 c -> {
-                    c.format = "message";
+                    c.format = "direct-message";
                     c.message = message("Ada Quill");
                     c.body = c.headline = c.link = c.action = "";
                 },
                 c -> {
-                    c.format = "clip";
+                    c.format = "single-video";
                     c.media = clip(60);
                 });
     }

@@ -205,7 +205,7 @@ public class LaunchDesk {
     private Comparison compare(String clientId, Versioned versioned, String campaignId) {
         Plan plan = versioned.plan();
         Campaign campaign = plan.campaign(campaignId);
-        Surroundings around = inspector.surroundings(clientId, plan.id());
+        Surroundings around = inspector.surroundings(clientId, plan);
         Inspected inspected = inspector.inspect(clientId, plan, campaign, around);
         List<Wish> wanted = wishes.of(clientId, campaign, inspected.names(), around);
         List<LiveItem> live =

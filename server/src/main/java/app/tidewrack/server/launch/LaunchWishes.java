@@ -25,6 +25,7 @@ import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.Tokens;
+import app.tidewrack.core.tracking.LinkTail;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
@@ -69,6 +70,7 @@ class LaunchWishes {
 
     List<Wish> of(String clientId, Campaign campaign, PlanNames names, Surroundings around) {
         Account account = around.accounts().get(campaign.accountId());
+        Rulebook rulebook = networks.rulebook(account.network());
         List<Wish> wishes = new ArrayList<>();
         wishes.add(campaignWish(campaign, names, account));
         for (Row row : campaign.rows()) {
@@ -80,7 +82,7 @@ class LaunchWishes {
                     row.people(around.audiences().get(row.audienceId()).definition());
             List<String> placements = row.showing()
                     .told(
-                            networks.rulebook(account.network()),
+                            rulebook,
                             on.stream()
                                     .map(c -> around.creatives()
                                             .get(c.creativeId())
@@ -89,7 +91,7 @@ class LaunchWishes {
             String where = placements.isEmpty()
                     ? "left to the network"
                     : placements.stream()
-                            .flatMap(p -> networks.rulebook(account.network()).placement(p).stream())
+                            .flatMap(p -> rulebook.placement(p).stream())
                             .map(PlacementRule::words)
                             .collect(Collectors.joining(", "));
             wishes.add(
@@ -98,8 +100,10 @@ class LaunchWishes {
                 Creative creative = around.creatives().get(column.creativeId());
                 Map<String, String> known = AdTokens.of(people, around.clientName());
                 String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
-                wishes.add(
-                        adWish(row.id(), column.id(), name, creative.withTexts(t -> Tokens.filled(t, known)), account));
+                LinkTail tail = Objects.requireNonNull(names.tails().get(new CellRef(row.id(), column.id())));
+                Creative filled = creative.withTexts(t -> Tokens.filled(t, known))
+                        .withLinks(l -> tail.on(l, rulebook.macroCodes()));
+                wishes.add(adWish(row.id(), column.id(), name, filled, rulebook, account));
             }
         }
         return wishes;
@@ -179,8 +183,8 @@ class LaunchWishes {
                 d.switches());
     }
 
-    private Wish adWish(String rowId, String columnId, String name, Creative creative, Account account) {
-        Rulebook rulebook = networks.rulebook(account.network());
+    private Wish adWish(
+            String rowId, String columnId, String name, Creative creative, Rulebook rulebook, Account account) {
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put("name", name);
         fields.put(

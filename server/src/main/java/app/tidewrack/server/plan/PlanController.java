@@ -1,11 +1,7 @@
 package app.tidewrack.server.plan;
 
-import app.tidewrack.core.plan.Campaign;
-import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.MoneyCalendar;
-import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.server.plan.PlanDesk.PlanLine;
-import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -13,7 +9,6 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,12 +23,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/clients/{clientId}/plans")
 class PlanController {
     private final PlanDesk desk;
-    private final PlanInspector inspector;
     private final RowPeople people;
 
-    PlanController(PlanDesk desk, PlanInspector inspector, RowPeople people) {
+    PlanController(PlanDesk desk, RowPeople people) {
         this.desk = desk;
-        this.inspector = inspector;
         this.people = people;
     }
 
@@ -49,11 +42,6 @@ class PlanController {
             @NotNull @Valid EditBody edit) {}
 
     record VersionBody(int version) {}
-
-    /** @param ads by row, then by column; null where the ad is off */
-    record NamesView(String campaign, List<RowNames> rows) {}
-
-    record RowNames(String rowId, String name, List<@Nullable String> ads) {}
 
     @GetMapping
     List<PlanLine> plans(@PathVariable String clientId) {
@@ -137,22 +125,5 @@ class PlanController {
             Principal person) {
         return desk.silence(
                 clientId, planId, campaignId, body.rule(), body.rowId(), body.columnId(), body.why(), person.getName());
-    }
-
-    @GetMapping("/{planId}/campaigns/{campaignId}/names")
-    NamesView names(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
-        Versioned versioned = desk.plan(clientId, planId);
-        Campaign campaign = versioned.plan().campaign(campaignId);
-        PlanNames names = inspector.names(campaign, inspector.surroundings(clientId, planId));
-        return new NamesView(
-                names.campaign(),
-                campaign.rows().stream()
-                        .map(r -> new RowNames(
-                                r.id(),
-                                names.rows().get(r.id()),
-                                campaign.columns().stream()
-                                        .map(c -> names.ads().get(new CellRef(r.id(), c.id())))
-                                        .collect(Collectors.toList())))
-                        .toList());
     }
 }

@@ -158,7 +158,7 @@ public class PlanDesk {
             String personId) {
         Versioned held = hold(clientId, planId);
         Campaign campaign = held.plan().campaign(campaignId);
-        Surroundings around = inspector.surroundings(clientId, planId);
+        Surroundings around = inspector.surroundings(clientId, held.plan());
         List<Finding> findings =
                 inspector.inspect(clientId, held.plan(), campaign, around).findings();
         silences.set(clientId, campaignId, findings, rule, rowId, columnId, why, personId);
@@ -200,7 +200,7 @@ public class PlanDesk {
     }
 
     private PlanView view(String clientId, Plan plan, int version) {
-        Surroundings around = inspector.surroundings(clientId, plan.id());
+        Surroundings around = inspector.surroundings(clientId, plan);
         Map<String, List<LiveAd>> ads =
                 live.ads(clientId, plan.id()).stream().collect(Collectors.groupingBy(LiveAd::campaignId));
         return new PlanView(

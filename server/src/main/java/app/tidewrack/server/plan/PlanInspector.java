@@ -4,8 +4,10 @@ import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
@@ -16,6 +18,7 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
+import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.Silences.Silenced;
 import java.time.Instant;
@@ -41,6 +44,7 @@ public class PlanInspector {
     private final RowPeople people;
     private final BidPrices prices;
     private final Silences silences;
+    private final NamingLibrary naming;
 
     PlanInspector(
             AudienceLibrary audiences,
@@ -51,7 +55,8 @@ public class PlanInspector {
             LiveStates live,
             RowPeople people,
             BidPrices prices,
-            Silences silences) {
+            Silences silences,
+            NamingLibrary naming) {
         this.audiences = audiences;
         this.creatives = creatives;
         this.scripts = scripts;
@@ -61,6 +66,7 @@ public class PlanInspector {
         this.people = people;
         this.prices = prices;
         this.silences = silences;
+        this.naming = naming;
     }
 
     /** All that a client's plans refer to, read once for a whole plan. */
@@ -70,6 +76,8 @@ public class PlanInspector {
             Map<String, Account> accounts,
             Set<String> liveCampaigns,
             String clientName,
+            String planName,
+            NamingScheme scheme,
             List<Sender> senders,
             Instant now) {}
 
@@ -87,30 +95,40 @@ public class PlanInspector {
             List<Finding> findings,
             List<Silenced> silenced) {}
 
-    public Surroundings surroundings(String clientId, String planId) {
+    public Surroundings surroundings(String clientId, Plan plan) {
         return new Surroundings(
                 audiences.byId(clientId),
                 creatives.byId(clientId),
                 clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Function.identity())),
-                new HashSet<>(live.campaigns(clientId, planId)),
+                new HashSet<>(live.campaigns(clientId, plan.id())),
                 clients.byId(clientId).name(),
+                plan.name(),
+                naming.current(clientId).scheme(),
                 scripts.senders(clientId),
                 networks.now());
     }
 
     public PlanNames names(Campaign campaign, Surroundings s) {
+        return names(campaign, s, s.scheme());
+    }
+
+    /** As another scheme would name them. */
+    PlanNames names(Campaign campaign, Surroundings s, NamingScheme scheme) {
+        Account account = s.accounts().get(campaign.accountId());
+        Map<Token, String> fixed = Map.of(
+                Token.CLIENT, s.clientName(),
+                Token.PLAN, s.planName(),
+                Token.NETWORK, account.network(),
+                Token.NETWORK_NAME, networks.rulebook(account.network()).name(),
+                Token.ACCOUNT, account.name());
         return PlanNames.of(
                 campaign,
                 new PlanNames.Words(
-                        s.accounts().get(campaign.accountId()).network(),
-                        r -> String.join(
-                                "+",
-                                r.people(s.audiences().get(r.audienceId()).definition())
-                                        .places()
-                                        .wholeCountries()
-                                        .countries()),
-                        c -> s.creatives().get(c).name(),
-                        c -> s.creatives().get(c).format()));
+                        scheme,
+                        fixed,
+                        r -> r.people(s.audiences().get(r.audienceId()).definition()),
+                        a -> s.audiences().get(a).name(),
+                        s.creatives()::get));
     }
 
     public Inspected inspect(String clientId, Plan plan, Campaign campaign, Surroundings s) {

@@ -1,0 +1,116 @@
+package app.tidewrack.core.tracking;
+
+import app.tidewrack.core.tracking.LinkPattern.Same;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Set;
+
+/** Parameters with their values, to be put on links. */
+public record LinkTail(List<Pair> pairs, Same same) {
+    public static final LinkTail NONE = new LinkTail(List.of(), Same.KEEP);
+
+    private static final String UNRESERVED = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-._~";
+
+    private static final HexFormat HEX = HexFormat.of().withUpperCase();
+
+    public LinkTail {
+        pairs = List.copyOf(pairs);
+    }
+
+    /** @param value as it is meant, before any encoding */
+    public record Pair(String key, String value) {}
+
+    /**
+     * The link with the parameters at the end of its query. What it has stays byte for byte: scheme, host, path, query but for
+     * parameters that are replaced, and fragment. Values are percent-encoded once, all but the unreserved characters of RFC 3986
+     * (2.3); a network's macros among them are left as they are.
+     *
+     * @param link empty gives an empty one
+     * @param macros texts that the network replaces when the ad is clicked
+     */
+    public String on(String link, Collection<String> macros) {
+        if (link.isBlank() || pairs.isEmpty()) {
+            return link;
+        }
+        int hash = link.indexOf('#');
+        String fragment = hash < 0 ? "" : link.substring(hash);
+        String whole = hash < 0 ? link : link.substring(0, hash);
+        int mark = whole.indexOf('?');
+        String before = mark < 0 ? whole : whole.substring(0, mark);
+        List<String> query = new ArrayList<>();
+        if (mark >= 0 && mark + 1 < whole.length()) {
+            query.addAll(Arrays.asList(whole.substring(mark + 1).split("&", -1)));
+        }
+        while (!query.isEmpty() && query.get(query.size() - 1).isEmpty()) {
+            query.remove(query.size() - 1);
+        }
+        Set<String> theirs = new HashSet<>();
+        query.forEach(p -> theirs.add(key(p)));
+        Set<String> ours = new HashSet<>();
+        pairs.forEach(p -> ours.add(p.key()));
+        if (same == Same.REPLACE) {
+            query.removeIf(p -> ours.contains(key(p)));
+        }
+        for (Pair pair : pairs) {
+            if (same == Same.REPLACE || !theirs.contains(pair.key())) {
+                query.add(pair.key() + "=" + encoded(pair.value(), macros));
+            }
+        }
+        return before + (query.isEmpty() ? "" : "?" + String.join("&", query)) + fragment;
+    }
+
+    /** The name of a parameter of a query, decoded. Keys of ours are unreserved throughout, so only those need be recognised. */
+    private static String key(String pair) {
+        int equals = pair.indexOf('=');
+        String key = equals < 0 ? pair : pair.substring(0, equals);
+        StringBuilder decoded = new StringBuilder();
+        for (int i = 0; i < key.length(); i++) {
+            int value = key.charAt(i) == '%' && i + 2 < key.length() ? hex(key.substring(i + 1, i + 3)) : -1;
+            if (value >= 0 && value < 0x80) {
+                decoded.append((char) value);
+                i += 2;
+            } else {
+                decoded.append(key.charAt(i));
+            }
+        }
+        return decoded.toString();
+    }
+
+    private static int hex(String two) {
+        int high = Character.digit(two.charAt(0), 16);
+        int low = Character.digit(two.charAt(1), 16);
+        return high < 0 || low < 0 ? -1 : high * 16 + low;
+    }
+
+    private static String encoded(String value, Collection<String> macros) {
+        StringBuilder encoded = new StringBuilder();
+        int i = 0;
+        while (i < value.length()) {
+            int at = i;
+            String macro = macros.stream()
+                    .filter(m -> value.startsWith(m, at))
+                    .findFirst()
+                    .orElse("");
+            int end = value.offsetByCodePoints(i, 1);
+            encoded.append(macro.isEmpty() ? percent(value.substring(i, end)) : macro);
+            i = macro.isEmpty() ? end : i + macro.length();
+        }
+        return encoded.toString();
+    }
+
+    private static String percent(String character) {
+        if (UNRESERVED.contains(character)) {
+            return character;
+        }
+        StringBuilder encoded = new StringBuilder();
+        for (byte b : character.getBytes(StandardCharsets.UTF_8)) {
+            encoded.append('%').append(HEX.toHexDigits(b));
+        }
+        return encoded.toString();
+    }
+}

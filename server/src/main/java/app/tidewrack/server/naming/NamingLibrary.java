@@ -1,0 +1,81 @@
+package app.tidewrack.server.naming;
+
+import app.tidewrack.core.plan.NamingScheme;
+import app.tidewrack.server.naming.NamingMapper.Stored;
+import app.tidewrack.server.web.Conflict;
+import app.tidewrack.server.web.NotFound;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Each client's naming schemes. Version 0 is the built-in one, which applies until somebody keeps another. */
+@Service
+public class NamingLibrary {
+    /** As many versions back as names are still read by. */
+    private static final int READ_BACK = 20;
+
+    private final NamingMapper mapper;
+    private final JsonMapper json;
+
+    NamingLibrary(NamingMapper mapper, JsonMapper json) {
+        this.mapper = mapper;
+        this.json = json;
+    }
+
+    public record Versioned(int version, NamingScheme scheme) {}
+
+    /** When a version was kept, and by whom. */
+    record Kept(int version, String person, Instant at) {}
+
+    /** What applies now. */
+    public Versioned current(String clientId) {
+        return byNewest(clientId, 1).get(0);
+    }
+
+    /** The newest versions, newest first, with the built-in one at the end. */
+    public List<Versioned> newest(String clientId) {
+        return byNewest(clientId, READ_BACK);
+    }
+
+    private List<Versioned> byNewest(String clientId, int most) {
+        List<Versioned> versions = new ArrayList<>();
+        mapper.newest(clientId, most).forEach(s -> versions.add(read(s)));
+        versions.add(new Versioned(0, NamingScheme.USUAL));
+        return versions;
+    }
+
+    NamingScheme version(String clientId, int version) {
+        return version == 0
+                ? NamingScheme.USUAL
+                : mapper.version(clientId, version)
+                        .map(this::read)
+                        .orElseThrow(() -> new NotFound("naming", String.valueOf(version)))
+                        .scheme();
+    }
+
+    List<Kept> history(String clientId) {
+        return mapper.newest(clientId, READ_BACK).stream()
+                .map(s -> new Kept(s.version(), s.person(), s.at()))
+                .toList();
+    }
+
+    /**
+     * Keeps a scheme as the next version.
+     *
+     * @param after the version it was made from
+     * @throws Conflict when there is a newer one
+     */
+    Versioned keep(String clientId, int after, NamingScheme scheme, String personId) {
+        int now = current(clientId).version();
+        if (now != after || mapper.insert(clientId, after + 1, json.writeValueAsString(scheme), personId) == 0) {
+            throw new Conflict("The patterns were changed by someone else meanwhile. Load them again and repeat.");
+        }
+        return new Versioned(after + 1, scheme);
+    }
+
+    private Versioned read(Stored stored) {
+        return new Versioned(stored.version(), json.readValue(stored.scheme(), NamingScheme.class));
+    }
+}

@@ -1,0 +1,210 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.naming.Codes;
+import app.tidewrack.core.naming.NamePattern;
+import app.tidewrack.core.naming.NameReader;
+import app.tidewrack.core.naming.Namer;
+import app.tidewrack.core.naming.Token;
+import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.NamingScheme;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.core.plan.PlanNames.Wanting;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.TextLength;
+import app.tidewrack.core.tracking.LinkTail;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.PlanInspector.Surroundings;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** What a scheme makes of a real sheet: names and links with what is wrong with them. */
+@Component
+class NameTrials {
+    /** As many names and links as are shown; those with something wrong come first. */
+    private static final int SHOWN = 200;
+
+    private final PlanDesk desk;
+    private final PlanInspector inspector;
+    private final Networks networks;
+    private final KnownTokens known;
+
+    NameTrials(PlanDesk desk, PlanInspector inspector, Networks networks, KnownTokens known) {
+        this.desk = desk;
+        this.inspector = inspector;
+        this.networks = networks;
+        this.known = known;
+    }
+
+    /** What is wrong with a name or link. */
+    enum Fault {
+        CLASH,
+        TOO_LONG,
+        VALUE_MISSING,
+        NOT_READ_BACK
+    }
+
+    /**
+     * @param of what it names, as people call it
+     * @param says what is wrong, each with its value and limit
+     */
+    record TriedName(String of, String name, int length, List<Fault> faults, List<String> says) {}
+
+    /** @param faulty how many of each kind, by name of the fault */
+    record TriedLevel(int count, int longest, int limit, Map<Fault, Integer> faulty, List<TriedName> names) {}
+
+    record Tried(TriedLevel campaign, TriedLevel adGroups, TriedLevel ads, TriedLevel links) {}
+
+    Tried of(String clientId, String planId, String campaignId, NamingScheme scheme) {
+        Plan plan = desk.plan(clientId, planId).plan();
+        Campaign campaign = plan.campaign(campaignId);
+        Surroundings around = inspector.surroundings(clientId, plan);
+        Rulebook rulebook =
+                networks.rulebook(around.accounts().get(campaign.accountId()).network());
+        PlanNames names = inspector.names(campaign, around, scheme);
+        Map<Token, Set<String>> values = known.of(clientId, around);
+        Sheet sheet = new Sheet(campaign, around, names, rulebook, scheme.codes(), values);
+        return new Tried(
+                sheet.level(scheme.campaign(), Map.of("", names.campaign())),
+                sheet.level(scheme.adGroup(), names.rows()),
+                sheet.level(
+                        scheme.ad(),
+                        names.ads().entrySet().stream()
+                                .collect(Collectors.toMap(
+                                        e -> key(e.getKey()), Map.Entry::getValue, (a, b) -> a, LinkedHashMap::new))),
+                sheet.links());
+    }
+
+    /** The link of one ad, as launch would send it. */
+    String link(String clientId, String planId, String campaignId, CellRef cell) {
+        Plan plan = desk.plan(clientId, planId).plan();
+        Campaign campaign = plan.campaign(campaignId);
+        Surroundings around = inspector.surroundings(clientId, plan);
+        Rulebook rulebook =
+                networks.rulebook(around.accounts().get(campaign.accountId()).network());
+        Campaign alone = campaign.withRows(List.of(campaign.row(cell.rowId())));
+        LinkTail tail = inspector.names(alone, around).tails().getOrDefault(cell, LinkTail.NONE);
+        Creative creative =
+                around.creatives().get(campaign.column(cell.columnId()).creativeId());
+        return campaign.isOn(cell.rowId(), cell.columnId()) ? tail.on(creative.link(), rulebook.macroCodes()) : "";
+    }
+
+    private static String key(CellRef cell) {
+        return cell.rowId() + "/" + cell.columnId();
+    }
+
+    private record Sheet(
+            Campaign campaign,
+            Surroundings around,
+            PlanNames names,
+            Rulebook rulebook,
+            Codes codes,
+            Map<Token, Set<String>> known) {
+
+        TriedLevel level(NamePattern pattern, Map<String, String> named) {
+            NameReader reader = new NameReader(pattern, codes, known);
+            Map<String, Long> times =
+                    named.values().stream().collect(Collectors.groupingBy(n -> n, Collectors.counting()));
+            Map<String, List<Wanting>> wanting = names.wanting().stream().collect(Collectors.groupingBy(Sheet::key));
+            List<TriedName> tried = new ArrayList<>();
+            named.forEach((key, name) -> {
+                List<Fault> faults = new ArrayList<>();
+                List<String> says = new ArrayList<>();
+                int length = TextLength.of(name);
+                List<Wanting> lacks = wanting.getOrDefault(key, List.of());
+                if (times.get(name) > 1) {
+                    faults.add(Fault.CLASH);
+                    says.add("%d get this name".formatted(times.get(name)));
+                }
+                if (length > rulebook.nameLimit()) {
+                    faults.add(Fault.TOO_LONG);
+                    says.add("%d characters; %s takes %d".formatted(length, rulebook.name(), rulebook.nameLimit()));
+                }
+                if (name.contains(Namer.WANTING) && !lacks.isEmpty()) {
+                    faults.add(Fault.VALUE_MISSING);
+                    says.add("no " + lacks.stream().map(w -> w.token().words()).collect(Collectors.joining(", no ")));
+                }
+                String whyNot = lacks.isEmpty() ? reader.read(name).whyNot() : null;
+                if (whyNot != null) {
+                    faults.add(Fault.NOT_READ_BACK);
+                    says.add(whyNot);
+                }
+                tried.add(new TriedName(words(key), name, length, faults, says));
+            });
+            return summed(tried, rulebook.nameLimit());
+        }
+
+        TriedLevel links() {
+            List<TriedName> tried = new ArrayList<>();
+            Collection<String> macros = rulebook.macroCodes();
+            names.tails().forEach((cell, tail) -> {
+                String link = tail.on(creative(cell).link(), macros);
+                if (link.isEmpty()) {
+                    return;
+                }
+                boolean tooLong = link.length() > rulebook.linkLimit();
+                tried.add(new TriedName(
+                        words(NameTrials.key(cell)),
+                        link,
+                        link.length(),
+                        tooLong ? List.of(Fault.TOO_LONG) : List.of(),
+                        tooLong
+                                ? List.of("%d characters; %s takes %d"
+                                        .formatted(link.length(), rulebook.name(), rulebook.linkLimit()))
+                                : List.of()));
+            });
+            return summed(tried, rulebook.linkLimit());
+        }
+
+        private static TriedLevel summed(List<TriedName> tried, int limit) {
+            Map<Fault, Integer> faulty = new HashMap<>();
+            tried.forEach(t -> t.faults().forEach(f -> faulty.merge(f, 1, Integer::sum)));
+            List<TriedName> shown = tried.stream()
+                    .sorted((a, b) ->
+                            Boolean.compare(a.faults().isEmpty(), b.faults().isEmpty()))
+                    .limit(SHOWN)
+                    .toList();
+            return new TriedLevel(
+                    tried.size(),
+                    tried.stream().mapToInt(TriedName::length).max().orElse(0),
+                    limit,
+                    faulty,
+                    shown);
+        }
+
+        private static String key(Wanting w) {
+            return w.rowId() == null ? "" : w.columnId() == null ? w.rowId() : w.rowId() + "/" + w.columnId();
+        }
+
+        private Creative creative(CellRef cell) {
+            return Objects.requireNonNull(
+                    around.creatives().get(campaign.column(cell.columnId()).creativeId()));
+        }
+
+        private String words(String key) {
+            if (key.isEmpty()) {
+                return campaign.facts().name();
+            }
+            String[] ids = key.split("/");
+            Row row = campaign.row(ids[0]);
+            @Nullable Column column = ids.length == 1 ? null : campaign.column(ids[1]);
+            return column == null
+                    ? row.label()
+                    : row.label() + " × "
+                            + around.creatives().get(column.creativeId()).name();
+        }
+    }
+}

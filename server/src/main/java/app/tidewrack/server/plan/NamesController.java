@@ -1,0 +1,95 @@
+package app.tidewrack.server.plan;
+
+import app.tidewrack.core.naming.NameLevel;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.NamingScheme;
+import app.tidewrack.core.plan.PlanNames;
+import app.tidewrack.server.plan.NameTrials.Tried;
+import app.tidewrack.server.plan.NamesElsewhere.ReadNames;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Names and links: those a sheet gives, those another scheme would give, and names from elsewhere taken apart. */
+@RestController
+@RequestMapping("/api/clients/{clientId}")
+class NamesController {
+    private final PlanDesk desk;
+    private final PlanInspector inspector;
+    private final NameTrials trials;
+    private final NamesElsewhere elsewhere;
+
+    NamesController(PlanDesk desk, PlanInspector inspector, NameTrials trials, NamesElsewhere elsewhere) {
+        this.desk = desk;
+        this.inspector = inspector;
+        this.trials = trials;
+        this.elsewhere = elsewhere;
+    }
+
+    /** @param ads by row, then by column; null where the ad is off */
+    record NamesView(String campaign, List<RowNames> rows) {}
+
+    record RowNames(String rowId, String name, List<@Nullable String> ads) {}
+
+    @GetMapping("/plans/{planId}/campaigns/{campaignId}/names")
+    NamesView names(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
+        var plan = desk.plan(clientId, planId).plan();
+        Campaign campaign = plan.campaign(campaignId);
+        PlanNames names = inspector.names(campaign, inspector.surroundings(clientId, plan));
+        return new NamesView(
+                names.campaign(),
+                campaign.rows().stream()
+                        .map(r -> new RowNames(
+                                r.id(),
+                                names.rows().get(r.id()),
+                                campaign.columns().stream()
+                                        .map(c -> names.ads().get(new CellRef(r.id(), c.id())))
+                                        .collect(Collectors.toList())))
+                        .toList());
+    }
+
+    /** @param link with its parameters; empty where the ad is off or leads nowhere */
+    record AdLink(String link) {}
+
+    @GetMapping("/plans/{planId}/campaigns/{campaignId}/links/{rowId}/{columnId}")
+    AdLink link(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @PathVariable String rowId,
+            @PathVariable String columnId) {
+        return new AdLink(trials.link(clientId, planId, campaignId, new CellRef(rowId, columnId)));
+    }
+
+    @PostMapping("/plans/{planId}/campaigns/{campaignId}/names-tried")
+    Tried tried(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody NamingScheme scheme) {
+        return trials.of(clientId, planId, campaignId, scheme);
+    }
+
+    /**
+     * @param text a name a line
+     * @param scheme to read by; null for what applies to the client, now or in earlier versions
+     */
+    record NamesBody(
+            @NotNull NameLevel level,
+            @NotNull String text,
+            @Nullable NamingScheme scheme) {}
+
+    @PostMapping("/names-read")
+    ReadNames read(@PathVariable String clientId, @Valid @RequestBody NamesBody body) {
+        return elsewhere.read(clientId, body.level(), body.text(), body.scheme());
+    }
+}
