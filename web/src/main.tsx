@@ -20,6 +20,7 @@ const screens = {
   plan: () => import("./plan"),
   launch: () => import("./launch"),
   results: () => import("./results"),
+  rules: () => import("./rules"),
 };
 const Audiences = lazy(screens.audiences);
 const Brief = lazy(screens.brief);
@@ -28,6 +29,7 @@ const Forms = lazy(screens.forms);
 const Plan = lazy(screens.plan);
 const Launch = lazy(screens.launch);
 const Results = lazy(screens.results);
+const Rules = lazy(screens.rules);
 
 // Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
 window.addEventListener("load", () => {
@@ -53,6 +55,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
       { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
+      { path: "c/:clientId/rules/:thing?", element: <Rules /> },
     ],
   },
 ]);

@@ -1,3 +1,4 @@
+import { asTabbed } from "../look/spreadsheet";
 import type { Schemas } from "../api/client";
 
 export type Draft = Omit<Schemas["CreativeBody"], "version">;
@@ -261,14 +262,8 @@ function closes(text: string, from: number): boolean {
 
 /** The deck as a spreadsheet takes it; a cell that would start a formula there is kept a text. */
 export function forSpreadsheet(phrases: Phrase[]): string {
-  const line = (all: string[]) => all.map(quoted).join("\t");
-  return [
-    line(["code", "text", "angle", "language"]),
-    ...phrases.map((p) => line([p.code, p.text, p.angle, p.language])),
-  ].join("\n");
-}
-
-function quoted(cell: string): string {
-  const safe = /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
-  return /[\t\n"]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+  return asTabbed([
+    ["code", "text", "angle", "language"],
+    ...phrases.map((p) => [p.code, p.text, p.angle, p.language]),
+  ]);
 }

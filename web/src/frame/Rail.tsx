@@ -13,6 +13,7 @@ const SCREENS = [
   { path: "/plan", words: "Plan", icon: "M3 3h14v14H3zM3 8h14M8 3v14M13 8v9M8 13h9" },
   { path: "/launch", words: "Launch", icon: "M3 13c4 3 10 3 14 0M10 12V3l5 6h-5" },
   { path: "/results", words: "Results", icon: "M3 17V9M8 17V4M13 17v-6M18 17H2" },
+  { path: "/rules", words: "Rules", icon: "M3 5h9M15 5h2M3 10h3M9 10h8M3 15h7M13 15h4M12 3v4M6 8v4M10 13v4" },
 ];
 
 /** The order of work, top to bottom. */
@@ -24,7 +25,12 @@ export function Rail({ clientId }: { clientId: string | undefined }) {
       </NavLink>
       {clientId &&
         SCREENS.map((s) => (
-          <NavLink key={s.path} to={`/c/${clientId}${s.path}`} end={s.path === ""}>
+          <NavLink
+            key={s.path}
+            to={`/c/${clientId}${s.path}`}
+            end={s.path === ""}
+            style={s.path === "/rules" ? { marginTop: "auto", marginBottom: 8 } : undefined}
+          >
             <svg viewBox="0 0 20 20" aria-hidden="true">
               <path d={s.icon} />
             </svg>

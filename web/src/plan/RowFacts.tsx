@@ -1,3 +1,4 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Input } from "antd";
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
@@ -5,11 +6,14 @@ import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
 import { AD_STATES, findingsAt, showingWords, VARIABLE_WORDS, type Campaign } from "./model";
+import { linkQuery } from "./queries";
 import type { Spot } from "./selection";
 
 /** The selected row and ad: who, how much, when, what it is called, what the checks say. */
 export function RowFacts({
   clientId,
+  planId,
+  version,
   campaign,
   spot,
   audience,
@@ -21,6 +25,9 @@ export function RowFacts({
   onJump,
 }: {
   clientId: string;
+  planId: string;
+  /** Of the plan. */
+  version: number;
   campaign: Campaign;
   spot: Spot;
   audience: Schemas["Audience"] | undefined;
@@ -135,11 +142,35 @@ export function RowFacts({
           launch again.
         </div>
       )}
-      <h3 style={{ marginTop: 10 }}>Name of the selected ad</h3>
+      <h3 style={{ marginTop: 10 }}>
+        Name of the selected ad · <Link to={`/c/${clientId}/rules/ads`}>pattern</Link>
+      </h3>
       <div className="name-box mono" data-testid="ad-name">
         {adName ?? (excluded ? `Excluded: ${excluded.why}` : "This cell is off; it gets no name.")}
       </div>
+      {adName && column && (
+        <AdLink
+          path={{ clientId, planId, campaignId: campaign.id, rowId: row.id, columnId: column.id }}
+          version={version}
+        />
+      )}
       <Findings findings={findingsAt(campaign.findings, row.id, column?.id)} onJump={onJump} />
+    </>
+  );
+}
+
+/** Where the selected ad leads, with its parameters. */
+function AdLink({ path, version }: { path: Parameters<typeof linkQuery>[0]; version: number }) {
+  const link = useQuery({ ...linkQuery(path, version), placeholderData: keepPreviousData });
+  if (!link.data?.link) return null;
+  return (
+    <>
+      <h3>
+        Its link · <Link to={`/c/${path.clientId}/rules/links`}>parameters</Link>
+      </h3>
+      <div className="name-box mono" data-testid="ad-link">
+        {link.data.link}
+      </div>
     </>
   );
 }

@@ -205,13 +205,14 @@ export function SheetDesk(props: {
       }
       note={
         <>
-          {lens === "names" && (
+          {lens === "names" ? (
+            <span className="mono">{whole.fullName}</span>
+          ) : (
             <>
-              <span className="mono">{whole.fullName}</span> ·{" "}
+              {objective} on {props.account.networkName} · <b>{words.shape}</b> · <b>{words.daily}</b> ·{" "}
+              <b>{words.flight}</b> in {plural(whole.days, "day")}
             </>
           )}
-          {objective} on {props.account.networkName} · <b>{words.shape}</b> · <b>{words.daily}</b> ·{" "}
-          <b>{words.flight}</b> in {plural(whole.days, "day")}
         </>
       }
       actions={
@@ -254,7 +255,8 @@ export function SheetDesk(props: {
           />
         ) : focusRow ? (
           <RowFacts
-            {...{ clientId, campaign, focusMoney }}
+            {...{ clientId, planId, campaign, focusMoney }}
+            version={props.version}
             spot={{ ...selection.focus, row: campaign.rows.indexOf(focusRow) }}
             audience={audienceOf.get(focusRow.audienceId)}
             creative={creativeOf.get(campaign.columns[selection.focus.column]?.creativeId ?? "")}

@@ -25,6 +25,21 @@ export const namesQuery = (clientId: string, planId: string, campaignId: string,
     ),
 });
 
+/** Where an ad leads, with the parameters its link gets. */
+export const linkQuery = (
+  path: { clientId: string; planId: string; campaignId: string; rowId: string; columnId: string },
+  version: number,
+) => ({
+  queryKey: ["names", "link", path, version],
+  staleTime: Infinity,
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/links/{rowId}/{columnId}", {
+        params: { path },
+      }),
+    ),
+});
+
 /** Leaves a warning or hint for a reason; null tells it again. */
 export function silence(clientId: string, planId: string, finding: Schemas["Finding"], why: string | null) {
   const { campaignId, rowId, columnId } = finding.place;

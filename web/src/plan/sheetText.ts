@@ -1,13 +1,8 @@
 import { money } from "../look/format";
+import { asTabbed } from "../look/spreadsheet";
 import type { CellShown } from "./Cell";
 import type { Campaign } from "./model";
 import type { Block } from "./selection";
-
-/** A cell of a spreadsheet: a text that would start a formula is written so that it does not, and line ends are quoted. */
-function cell(text: string): string {
-  const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
-  return /["\t\n\r]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
-}
 
 /**
  * The selected block as spreadsheets take it: a line of headings, then a row each with its audience, money and what the lens
@@ -32,7 +27,7 @@ export function asText(
       return onOff ? (on ? "on" : "off") : shown(b.top + i, b.left + c).main;
     }),
   ]);
-  return [head, ...lines].map((line) => line.map(cell).join("\t")).join("\n");
+  return asTabbed([head, ...lines]);
 }
 
 /** The rows whose label, audience or split a person's words are found in, each word anywhere. */

@@ -4,6 +4,14 @@ import { useNavigate, useParams } from "react-router";
 import { deskQuery } from "../desk/queries";
 import { planQuery, plansQuery } from "./queries";
 
+const rememberedKey = (clientId: string) => `tidewrack.at-hand.${clientId}`;
+
+/** Plan and campaign that were looked at last, if any. */
+export function lastAtHand(clientId: string): { planId: string | undefined; campaignId: string | undefined } {
+  const [planId, campaignId] = (window.localStorage.getItem(rememberedKey(clientId)) ?? "").split("/");
+  return { planId: planId || undefined, campaignId };
+}
+
 /**
  * The plan and campaign of the address, for the screens that work on one. An address without them goes to the plan and
  * campaign looked at last, or the first.
@@ -14,7 +22,7 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
   const desk = useQuery(deskQuery(clientId));
   const plans = useQuery(plansQuery(clientId));
   const plan = useQuery({ ...planQuery(clientId, planId ?? ""), enabled: !!planId });
-  const remembered = `tidewrack.at-hand.${clientId}`;
+  const remembered = rememberedKey(clientId);
 
   const firstPlan = plans.data?.[0]?.id;
   const campaign = plan.data?.campaigns.find((c) => c.id === campaignId);

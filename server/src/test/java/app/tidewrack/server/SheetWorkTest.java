@@ -34,12 +34,15 @@ import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Many rows at once on a sheet: split, pasted, copied, delivered. */
 class SheetWorkTest extends WithServer {
     private String plan;
     private String campaign;
     private String row;
+    private String column;
     private int version;
 
     @DynamicPropertySource
@@ -62,6 +65,7 @@ class SheetWorkTest extends WithServer {
         String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
         view = edit(with("newColumns", "creativeIds", List.of(scene.creative(name, sha))));
         row = rows(view).get(0).get("id").asString();
+        column = view.get("campaigns").get(0).get("columns").get(0).get("id").asString();
     }
 
     private JsonNode edit(Map<String, Object> edit) throws Exception {
@@ -325,5 +329,56 @@ class SheetWorkTest extends WithServer {
                 .filter(AdGroupOrder.class::isInstance)
                 .map(AdGroupOrder.class::cast)
                 .toList();
+    }
+
+    /** Names follow what the client keeps; a scheme is tried on the sheet first, and names of every version are read. */
+    @Test
+    void namesFollowTheClientsPatternsAndAreReadBack() throws Exception {
+        String naming = CLIENT + "/naming";
+        JsonNode before = scene.get(naming);
+        ObjectNode scheme = (ObjectNode) before.get("scheme");
+        String old = scene.get(namesPath()).get("rows").get(0).get("name").asString();
+        ObjectNode age = scheme.objectNode()
+                .put("token", "AGE")
+                .put("text", "age")
+                .put("writing", "AS_IT_IS")
+                .put("optional", true)
+                .put("digits", 1);
+        ((ArrayNode) scheme.get("adGroup").get("parts")).add(age);
+        JsonNode tried = scene.post(namesPath() + "-tried", scheme).get("adGroups");
+        assertThat(tried.get("names").get(0).get("name").asString()).isEqualTo(old + "_age28-80");
+        assertThat(tried.get("faulty")).isEmpty();
+        assertThat(scene.get(namesPath()).get("rows").get(0).get("name").asString())
+                .isEqualTo(old);
+
+        Map<String, Object> keep = Map.of("version", before.get("version").asInt(), "scheme", scheme);
+        assertThat(scene.call("ines", HttpMethod.PUT, naming, keep).status()).isEqualTo(200);
+        Answer late = scene.call("ines", HttpMethod.PUT, naming, keep);
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(scene.get(namesPath()).get("rows").get(0).get("name").asString())
+                .isEqualTo(old + "_age28-80");
+        String link = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/links/" + row + "/" + column)
+                .get("link")
+                .asString();
+        assertThat(link).contains("utm_source=hearthside", "utm_term=" + old + "_age28-80");
+
+        String names = old + "\n" + old + "_age28-80\n" + "HOT_" + old.substring(5) + "\n" + old + "\n";
+        JsonNode read =
+                scene.post(CLIENT + "/names-read", Map.of("level", "AD_GROUP", "text", names + "x_y\n".repeat(4996)));
+        assertThat(read.get("read").asInt()).isEqualTo(3);
+        assertThat(read.get("notRead").asInt()).isEqualTo(4997);
+        JsonNode lines = read.get("names");
+        assertThat(lines.get(1).get("values").toString()).contains("\"28-80\"", "\"cold\"");
+        assertThat(lines.get(2).get("whyNot").asString()).contains("“HOT” is no short code of temperature");
+        assertThat(lines.get(3).get("twice").asBoolean()).isTrue();
+
+        ((ObjectNode) scheme.get("ad")).put("space", "_");
+        Answer refused = scene.call("ines", HttpMethod.POST, namesPath() + "-tried", scheme);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("“_” would stand both between parts and for a space");
+    }
+
+    private String namesPath() {
+        return CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/names";
     }
 }

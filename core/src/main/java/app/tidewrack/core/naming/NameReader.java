@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -128,10 +129,10 @@ public final class NameReader {
             return new Wrong("%s has no value".formatted(token.words()));
         }
         if (token.fixed()) {
-            List<String> known = codes.of(token).values().stream()
+            String known = codes.of(token).values().stream()
                     .map(part.writing()::of)
                     .sorted()
-                    .toList();
+                    .collect(Collectors.joining(", "));
             return new Wrong("“%s” is no short code of %s; it knows %s".formatted(body, token.words(), known));
         }
         if (token.counts()) {

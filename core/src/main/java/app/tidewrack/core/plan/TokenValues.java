@@ -44,7 +44,7 @@ public final class TokenValues {
         values.put(
                 Token.PLACE, String.join("+", people.places().wholeCountries().countries()));
         AgeRange ages = people.ages();
-        values.put(Token.AGE, ages == null ? "" : ages.from() + " to " + ages.to());
+        values.put(Token.AGE, ages == null ? "" : ages.from() + "-" + ages.to());
         values.put(
                 Token.GENDER,
                 people.gender() == Gender.ANY ? "" : people.gender().name().toLowerCase(Locale.ROOT));

@@ -177,7 +177,7 @@ class NamePatternTest {
     @CsvSource(delimiter = ';', textBlock = """
                     COLD_TEST_CONV_GB_HS; 5 parts; the pattern has 6
                     COLD_TEST_CONV_GB_HS_A_B; 7 parts; the pattern has 6
-                    HOT_TEST_CONV_GB_HS_A; “HOT” is no short code of temperature; [COLD, RETG, WARM]
+                    HOT_TEST_CONV_GB_HS_A; “HOT” is no short code of temperature; COLD, RETG, WARM
                     COLD_TEST_CONV__HS_A; place has no value; place
                     COLD_TEST_?_GB_HS_A; objective has no value; objective
                     COLD_TEST_CONV_GB_HS_Second-hand; how two values of row; Second-hand

@@ -68,7 +68,8 @@ class ClientController {
             List<String> currencies,
             List<Choice> objectives,
             List<SubjectRule> subjects,
-            List<Choice> countries) {}
+            List<Choice> countries,
+            List<Choice> linkMacros) {}
 
     @GetMapping("/{clientId}/networks")
     List<NetworkView> networks(@PathVariable String clientId) {
@@ -85,7 +86,8 @@ class ClientController {
                                 .map(o -> new Choice(o.code(), o.words()))
                                 .toList(),
                         r.subjects(),
-                        r.audience().countries()))
+                        r.audience().countries(),
+                        r.linkMacros()))
                 .toList();
     }
 

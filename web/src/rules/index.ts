@@ -1,0 +1,1 @@
+export { Rules as default } from "./Rules";
