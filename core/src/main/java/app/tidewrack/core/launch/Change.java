@@ -23,7 +23,9 @@ public record Change(
         CREATE,
         CHANGE,
         PAUSE,
-        RESUME
+        RESUME,
+        /** For good; what belongs to it goes with it. */
+        REMOVE
     }
 
     /** One field before and after. */

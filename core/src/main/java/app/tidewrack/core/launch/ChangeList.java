@@ -7,8 +7,10 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -18,7 +20,10 @@ import org.jspecify.annotations.Nullable;
  */
 public record ChangeList(List<Change> changes) {
 
-    public static ChangeList between(List<WantedItem> wanted, List<LiveItem> live) {
+    /**
+     * @param inSheet whether a key still belongs to the sheet: what is live and not wanted is paused if so, and removed if not
+     */
+    public static ChangeList between(List<WantedItem> wanted, List<LiveItem> live, Predicate<String> inSheet) {
         Map<String, LiveItem> known = live.stream().collect(Collectors.toMap(LiveItem::key, Function.identity()));
         Map<String, WantedItem> kept = wanted.stream().collect(Collectors.toMap(WantedItem::key, Function.identity()));
         List<Change> changes = new ArrayList<>();
@@ -36,10 +41,18 @@ public record ChangeList(List<Change> changes) {
                 changes.add(change(Action.RESUME, item, now.externalId(), List.of()));
             }
         }
+        Set<String> removed = live.stream()
+                .map(LiveItem::key)
+                .filter(k -> !kept.containsKey(k) && !inSheet.test(k))
+                .collect(Collectors.toSet());
         for (LiveItem item : live) {
-            if (!kept.containsKey(item.key()) && !item.paused()) {
-                changes.add(new Change(
-                        Action.PAUSE, item.level(), item.key(), null, item.name(), item.externalId(), List.of()));
+            if (kept.containsKey(item.key()) || removed.contains(item.parentKey())) {
+                continue;
+            }
+            if (removed.contains(item.key())) {
+                changes.add(change(Action.REMOVE, item, belonging(item, live)));
+            } else if (!item.paused()) {
+                changes.add(change(Action.PAUSE, item, List.of()));
             }
         }
         changes.sort(Comparator.comparing(Change::level));
@@ -49,6 +62,15 @@ public record ChangeList(List<Change> changes) {
     private static Change change(
             Action action, WantedItem item, @Nullable String externalId, List<FieldChange> fields) {
         return new Change(action, item.level(), item.key(), item.parentKey(), item.name(), externalId, fields);
+    }
+
+    private static Change change(Action action, LiveItem item, List<FieldChange> fields) {
+        return new Change(action, item.level(), item.key(), null, item.name(), item.externalId(), fields);
+    }
+
+    private static List<FieldChange> belonging(LiveItem item, List<LiveItem> live) {
+        long ads = live.stream().filter(l -> item.key().equals(l.parentKey())).count();
+        return ads == 0 ? List.of() : List.of(new FieldChange("ads in it", String.valueOf(ads), ""));
     }
 
     private static List<FieldChange> differences(Map<String, String> before, Map<String, String> after) {

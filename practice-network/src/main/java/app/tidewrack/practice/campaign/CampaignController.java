@@ -4,6 +4,7 @@ import app.tidewrack.practice.Created;
 import app.tidewrack.practice.campaign.CampaignDesk.AdFacts;
 import app.tidewrack.practice.campaign.CampaignDesk.AdGroupFacts;
 import app.tidewrack.practice.campaign.CampaignDesk.CampaignFacts;
+import app.tidewrack.practice.campaign.CampaignDesk.CampaignWhole;
 import app.tidewrack.practice.campaign.Orders.AdGroupOrder;
 import app.tidewrack.practice.campaign.Orders.AdOrder;
 import app.tidewrack.practice.campaign.Orders.CampaignOrder;
@@ -42,6 +43,11 @@ class CampaignController {
     List<CampaignFacts> campaigns(
             @PathVariable String network, @RequestParam String account, @RequestParam(defaultValue = "") String after) {
         return desk.campaigns(network, account, after);
+    }
+
+    @GetMapping("/campaigns/{id}/whole")
+    CampaignWhole whole(@PathVariable String network, @PathVariable String id) {
+        return desk.whole(network, id);
     }
 
     @PutMapping("/campaigns/{id}")

@@ -202,6 +202,30 @@ public class CampaignDesk {
                 .toList();
     }
 
+    /** An ad with what it shows. */
+    record AdWhole(AdFacts ad, CreativeOrder creative) {}
+
+    /** A campaign and all that belongs to it. */
+    record CampaignWhole(CampaignFacts campaign, List<AdGroupFacts> adGroups, List<AdWhole> ads) {}
+
+    CampaignWhole whole(String network, String id) {
+        Stored campaign = campaign(network, id);
+        return new CampaignWhole(
+                new CampaignFacts(id, read(campaign), campaign.paused(), campaign.removed()),
+                mapper.adGroups(network, id).stream()
+                        .map(g -> new AdGroupFacts(g.id(), adGroup(g), g.paused(), g.removed()))
+                        .toList(),
+                mapper.ads(network, id).stream()
+                        .map(a -> new AdWhole(
+                                new AdFacts(
+                                        a.id(),
+                                        new AdOrder(a.adGroupId(), a.creativeId(), a.name()),
+                                        a.paused(),
+                                        a.removed()),
+                                json.readValue(a.creative(), CreativeOrder.class)))
+                        .toList());
+    }
+
     AdGroupFacts adGroupFacts(String network, String id) {
         Stored s = mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
         return new AdGroupFacts(id, adGroup(s), s.paused(), s.removed());

@@ -41,6 +41,29 @@ interface CampaignMapper {
             from ad_group g join campaign c on c.id = g.campaign_id where c.network = #{network} and g.id = #{id}""")
     Optional<Stored> adGroup(String network, String id);
 
+    @Select("""
+            select g.id, c.account, g.content::text as content, g.paused, g.removed
+            from ad_group g join campaign c on c.id = g.campaign_id
+            where c.network = #{network} and c.id = #{campaignId} order by g.id""")
+    List<Stored> adGroups(String network, String campaignId);
+
+    /** @param creative the order of the creative it shows, as JSON */
+    record StoredAdWhole(
+            String id,
+            String adGroupId,
+            String creativeId,
+            String name,
+            boolean paused,
+            boolean removed,
+            String creative) {}
+
+    @Select("""
+            select a.id, a.ad_group_id, a.creative_id, a.name, a.paused, a.removed, k.content::text as creative
+            from ad a join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
+            join creative k on k.id = a.creative_id
+            where c.network = #{network} and c.id = #{campaignId} order by a.id""")
+    List<StoredAdWhole> ads(String network, String campaignId);
+
     @Update("update ad_group set content = #{content}::jsonb where id = #{id}")
     int updateAdGroup(String id, String content);
 

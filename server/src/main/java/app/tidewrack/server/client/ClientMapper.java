@@ -100,7 +100,7 @@ public interface ClientMapper {
                               count(*) filter (where a.review_state <> 'REFUSED' and (a.paused or k.paused)) as paused
                        from live_item a join live_item k on k.client_id = a.client_id and k.campaign_id = a.campaign_id
                             and k.level = 'CAMPAIGN'
-                       where a.client_id = #{clientId} and a.level = 'AD' group by a.campaign_id) l
+                       where a.client_id = #{clientId} and a.level = 'AD' and a.removed_at is null group by a.campaign_id) l
                    on l.campaign_id = c.id
             left join (select campaign_id, sum(impressions) as impressions, sum(clicks) as clicks,
                               sum(conversions) as conversions, sum(spend_minor) as spend_minor
@@ -115,6 +115,7 @@ public interface ClientMapper {
             select c.plan_id, c.id as campaign_id, l.item_key, l.name, coalesce(l.reason, '') as reason
             from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
             where l.client_id = #{clientId} and l.level = 'AD' and l.review_state = 'REFUSED' and not l.paused
+              and l.removed_at is null
             order by l.name""")
     List<RefusedAd> refused(String clientId);
 }

@@ -8,6 +8,7 @@ import app.tidewrack.server.demo.DemoPictures.Motif;
 import app.tidewrack.server.demo.StoryTeller.Around;
 import app.tidewrack.server.demo.StoryTeller.Look;
 import app.tidewrack.server.launch.LaunchDesk;
+import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanScript;
 import java.time.LocalDate;
@@ -110,6 +111,7 @@ class OddmentStory {
                         script.plan().id(),
                         script.campaign().id(),
                         script.plan().version(),
+                        Choice.ALL,
                         personId)
                 .id();
     }
@@ -160,6 +162,7 @@ class OddmentStory {
                         script.plan().id(),
                         script.campaign().id(),
                         script.plan().version(),
+                        Choice.ALL,
                         personId)
                 .id();
     }

@@ -7,9 +7,9 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.launch.LaunchMapper.Standing;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
-import app.tidewrack.server.launch.LaunchMapper.StoredLive;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector;
@@ -20,14 +20,10 @@ import app.tidewrack.server.network.NetworkConnector.FormRef;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.source.SourceTerms;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HashSet;
-import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -42,9 +38,13 @@ import tools.jackson.databind.json.JsonMapper;
 class ChangeRunner {
     private static final Logger LOG = LoggerFactory.getLogger(ChangeRunner.class);
     private static final int MOST_TRIES = 10;
+    /** Those that were told to wait do not all come back at once. */
+    private static final long SPREAD_MS = 3_000;
+
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(30);
 
     private final LaunchMapper mapper;
+    private final LiveKeeper live;
     private final ChangeJobs jobs;
     private final Networks networks;
     private final ClientMapper clients;
@@ -52,12 +52,12 @@ class ChangeRunner {
     private final MediaLibrary media;
     private final FormLibrary forms;
     private final SourceTerms sources;
-    private final PlanDesk plans;
     private final JsonMapper json;
     private final TransactionTemplate transaction;
 
     ChangeRunner(
             LaunchMapper mapper,
+            LiveKeeper live,
             ChangeJobs jobs,
             Networks networks,
             ClientMapper clients,
@@ -65,10 +65,10 @@ class ChangeRunner {
             MediaLibrary media,
             FormLibrary forms,
             SourceTerms sources,
-            PlanDesk plans,
             JsonMapper json,
             TransactionTemplate transaction) {
         this.mapper = mapper;
+        this.live = live;
         this.jobs = jobs;
         this.networks = networks;
         this.clients = clients;
@@ -76,7 +76,6 @@ class ChangeRunner {
         this.media = media;
         this.forms = forms;
         this.sources = sources;
-        this.plans = plans;
         this.json = json;
         this.transaction = transaction;
     }
@@ -92,13 +91,8 @@ class ChangeRunner {
         int tries = change.tries() + 1;
         mapper.setState(clientId, launchId, changeId, change.state(), tries, change.problem());
         try {
-            String accountId = plans.plan(clientId, launch.planId())
-                    .plan()
-                    .campaign(launch.campaignId())
-                    .accountId();
-            String externalId = send(clientId, launch, change, accountId);
-            transaction.executeWithoutResult(
-                    t -> done(clientId, launch, change, tries, new Sent(accountId, externalId)));
+            String externalId = send(clientId, launch, change);
+            transaction.executeWithoutResult(t -> done(clientId, launch, change, tries, externalId));
             return Optional.empty();
         } catch (NetworkAway away) {
             LOG.info("Change {} of launch {}: network away, try {}", changeId, launchId, tries);
@@ -109,10 +103,16 @@ class ChangeRunner {
         }
     }
 
-    private record Sent(String accountId, String externalId) {}
-
     private Optional<Duration> away(
             String clientId, String launchId, StoredChange change, int tries, NetworkAway away) {
+        Duration asked = away.asksToWait();
+        if (asked != null) {
+            // It answers, and says when: that is no try gone by, however often.
+            mapper.setState(
+                    clientId, launchId, change.id(), "RETRYING", Math.max(1, change.tries()), away.getMessage());
+            long spread = Math.min(SPREAD_MS, asked.toMillis()) + 1;
+            return Optional.of(asked.plusMillis(Math.floorMod(change.id().hashCode(), spread)));
+        }
         if (tries % MOST_TRIES == 0) {
             transaction.executeWithoutResult(t -> failed(
                     clientId, launchId, change, tries, "The network did not answer %d times.".formatted(MOST_TRIES)));
@@ -123,23 +123,39 @@ class ChangeRunner {
         return Optional.of(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait);
     }
 
-    private String send(String clientId, StoredLaunch launch, StoredChange change, String accountId) {
-        Account account = clients.account(clientId, accountId).orElseThrow();
+    private String send(String clientId, StoredLaunch launch, StoredChange change) {
+        Account account = clients.account(clientId, launch.accountId()).orElseThrow();
         NetworkConnector connector = networks.connector(account.network());
         Level level = Level.valueOf(change.level());
-        String known = change.externalId();
-        switch (Action.valueOf(change.action())) {
-            case PAUSE, RESUME -> connector.pause(level, known, change.action().equals("PAUSE"));
-            case CHANGE -> connector.change(known, order(clientId, launch, change, connector, account));
-            case CREATE -> known = create(clientId, launch, change, connector, account);
+        Action action = Action.valueOf(change.action());
+        if (action == Action.CREATE) {
+            return create(clientId, launch, change, connector, account);
+        }
+        String known = known(clientId, launch, change);
+        switch (action) {
+            case PAUSE, RESUME -> connector.pause(level, known, action == Action.PAUSE);
+            case REMOVE -> connector.remove(level, known);
+            default -> connector.change(known, order(clientId, launch, change, connector, account));
         }
         return known;
+    }
+
+    /** The network's id of the item, which this very launch may have created. */
+    private String known(String clientId, StoredLaunch launch, StoredChange change) {
+        String known = change.externalId();
+        return known != null
+                ? known
+                : mapper.externalId(clientId, launch.campaignId(), change.itemKey())
+                        .orElseThrow();
     }
 
     private String create(
             String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector, Account account) {
         Order order = order(clientId, launch, change, connector, account);
-        String key = String.join("/", clientId, launch.campaignId(), change.itemKey());
+        int generation = mapper.generation(clientId, launch.campaignId(), change.itemKey())
+                .orElse(0);
+        String key = String.join("/", clientId, launch.campaignId(), change.itemKey())
+                + (generation == 0 ? "" : "/" + generation);
         String externalId = connector.create(key, order);
         if (mapper.triedBefore(clientId, launch.campaignId(), change.itemKey(), launch.id())) {
             // An earlier launch may have created it with other content; make it what is wanted now.
@@ -189,30 +205,11 @@ class ChangeRunner {
                 c.message());
     }
 
-    private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, Sent sent) {
+    private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, String externalId) {
         mapper.holdLaunch(clientId, launch.id());
-        mapper.setState(clientId, launch.id(), change.id(), "DONE", tries, null);
-        switch (Action.valueOf(change.action())) {
-            case PAUSE -> mapper.setPaused(clientId, launch.campaignId(), change.itemKey(), true);
-            case RESUME -> mapper.setPaused(clientId, launch.campaignId(), change.itemKey(), false);
-            case CREATE, CHANGE ->
-                mapper.keepLive(
-                        clientId,
-                        launch.campaignId(),
-                        new StoredLive(
-                                change.itemKey(),
-                                change.level(),
-                                change.name(),
-                                sent.accountId(),
-                                sent.externalId(),
-                                change.wanted(),
-                                false,
-                                null,
-                                null));
-        }
-        mapper.changes(clientId, launch.id()).stream()
-                .filter(c -> change.id().equals(c.waitsFor()) && c.state().equals("WAITING"))
-                .forEach(c -> jobs.schedule(clientId, launch.id(), c.id(), Instant.now()));
+        live.keep(clientId, launch, change, tries, externalId);
+        mapper.waitingFor(clientId, launch.id(), change.id())
+                .forEach(id -> jobs.schedule(clientId, launch.id(), id, Instant.now()));
         settle(clientId, launch.id());
     }
 
@@ -224,20 +221,11 @@ class ChangeRunner {
 
     /** Ends the launch when every change is done, has failed, or waits for one that failed. */
     private void settle(String clientId, String launchId) {
-        List<StoredChange> changes = mapper.changes(clientId, launchId);
-        Set<String> stuck = new HashSet<>();
-        boolean open = false;
-        for (StoredChange c : changes) {
-            if (c.state().equals("FAILED") || stuck.contains(c.waitsFor())) {
-                stuck.add(c.id());
-            } else if (!c.state().equals("DONE")) {
-                open = true;
-            }
-        }
+        Standing standing = mapper.standing(clientId, launchId);
         boolean running =
                 mapper.launch(clientId, launchId).orElseThrow().state().equals("RUNNING");
-        if (!open && running) {
-            mapper.setLaunchState(clientId, launchId, stuck.isEmpty() ? "DONE" : "INCOMPLETE");
+        if (standing.open() == 0 && running) {
+            mapper.setLaunchState(clientId, launchId, standing.failed() == 0 ? "DONE" : "INCOMPLETE");
         }
     }
 }

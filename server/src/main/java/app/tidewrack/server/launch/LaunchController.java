@@ -1,22 +1,34 @@
 package app.tidewrack.server.launch;
 
+import app.tidewrack.server.launch.HandOver.ReadBack;
+import app.tidewrack.server.launch.HandOverSheet.Form;
 import app.tidewrack.server.launch.LaunchDesk.ChangesView;
+import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.launch.LaunchDesk.LaunchView;
 import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.io.InputStream;
 import java.security.Principal;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Change lists, launches and their progress. */
 @RestController
@@ -25,15 +37,30 @@ class LaunchController {
     private final LaunchDesk desk;
     private final ProgressStreams streams;
     private final Standstill standstill;
+    private final Drift drift;
+    private final HandOver handOver;
 
-    LaunchController(LaunchDesk desk, ProgressStreams streams, Standstill standstill) {
+    LaunchController(LaunchDesk desk, ProgressStreams streams, Standstill standstill, Drift drift, HandOver handOver) {
         this.desk = desk;
         this.standstill = standstill;
+        this.drift = drift;
+        this.handOver = handOver;
         this.streams = streams;
     }
 
-    /** @param planVersion the version whose change list was looked at */
-    record LaunchBody(@NotNull String planId, @NotNull String campaignId, int planVersion) {}
+    /**
+     * @param planVersion the version whose change list was looked at
+     * @param keys items whose changes are launched, with what they need; null for all
+     * @param paused what is created stands still at first
+     * @param byHand nothing is sent: a person enters it on the network and gives back the ids
+     */
+    record LaunchBody(
+            @NotNull String planId,
+            @NotNull String campaignId,
+            int planVersion,
+            @Nullable Set<String> keys,
+            boolean paused,
+            boolean byHand) {}
 
     @GetMapping("/plans/{planId}/campaigns/{campaignId}/changes")
     ChangesView changes(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
@@ -42,7 +69,31 @@ class LaunchController {
 
     @PostMapping("/launches")
     LaunchView launch(@PathVariable String clientId, @Valid @RequestBody LaunchBody body, Principal person) {
-        return desk.launch(clientId, body.planId(), body.campaignId(), body.planVersion(), person.getName());
+        Choice choice = new Choice(body.keys(), body.paused(), body.byHand());
+        return desk.launch(clientId, body.planId(), body.campaignId(), body.planVersion(), choice, person.getName());
+    }
+
+    /** Asks the network how a campaign stands there, and notes what was changed behind our back. */
+    @PostMapping("/plans/{planId}/campaigns/{campaignId}/look")
+    ChangesView look(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
+        desk.changes(clientId, planId, campaignId);
+        drift.look(clientId, campaignId);
+        return desk.changes(clientId, planId, campaignId);
+    }
+
+    /** @param key of the item, as in change lists */
+    record TakeOverBody(@NotNull String key, @NotNull String field) {}
+
+    /** Makes the plan say what somebody set on the network. */
+    @PostMapping("/plans/{planId}/campaigns/{campaignId}/take-over")
+    ChangesView takeOver(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody TakeOverBody body,
+            Principal person) {
+        drift.takeOver(clientId, planId, campaignId, body.key(), body.field(), person.getName());
+        return desk.changes(clientId, planId, campaignId);
     }
 
     /** Campaigns that are on a network, paused or not. */
@@ -67,7 +118,28 @@ class LaunchController {
     @GetMapping(path = "/launches/{launchId}/progress", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter progress(@PathVariable String clientId, @PathVariable String launchId) {
         return streams.stream(
-                () -> desk.view(clientId, launchId), l -> !l.state().equals("RUNNING"));
+                () -> desk.standing(clientId, launchId), l -> !l.state().equals("RUNNING"));
+    }
+
+    /** The change list of a launch as a table, for a person who enters it by hand. */
+    @GetMapping("/launches/{launchId}/hand-over")
+    ResponseEntity<StreamingResponseBody> handOver(
+            @PathVariable String clientId, @PathVariable String launchId, @RequestParam Form form) {
+        desk.standing(clientId, launchId);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType(form.mediaType()))
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        "attachment; filename=\"change-list.%s\""
+                                .formatted(form.name().toLowerCase(Locale.ROOT)))
+                .body(out -> handOver.write(clientId, launchId, form, out));
+    }
+
+    /** Reads back what a person entered, in any of the forms that were handed over. */
+    @PostMapping(path = "/launches/{launchId}/hand-over", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ReadBack readBack(@PathVariable String clientId, @PathVariable String launchId, InputStream file)
+            throws IOException {
+        return handOver.read(clientId, launchId, file.readNBytes(HandOverSheet.MOST_BYTES + 1));
     }
 
     @PostMapping("/launches/{launchId}/stop")

@@ -11,10 +11,14 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.launch.Drift.Drifted;
+import app.tidewrack.server.launch.LaunchMapper.NewLaunch;
+import app.tidewrack.server.launch.LaunchMapper.Standing;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.launch.LaunchMapper.StoredLive;
 import app.tidewrack.server.launch.LaunchWishes.Wish;
+import app.tidewrack.server.network.NetworkConnector.ItemTold;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.plan.PlanInspector;
@@ -25,13 +29,12 @@ import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.time.Instant;
 import java.util.Currency;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -41,11 +44,15 @@ import tools.jackson.databind.json.JsonMapper;
 /** Says what a launch would do, and starts it. */
 @Service
 public class LaunchDesk {
+    /** Changes that are kept in one statement. */
+    private static final int AT_ONCE = 200;
+
     private final LaunchMapper mapper;
     private final LaunchWishes wishes;
     private final PlanDesk plans;
     private final PlanInspector inspector;
     private final ChangeJobs jobs;
+    private final Drift drift;
     private final JsonMapper json;
 
     LaunchDesk(
@@ -54,12 +61,14 @@ public class LaunchDesk {
             PlanDesk plans,
             PlanInspector inspector,
             ChangeJobs jobs,
+            Drift drift,
             JsonMapper json) {
         this.mapper = mapper;
         this.wishes = wishes;
         this.plans = plans;
         this.inspector = inspector;
         this.jobs = jobs;
+        this.drift = drift;
         this.json = json;
     }
 
@@ -67,6 +76,7 @@ public class LaunchDesk {
      * What a launch would do.
      *
      * @param newestLaunchId the last launch of this campaign, if any
+     * @param drift what was changed on the network behind our back
      */
     public record ChangesView(
             int planVersion,
@@ -76,19 +86,25 @@ public class LaunchDesk {
             long dailyBeforeMinor,
             long dailyAfterMinor,
             @Nullable String newestLaunchId,
-            boolean running) {}
+            boolean running,
+            List<Drifted> drift) {}
 
-    /** @param reviewState of an ad, as the network last told */
+    /**
+     * @param reviewState of an ad, as the network last told
+     * @param reviewDue when review is expected to have decided
+     */
     public record ChangeProgress(
             String id,
             Action action,
             Level level,
+            String itemKey,
             String name,
             String state,
             int tries,
             @Nullable String problem,
             @Nullable String reviewState,
-            @Nullable String reason) {}
+            @Nullable String reason,
+            @Nullable Instant reviewDue) {}
 
     public record LaunchView(
             String id,
@@ -97,6 +113,17 @@ public class LaunchDesk {
             Instant startedAt,
             String person,
             List<ChangeProgress> changes) {}
+
+    /**
+     * How a change list is launched.
+     *
+     * @param keys items whose changes are taken, with the creations that they need; null for all
+     * @param paused what is created stands still at first
+     * @param byHand nothing is sent; a person enters it and gives back the ids
+     */
+    public record Choice(@Nullable Set<String> keys, boolean paused, boolean byHand) {
+        public static final Choice ALL = new Choice(null, false, false);
+    }
 
     private record Comparison(
             Versioned plan, Inspected inspected, List<Wish> wishes, List<LiveItem> live, ChangeList changes) {}
@@ -107,7 +134,7 @@ public class LaunchDesk {
         Currency currency = c.inspected().campaign().facts().dailyPerRow().currency();
         List<Money> before = c.live().stream()
                 .filter(l -> l.level() == Level.AD_GROUP && !l.paused())
-                .map(l -> Money.parse(l.fields().getOrDefault(LaunchWishes.MONEY, "0"), currency))
+                .map(l -> Money.parse(l.fields().getOrDefault(ItemTold.MONEY, "0"), currency))
                 .toList();
         Optional<StoredLaunch> newest = mapper.newest(clientId, campaignId);
         return new ChangesView(
@@ -118,7 +145,8 @@ public class LaunchDesk {
                 Money.sum(currency, before).minor(),
                 c.inspected().totals().daily().minor(),
                 newest.map(StoredLaunch::id).orElse(null),
-                newest.map(l -> l.state().equals("RUNNING")).orElse(false));
+                newest.map(LaunchDesk::underWay).orElse(false),
+                drift.of(clientId, campaignId));
     }
 
     /**
@@ -128,7 +156,8 @@ public class LaunchDesk {
      * @throws Refusal when blockers are left or nothing would change
      */
     @Transactional
-    public LaunchView launch(String clientId, String planId, String campaignId, int version, String personId) {
+    public LaunchView launch(
+            String clientId, String planId, String campaignId, int version, Choice choice, String personId) {
         Versioned held = plans.hold(clientId, planId);
         if (held.version() != version) {
             throw new Conflict(
@@ -138,12 +167,26 @@ public class LaunchDesk {
         Comparison comparison = compare(clientId, held, campaignId);
         requireLaunchable(clientId, campaignId, comparison);
         String launchId = Ids.fresh();
-        mapper.insertLaunch(clientId, launchId, planId, campaignId, personId);
-        List<StoredChange> stored = stored(comparison);
-        stored.forEach(c -> mapper.insertChange(clientId, launchId, c));
-        stored.stream()
-                .filter(c -> c.waitsFor() == null)
-                .forEach(c -> jobs.schedule(clientId, launchId, c.id(), Instant.now()));
+        mapper.insertLaunch(
+                clientId,
+                new NewLaunch(
+                        launchId,
+                        planId,
+                        campaignId,
+                        comparison.inspected().campaign().accountId(),
+                        personId,
+                        choice.byHand() ? "BY_HAND" : "RUNNING"));
+        Map<String, Wish> byKey = comparison.wishes().stream()
+                .collect(Collectors.toMap(w -> w.item().key(), Function.identity()));
+        List<StoredChange> stored = Dispatch.of(comparison.changes().changes(), byKey, choice, json);
+        for (int from = 0; from < stored.size(); from += AT_ONCE) {
+            mapper.insertChanges(clientId, launchId, stored.subList(from, Math.min(stored.size(), from + AT_ONCE)));
+        }
+        if (!choice.byHand()) {
+            stored.stream()
+                    .filter(c -> c.waitsFor() == null)
+                    .forEach(c -> jobs.schedule(clientId, launchId, c.id(), Instant.now()));
+        }
         return view(clientId, launchId);
     }
 
@@ -161,45 +204,18 @@ public class LaunchDesk {
         if (comparison.changes().changes().isEmpty()) {
             throw new Refusal("changes", "The network already has all of this.", "Change something first.");
         }
-        if (mapper.newest(clientId, campaignId)
-                .filter(l -> l.state().equals("RUNNING"))
-                .isPresent()) {
-            throw new Conflict("A launch of this campaign is running. Wait for it, or stop it.");
-        }
+        mapper.newest(clientId, campaignId).filter(LaunchDesk::underWay).ifPresent(l -> {
+            throw new Conflict(
+                    l.state().equals("RUNNING")
+                            ? "%s has launched this campaign, and it is under way. Wait for it, or stop it."
+                                    .formatted(l.person())
+                            : "%s has handed this campaign over to be entered by hand. Read the ids back, or stop it."
+                                    .formatted(l.person()));
+        });
     }
 
-    private List<StoredChange> stored(Comparison comparison) {
-        Map<String, Wish> byKey = comparison.wishes().stream()
-                .collect(Collectors.toMap(w -> w.item().key(), Function.identity()));
-        Map<String, String> creations = new HashMap<>();
-        List<Change> changes = comparison.changes().changes();
-        return IntStream.range(0, changes.size())
-                .mapToObj(i -> {
-                    Change change = changes.get(i);
-                    Wish wish = byKey.get(change.key());
-                    String id = Ids.fresh();
-                    if (change.action() == Action.CREATE) {
-                        creations.put(change.key(), id);
-                    }
-                    return new StoredChange(
-                            id,
-                            i,
-                            change.action().name(),
-                            change.level().name(),
-                            change.key(),
-                            change.parentKey() == null ? null : creations.get(change.parentKey()),
-                            change.parentKey(),
-                            change.name(),
-                            change.externalId(),
-                            json.writeValueAsString(change.fields()),
-                            json.writeValueAsString(
-                                    wish == null ? Map.of() : wish.item().fields()),
-                            wish == null ? "{}" : json.writeValueAsString(wish.order()),
-                            "WAITING",
-                            0,
-                            null);
-                })
-                .toList();
+    private static boolean underWay(StoredLaunch launch) {
+        return launch.state().equals("RUNNING") || launch.state().equals("BY_HAND");
     }
 
     private Comparison compare(String clientId, Versioned versioned, String campaignId) {
@@ -215,53 +231,76 @@ public class LaunchDesk {
                 inspected,
                 wanted,
                 live,
-                ChangeList.between(wanted.stream().map(Wish::item).toList(), live));
+                ChangeList.between(wanted.stream().map(Wish::item).toList(), live, k -> inSheet(campaign, k)));
+    }
+
+    /** A cell that is off belongs to the sheet as long as its row and column do. */
+    private static boolean inSheet(Campaign campaign, String key) {
+        String[] ids = key.split("/");
+        return key.equals(campaign.id())
+                || campaign.rows().stream().anyMatch(r -> r.id().equals(ids[0]))
+                        && (ids.length == 1 || campaign.columns().stream().anyMatch(c -> c.id().equals(ids[1])));
     }
 
     private LiveItem read(StoredLive l) {
         return new LiveItem(
                 Level.valueOf(l.level()),
                 l.itemKey(),
+                parentKey(l),
                 l.name(),
                 l.externalId(),
                 json.readValue(l.fields(), new TypeReference<Map<String, String>>() {}),
                 l.paused());
     }
 
+    private static @Nullable String parentKey(StoredLive l) {
+        return switch (Level.valueOf(l.level())) {
+            case CAMPAIGN -> null;
+            case AD_GROUP -> "";
+            case AD -> l.itemKey().substring(0, l.itemKey().indexOf('/'));
+        };
+    }
+
     @Transactional(readOnly = true)
     public LaunchView view(String clientId, String launchId) {
         StoredLaunch launch = mapper.launch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
-        Map<String, StoredLive> live = mapper.live(clientId, launch.campaignId()).stream()
-                .collect(Collectors.toMap(StoredLive::itemKey, Function.identity()));
         return new LaunchView(
                 launch.id(),
                 launch.campaignId(),
                 launch.state(),
                 launch.startedAt(),
                 launch.person(),
-                mapper.changes(clientId, launchId).stream()
-                        .map(c -> progress(c, live.get(c.itemKey())))
+                mapper.shown(clientId, launchId).stream()
+                        .map(c -> new ChangeProgress(
+                                c.id(),
+                                Action.valueOf(c.action()),
+                                Level.valueOf(c.level()),
+                                c.itemKey(),
+                                c.name(),
+                                c.state(),
+                                c.tries(),
+                                c.problem(),
+                                c.reviewState(),
+                                c.reason(),
+                                c.reviewDue()))
                         .toList());
     }
 
-    private static ChangeProgress progress(StoredChange c, @Nullable StoredLive live) {
-        return new ChangeProgress(
-                c.id(),
-                Action.valueOf(c.action()),
-                Level.valueOf(c.level()),
-                c.name(),
-                c.state(),
-                c.tries(),
-                c.problem(),
-                live == null ? null : live.reviewState(),
-                live == null ? null : live.reason());
+    /** How far a launch is, in numbers. */
+    public record LaunchStanding(String state, int all, int done, int failed) {}
+
+    @Transactional(readOnly = true)
+    public LaunchStanding standing(String clientId, String launchId) {
+        StoredLaunch launch = mapper.launch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
+        Standing standing = mapper.standing(clientId, launchId);
+        return new LaunchStanding(launch.state(), standing.all(), standing.done(), standing.failed());
     }
 
     /** Lets no further change begin; one that is under way ends. */
     @Transactional
     public LaunchView stop(String clientId, String launchId) {
         StoredLaunch launch = mapper.holdLaunch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
-        if (launch.state().equals("RUNNING")) {
+        if (underWay(launch)) {
             mapper.setLaunchState(clientId, launchId, "STOPPED");
         }
         return view(clientId, launchId);
@@ -278,7 +317,7 @@ public class LaunchDesk {
         boolean newest = mapper.newest(clientId, launch.campaignId())
                 .filter(l -> l.id().equals(launchId))
                 .isPresent();
-        if (!newest || launch.state().equals("RUNNING") || launch.state().equals("DONE")) {
+        if (!newest || underWay(launch) || launch.state().equals("DONE")) {
             throw new Refusal(
                     "launch", "Nothing of this launch is left to send.", "Look at the change list and launch that.");
         }

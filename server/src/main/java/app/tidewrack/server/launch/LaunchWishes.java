@@ -35,6 +35,7 @@ import app.tidewrack.server.network.NetworkConnector.ChatOrder;
 import app.tidewrack.server.network.NetworkConnector.CreativeOrder;
 import app.tidewrack.server.network.NetworkConnector.DeliveryOrder;
 import app.tidewrack.server.network.NetworkConnector.FormRef;
+import app.tidewrack.server.network.NetworkConnector.ItemTold;
 import app.tidewrack.server.network.NetworkConnector.MessageOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.Networks;
@@ -53,8 +54,6 @@ import org.springframework.stereotype.Component;
 /** What a sheet wants on the network: each item in words, to compare and show, and as the order that is sent. */
 @Component
 class LaunchWishes {
-    static final String MONEY = "money a day";
-
     private final Networks networks;
     private final Accounts accounts;
     private final SourceTerms sources;
@@ -112,10 +111,10 @@ class LaunchWishes {
     private Wish campaignWish(Campaign campaign, PlanNames names, Account account) {
         CampaignFacts facts = campaign.facts();
         Map<String, String> fields = new LinkedHashMap<>();
-        fields.put("name", names.campaign());
+        fields.put(ItemTold.NAME, names.campaign());
         fields.put("objective", facts.objective());
-        fields.put("first day", facts.flight().start().toString());
-        fields.put("last day", facts.flight().lastDay().toString());
+        fields.put(ItemTold.FIRST_DAY, facts.flight().start().toString());
+        fields.put(ItemTold.LAST_DAY, facts.flight().lastDay().toString());
         return new Wish(
                 new WantedItem(Level.CAMPAIGN, campaign.id(), null, names.campaign(), fields),
                 new CampaignOrder(
@@ -141,10 +140,10 @@ class LaunchWishes {
             String where) {
         String name = Objects.requireNonNull(names.rows().get(row.id()));
         Map<String, String> fields = new LinkedHashMap<>();
-        fields.put("name", name);
+        fields.put(ItemTold.NAME, name);
         fields.put("audience", sentence);
         fields.put("placements", where);
-        fields.put(MONEY, row.daily().toString());
+        fields.put(ItemTold.MONEY, row.daily().toString());
         deliveryFields(fields, row.delivery());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
@@ -186,12 +185,12 @@ class LaunchWishes {
     private Wish adWish(
             String rowId, String columnId, String name, Creative creative, Rulebook rulebook, Account account) {
         Map<String, String> fields = new LinkedHashMap<>();
-        fields.put("name", name);
+        fields.put(ItemTold.NAME, name);
         fields.put(
                 "format",
                 rulebook.format(creative.format()).map(FormatRule::words).orElse(creative.format()));
-        put(fields, "headline", creative.headlines());
-        put(fields, "body", creative.bodies());
+        put(fields, ItemTold.HEADLINE, creative.headlines());
+        put(fields, ItemTold.BODY, creative.bodies());
         put(fields, "description", creative.descriptions());
         put(
                 fields,
@@ -199,7 +198,7 @@ class LaunchWishes {
                 creative.callsToAction().stream()
                         .map(rulebook::callToActionWords)
                         .toList());
-        put(fields, "link", List.of(creative.link()));
+        put(fields, ItemTold.LINK, List.of(creative.link()));
         put(fields, "brand", List.of(creative.brand()));
         put(fields, "post", List.of(creative.post()));
         put(fields, "media", creative.media().stream().map(LaunchWishes::words).toList());

@@ -3,6 +3,7 @@ package app.tidewrack.server.launch;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
+import app.tidewrack.server.launch.LaunchMapper.NewLaunch;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.web.Ids;
 import java.time.Instant;
@@ -42,18 +43,21 @@ public class Standstill {
 
     private void change(String clientId, String personId, LiveCampaign campaign, Action action) {
         mapper.newest(clientId, campaign.campaignId())
-                .filter(l -> l.state().equals("RUNNING"))
+                .filter(l -> l.state().equals("RUNNING") || l.state().equals("BY_HAND"))
                 .ifPresent(l -> {
                     mapper.holdLaunch(clientId, l.id());
                     mapper.setLaunchState(clientId, l.id(), "STOPPED");
                 });
         String launchId = Ids.fresh();
         String changeId = Ids.fresh();
-        mapper.insertLaunch(clientId, launchId, campaign.planId(), campaign.campaignId(), personId);
-        mapper.insertChange(
+        mapper.insertLaunch(
+                clientId,
+                new NewLaunch(
+                        launchId, campaign.planId(), campaign.campaignId(), campaign.accountId(), personId, "RUNNING"));
+        mapper.insertChanges(
                 clientId,
                 launchId,
-                new StoredChange(
+                List.of(new StoredChange(
                         changeId,
                         0,
                         action.name(),
@@ -68,7 +72,7 @@ public class Standstill {
                         "{}",
                         "WAITING",
                         0,
-                        null));
+                        null)));
         jobs.schedule(clientId, launchId, changeId, Instant.now());
     }
 }

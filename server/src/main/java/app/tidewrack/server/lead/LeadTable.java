@@ -3,6 +3,7 @@ package app.tidewrack.server.lead;
 import app.tidewrack.server.lead.LeadMapper.Wanted;
 import app.tidewrack.server.lead.Leads.Answer;
 import app.tidewrack.server.lead.Leads.Lead;
+import app.tidewrack.server.web.TextCell;
 import java.io.BufferedWriter;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -24,7 +25,6 @@ import org.springframework.stereotype.Component;
 @Component
 class LeadTable {
     private static final int PAGE = 500;
-    private static final String STARTS_A_FORMULA = "=+-@\t\r";
 
     private final Leads leads;
 
@@ -41,12 +41,12 @@ class LeadTable {
         List<String> head = new ArrayList<>(List.of("came at", "state", "form", "ad", "earlier leads", "note"));
         head.addAll(questions.values());
         head.add("chat");
-        printer.printRecord(head.stream().map(LeadTable::safe).toList());
+        printer.printRecord(head.stream().map(TextCell::safe).toList());
         each(
                 clientId,
                 wanted,
                 l -> printer.printRecord(
-                        cells(l, questions).stream().map(LeadTable::safe).toList()));
+                        cells(l, questions).stream().map(TextCell::safe).toList()));
         printer.flush();
     }
 
@@ -81,9 +81,5 @@ class LeadTable {
                 .map(l -> (l.fromPerson() ? "person: " : "us: ") + l.text())
                 .collect(Collectors.joining("\n")));
         return cells;
-    }
-
-    static String safe(String cell) {
-        return !cell.isEmpty() && STARTS_A_FORMULA.indexOf(cell.charAt(0)) >= 0 ? "'" + cell : cell;
     }
 }

@@ -96,6 +96,12 @@ public interface NetworkConnector {
 
     void pause(Level level, String externalId, boolean paused);
 
+    /** Removes for good; what belongs to it goes with it. Removing again does nothing. */
+    void remove(Level level, String externalId);
+
+    /** A campaign and all that belongs to it, as they stand on the network now. */
+    List<ItemTold> items(String campaignId);
+
     List<Review> reviews(String account);
 
     /** @param after cursor of the last hour already had, 0 for all; empty when there is no more */
@@ -187,6 +193,21 @@ public interface NetworkConnector {
 
     /** The traits with the highest and the lowest lift. */
     record Traits(String country, long people, List<Trait> most, List<Trait> least) {}
+
+    /**
+     * Something on the network as it stands.
+     *
+     * @param fields what is told of it, by the names below, which change lists use too; money is in minor units
+     */
+    record ItemTold(Level level, String id, boolean paused, boolean removed, Map<String, String> fields) {
+        public static final String NAME = "name";
+        public static final String FIRST_DAY = "first day";
+        public static final String LAST_DAY = "last day";
+        public static final String MONEY = "money a day";
+        public static final String HEADLINE = "headline";
+        public static final String BODY = "body";
+        public static final String LINK = "link";
+    }
 
     /** What is sent to set something up or change it. */
     sealed interface Order permits CampaignOrder, AdGroupOrder, AdOrder {}

@@ -13,6 +13,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -26,6 +27,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.client.HttpClientErrorException;
 import org.springframework.web.client.RestClient;
+import org.springframework.web.client.RestClientException;
 import org.springframework.web.util.UriBuilder;
 
 /** One of the practice networks over HTTP. */
@@ -43,7 +45,7 @@ final class PracticeNetwork implements NetworkConnector {
         this.root = "/networks/" + slug;
     }
 
-    private <T> T asked(Supplier<T> call) {
+    private <T> T asked(Supplier<@Nullable T> call) {
         return PracticeWorld.asked(name, call);
     }
 
@@ -151,7 +153,7 @@ final class PracticeNetwork implements NetworkConnector {
                         .body(order)
                         .retrieve()
                         .body(Created.class))
-                .id());
+                .known());
     }
 
     @Override
@@ -285,7 +287,7 @@ final class PracticeNetwork implements NetworkConnector {
             @Nullable Charge charge,
             List<String> placements,
             AudienceDefinition audience,
-            Budget budget,
+            @Nullable Budget budget,
             BidBody bid,
             Pace pace,
             @Nullable String hours,
@@ -392,7 +394,14 @@ final class PracticeNetwork implements NetworkConnector {
         return asked(() -> http.get().uri(root + "/ads/{id}", id).retrieve().body(AdOnNetwork.class));
     }
 
-    private record Created(String id) {}
+    private record Created(@Nullable String id) {
+        String known() {
+            if (id == null) {
+                throw new RestClientException("An answer without an id.");
+            }
+            return id;
+        }
+    }
 
     /** A key that came with other content before has created something: that is changed to what is wanted now. */
     private String create(String what, String key, Object body) {
@@ -404,7 +413,7 @@ final class PracticeNetwork implements NetworkConnector {
                                 .body(body)
                                 .retrieve()
                                 .body(Created.class))
-                        .id();
+                        .known();
             } catch (HttpClientErrorException.Conflict taken) {
                 String id = createdBefore(taken);
                 put(what, id, body);
@@ -433,16 +442,71 @@ final class PracticeNetwork implements NetworkConnector {
 
     @Override
     public void pause(Level level, String externalId, boolean paused) {
-        String what = switch (level) {
+        asked(() -> http.put()
+                .uri(root + "/" + path(level) + "/{id}/paused", externalId)
+                .body(Map.of("paused", paused))
+                .retrieve()
+                .toBodilessEntity());
+    }
+
+    private static String path(Level level) {
+        return switch (level) {
             case CAMPAIGN -> "campaigns";
             case AD_GROUP -> "ad-groups";
             case AD -> "ads";
         };
-        asked(() -> http.put()
-                .uri(root + "/" + what + "/{id}/paused", externalId)
-                .body(Map.of("paused", paused))
+    }
+
+    @Override
+    public void remove(Level level, String externalId) {
+        asked(() -> http.delete()
+                .uri(root + "/" + path(level) + "/{id}", externalId)
                 .retrieve()
                 .toBodilessEntity());
+    }
+
+    private record CampaignFacts(String id, CampaignBody order, boolean paused, boolean removed) {}
+
+    private record AdGroupFacts(String id, AdGroupBody order, boolean paused, boolean removed) {}
+
+    private record AdFacts(String id, AdBody order, boolean paused, boolean removed) {}
+
+    private record AdWhole(AdFacts ad, CreativeBody creative) {}
+
+    private record CampaignWhole(CampaignFacts campaign, List<AdGroupFacts> adGroups, List<AdWhole> ads) {}
+
+    @Override
+    public List<ItemTold> items(String campaignId) {
+        CampaignWhole whole = asked(() -> http.get()
+                .uri(root + "/campaigns/{id}/whole", campaignId)
+                .retrieve()
+                .body(CampaignWhole.class));
+        List<ItemTold> items = new ArrayList<>();
+        CampaignFacts c = whole.campaign();
+        Map<String, String> ofCampaign = Map.of(
+                ItemTold.NAME, c.order().name(),
+                ItemTold.FIRST_DAY, c.order().startsOn().toString(),
+                ItemTold.LAST_DAY, c.order().endsOn().minusDays(1).toString());
+        items.add(new ItemTold(Level.CAMPAIGN, c.id(), c.paused(), c.removed(), ofCampaign));
+        for (AdGroupFacts g : whole.adGroups()) {
+            Map<String, String> ofGroup =
+                    new HashMap<>(Map.of(ItemTold.NAME, g.order().name()));
+            Budget budget = g.order().budget();
+            if (budget != null) {
+                ofGroup.put(ItemTold.MONEY, String.valueOf(budget.minor()));
+            }
+            items.add(new ItemTold(Level.AD_GROUP, g.id(), g.paused(), g.removed(), ofGroup));
+        }
+        for (AdWhole a : whole.ads()) {
+            AdFacts ad = a.ad();
+            Map<String, String> ofAd = Map.of(
+                    ItemTold.NAME, ad.order().name(),
+                    ItemTold.HEADLINE, String.join("\n", a.creative().headlines()),
+                    ItemTold.BODY, String.join("\n", a.creative().bodies()),
+                    ItemTold.LINK, Objects.requireNonNullElse(a.creative().link(), ""));
+            items.add(new ItemTold(Level.AD, ad.id(), ad.paused(), ad.removed(), ofAd));
+        }
+        return items;
     }
 
     @Override

@@ -8,7 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
-import org.springframework.http.HttpStatus;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.client.JdkClientHttpRequestFactory;
 import org.springframework.stereotype.Component;
@@ -22,6 +23,8 @@ import org.springframework.web.client.RestClientException;
 @Component
 public class PracticeWorld {
     private static final String NAME = "The practice network";
+    private static final long LONGEST_WAIT = 3600;
+    private static final Duration USUAL_WAIT = Duration.ofSeconds(5);
 
     /** Where each network is found, by its code. */
     private static final Map<String, String> SLUGS = new LinkedHashMap<>();
@@ -83,22 +86,39 @@ public class PracticeWorld {
     private record Time(Instant now) {}
 
     /** Makes a call; a network that is away, slow or asks to wait may be asked again, one that refuses may not. */
-    static <T> T asked(String network, Supplier<T> call) {
+    static <T> T asked(String network, Supplier<@Nullable T> call) {
         try {
-            return Objects.requireNonNull(call.get());
-        } catch (ResourceAccessException | HttpServerErrorException | HttpClientErrorException.TooManyRequests e) {
+            T answer = call.get();
+            if (answer == null) {
+                throw new RestClientException("An empty answer.");
+            }
+            return answer;
+        } catch (HttpClientErrorException.TooManyRequests e) {
+            throw new NetworkAway(network, retryAfter(e.getResponseHeaders()), e);
+        } catch (ResourceAccessException | HttpServerErrorException e) {
             throw new NetworkAway(network, e);
         } catch (HttpClientErrorException e) {
             throw new NetworkRefused(network, detail(e));
         } catch (RestClientException e) {
-            // An answer that broke off half way.
+            // An answer that broke off half way, or that says nothing.
             throw new NetworkAway(network, e);
         }
     }
 
+    /** Seconds of the header {@code Retry-After} (RFC 9110, 10.2.3), at most an hour; a usual wait where it says none. */
+    private static Duration retryAfter(@Nullable HttpHeaders headers) {
+        String told = headers == null ? null : headers.getFirst(HttpHeaders.RETRY_AFTER);
+        boolean seconds = told != null && told.strip().matches("\\d{1,6}");
+        return seconds ? Duration.ofSeconds(Math.min(LONGEST_WAIT, Long.parseLong(told.strip()))) : USUAL_WAIT;
+    }
+
     private static String detail(HttpClientErrorException e) {
-        ProblemDetail problem = e.getResponseBodyAs(ProblemDetail.class);
-        String detail = problem == null ? null : problem.getDetail();
-        return detail == null ? HttpStatus.valueOf(e.getStatusCode().value()).getReasonPhrase() : detail;
+        String usual = "it answered %d.".formatted(e.getStatusCode().value());
+        try {
+            ProblemDetail problem = e.getResponseBodyAs(ProblemDetail.class);
+            return problem == null ? usual : Objects.requireNonNullElse(problem.getDetail(), usual);
+        } catch (RestClientException garbage) {
+            return usual;
+        }
     }
 }

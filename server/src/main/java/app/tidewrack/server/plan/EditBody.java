@@ -88,7 +88,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "columnRemoval", schema = EditBody.ColumnRemoval.class),
             @DiscriminatorMapping(value = "cellSwitch", schema = EditBody.CellSwitch.class)
         })
-sealed interface EditBody {
+public sealed interface EditBody {
     int MOST_AT_ONCE = 60_000;
 
     /** What a campaign is, as typed. */

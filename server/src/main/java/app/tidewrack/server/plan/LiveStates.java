@@ -26,16 +26,22 @@ public interface LiveStates {
                    l.reason, l.review_due
             from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
             join live_item k on k.client_id = l.client_id and k.campaign_id = l.campaign_id and k.level = 'CAMPAIGN'
-            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'AD'""")
+            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'AD' and l.removed_at is null""")
     List<LiveAd> ads(String clientId, String planId);
 
     @Select("""
             select l.campaign_id from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
-            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'CAMPAIGN'""")
+            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'CAMPAIGN' and l.removed_at is null""")
     List<String> campaigns(String clientId, String planId);
 
     @Select("""
             select count(*) from live_item
             where client_id = #{clientId} and campaign_id = #{campaignId} and level = 'AD' and not paused""")
     long runningAds(String clientId, String campaignId);
+
+    /** Whether a launch of the campaign is under way. */
+    @Select("""
+            select exists (select 1 from launch where client_id = #{clientId} and campaign_id = #{campaignId}
+            and state in ('RUNNING', 'BY_HAND'))""")
+    boolean launching(String clientId, String campaignId);
 }

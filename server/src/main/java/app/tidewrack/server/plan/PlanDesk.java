@@ -190,6 +190,12 @@ public class PlanDesk {
     }
 
     private void requireNotRunning(String clientId, Campaign campaign) {
+        if (live.launching(clientId, campaign.id())) {
+            throw new Refusal(
+                    "campaignId",
+                    "A launch of %s is under way.".formatted(campaign.facts().name()),
+                    "Wait for it, or stop it, then remove the campaign.");
+        }
         long running = live.runningAds(clientId, campaign.id());
         if (running > 0) {
             throw new Refusal(

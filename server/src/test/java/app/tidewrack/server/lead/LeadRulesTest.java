@@ -3,6 +3,7 @@ package app.tidewrack.server.lead;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.tidewrack.server.web.TextCell;
 import java.nio.charset.StandardCharsets;
 import java.util.HexFormat;
 import java.util.List;
@@ -90,6 +91,6 @@ class LeadRulesTest {
             quoteCharacter = '"',
             value = {"=1+1, '=1+1", "+44 1603, '+44 1603", "-2, '-2", "@x, '@x", "a=b, a=b", "\"\", \"\""})
     void formulasAreKeptTexts(String cell, String safe) {
-        assertThat(LeadTable.safe(cell)).isEqualTo(safe);
+        assertThat(TextCell.safe(cell)).isEqualTo(safe);
     }
 }

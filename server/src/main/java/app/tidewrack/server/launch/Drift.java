@@ -1,0 +1,230 @@
+package app.tidewrack.server.launch;
+
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
+import app.tidewrack.server.launch.LaunchMapper.StoredLive;
+import app.tidewrack.server.network.NetworkConnector.ItemTold;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.EditBody;
+import app.tidewrack.server.plan.EditBody.CellBody;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.plan.PlanDesk.Versioned;
+import app.tidewrack.server.web.Ids;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Finds what was changed on a network behind our back. What is found becomes the live state, so the change list shows how it is
+ * put back; or the plan takes it over.
+ */
+@Service
+class Drift {
+    private static final String RUNS = "state";
+    private static final String THERE = "on the network";
+    private static final String RUNNING = "running";
+    private static final String PAUSED = "paused";
+
+    private final LaunchMapper mapper;
+    private final Networks networks;
+    private final ClientMapper clients;
+    private final PlanDesk plans;
+    private final JsonMapper json;
+
+    Drift(LaunchMapper mapper, Networks networks, ClientMapper clients, PlanDesk plans, JsonMapper json) {
+        this.mapper = mapper;
+        this.networks = networks;
+        this.clients = clients;
+        this.plans = plans;
+        this.json = json;
+    }
+
+    /**
+     * One field that is not as we sent it.
+     *
+     * @param ours what we sent last
+     * @param theirs what the network has now
+     * @param canTakeOver the plan can be made to say the same
+     */
+    record Drifted(
+            Level level, String key, String name, String field, String ours, String theirs, boolean canTakeOver) {}
+
+    /** Asks the network how the campaign stands; says how many items were changed there since the last look. */
+    int look(String clientId, String campaignId) {
+        List<StoredLive> live = mapper.live(clientId, campaignId);
+        Optional<StoredLive> campaign = live.stream()
+                .filter(l -> l.level().equals(Level.CAMPAIGN.name()))
+                .findFirst();
+        boolean underWay = mapper.newest(clientId, campaignId)
+                .map(StoredLaunch::state)
+                .filter(s -> s.equals("RUNNING") || s.equals("BY_HAND"))
+                .isPresent();
+        if (campaign.isEmpty() || underWay) {
+            return 0;
+        }
+        Account account = clients.account(clientId, campaign.get().accountId()).orElseThrow();
+        String currency = account.currency();
+        Map<String, ItemTold> told = networks
+                .connector(account.network())
+                .items(campaign.get().externalId())
+                .stream()
+                .collect(Collectors.toMap(ItemTold::id, Function.identity()));
+        int changed = 0;
+        for (StoredLive item : live) {
+            changed += note(clientId, campaignId, item, told.get(item.externalId()), currency) ? 1 : 0;
+        }
+        return changed;
+    }
+
+    private boolean note(
+            String clientId, String campaignId, StoredLive item, @Nullable ItemTold told, String currency) {
+        Map<String, String> drift = new HashMap<>(map(item.drift()));
+        if (told == null || told.removed()) {
+            drift.put(THERE, "there");
+            mapper.setRemoved(clientId, campaignId, item.itemKey());
+            mapper.setDrift(clientId, campaignId, item.itemKey(), item.fields(), json.writeValueAsString(drift));
+            return true;
+        }
+        boolean changed = told.paused() != item.paused();
+        if (changed) {
+            keepFirst(drift, RUNS, item.paused() ? PAUSED : RUNNING, told.paused() ? PAUSED : RUNNING);
+            mapper.setPaused(clientId, campaignId, item.itemKey(), told.paused());
+        }
+        Map<String, String> fields = new HashMap<>(map(item.fields()));
+        for (Map.Entry<String, String> field : told.fields().entrySet()) {
+            String theirs = words(field, currency);
+            String ours = fields.getOrDefault(field.getKey(), "");
+            if (!theirs.equals(ours)) {
+                changed = true;
+                keepFirst(drift, field.getKey(), ours, theirs);
+                if (theirs.isEmpty()) {
+                    fields.remove(field.getKey());
+                } else {
+                    fields.put(field.getKey(), theirs);
+                }
+            }
+        }
+        if (changed) {
+            mapper.setDrift(
+                    clientId,
+                    campaignId,
+                    item.itemKey(),
+                    json.writeValueAsString(fields),
+                    json.writeValueAsString(drift));
+        }
+        return changed;
+    }
+
+    /** Remembers what we sent; back as it was it is no drift any more. */
+    private static void keepFirst(Map<String, String> drift, String field, String ours, String theirs) {
+        if (theirs.equals(drift.putIfAbsent(field, ours))) {
+            drift.remove(field);
+        }
+    }
+
+    private static String words(Map.Entry<String, String> field, String currency) {
+        return field.getKey().equals(ItemTold.MONEY)
+                ? Money.ofMinor(Long.parseLong(field.getValue()), currency).toString()
+                : field.getValue();
+    }
+
+    private Map<String, String> map(String content) {
+        return json.readValue(content, new TypeReference<Map<String, String>>() {});
+    }
+
+    /** What was found and neither put back nor taken over yet. */
+    List<Drifted> of(String clientId, String campaignId) {
+        List<Drifted> all = new ArrayList<>();
+        for (StoredLive item : mapper.drifted(clientId, campaignId)) {
+            Level level = Level.valueOf(item.level());
+            Map<String, String> fields = map(item.fields());
+            map(item.drift()).forEach((field, ours) -> {
+                String theirs = switch (field) {
+                    case THERE -> "removed";
+                    case RUNS -> item.paused() ? PAUSED : RUNNING;
+                    default -> fields.getOrDefault(field, "");
+                };
+                all.add(new Drifted(
+                        level, item.itemKey(), item.name(), field, ours, theirs, canTakeOver(level, field, theirs)));
+            });
+        }
+        return all;
+    }
+
+    private static boolean canTakeOver(Level level, String field, String theirs) {
+        return switch (field) {
+            case ItemTold.MONEY -> level == Level.AD_GROUP;
+            case RUNS -> level != Level.CAMPAIGN && theirs.equals(PAUSED);
+            case THERE -> level != Level.CAMPAIGN;
+            default -> false;
+        };
+    }
+
+    /**
+     * Makes the plan say what the network has, as an edit that can be undone.
+     *
+     * @throws Refusal when there is no such drift, or the plan cannot say it
+     */
+    @Transactional
+    void takeOver(String clientId, String planId, String campaignId, String key, String field, String personId) {
+        Drifted drifted = of(clientId, campaignId).stream()
+                .filter(d -> d.key().equals(key) && d.field().equals(field))
+                .findFirst()
+                .orElseThrow(() -> new Refusal("field", "That is no longer changed there.", "Look at the list again."));
+        if (!drifted.canTakeOver()) {
+            throw new Refusal(
+                    "field",
+                    "The plan cannot take over the %s of this %s."
+                            .formatted(
+                                    field,
+                                    drifted.level()
+                                            .name()
+                                            .toLowerCase(Locale.ROOT)
+                                            .replace('_', ' ')),
+                    "Put it back, or change what it comes from.");
+        }
+        Versioned plan = plans.hold(clientId, planId);
+        Campaign campaign = plan.plan().campaign(campaignId);
+        edit(campaign, drifted).ifPresent(e -> plans.edit(clientId, planId, personId, Ids.fresh(), plan.version(), e));
+        StoredLive item = mapper.drifted(clientId, campaignId).stream()
+                .filter(l -> l.itemKey().equals(key))
+                .findFirst()
+                .orElseThrow();
+        Map<String, String> drift = new HashMap<>(map(item.drift()));
+        drift.remove(field);
+        mapper.setDrift(clientId, campaignId, key, item.fields(), json.writeValueAsString(drift));
+    }
+
+    private static Optional<EditBody> edit(Campaign campaign, Drifted d) {
+        String[] ids = d.key().split("/");
+        boolean known = campaign.rows().stream().anyMatch(r -> r.id().equals(ids[0]));
+        if (!known) {
+            return Optional.empty();
+        }
+        if (d.field().equals(ItemTold.MONEY)) {
+            return Optional.of(new EditBody.RowMoney(campaign.id(), List.of(ids[0]), d.theirs()));
+        }
+        List<CellBody> cells = campaign.onColumns(ids[0]).stream()
+                .filter(c -> ids.length == 1 || c.id().equals(ids[1]))
+                .map(c -> new CellBody(ids[0], c.id()))
+                .toList();
+        return cells.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new EditBody.CellSwitch(campaign.id(), cells, false, d.theirs() + " on the network"));
+    }
+}

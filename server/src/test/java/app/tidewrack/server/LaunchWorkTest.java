@@ -1,0 +1,377 @@
+package app.tidewrack.server;
+
+import static app.tidewrack.server.Scene.CLIENT;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyBoolean;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.when;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.asyncDispatch;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
+import app.tidewrack.server.network.NetworkConnector.AdOrder;
+import app.tidewrack.server.network.NetworkConnector.ItemTold;
+import app.tidewrack.server.network.NetworkConnector.Order;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.StreamSupport;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.usermodel.Workbook;
+import org.apache.poi.ss.usermodel.WorkbookFactory;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MvcResult;
+import tools.jackson.databind.JsonNode;
+
+/** Launching in parts, standing still, by hand, and on a network that others change too. */
+class LaunchWorkTest extends WithServer {
+    /** What stands on the network, by its id there. */
+    private final Map<String, Map<String, String>> there = new ConcurrentHashMap<>();
+
+    private final Map<String, String> byKey = new ConcurrentHashMap<>();
+    private final AtomicInteger numbers = new AtomicInteger();
+    private String plan;
+    private String campaign;
+    private int version;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    @BeforeEach
+    void aSheetOfTwoRowsAndTwoColumns() throws Exception {
+        when(network.create(anyString(), any())).thenAnswer(c -> created(c.getArgument(0), c.getArgument(1)));
+        doAnswer(c -> put(c.getArgument(0), c.getArgument(1))).when(network).change(anyString(), any());
+        doAnswer(c -> there.get(c.<String>getArgument(1)).put("paused", String.valueOf(c.<Boolean>getArgument(2))))
+                .when(network)
+                .pause(any(), anyString(), anyBoolean());
+        doAnswer(c -> there.get(c.<String>getArgument(1)).put("removed", "true"))
+                .when(network)
+                .remove(any(), anyString());
+        when(network.items(anyString())).thenAnswer(c -> items());
+        String name = UUID.randomUUID().toString().substring(0, 8);
+        plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
+        version = 0;
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "10"));
+        facts.put("name", name);
+        campaign = edit(Map.of("kind", "newCampaign", "accountId", "a1", "facts", facts))
+                .get("campaigns")
+                .get(0)
+                .get("id")
+                .asString();
+        edit(with("newRows", "audienceIds", List.of(scene.audience(name), scene.audience(name + " more"))));
+        String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
+        edit(with("newColumns", "creativeIds", List.of(scene.creative(name, sha), scene.creative(name + " too", sha))));
+    }
+
+    private String created(String key, Order order) {
+        return byKey.computeIfAbsent(key, k -> {
+            String id = "N" + UUID.randomUUID().toString().substring(0, 4) + numbers.incrementAndGet();
+            put(id, order);
+            return id;
+        });
+    }
+
+    private Object put(String id, Order order) {
+        Map<String, String> item = there.computeIfAbsent(id, k -> new ConcurrentHashMap<>(Map.of("paused", "false")));
+        String level = order.getClass().getSimpleName().replace("Order", "");
+        item.put("level", level.equals("AdGroup") ? "AD_GROUP" : level.toUpperCase());
+        JsonNode written = json.valueToTree(order);
+        item.put("name", written.get("name").asString());
+        if (order instanceof AdOrder ad) {
+            item.put("parent", ad.adGroupId());
+        }
+        if (order instanceof AdGroupOrder group) {
+            item.put("money a day", String.valueOf(group.dailyMinor()));
+        }
+        return id;
+    }
+
+    private List<ItemTold> items() {
+        List<ItemTold> items = new ArrayList<>();
+        there.forEach((id, item) -> {
+            Map<String, String> fields = new HashMap<>(item);
+            fields.keySet().removeAll(List.of("paused", "removed", "level", "parent"));
+            items.add(new ItemTold(
+                    Level.valueOf(item.get("level")),
+                    id,
+                    item.get("paused").equals("true"),
+                    item.containsKey("removed"),
+                    fields));
+        });
+        return items;
+    }
+
+    private JsonNode edit(Map<String, Object> edit) throws Exception {
+        Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        version = answer.body().get("version").asInt();
+        return answer.body();
+    }
+
+    private Map<String, Object> with(String kind, Object... more) {
+        Map<String, Object> edit = new HashMap<>(Map.of("kind", kind, "campaignId", campaign));
+        for (int i = 0; i < more.length; i += 2) {
+            edit.put((String) more[i], more[i + 1]);
+        }
+        return edit;
+    }
+
+    private JsonNode changes() throws Exception {
+        return scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes");
+    }
+
+    private List<String> doings() throws Exception {
+        return StreamSupport.stream(changes().get("changes").spliterator(), false)
+                .map(c -> c.get("action").asString() + " " + c.get("level").asString())
+                .toList();
+    }
+
+    private JsonNode launch(Map<String, Object> how) throws Exception {
+        Map<String, Object> body = new HashMap<>(Map.of(
+                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false));
+        body.putAll(how);
+        JsonNode launch = scene.post(CLIENT + "/launches", body);
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        while (launch.get("state").asString().equals("RUNNING")) {
+            assertThat(System.nanoTime()).as(launch.toString()).isLessThan(end);
+            Thread.sleep(50);
+            launch = scene.get(CLIENT + "/launches/" + launch.get("id").asString());
+        }
+        return launch;
+    }
+
+    private List<Map<String, String>> standing(String level) {
+        return there.values().stream()
+                .filter(i -> i.get("level").equals(level) && !i.containsKey("removed"))
+                .toList();
+    }
+
+    private JsonNode view() throws Exception {
+        return scene.get(CLIENT + "/plans/" + plan).get("campaigns").get(0);
+    }
+
+    private String rowId(int row) throws Exception {
+        return view().get("rows").get(row).get("id").asString();
+    }
+
+    @Test
+    void aPartIsLaunchedWithWhatItNeedsAndStandsStillAtFirst() throws Exception {
+        String ad = changes().get("changes").get(3).get("key").asString();
+        launch(Map.of("keys", List.of(ad), "paused", true));
+        assertThat(there).hasSize(3);
+        assertThat(standing("CAMPAIGN").get(0)).containsEntry("paused", "true");
+        assertThat(doings())
+                .containsExactly("RESUME CAMPAIGN", "CREATE AD_GROUP", "CREATE AD", "CREATE AD", "CREATE AD");
+        Answer unknown = scene.call(
+                "ines",
+                HttpMethod.POST,
+                CLIENT + "/launches",
+                Map.of(
+                        "planId",
+                        plan,
+                        "campaignId",
+                        campaign,
+                        "planVersion",
+                        version,
+                        "keys",
+                        List.of("x/y"),
+                        "paused",
+                        false,
+                        "byHand",
+                        false));
+        assertThat(unknown.status()).isEqualTo(422);
+        assertThat(unknown.detail()).contains("Nothing changes of x/y");
+        launch(Map.of());
+        assertThat(there).hasSize(7);
+        assertThat(standing("CAMPAIGN").get(0)).containsEntry("paused", "false");
+        assertThat(doings()).isEmpty();
+    }
+
+    /** A row that was taken out is removed with its ads; brought back by undo it is made anew, and once. */
+    @Test
+    void whatLeavesTheSheetIsRemovedAndComesBackAsAnother() throws Exception {
+        launch(Map.of());
+        edit(with("rowRemoval", "rowIds", List.of(rowId(1))));
+        assertThat(doings()).containsExactly("REMOVE AD_GROUP");
+        launch(Map.of());
+        assertThat(standing("AD_GROUP")).hasSize(1);
+        assertThat(doings()).isEmpty();
+        version = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("version", version))
+                .get("version")
+                .asInt();
+        assertThat(doings()).containsExactly("CREATE AD_GROUP", "CREATE AD", "CREATE AD");
+        launch(Map.of());
+        assertThat(standing("AD_GROUP")).hasSize(2);
+        assertThat(there).hasSize(10);
+        assertThat(doings()).isEmpty();
+    }
+
+    @Test
+    void whatOthersChangedOnTheNetworkIsFoundPutBackOrTakenOver() throws Exception {
+        launch(Map.of());
+        List<Map<String, String>> groups = standing("AD_GROUP");
+        groups.get(0).put("money a day", "1700");
+        groups.get(1).put("name", "Ours now");
+        Map<String, Map<String, String>> adOfEach = new HashMap<>();
+        standing("AD").forEach(a -> adOfEach.put(a.get("parent"), a));
+        List<Map<String, String>> ads = List.copyOf(adOfEach.values());
+        ads.get(0).put("paused", "true");
+        ads.get(1).put("removed", "true");
+        JsonNode drift = look();
+        assertThat(StreamSupport.stream(drift.spliterator(), false)
+                        .map(d -> d.get("field").asString() + ": "
+                                + d.get("theirs").asString()))
+                .containsExactlyInAnyOrder(
+                        "money a day: £17.00", "name: Ours now", "state: paused", "on the network: removed");
+        assertThat(doings()).containsExactlyInAnyOrder("CHANGE AD_GROUP", "CHANGE AD_GROUP", "RESUME AD", "CREATE AD");
+        assertThat(look()).as("a second look finds the same").hasSize(4);
+
+        for (JsonNode d : drift) {
+            Answer taken = scene.call(
+                    "ines",
+                    HttpMethod.POST,
+                    CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/take-over",
+                    Map.of(
+                            "key",
+                            d.get("key").asString(),
+                            "field",
+                            d.get("field").asString()));
+            assertThat(taken.status()).isEqualTo(d.get("canTakeOver").asBoolean() ? 200 : 422);
+        }
+        version = scene.get(CLIENT + "/plans/" + plan).get("version").asInt();
+        assertThat(view().get("dailyMinor").asLong()).isEqualTo(2700);
+        assertThat(doings()).as("only the name is put back").containsExactly("CHANGE AD_GROUP");
+        launch(Map.of());
+        assertThat(standing("AD_GROUP")).extracting(g -> g.get("name")).doesNotContain("Ours now");
+        assertThat(look()).isEmpty();
+    }
+
+    private JsonNode look() throws Exception {
+        return scene.post(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/look", Map.of())
+                .get("drift");
+    }
+
+    /** A network that asks to wait is left alone for so long, and none of its refusals counts as a failure. */
+    @Test
+    void waitsAsLongAsTheNetworkAsks() throws Exception {
+        AtomicInteger left = new AtomicInteger(12);
+        doAnswer(c -> {
+                    if (left.getAndDecrement() > 0) {
+                        throw new NetworkAway("Hearthside", Duration.ZERO, new IllegalStateException());
+                    }
+                    return created(c.getArgument(0), c.getArgument(1));
+                })
+                .when(network)
+                .create(anyString(), any());
+        assertThat(launch(Map.of()).get("state").asString()).isEqualTo("DONE");
+        assertThat(there).hasSize(7);
+    }
+
+    private byte[] handedOver(String launch, String form) throws Exception {
+        MvcResult started = mvc.perform(get(CLIENT + "/launches/" + launch + "/hand-over?form=" + form)
+                        .with(user("ines")))
+                .andReturn();
+        return mvc.perform(asyncDispatch(started)).andReturn().getResponse().getContentAsByteArray();
+    }
+
+    private JsonNode readBack(String launch, byte[] file) throws Exception {
+        return json.readTree(mvc.perform(post(CLIENT + "/launches/" + launch + "/hand-over")
+                        .with(user("ines"))
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_OCTET_STREAM)
+                        .content(file))
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8));
+    }
+
+    /** The three forms say the same; ids come back in any of them, good ones are kept and bad ones listed. */
+    @Test
+    void aLaunchByHandGoesOutAsATableAndItsIdsComeBack() throws Exception {
+        JsonNode launch = launch(Map.of("byHand", true));
+        assertThat(launch.get("state").asString()).isEqualTo("BY_HAND");
+        String id = launch.get("id").asString();
+        List<Map<String, String>> lines = new ArrayList<>();
+        for (JsonNode line : json.readTree(handedOver(id, "JSON"))) {
+            Map<String, String> cells = new LinkedHashMap<>();
+            line.properties().forEach(e -> cells.put(e.getKey(), e.getValue().asString()));
+            lines.add(cells);
+        }
+        assertThat(lines).hasSize(7).extracting(l -> l.get("do")).containsOnly("create");
+        assertThat(lines.get(1))
+                .containsEntry("money a day", "£10.00")
+                .containsEntry("belongs to", lines.get(0).get("name"));
+        String csv = new String(handedOver(id, "CSV"), StandardCharsets.UTF_8);
+        assertThat(csv.lines().count()).isGreaterThanOrEqualTo(8);
+        Workbook book = WorkbookFactory.create(new ByteArrayInputStream(handedOver(id, "XLSX")));
+        Row head = book.getSheetAt(0).getRow(0);
+        int idColumn = head.getLastCellNum() - 2;
+        assertThat(head.getCell(idColumn).getStringCellValue()).isEqualTo("id on the network");
+        assertThat(book.getSheetAt(0).getRow(2).getCell(3).getStringCellValue())
+                .isEqualTo(lines.get(1).get("name"));
+
+        String[] beyond = {"change,id on the network", lines.get(3).get("change") + ",A3", "nothing,A4"};
+        JsonNode bad = readBack(id, String.join("\r\n", beyond).getBytes(StandardCharsets.UTF_8));
+        assertThat(bad.get("taken").asInt()).isZero();
+        assertThat(bad.get("bad").toString())
+                .contains("is no change of this launch", "what it belongs to has no id yet");
+
+        for (int i = 1; i <= 3; i++) {
+            book.getSheetAt(0).getRow(i).getCell(idColumn).setCellValue("H" + UUID.randomUUID());
+        }
+        ByteArrayOutputStream xlsx = new ByteArrayOutputStream();
+        book.write(xlsx);
+        JsonNode groups = readBack(id, xlsx.toByteArray());
+        assertThat(groups.path("taken").asInt()).as(groups.toString()).isEqualTo(3);
+        for (int i = 3; i < 7; i++) {
+            lines.get(i).put("id on the network", i == 6 ? "two words" : "H" + UUID.randomUUID());
+        }
+        JsonNode left = readBack(id, json.writeValueAsBytes(lines));
+        assertThat(left.get("taken").asInt()).isEqualTo(3);
+        assertThat(left.get("bad").get(0).get("says").asString()).startsWith("is no id");
+        lines.get(6).put("id on the network", "H" + UUID.randomUUID());
+        assertThat(readBack(id, json.writeValueAsBytes(lines)).get("left").asInt())
+                .isZero();
+        assertThat(scene.get(CLIENT + "/launches/" + id).get("state").asString())
+                .isEqualTo("DONE");
+        assertThat(doings()).isEmpty();
+        assertThat(readBack(id, xlsx.toByteArray()).get("detail").asString()).contains("was not handed over");
+    }
+
+    @Test
+    void twoPeopleDoNotLaunchOneCampaignAtOnce() throws Exception {
+        launch(Map.of("byHand", true));
+        Map<String, Object> again = Map.of(
+                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false);
+        Answer second = scene.call("ines", HttpMethod.POST, CLIENT + "/launches", again);
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.detail()).contains("has handed this campaign over");
+        Answer removal = scene.edit(plan, UUID.randomUUID().toString(), version, with("campaignRemoval"));
+        assertThat(removal.status()).isEqualTo(422);
+        assertThat(removal.detail()).contains("A launch of", "is under way");
+    }
+}
