@@ -1,7 +1,7 @@
 import "./launch.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Modal } from "antd";
-import { useState } from "react";
+import { App, Button, Checkbox, Modal, Radio } from "antd";
+import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
@@ -11,9 +11,10 @@ import { CampaignList } from "../plan/CampaignList";
 import { usePlanAtHand } from "../plan/usePlanAtHand";
 import { ChangeFacts } from "./ChangeFacts";
 import { ChangesTable } from "./ChangesTable";
+import { DriftList } from "./DriftList";
 import { inWords } from "./model";
 import { LaunchProgress } from "./LaunchProgress";
-import { changesQuery, startLaunch } from "./queries";
+import { changesQuery, lookQuery, startLaunch } from "./queries";
 
 /** What launching would do, then the launch itself, then what review says. */
 export function Launch() {
@@ -29,7 +30,16 @@ export function Launch() {
     // Events tell of a running launch at once; this catches up when their connection was lost.
     refetchInterval: (query) => (query.state.data?.running ? 3_000 : false),
   });
+  const path = { clientId, planId: planId ?? "", campaignId: campaign?.id ?? "" };
+  const looked = useQuery({ ...lookQuery(path), enabled: !!planId && !!campaign?.live });
+  const lookedAt = looked.dataUpdatedAt;
+  useEffect(() => {
+    if (lookedAt > 0) void queries.invalidateQueries({ queryKey: ["changes", clientId] });
+  }, [lookedAt, clientId, queries]);
   const [confirming, setConfirming] = useState(false);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [paused, setPaused] = useState(false);
+  const [byHand, setByHand] = useState(false);
   const [chosen, setChosen] = useState<string>();
   if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
   if (!client || !atHand.plans) return null;
@@ -65,11 +75,25 @@ export function Launch() {
     );
   }
   const blocked = blockers(list.findings);
+  const taken = list.changes.filter((c) => !left.has(c.key));
+  const creates = taken.some((c) => c.action === "CREATE");
   const current = list.changes.find((c) => c.key === chosen) ?? list.changes[0];
 
   const go = () => {
     setConfirming(false);
-    startLaunch(clientId, planId, campaign.id, list.planVersion)
+    startLaunch(clientId, {
+      planId,
+      campaignId: campaign.id,
+      planVersion: list.planVersion,
+      keys: taken.length === list.changes.length ? null : [...new Set(taken.map((c) => c.key))],
+      paused: paused && creates,
+      byHand,
+    })
+      .then(() => {
+        setLeft(new Set());
+        setPaused(false);
+        setByHand(false);
+      })
       .catch((e: Error) => message.error({ content: e.message, duration: 8 }))
       .finally(() => void queries.invalidateQueries());
   };
@@ -98,7 +122,9 @@ export function Launch() {
           <Button type="primary" onClick={() => setConfirming(true)}>
             {blocked > 0
               ? `${plural(blocked, "blocker")} first…`
-              : `Launch ${plural(list.changes.length, "change")}…`}
+              : taken.length < list.changes.length
+                ? `Launch ${taken.length} of ${plural(list.changes.length, "change")}…`
+                : `Launch ${plural(list.changes.length, "change")}…`}
           </Button>
         )
       }
@@ -117,6 +143,21 @@ export function Launch() {
         )
       }
     >
+      {list.drift.length > 0 && (
+        <DriftList
+          path={path}
+          network={account.networkName}
+          drift={list.drift}
+          onPutBack={() => {
+            const theirs = new Set(list.drift.map((d) => d.key));
+            setLeft(new Set(list.changes.map((c) => c.key).filter((k) => !theirs.has(k))));
+            setConfirming(true);
+          }}
+        />
+      )}
+      {looked.error && (
+        <p className="note">How it stands on the network is not known: {looked.error.message}</p>
+      )}
       {list.newestLaunchId && (
         <LaunchProgress
           key={list.newestLaunchId}
@@ -142,7 +183,13 @@ export function Launch() {
               <Findings findings={list.findings} onJump={jump} />
             </section>
           )}
-          <ChangesTable changes={list.changes} chosen={current?.key} onChoose={setChosen} />
+          <ChangesTable
+            changes={list.changes}
+            chosen={current?.key}
+            left={left}
+            onChoose={setChosen}
+            onLeave={setLeft}
+          />
         </>
       )}
       <Modal
@@ -158,7 +205,7 @@ export function Launch() {
             <>
               <Button onClick={() => setConfirming(false)}>Not yet</Button>
               <Button type="primary" onClick={go}>
-                Launch now
+                {byHand ? "Hand it over" : "Launch now"}
               </Button>
             </>
           )
@@ -167,12 +214,36 @@ export function Launch() {
         {blocked > 0 ? (
           <Findings findings={list.findings.filter((f) => f.severity === "BLOCKER")} onJump={jump} />
         ) : (
-          <p>
-            This will {inWords(list.changes)}. Money goes from {money(list.dailyBeforeMinor, list.currency)}{" "}
-            to <b>{money(list.dailyAfterMinor, list.currency)} a day</b>,{" "}
-            {money(campaign.flightMinor, list.currency)} over {plural(campaign.days, "day")}. Ads are shown
-            once review approves them.
-          </p>
+          <>
+            <p>
+              This will {inWords(taken)}.{" "}
+              {taken.length === list.changes.length && (
+                <>
+                  Money goes from {money(list.dailyBeforeMinor, list.currency)} to{" "}
+                  <b>{money(list.dailyAfterMinor, list.currency)} a day</b>,{" "}
+                  {money(campaign.flightMinor, list.currency)} over {plural(campaign.days, "day")}.{" "}
+                </>
+              )}
+              Ads are shown once review approves them.
+              {taken.some((c) => c.action === "REMOVE") &&
+                " What is removed is gone from the network for good; its results stay here."}
+            </p>
+            <div className="launch-how">
+              {creates && (
+                <Checkbox checked={paused} onChange={(e) => setPaused(e.target.checked)}>
+                  Start paused: what is created is reviewed, and runs when you resume it
+                </Checkbox>
+              )}
+              <Radio.Group
+                value={byHand}
+                onChange={(e) => setByHand(e.target.value as boolean)}
+                options={[
+                  { value: false, label: `Send it to ${account.networkName}` },
+                  { value: true, label: "Hand it over as a table, to be entered by hand" },
+                ]}
+              />
+            </div>
+          </>
         )}
       </Modal>
     </Columns>

@@ -1,11 +1,16 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useVirtualizer } from "@tanstack/react-virtual";
 import { App, Button } from "antd";
-import { useEffect } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { follow } from "../api/client";
-import { plural } from "../look/format";
-import { done, LAUNCH_WORDS, LEVEL_WORDS, standOf, type Launch } from "./model";
+import { count, moment, plural } from "../look/format";
+import { HandedOver } from "./HandedOver";
+import { LAUNCH_WORDS, LEVEL_WORDS, standOf, type Launch, type Progress, type Standing } from "./model";
 import { launchQuery, sendAgain, stopLaunch } from "./queries";
+
+const LINE_PX = 30;
+const MOST_PX = 520;
 
 /** The newest launch: how far it is, then what review says of each ad. */
 export function LaunchProgress({
@@ -21,17 +26,20 @@ export function LaunchProgress({
   const { message } = App.useApp();
   const query = launchQuery(clientId, launchId);
   const launch = useQuery({ ...query, refetchInterval: 4_000 });
+  const [told, setTold] = useState<Standing>();
   const running = launch.data?.state === "RUNNING";
   useEffect(() => {
     if (!running) return;
-    return follow<Launch>(
+    return follow<Standing>(
       `/api/clients/${encodeURIComponent(clientId)}/launches/${launchId}/progress`,
-      (state) => queries.setQueryData(["launch", clientId, launchId], state),
+      setTold,
       () => void queries.invalidateQueries(),
     );
   }, [running, clientId, launchId, queries]);
   if (!launch.data) return null;
   const { changes, state } = launch.data;
+  const kept = changes.filter((c) => c.state === "DONE").length;
+  const done = Math.max(kept, running ? (told?.done ?? 0) : 0);
   const act = (what: typeof stopLaunch) => {
     what(clientId, launchId)
       .catch((e: Error) => message.error(e.message))
@@ -43,55 +51,90 @@ export function LaunchProgress({
         <h2>
           Launch by {launch.data.person}: {LAUNCH_WORDS[state]}
         </h2>
-        {running && <Button onClick={() => act(stopLaunch)}>Stop</Button>}
+        {(running || state === "BY_HAND") && <Button onClick={() => act(stopLaunch)}>Stop</Button>}
         {(state === "INCOMPLETE" || state === "STOPPED") && (
           <Button type="primary" onClick={() => act(sendAgain)}>
             Send the rest again
           </Button>
         )}
       </div>
-      <div
-        className="launch-bar"
-        role="progressbar"
-        aria-valuenow={done(launch.data)}
-        aria-valuemax={changes.length}
-      >
-        <i style={{ width: `${(done(launch.data) / changes.length) * 100}%` }} />
+      <div className="launch-bar" role="progressbar" aria-valuenow={done} aria-valuemax={changes.length}>
+        <i style={{ width: `${(done / changes.length) * 100}%` }} />
       </div>
       <p className="note" style={{ marginTop: 0 }}>
-        {done(launch.data)} of {plural(changes.length, "change")} on the network
+        {count(done)} of {plural(changes.length, "change")} on the network
       </p>
-      <table className="changes" aria-label="Progress">
-        <thead>
-          <tr>
-            <th style={{ width: 80 }}>What</th>
-            <th>Name on the network</th>
-            <th style={{ width: 230 }}>Stands</th>
-          </tr>
-        </thead>
-        <tbody>
-          {changes.map((c) => {
-            const stand = standOf(c);
+      {state === "BY_HAND" && <HandedOver clientId={clientId} launchId={launchId} />}
+      <ProgressTable launch={launch.data} creativePath={creativePath} />
+    </section>
+  );
+}
+
+function ProgressTable({ launch, creativePath }: { launch: Launch; creativePath: string }) {
+  const box = useRef<HTMLDivElement>(null);
+  const { changes } = launch;
+  const rows = useVirtualizer({
+    count: changes.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => LINE_PX,
+    overscan: 12,
+  });
+  return (
+    <div className="change-list" role="table" aria-label="Progress">
+      <div className="progress-line head" role="row">
+        <span role="columnheader">What</span>
+        <span role="columnheader">Name on the network</span>
+        <span role="columnheader">Stands</span>
+      </div>
+      <div
+        ref={box}
+        className="change-lines"
+        style={{ height: Math.min(MOST_PX, Math.max(rows.getTotalSize(), changes.length * LINE_PX) + 2) }}
+      >
+        <div style={{ height: rows.getTotalSize(), position: "relative" }}>
+          {rows.getVirtualItems().map((item) => {
+            const c = changes[item.index]!;
             return (
-              <tr key={c.id} className={c.level} style={{ cursor: "default" }}>
-                <td className="note">{LEVEL_WORDS[c.level]}</td>
-                <td>
-                  <span className="mono">{c.name}</span>
-                </td>
-                <td>
-                  <span className={`stand ${stand.tone}`}>{stand.words}</span>
-                  {c.problem && <div className="note">{c.problem}</div>}
-                  {c.reviewState === "REFUSED" && c.reason && (
-                    <div className="note">
-                      {c.reason} <Link to={creativePath}>To the sheet</Link>
-                    </div>
-                  )}
-                </td>
-              </tr>
+              <div
+                key={c.id}
+                role="row"
+                ref={rows.measureElement}
+                data-index={item.index}
+                className={`progress-line ${c.level}`}
+                style={{ transform: `translateY(${item.start}px)` }}
+              >
+                <span role="cell" className="note">
+                  {LEVEL_WORDS[c.level]}
+                </span>
+                <span role="cell" className="mono" title={c.name}>
+                  {c.name}
+                </span>
+                <span role="cell">
+                  <Stands progress={c} creativePath={creativePath} />
+                </span>
+              </div>
             );
           })}
-        </tbody>
-      </table>
-    </section>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function Stands({ progress: c, creativePath }: { progress: Progress; creativePath: string }) {
+  const stand = standOf(c);
+  return (
+    <>
+      <span className={`stand ${stand.tone}`}>{stand.words}</span>
+      {c.reviewState === "IN_REVIEW" && c.reviewDue && (
+        <span className="note"> usually decided by {moment(c.reviewDue)}</span>
+      )}
+      {c.problem && <div className="note">{c.problem}</div>}
+      {c.reviewState === "REFUSED" && c.reason && (
+        <div className="note">
+          {c.reason} <Link to={`${creativePath}?ad=${c.itemKey}`}>To the ad</Link>
+        </div>
+      )}
+    </>
   );
 }

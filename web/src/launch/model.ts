@@ -5,8 +5,22 @@ export type Change = Schemas["Change"];
 export type Progress = Schemas["ChangeProgress"];
 export type Launch = Schemas["LaunchView"];
 
+/** How far a launch is, as its events tell. */
+export interface Standing {
+  state: string;
+  all: number;
+  done: number;
+  failed: number;
+}
+
 export const LEVEL_WORDS = { CAMPAIGN: "campaign", AD_GROUP: "ad group", AD: "ad" } as const;
-export const ACTION_WORDS = { CREATE: "create", CHANGE: "change", PAUSE: "pause", RESUME: "resume" } as const;
+export const ACTION_WORDS = {
+  CREATE: "create",
+  CHANGE: "change",
+  PAUSE: "pause",
+  RESUME: "resume",
+  REMOVE: "remove",
+} as const;
 
 /** "create 1 campaign, 3 ad groups and 6 ads; pause 1 ad". */
 export function inWords(changes: Pick<Change, "action" | "level">[]): string {
@@ -33,6 +47,7 @@ export function standOf(p: Progress): Stand {
   if (p.state === "RETRYING")
     return { words: `trying again, ${plural(p.tries, "try", "tries")} so far`, tone: "bad" };
   if (p.state === "WAITING") return { words: "waiting", tone: "still" };
+  if (p.action === "REMOVE") return { words: "removed", tone: "still" };
   if (p.action === "PAUSE") return { words: "paused", tone: "still" };
   if (p.level !== "AD") return { words: p.action === "CREATE" ? "created" : "changed", tone: "good" };
   switch (p.reviewState) {
@@ -47,13 +62,10 @@ export function standOf(p: Progress): Stand {
   }
 }
 
-export function done(launch: Launch): number {
-  return launch.changes.filter((c) => c.state === "DONE").length;
-}
-
 export const LAUNCH_WORDS: Record<string, string> = {
   RUNNING: "under way",
   DONE: "everything is on the network",
   INCOMPLETE: "some changes were not taken",
   STOPPED: "stopped",
+  BY_HAND: "handed over, waiting for ids",
 };

@@ -84,7 +84,7 @@ class ScreenshotsIT {
             buyer.lens("Checks");
             take(page, "sheet-checks");
             buyer.rail("Launch");
-            page.locator("[aria-label='Change list'] tr.AD").first().click();
+            page.locator("[aria-label='Change list'] .AD").first().click();
             take(page, "launch");
         }
     }

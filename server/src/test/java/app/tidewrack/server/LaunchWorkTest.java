@@ -9,7 +9,6 @@ import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.when;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
-import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.asyncDispatch;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
@@ -42,7 +41,6 @@ import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
-import org.springframework.test.web.servlet.MvcResult;
 import tools.jackson.databind.JsonNode;
 
 /** Launching in parts, standing still, by hand, and on a network that others change too. */
@@ -292,10 +290,11 @@ class LaunchWorkTest extends WithServer {
     }
 
     private byte[] handedOver(String launch, String form) throws Exception {
-        MvcResult started = mvc.perform(get(CLIENT + "/launches/" + launch + "/hand-over?form=" + form)
+        return mvc.perform(get(CLIENT + "/launches/" + launch + "/hand-over?form=" + form)
                         .with(user("ines")))
-                .andReturn();
-        return mvc.perform(asyncDispatch(started)).andReturn().getResponse().getContentAsByteArray();
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
     }
 
     private JsonNode readBack(String launch, byte[] file) throws Exception {

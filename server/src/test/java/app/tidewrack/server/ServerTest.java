@@ -206,13 +206,14 @@ class ServerTest extends WithServer {
     @Test
     void aLaunchCreatesEverythingExactlyOnce() throws Exception {
         AtomicInteger calls = new AtomicInteger();
+        AtomicInteger ids = new AtomicInteger();
         Map<String, String> created = new ConcurrentHashMap<>();
         when(network.create(anyString(), any())).thenAnswer(c -> {
             int call = calls.incrementAndGet();
             if (call == 1) {
                 throw new NetworkAway("Hearthside", new IOException("refused"));
             }
-            String id = created.computeIfAbsent(c.getArgument(0), k -> "N" + created.size());
+            String id = created.computeIfAbsent(c.getArgument(0), k -> "N" + ids.incrementAndGet());
             if (call == 3) {
                 throw new NetworkAway("Hearthside", new IOException("answer lost"));
             }

@@ -26,6 +26,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -99,6 +100,11 @@ class ChangeRunner {
             return away(clientId, launchId, change, tries, away);
         } catch (NetworkRefused | Refusal refused) {
             transaction.executeWithoutResult(t -> failed(clientId, launchId, change, tries, refused.getMessage()));
+            return Optional.empty();
+        } catch (DuplicateKeyException taken) {
+            LOG.warn("Change {} of launch {}: the network gave the id of something else", changeId, launchId);
+            transaction.executeWithoutResult(t -> failed(
+                    clientId, launchId, change, tries, "The network gave it the id of something else that is there."));
             return Optional.empty();
         }
     }

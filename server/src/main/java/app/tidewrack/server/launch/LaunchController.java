@@ -7,6 +7,7 @@ import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.launch.LaunchDesk.LaunchView;
 import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
+import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
@@ -18,7 +19,6 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -28,7 +28,6 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 /** Change lists, launches and their progress. */
 @RestController
@@ -123,16 +122,18 @@ class LaunchController {
 
     /** The change list of a launch as a table, for a person who enters it by hand. */
     @GetMapping("/launches/{launchId}/hand-over")
-    ResponseEntity<StreamingResponseBody> handOver(
-            @PathVariable String clientId, @PathVariable String launchId, @RequestParam Form form) {
+    void handOver(
+            @PathVariable String clientId,
+            @PathVariable String launchId,
+            @RequestParam Form form,
+            HttpServletResponse response)
+            throws IOException {
         desk.standing(clientId, launchId);
-        return ResponseEntity.ok()
-                .contentType(MediaType.parseMediaType(form.mediaType()))
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        "attachment; filename=\"change-list.%s\""
-                                .formatted(form.name().toLowerCase(Locale.ROOT)))
-                .body(out -> handOver.write(clientId, launchId, form, out));
+        response.setContentType(form.mediaType());
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                "attachment; filename=\"change-list.%s\"".formatted(form.name().toLowerCase(Locale.ROOT)));
+        handOver.write(clientId, launchId, form, response.getOutputStream());
     }
 
     /** Reads back what a person entered, in any of the forms that were handed over. */

@@ -1,0 +1,49 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { App, Button } from "antd";
+import type { Schemas } from "../api/client";
+import { LEVEL_WORDS } from "./model";
+import { takeOver } from "./queries";
+
+/** What somebody changed on the network behind our back: launching puts it back, or the plan takes it over. */
+export function DriftList(props: {
+  path: { clientId: string; planId: string; campaignId: string };
+  network: string;
+  drift: Schemas["Drifted"][];
+  onPutBack: () => void;
+}) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const take = (d: Schemas["Drifted"]) =>
+    takeOver(props.path, { key: d.key, field: d.field })
+      .then(() => message.info("The plan says the same now. It can be undone there."))
+      .catch((e: Error) => message.error(e.message))
+      .finally(() => void queries.invalidateQueries());
+  return (
+    <section className="drift" aria-label="Changed on the network">
+      <div className="drift-head">
+        <h2>Changed on {props.network} by somebody else</h2>
+        <Button size="small" onClick={props.onPutBack}>
+          Put all of it back…
+        </Button>
+      </div>
+      {props.drift.map((d) => (
+        <div key={d.key + d.field} className="drift-line">
+          <span className="note">{LEVEL_WORDS[d.level]}</span>
+          <span className="mono" title={d.name}>
+            {d.name}
+          </span>
+          <span>
+            {d.field}: {d.ours || "empty"} → <b>{d.theirs || "empty"}</b>
+          </span>
+          {d.canTakeOver ? (
+            <button className="link" onClick={() => void take(d)}>
+              Take over
+            </button>
+          ) : (
+            <span className="note">only put back</span>
+          )}
+        </div>
+      ))}
+    </section>
+  );
+}
