@@ -4,6 +4,7 @@ import { App, Button, Checkbox, Modal, Radio } from "antd";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
+import { offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { Findings, blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
@@ -12,7 +13,7 @@ import { usePlanAtHand } from "../plan/usePlanAtHand";
 import { ChangeFacts } from "./ChangeFacts";
 import { ChangesTable } from "./ChangesTable";
 import { DriftList } from "./DriftList";
-import { inWords } from "./model";
+import { inWords, lasting } from "./model";
 import { LaunchProgress } from "./LaunchProgress";
 import { changesQuery, lookQuery, startLaunch } from "./queries";
 
@@ -36,6 +37,7 @@ export function Launch() {
   useEffect(() => {
     if (lookedAt > 0) void queries.invalidateQueries({ queryKey: ["changes", clientId] });
   }, [lookedAt, clientId, queries]);
+  const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   const [confirming, setConfirming] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [paused, setPaused] = useState(false);
@@ -75,6 +77,7 @@ export function Launch() {
     );
   }
   const blocked = blockers(list.findings);
+  const review = offer.data?.rulebook.review;
   const taken = list.changes.filter((c) => !left.has(c.key));
   const creates = taken.some((c) => c.action === "CREATE");
   const current = list.changes.find((c) => c.key === chosen) ?? list.changes[0];
@@ -135,9 +138,15 @@ export function Launch() {
           <>
             <h2>After launch</h2>
             <p className="note">
-              Every ad goes from sent to in review to approved or refused. Review on {account.networkName}{" "}
-              takes from 15 minutes to 18 hours of practice time: move the practice clock at the top to let it
-              pass.
+              Every ad goes from sent to in review to approved or refused.
+              {review && (
+                <>
+                  {" "}
+                  Review on {account.networkName} usually takes {lasting(review.from)} to {lasting(review.to)}{" "}
+                  of practice time.
+                </>
+              )}{" "}
+              Move the practice clock at the top to let it pass.
             </p>
           </>
         )

@@ -36,6 +36,14 @@ export function inWords(changes: Pick<Change, "action" | "level">[]): string {
   return sentences.join("; ");
 }
 
+/** A duration such as {@code PT15M} or {@code PT48H} as people say it. */
+export function lasting(iso: string): string {
+  const [, hours, minutes] = /^PT(?:(\d+)H)?(?:(\d+)M)?/.exec(iso) ?? [];
+  return [hours && plural(Number(hours), "hour"), minutes && plural(Number(minutes), "minute")]
+    .filter(Boolean)
+    .join(" ");
+}
+
 export interface Stand {
   words: string;
   tone: "good" | "wait" | "bad" | "still";

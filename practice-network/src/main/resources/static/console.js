@@ -5,6 +5,8 @@ const MODES = {
   REFUSE: "says no",
   RATE_LIMIT: "asks to wait",
   LOSE_ANSWER: "does it, loses the answer",
+  GARBAGE: "answers nonsense",
+  TOO_LARGE: "says it is too large",
   DOWN: "is down",
 };
 const $ = (id) => document.getElementById(id);

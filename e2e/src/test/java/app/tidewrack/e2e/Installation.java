@@ -1,12 +1,18 @@
 package app.tidewrack.e2e;
 
+import com.google.gson.Gson;
+import com.google.gson.JsonElement;
+import com.google.gson.JsonParser;
 import java.io.IOException;
+import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -43,20 +49,102 @@ final class Installation {
 
     /** How many ads the network itself has of an account. */
     static int adsOnNetwork(String account) throws IOException, InterruptedException {
-        Matcher port =
-                Pattern.compile("TIDEWRACK_PRACTICE_PORT=(\\d+)").matcher(Files.readString(DATA.resolve("ports")));
-        if (!port.find()) {
-            throw new IllegalStateException("No practice port in " + DATA);
-        }
-        HttpRequest request = HttpRequest.newBuilder(URI.create(
-                        "http://127.0.0.1:" + port.group(1) + "/networks/hearthside/reviews?account=" + account))
-                .header(
-                        "X-Access-Key",
-                        Files.readString(DATA.resolve("practice-key")).strip())
-                .build();
-        String body = HttpClient.newHttpClient()
-                .send(request, HttpResponse.BodyHandlers.ofString())
-                .body();
+        String body = practice("GET", "/networks/hearthside/reviews?account=" + account, null)
+                .toString();
         return body.split("\"submittedAt\"", -1).length - 1;
+    }
+
+    /** A call to the practice network itself. */
+    static JsonElement practice(String method, String path, Object body) throws IOException, InterruptedException {
+        HttpRequest request = HttpRequest.newBuilder(
+                        URI.create("http://127.0.0.1:" + port("TIDEWRACK_PRACTICE_PORT") + path))
+                .header("X-Access-Key", secret("practice-key"))
+                .header("Content-Type", "application/json")
+                .method(
+                        method,
+                        body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(new Gson().toJson(body)))
+                .build();
+        return JsonParser.parseString(HttpClient.newHttpClient()
+                .send(request, HttpResponse.BodyHandlers.ofString())
+                .body());
+    }
+
+    private static String port(String name) throws IOException {
+        Matcher port = Pattern.compile(name + "=(\\d+)").matcher(Files.readString(DATA.resolve("ports")));
+        if (!port.find()) {
+            throw new IllegalStateException("No " + name + " in " + DATA);
+        }
+        return port.group(1);
+    }
+
+    private static String secret(String file) throws IOException {
+        return Files.readString(DATA.resolve(file)).strip();
+    }
+
+    /** Another server on the same database, which tells of each change it makes. */
+    static SecondServer secondServer() throws IOException, InterruptedException {
+        int own;
+        try (ServerSocket free = new ServerSocket(0)) {
+            own = free.getLocalPort();
+        }
+        try (var jars = Files.list(DATA.resolve("app").resolve("server"))) {
+            Path jar =
+                    jars.filter(p -> p.toString().endsWith(".jar")).findFirst().orElseThrow();
+            Path log = DATA.resolve("logs").resolve("second-server.log");
+            ProcessBuilder builder = new ProcessBuilder(
+                            "java",
+                            "-Xmx512m",
+                            "-jar",
+                            jar.toString(),
+                            "--logging.level.app.tidewrack.server.launch=DEBUG")
+                    .redirectErrorStream(true)
+                    .redirectOutput(log.toFile());
+            builder.environment()
+                    .putAll(Map.of(
+                            "TIDEWRACK_PORT", String.valueOf(own),
+                            "TIDEWRACK_PRACTICE_PORT", port("TIDEWRACK_PRACTICE_PORT"),
+                            "TIDEWRACK_PG_PORT", port("TIDEWRACK_PG_PORT"),
+                            "TIDEWRACK_PG_PASSWORD", secret("pg-password"),
+                            "TIDEWRACK_PRACTICE_KEY", secret("practice-key")));
+            SecondServer second = new SecondServer(builder.start(), "http://127.0.0.1:" + own, log);
+            second.await();
+            return second;
+        }
+    }
+
+    /** @param url its address */
+    record SecondServer(Process process, String url, Path log) implements AutoCloseable {
+        private void await() throws InterruptedException {
+            HttpRequest ready = HttpRequest.newBuilder(URI.create(url + "/actuator/health/readiness"))
+                    .build();
+            for (int i = 0; i < 300; i++) {
+                try {
+                    var answer = HttpClient.newHttpClient().send(ready, HttpResponse.BodyHandlers.discarding());
+                    if (answer.statusCode() == 200) {
+                        return;
+                    }
+                } catch (IOException notYet) {
+                    // It is still starting.
+                }
+                Thread.sleep(200);
+            }
+            throw new IllegalStateException("The second server did not start; see " + log);
+        }
+
+        /** How many changes of launches it made so far. */
+        long changes() throws IOException {
+            try (var lines = Files.lines(log)) {
+                return lines.filter(l -> l.contains(": done, try")).count();
+            }
+        }
+
+        void kill() {
+            process.destroyForcibly();
+        }
+
+        @Override
+        public void close() {
+            kill();
+        }
     }
 }

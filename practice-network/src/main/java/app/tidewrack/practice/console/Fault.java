@@ -18,6 +18,10 @@ public record Fault(CallKind kind, Mode mode, int every, int slowMillis) {
         /** Does the work and loses the answer. */
         LOSE_ANSWER,
         /** Answers that it is down, doing nothing. */
-        DOWN
+        DOWN,
+        /** Answers something that is no answer, doing nothing. */
+        GARBAGE,
+        /** Says that what was sent is too large. */
+        TOO_LARGE
     }
 }

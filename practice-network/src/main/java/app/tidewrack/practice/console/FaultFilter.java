@@ -10,6 +10,7 @@ import jakarta.servlet.http.HttpServletResponseWrapper;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.Writer;
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
@@ -67,6 +68,15 @@ class FaultFilter extends OncePerRequestFilter {
                         "Refused, because the console says so. Switch that off.");
             case RATE_LIMIT -> tooMany(response, FAULTY_RETRY_SECONDS);
             case DOWN -> problem(response, HttpStatus.SERVICE_UNAVAILABLE, "The network is down. Try again later.");
+            case GARBAGE -> {
+                response.setContentType(MediaType.TEXT_HTML_VALUE);
+                response.getOutputStream().write("<html><p>Back soon".getBytes(StandardCharsets.UTF_8));
+            }
+            case TOO_LARGE ->
+                problem(
+                        response,
+                        HttpStatus.CONTENT_TOO_LARGE,
+                        "Too large, because the console says so. Switch that off.");
             case LOSE_ANSWER -> {
                 chain.doFilter(request, new Swallowed(response));
                 lose(response);

@@ -94,6 +94,7 @@ class ChangeRunner {
         try {
             String externalId = send(clientId, launch, change);
             transaction.executeWithoutResult(t -> done(clientId, launch, change, tries, externalId));
+            LOG.debug("Change {} of launch {}: done, try {}", changeId, launchId, tries);
             return Optional.empty();
         } catch (NetworkAway away) {
             LOG.info("Change {} of launch {}: network away, try {}", changeId, launchId, tries);
