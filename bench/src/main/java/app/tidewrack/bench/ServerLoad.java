@@ -56,6 +56,7 @@ final class ServerLoad {
         figures.add(new Figure("a creative on every placement after a key, p95", fits(), "ms", 50, false));
         figures.add(new Figure("100 pictures of 5 MB onto the shelf", pictures(), "s", 60, false));
         figures.add(new Figure("customer list of 1,000,000 rows", list(), "s", 60, false));
+        figures.addAll(new LaunchLoad(this).figures());
         return figures;
     }
 
@@ -196,11 +197,11 @@ final class ServerLoad {
         }
     }
 
-    private interface Call {
+    interface Call {
         Object make() throws IOException, InterruptedException;
     }
 
-    private static double timed(Call call) throws IOException, InterruptedException {
+    static double timed(Call call) throws IOException, InterruptedException {
         long begun = System.nanoTime();
         call.make();
         return (System.nanoTime() - begun) / 1e6;
@@ -211,12 +212,16 @@ final class ServerLoad {
         return times[(int) Math.ceil(times.length * 0.95) - 1];
     }
 
-    private JsonNode get(String path) throws IOException, InterruptedException {
+    JsonNode get(String path) throws IOException, InterruptedException {
         return send("GET", path, BodyPublishers.noBody(), "application/json");
     }
 
-    private JsonNode post(String path, Object body) throws IOException, InterruptedException {
+    JsonNode post(String path, Object body) throws IOException, InterruptedException {
         return send("POST", path, BodyPublishers.ofByteArray(json.writeValueAsBytes(body)), "application/json");
+    }
+
+    JsonNode put(String path, Object body) throws IOException, InterruptedException {
+        return send("PUT", path, BodyPublishers.ofByteArray(json.writeValueAsBytes(body)), "application/json");
     }
 
     private JsonNode send(String method, String path, BodyPublisher body, String type)
