@@ -15,7 +15,9 @@ export function DriftList(props: {
   const { message } = App.useApp();
   const take = (d: Schemas["Drifted"]) =>
     takeOver(props.path, { key: d.key, field: d.field })
-      .then(() => message.info("The plan says the same now. It can be undone there."))
+      .then(() => {
+        message.info("The plan says the same now. It can be undone there.");
+      })
       .catch((e: Error) => message.error(e.message))
       .finally(() => void queries.invalidateQueries());
   return (

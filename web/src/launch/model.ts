@@ -56,6 +56,7 @@ export function standOf(p: Progress): Stand {
     return { words: `trying again, ${plural(p.tries, "try", "tries")} so far`, tone: "bad" };
   if (p.state === "WAITING") return { words: "waiting", tone: "still" };
   if (p.action === "REMOVE") return { words: "removed", tone: "still" };
+  if (p.action === "RESUME") return { words: "runs", tone: "good" };
   if (p.action === "PAUSE") return { words: "paused", tone: "still" };
   if (p.level !== "AD") return { words: p.action === "CREATE" ? "created" : "changed", tone: "good" };
   switch (p.reviewState) {
