@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { day, money, plural } from "../look/format";
+import { Expected } from "./Expected";
 import type { Campaign } from "./model";
 import { calendarQuery } from "./previews";
 
@@ -13,6 +14,7 @@ export function MoneyFacts(props: {
   version: number;
   campaigns: Campaign[];
   current: Campaign;
+  row: Campaign["rows"][number] | undefined;
   selected: number;
   onSpread: () => void;
 }) {
@@ -20,6 +22,14 @@ export function MoneyFacts(props: {
   const calendars = useQuery(calendarQuery(props.clientId, props.planId, props.version));
   return (
     <>
+      {props.row && (
+        <Expected
+          path={{ clientId: props.clientId, planId: props.planId, campaignId: current.id }}
+          campaign={current}
+          row={props.row}
+          version={props.version}
+        />
+      )}
       <h2>Money of the plan</h2>
       {calendars.data?.map((c) => {
         const most = Math.max(1, ...c.days.map((d) => d.minor));

@@ -250,6 +250,7 @@ export function SheetDesk(props: {
             version={props.version}
             campaigns={props.campaigns}
             current={whole}
+            row={focusRow}
             selected={pickedRows.length}
             onSpread={() => setOpen({ what: "spread" })}
           />

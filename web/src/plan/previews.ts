@@ -68,6 +68,20 @@ export const calendarQuery = (clientId: string, planId: string, version: number)
     ),
 });
 
+/** What a row's money is likely to bring. */
+export const expectedQuery = (
+  path: { clientId: string; planId: string; campaignId: string; rowId: string },
+  version: number,
+) => ({
+  queryKey: ["expected", path, version],
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/expected", {
+        params: { path },
+      }),
+    ),
+});
+
 /** What bids win for a row that seeks a goal and is charged so. */
 export const bidsQuery = (
   path: CampaignPath & { rowId: string },

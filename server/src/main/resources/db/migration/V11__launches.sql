@@ -20,3 +20,6 @@ create index on launch_change (client_id, launch_id, waits_for);
 alter table live_item add column removed_at timestamptz;
 alter table live_item add column generation integer not null default 0;
 alter table live_item add column drift jsonb not null default '{}';
+
+-- The campaign an ad is in is looked up for each ad of a plan.
+create index on live_item (client_id, campaign_id) where level = 'CAMPAIGN';

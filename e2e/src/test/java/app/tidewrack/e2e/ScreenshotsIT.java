@@ -20,7 +20,6 @@ class ScreenshotsIT {
             Page page = buyer.page;
             page.navigate(Installation.URL + "/signin");
             page.getByLabel("E-mail").waitFor();
-            take(page, "signin");
             buyer.signIn("ines@withyandoar.example");
             take(page, "clients");
             buyer.open("/c/oddment");
@@ -86,6 +85,9 @@ class ScreenshotsIT {
             buyer.rail("Launch");
             page.locator("[aria-label='Change list'] .AD").first().click();
             take(page, "launch");
+            buyer.rail("Rules");
+            page.locator(".tried-list .mono").first().waitFor();
+            take(page, "rules");
         }
     }
 

@@ -81,6 +81,9 @@ final class CreativeRules {
     }
 
     private static Creative longest(Situation s, Column column) {
+        if (s.creative(column).texts().allMatch(t -> Tokens.of(t).isEmpty())) {
+            return s.creative(column);
+        }
         Map<String, List<String>> values = new HashMap<>();
         rows(s, column)
                 .map(r -> tokens(s, r))

@@ -98,12 +98,10 @@ final class NameRules {
 
     private static Stream<Seen> tooLong(Situation s) {
         int limit = s.rulebook().nameLimit();
+        Map<String, Integer> longestOf = new HashMap<>();
+        s.names().ads().forEach((cell, name) -> longestOf.merge(cell.rowId(), TextLength.of(name), Math::max));
         Stream<Seen> rows = s.campaign().rows().stream().flatMap(r -> {
-            int longest = s.names().ads().entrySet().stream()
-                    .filter(e -> e.getKey().rowId().equals(r.id()))
-                    .mapToInt(e -> TextLength.of(e.getValue()))
-                    .max()
-                    .orElse(0);
+            int longest = longestOf.getOrDefault(r.id(), 0);
             return longest <= limit
                     ? Stream.empty()
                     : Stream.of(new Seen(

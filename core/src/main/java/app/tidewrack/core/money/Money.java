@@ -106,9 +106,15 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
 
     /** Equal parts by largest remainder: they add up to this exactly and differ by at most one minor unit. */
     public List<Money> split(int parts) {
-        long[] equal = new long[parts];
-        Arrays.fill(equal, 1);
-        return splitBy(equal);
+        if (parts < 1) {
+            throw new IllegalArgumentException("%s cannot be split into %d parts".formatted(this, parts));
+        }
+        // Every remainder is the same, so the first parts get what is over.
+        long part = Math.floorDiv(minor, parts);
+        long over = Math.floorMod(minor, parts);
+        return IntStream.range(0, parts)
+                .mapToObj(i -> new Money(i < over ? part + 1 : part, currency))
+                .toList();
     }
 
     /**

@@ -39,6 +39,9 @@ public record Narrowing(List<Slice> slices) {
 
     /** Codes of the placements it keeps to; none for wherever the network shows the row's ads. */
     public List<String> placements() {
+        if (slices.isEmpty()) {
+            return List.of();
+        }
         return slices.stream()
                 .filter(Slice.ShownIn.class::isInstance)
                 .map(s -> ((Slice.ShownIn) s).placement())

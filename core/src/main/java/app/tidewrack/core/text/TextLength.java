@@ -9,6 +9,9 @@ public final class TextLength {
 
     /** Number of user-perceived characters; an emoji with skin tone is one. */
     public static int of(String text) {
+        if (plain(text)) {
+            return text.length();
+        }
         BreakIterator clusters = BreakIterator.getCharacterInstance(ULocale.ROOT);
         clusters.setText(text);
         int count = 0;
@@ -16,6 +19,17 @@ public final class TextLength {
             count++;
         }
         return count;
+    }
+
+    /** Printable ASCII, of which each character is a cluster of its own. */
+    private static boolean plain(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c < ' ' || c > '~') {
+                return false;
+            }
+        }
+        return true;
     }
 
     /**

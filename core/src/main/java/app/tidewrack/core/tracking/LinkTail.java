@@ -14,8 +14,6 @@ import java.util.Set;
 public record LinkTail(List<Pair> pairs, Same same) {
     public static final LinkTail NONE = new LinkTail(List.of(), Same.KEEP);
 
-    private static final String UNRESERVED = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789-._~";
-
     private static final HexFormat HEX = HexFormat.of().withUpperCase();
 
     public LinkTail {
@@ -87,30 +85,51 @@ public record LinkTail(List<Pair> pairs, Same same) {
         return high < 0 || low < 0 ? -1 : high * 16 + low;
     }
 
+    /** Macros hold a reserved character or are unreserved throughout, so they are looked for at reserved ones only. */
     private static String encoded(String value, Collection<String> macros) {
-        StringBuilder encoded = new StringBuilder();
+        StringBuilder encoded = new StringBuilder(value.length() + 16);
         int i = 0;
         while (i < value.length()) {
-            int at = i;
-            String macro = macros.stream()
-                    .filter(m -> value.startsWith(m, at))
-                    .findFirst()
-                    .orElse("");
-            int end = value.offsetByCodePoints(i, 1);
-            encoded.append(macro.isEmpty() ? percent(value.substring(i, end)) : macro);
-            i = macro.isEmpty() ? end : i + macro.length();
+            char sign = value.charAt(i);
+            if (unreserved(sign)) {
+                encoded.append(sign);
+                i++;
+                continue;
+            }
+            String macro = macroAt(value, i, macros);
+            int end = macro.isEmpty() ? value.offsetByCodePoints(i, 1) : i + macro.length();
+            if (macro.isEmpty()) {
+                percent(value.substring(i, end), encoded);
+            } else {
+                encoded.append(macro);
+            }
+            i = end;
         }
         return encoded.toString();
     }
 
-    private static String percent(String character) {
-        if (UNRESERVED.contains(character)) {
-            return character;
+    private static boolean unreserved(char c) {
+        return c >= 'a' && c <= 'z'
+                || c >= 'A' && c <= 'Z'
+                || c >= '0' && c <= '9'
+                || c == '-'
+                || c == '.'
+                || c == '_'
+                || c == '~';
+    }
+
+    private static String macroAt(String value, int at, Collection<String> macros) {
+        for (String macro : macros) {
+            if (value.startsWith(macro, at)) {
+                return macro;
+            }
         }
-        StringBuilder encoded = new StringBuilder();
+        return "";
+    }
+
+    private static void percent(String character, StringBuilder encoded) {
         for (byte b : character.getBytes(StandardCharsets.UTF_8)) {
             encoded.append('%').append(HEX.toHexDigits(b));
         }
-        return encoded.toString();
     }
 }

@@ -42,6 +42,7 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -70,6 +71,9 @@ class LaunchWishes {
     List<Wish> of(String clientId, Campaign campaign, PlanNames names, Surroundings around) {
         Account account = around.accounts().get(campaign.accountId());
         Rulebook rulebook = networks.rulebook(account.network());
+        List<String> macros = rulebook.macroCodes();
+        // What an ad shows is the same in every row whose tokens stand for the same.
+        Map<List<Object>, Drawn> drawn = new HashMap<>();
         List<Wish> wishes = new ArrayList<>();
         wishes.add(campaignWish(campaign, names, account));
         for (Row row : campaign.rows()) {
@@ -95,14 +99,17 @@ class LaunchWishes {
                             .collect(Collectors.joining(", "));
             wishes.add(
                     adGroupWish(campaign, row, names, people, sentence(clientId, account, people), placements, where));
+            Map<String, String> known = AdTokens.of(people, around.clientName());
             for (Column column : on) {
-                Creative creative = around.creatives().get(column.creativeId());
-                Map<String, String> known = AdTokens.of(people, around.clientName());
+                Drawn shown = drawn.computeIfAbsent(
+                        List.of(column.creativeId(), known),
+                        k -> drawn(
+                                around.creatives().get(column.creativeId()).withTexts(t -> Tokens.filled(t, known)),
+                                rulebook));
                 String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
                 LinkTail tail = Objects.requireNonNull(names.tails().get(new CellRef(row.id(), column.id())));
-                Creative filled = creative.withTexts(t -> Tokens.filled(t, known))
-                        .withLinks(l -> tail.on(l, rulebook.macroCodes()));
-                wishes.add(adWish(row.id(), column.id(), name, filled, rulebook, account));
+                Creative tracked = shown.creative().withLinks(l -> tail.on(l, macros));
+                wishes.add(adWish(row.id(), column.id(), name, shown, tracked, account));
             }
         }
         return wishes;
@@ -182,10 +189,11 @@ class LaunchWishes {
                 d.switches());
     }
 
-    private Wish adWish(
-            String rowId, String columnId, String name, Creative creative, Rulebook rulebook, Account account) {
+    /** A creative with its tokens filled, and its fields but for name and links. */
+    private record Drawn(Creative creative, Map<String, String> fields) {}
+
+    private static Drawn drawn(Creative creative, Rulebook rulebook) {
         Map<String, String> fields = new LinkedHashMap<>();
-        fields.put(ItemTold.NAME, name);
         fields.put(
                 "format",
                 rulebook.format(creative.format()).map(FormatRule::words).orElse(creative.format()));
@@ -198,16 +206,9 @@ class LaunchWishes {
                 creative.callsToAction().stream()
                         .map(rulebook::callToActionWords)
                         .toList());
-        put(fields, ItemTold.LINK, List.of(creative.link()));
         put(fields, "brand", List.of(creative.brand()));
         put(fields, "post", List.of(creative.post()));
         put(fields, "media", creative.media().stream().map(LaunchWishes::words).toList());
-        put(
-                fields,
-                "cards",
-                creative.cards().stream()
-                        .map(c -> (c.text() + " " + c.price() + " " + c.link()).strip())
-                        .toList());
         LeadForm form = creative.form();
         if (form != null) {
             fields.put("lead form", "%s, version %d".formatted(form.name(), form.version()));
@@ -220,11 +221,30 @@ class LaunchWishes {
         DirectMessage message = creative.message();
         if (message != null) {
             fields.put("sender", message.sender());
+        }
+        return new Drawn(creative, fields);
+    }
+
+    /** @param tracked what is shown, with links as they are sent */
+    private static Wish adWish(
+            String rowId, String columnId, String name, Drawn shown, Creative tracked, Account account) {
+        Map<String, String> fields = new LinkedHashMap<>();
+        fields.put(ItemTold.NAME, name);
+        fields.putAll(shown.fields());
+        put(fields, ItemTold.LINK, List.of(tracked.link()));
+        put(
+                fields,
+                "cards",
+                tracked.cards().stream()
+                        .map(c -> (c.text() + " " + c.price() + " " + c.link()).strip())
+                        .toList());
+        DirectMessage message = tracked.message();
+        if (message != null) {
             put(fields, "message", List.of(message.subject(), message.body(), message.button(), message.link()));
         }
         return new Wish(
                 new WantedItem(Level.AD, rowId + "/" + columnId, rowId, name, fields),
-                new AdOrder(account.externalId(), "", name, order(creative)));
+                new AdOrder(account.externalId(), "", name, order(tracked)));
     }
 
     /** Several of a part stand one a line; a part that is empty is left out. */

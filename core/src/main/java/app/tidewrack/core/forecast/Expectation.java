@@ -1,0 +1,59 @@
+package app.tidewrack.core.forecast;
+
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * What money brings on people at a network's prices, each as a range that holds in four cases of five. All money is in minor
+ * units of one currency.
+ *
+ * @param people different people reached, by {@link Reach}
+ * @param frequency impressions for each person reached: impressions over people, at either end
+ * @param results of the kind that is sought
+ */
+public record Expectation(Range impressions, Range people, Range frequency, Range clicks, Range results) {
+
+    /**
+     * @param spending 0 or more
+     * @param price of one impression, over 0
+     */
+    public static Expectation of(Reach reach, double spending, Range price, ResultRate clicks, ResultRate results) {
+        Range impressions = new Range(spending / price.to(), spending / price.from());
+        Range people = new Range(reach.of(impressions.from()), reach.of(impressions.to()));
+        return new Expectation(
+                impressions,
+                people,
+                new Range(over(impressions.from(), people.from()), over(impressions.to(), people.to())),
+                clicks.results(spending),
+                results.results(spending));
+    }
+
+    private static double over(double impressions, double people) {
+        return people == 0 ? 0 : impressions / people;
+    }
+
+    /** People reached by so much money. */
+    public record CurvePoint(double spending, Range people) {}
+
+    /**
+     * People reached against money, in even steps from nothing.
+     *
+     * @param most the money of the last point, over 0
+     * @param steps 1 or more
+     */
+    public static List<CurvePoint> curve(Reach reach, Range price, double most, int steps) {
+        return IntStream.rangeClosed(0, steps)
+                .mapToObj(i -> most * i / steps)
+                .map(m -> new CurvePoint(m, new Range(reach.of(m / price.to()), reach.of(m / price.from()))))
+                .toList();
+    }
+
+    /**
+     * What one of something costs: money over how many, the most for the fewest. Nothing where none may come.
+     *
+     * @param many how many come for the money
+     */
+    public static Range each(double spending, Range many) {
+        return many.from() == 0 ? new Range(0, 0) : new Range(spending / many.to(), spending / many.from());
+    }
+}
