@@ -1,9 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
+import { useState } from "react";
 import { day, money, plural } from "../look/format";
 import { Expected } from "./Expected";
 import type { Campaign } from "./model";
 import { calendarQuery } from "./previews";
+import { PriceSumsDialog } from "./PriceSumsDialog";
 
 const HEIGHT = 62;
 
@@ -19,9 +21,11 @@ export function MoneyFacts(props: {
   onSpread: () => void;
 }) {
   const { campaigns, current } = props;
+  const [reckoning, setReckoning] = useState(false);
   const calendars = useQuery(calendarQuery(props.clientId, props.planId, props.version));
   return (
     <>
+      {reckoning && <PriceSumsDialog currency={current.currency} onClose={() => setReckoning(false)} />}
       {props.row && (
         <Expected
           path={{ clientId: props.clientId, planId: props.planId, campaignId: current.id }}
@@ -82,7 +86,8 @@ export function MoneyFacts(props: {
       <p>
         <Button disabled={props.selected === 0} onClick={props.onSpread}>
           Spread over {plural(props.selected, "row")}… <kbd>M</kbd>
-        </Button>
+        </Button>{" "}
+        <Button onClick={() => setReckoning(true)}>Reckon prices…</Button>
       </p>
     </>
   );

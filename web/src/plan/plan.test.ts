@@ -2,9 +2,11 @@ import { describe, expect, it } from "vitest";
 import { Problem, type Schemas } from "../api/client";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { keysOf } from "./doing";
+import { costs, round } from "./Expected";
 import { ALL_HOURS, painted, PRESETS } from "./hours";
 import { lens } from "./lenses";
 import { findingsAt, showingWords, switchBlock, type Campaign } from "./model";
+import { told } from "./PriceSumsDialog";
 import { block, covers, moved, single, wholeRow } from "./selection";
 import { asText, filtered } from "./sheetText";
 import { bodyOf, NO_CHOICES, withVariable } from "./split";
@@ -290,4 +292,17 @@ describe("keys", () => {
   ])("%o", (event, words) => {
     expect(keysOf(event as never)).toBe(words);
   });
+});
+
+it("reckoned prices and expected ranges are told in as many figures as say something", () => {
+  expect([
+    told(0.0312, "money"),
+    told(0.754, "money"),
+    told(13.3333, "number"),
+    told(1234.4, "number"),
+  ]).toEqual(["0.0312", "0.75", "13.33", "1,234"]);
+  expect(round({ from: 1043, to: 3287 })).toBe("1,000–3,300");
+  expect(round({ from: 4.2, to: 4.4 })).toBe("4");
+  expect(costs({ from: 26.6, to: 40.8 }, "GBP")).toBe("£0.27 to £0.41");
+  expect(costs({ from: 0, to: 0 }, "GBP")).toBe("more than can be said");
 });

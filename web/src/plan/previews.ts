@@ -68,6 +68,13 @@ export const calendarQuery = (clientId: string, planId: string, version: number)
     ),
 });
 
+/** What follows from the prices, numbers and rates that are known. */
+export const priceSumsQuery = (known: Record<string, number>) => ({
+  queryKey: ["price-sums", known],
+  retry: false,
+  queryFn: () => asked(api.POST("/api/price-sums", { body: { known } })),
+});
+
 /** What a row's money is likely to bring. */
 export const expectedQuery = (
   path: { clientId: string; planId: string; campaignId: string; rowId: string },
