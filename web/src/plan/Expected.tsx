@@ -124,9 +124,19 @@ function rounded(value: number): number {
   return Math.round(value / unit) * unit;
 }
 
+/** Large numbers by the thousand or million, so that both ends stand in a narrow column. */
+function short(value: number): { figure: string; unit: string } {
+  const r = rounded(value);
+  if (r < 10_000) return { figure: count(r), unit: "" };
+  return r < 1_000_000
+    ? { figure: count(r / 1_000), unit: " k" }
+    : { figure: String(Number((r / 1_000_000).toPrecision(2))), unit: " M" };
+}
+
 export function round(range: Range): string {
-  const [from, to] = [rounded(range.from), rounded(range.to)];
-  return from === to ? count(from) : `${count(from)}–${count(to)}`;
+  const [from, to] = [short(range.from), short(range.to)];
+  if (from.figure === to.figure && from.unit === to.unit) return from.figure + from.unit;
+  return `${from.figure}${from.unit === to.unit ? "" : from.unit}–${to.figure}${to.unit}`;
 }
 
 function times(range: Range): string {

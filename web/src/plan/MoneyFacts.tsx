@@ -83,10 +83,10 @@ export function MoneyFacts(props: {
           </div>
         ))}
       </dl>
-      <p>
+      <p className="money-doings">
         <Button disabled={props.selected === 0} onClick={props.onSpread}>
           Spread over {plural(props.selected, "row")}… <kbd>M</kbd>
-        </Button>{" "}
+        </Button>
         <Button onClick={() => setReckoning(true)}>Reckon prices…</Button>
       </p>
     </>
