@@ -92,9 +92,9 @@ export function ChangesTable({
 }
 
 /** An item and all that belongs to it. */
-function below(changes: Change[], key: string): string[] {
-  const found = [key];
-  for (const c of changes) if (c.parentKey && found.includes(c.parentKey)) found.push(c.key);
+function below(changes: Change[], key: string): Set<string> {
+  const found = new Set([key]);
+  for (const c of changes) if (c.parentKey && found.has(c.parentKey)) found.add(c.key);
   return found;
 }
 

@@ -8,7 +8,6 @@ export function OneRulebook({ clientId, accountId }: { clientId: string; account
   if (offer.error) return <p className="fault">{offer.error.message}</p>;
   const book = offer.data?.rulebook;
   if (!book) return null;
-  const formatWords = (code: string) => book.formats.find((f) => f.code === code)?.words ?? code;
   return (
     <div className="rulebook">
       <section>
@@ -36,93 +35,60 @@ export function OneRulebook({ clientId, accountId }: { clientId: string; account
           </tbody>
         </table>
       </section>
-      <section>
-        <h3>Objectives</h3>
-        <table>
-          <tbody>
-            {book.objectives.map((o) => (
-              <tr key={o.code}>
-                <td>{o.words}</td>
-                <td className="note">{o.goals.map((g) => g.words.toLowerCase()).join(", ")}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
-      <section>
-        <h3>Placements</h3>
-        <table>
-          <tbody>
-            {book.placements.map((p) => (
-              <tr key={p.code}>
-                <td>{p.words}</td>
-                <td className="note">
-                  {book.formats
-                    .filter((f) => f.placements.includes(p.code))
-                    .map((f) => formatWords(f.code).toLowerCase())
-                    .join(", ")}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
-      <section>
-        <h3>Audiences</h3>
-        <table>
-          <tbody>
-            <tr>
-              <td>Ages</td>
-              <td className="note">
-                {book.audience.ageBands.length > 0
-                  ? `only ${book.audience.ageBands.map((b) => `${b.from} to ${b.to}`).join(", ")}`
-                  : `any from ${book.audience.youngest} to ${book.audience.oldest}`}
-              </td>
-            </tr>
-            <tr>
-              <td>Countries</td>
-              <td className="note">{book.audience.countries.map((c) => c.words).join(", ")}</td>
-            </tr>
-            <tr>
-              <td>Terms</td>
-              <td className="note">{book.audience.terms.map((t) => t.words.toLowerCase()).join(", ")}</td>
-            </tr>
-          </tbody>
-        </table>
-      </section>
-      <section>
-        <h3>Names and links</h3>
-        <table>
-          <tbody>
-            <tr>
-              <td>Longest name</td>
-              <td className="note">{count(book.nameLimit)} characters</td>
-            </tr>
-            <tr>
-              <td>Longest link</td>
-              <td className="note">{count(book.linkLimit)} characters</td>
-            </tr>
-            {book.linkMacros.map((m) => (
-              <tr key={m.code}>
-                <td className="mono">{m.code}</td>
-                <td className="note">{m.words}, filled in when an ad is clicked</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
-      <section>
-        <h3>Regulated subjects</h3>
-        <table>
-          <tbody>
-            {book.subjects.map((s) => (
-              <tr key={s.code}>
-                <td>{s.words}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </section>
+      <Lines
+        title="Objectives"
+        lines={book.objectives.map((o) => [o.words, o.goals.map((g) => g.words.toLowerCase()).join(", ")])}
+      />
+      <Lines
+        title="Placements"
+        lines={book.placements.map((p) => [
+          p.words,
+          book.formats
+            .filter((f) => f.placements.includes(p.code))
+            .map((f) => f.words.toLowerCase())
+            .join(", "),
+        ])}
+      />
+      <Lines
+        title="Audiences"
+        lines={[
+          [
+            "Ages",
+            book.audience.ageBands.length > 0
+              ? `only ${book.audience.ageBands.map((b) => `${b.from} to ${b.to}`).join(", ")}`
+              : `any from ${book.audience.youngest} to ${book.audience.oldest}`,
+          ],
+          ["Countries", book.audience.countries.map((c) => c.words).join(", ")],
+          ["Terms", book.audience.terms.map((t) => t.words.toLowerCase()).join(", ")],
+        ]}
+      />
+      <Lines
+        title="Names and links"
+        lines={[
+          ["Longest name", `${count(book.nameLimit)} characters`],
+          ["Longest link", `${count(book.linkLimit)} characters`],
+          ...book.linkMacros.map((m) => [m.code, `${m.words}, filled in when an ad is clicked`]),
+        ]}
+      />
+      <Lines title="Regulated subjects" lines={book.subjects.map((s) => [s.words])} />
     </div>
+  );
+}
+
+function Lines({ title, lines }: { title: string; lines: string[][] }) {
+  return (
+    <section>
+      <h3>{title}</h3>
+      <table>
+        <tbody>
+          {lines.map(([words, note]) => (
+            <tr key={words}>
+              <td>{words}</td>
+              {note !== undefined && <td className="note">{note}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }

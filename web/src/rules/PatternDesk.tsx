@@ -1,6 +1,6 @@
 import { Radio, Select } from "antd";
 import type { Schemas } from "../api/client";
-import { signWords, type Level, type Pattern, type Token } from "./model";
+import { signWords, type Level, type Pattern } from "./model";
 import { Parts } from "./Parts";
 
 /** How names of one level are put together. */
@@ -32,7 +32,7 @@ type SignsOf = Pick<Pattern, "separator" | "space" | "letters">;
 /** What stands between parts and for a space, and what becomes of other signs. */
 export function Signs(props: {
   pattern: SignsOf;
-  naming: { separators: string[]; spaces: string[]; tokens?: Token[] };
+  naming: { separators: string[]; spaces: string[] };
   onChange: (signs: SignsOf) => void;
 }) {
   const { separator, space, letters } = props.pattern;

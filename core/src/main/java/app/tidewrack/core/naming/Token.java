@@ -1,8 +1,5 @@
 package app.tidewrack.core.naming;
 
-import java.util.Arrays;
-import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 
 /** What a name or a link's parameter can be put together from. */
@@ -106,17 +103,5 @@ public enum Token {
     /** A whole name, written as it is. */
     boolean whole() {
         return level == NameLevel.LINK;
-    }
-
-    /** Those known at a level, in the order of this list. */
-    public static List<Token> at(NameLevel level) {
-        return Arrays.stream(values())
-                .filter(t -> t.level.compareTo(level) <= 0)
-                .toList();
-    }
-
-    /** {@code row-number}, as it stands in addresses and files. */
-    public String code() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,8 +1,10 @@
 package app.tidewrack.server.forecast;
 
 import app.tidewrack.core.brief.Result;
+import app.tidewrack.core.forecast.Expectation;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
+import app.tidewrack.core.forecast.ResultRate;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.refusal.Refusal;
@@ -50,15 +52,17 @@ class ForecastController {
         Account account = accounts.account(clientId, accountId);
         MoneyRule prices = rates.prices(account);
         Range price = AccountRates.ofImpression(prices);
-        Range impressions = new Range(dailyMinor / price.to(), dailyMinor / price.from());
-        Reach reach = new Reach(people);
-        double half = reach.impressionsFor(0.5);
         Optional<AccountRates.Seen> seen =
                 Optional.ofNullable(rates.seen(clientId, Result.CLICK).get(accountId));
+        ResultRate clicks = AccountRates.rate(prices, Result.CLICK, seen);
+        Reach reach = new Reach(people);
+        Expectation day = Expectation.of(reach, dailyMinor, price, clicks, clicks);
+        double half = reach.impressionsFor(0.5);
         return new Expected(
-                impressions,
-                new Range(reach.of(impressions.from()), reach.of(impressions.to())),
-                new Range(half / impressions.to(), half / impressions.from()),
-                AccountRates.rate(prices, Result.CLICK, seen).results(dailyMinor));
+                day.impressions(),
+                day.people(),
+                new Range(
+                        half / day.impressions().to(), half / day.impressions().from()),
+                day.clicks());
     }
 }

@@ -64,18 +64,18 @@ class Drift {
     record Drifted(
             Level level, String key, String name, String field, String ours, String theirs, boolean canTakeOver) {}
 
-    /** Asks the network how the campaign stands; says how many items were changed there since the last look. */
-    int look(String clientId, String campaignId) {
+    /** Asks the network how a campaign of a plan stands, and notes what was changed there. */
+    void look(String clientId, String planId, String campaignId) {
+        plans.plan(clientId, planId).plan().campaign(campaignId);
         List<StoredLive> live = mapper.live(clientId, campaignId);
         Optional<StoredLive> campaign = live.stream()
                 .filter(l -> l.level().equals(Level.CAMPAIGN.name()))
                 .findFirst();
         boolean underWay = mapper.newest(clientId, campaignId)
-                .map(StoredLaunch::state)
-                .filter(s -> s.equals("RUNNING") || s.equals("BY_HAND"))
+                .filter(StoredLaunch::underWay)
                 .isPresent();
         if (campaign.isEmpty() || underWay) {
-            return 0;
+            return;
         }
         Account account = clients.account(clientId, campaign.get().accountId()).orElseThrow();
         String currency = account.currency();
@@ -84,21 +84,18 @@ class Drift {
                 .items(campaign.get().externalId())
                 .stream()
                 .collect(Collectors.toMap(ItemTold::id, Function.identity()));
-        int changed = 0;
         for (StoredLive item : live) {
-            changed += note(clientId, campaignId, item, told.get(item.externalId()), currency) ? 1 : 0;
+            note(clientId, campaignId, item, told.get(item.externalId()), currency);
         }
-        return changed;
     }
 
-    private boolean note(
-            String clientId, String campaignId, StoredLive item, @Nullable ItemTold told, String currency) {
+    private void note(String clientId, String campaignId, StoredLive item, @Nullable ItemTold told, String currency) {
         Map<String, String> drift = new HashMap<>(map(item.drift()));
         if (told == null || told.removed()) {
             drift.put(THERE, "there");
             mapper.setRemoved(clientId, campaignId, item.itemKey());
             mapper.setDrift(clientId, campaignId, item.itemKey(), item.fields(), json.writeValueAsString(drift));
-            return true;
+            return;
         }
         boolean changed = told.paused() != item.paused();
         if (changed) {
@@ -127,7 +124,6 @@ class Drift {
                     json.writeValueAsString(fields),
                     json.writeValueAsString(drift));
         }
-        return changed;
     }
 
     /** Remembers what we sent; back as it was it is no drift any more. */

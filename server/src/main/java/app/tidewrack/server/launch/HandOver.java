@@ -117,9 +117,10 @@ class HandOver {
         Reader reader = new Reader(clientId, launch, changes);
         Map<String, Map<String, String>> byChange = new HashMap<>();
         Map<String, Integer> numbers = new HashMap<>();
+        Set<String> known = changes.stream().map(StoredChange::id).collect(Collectors.toSet());
         for (int i = 0; i < lines.size(); i++) {
             String id = lines.get(i).getOrDefault(CHANGE, "");
-            if (!id.isEmpty() && changes.stream().noneMatch(c -> c.id().equals(id))) {
+            if (!id.isEmpty() && !known.contains(id)) {
                 reader.bad.add(new BadLine(i + 2, id, "is no change of this launch"));
             } else if (byChange.putIfAbsent(id, lines.get(i)) != null && !id.isEmpty()) {
                 reader.bad.add(new BadLine(i + 2, id, "stands in line %d too".formatted(numbers.get(id))));

@@ -75,8 +75,7 @@ class LaunchController {
     /** Asks the network how a campaign stands there, and notes what was changed behind our back. */
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/look")
     ChangesView look(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
-        desk.changes(clientId, planId, campaignId);
-        drift.look(clientId, campaignId);
+        drift.look(clientId, planId, campaignId);
         return desk.changes(clientId, planId, campaignId);
     }
 

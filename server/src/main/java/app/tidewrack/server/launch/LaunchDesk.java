@@ -145,7 +145,7 @@ public class LaunchDesk {
                 Money.sum(currency, before).minor(),
                 c.inspected().totals().daily().minor(),
                 newest.map(StoredLaunch::id).orElse(null),
-                newest.map(LaunchDesk::underWay).orElse(false),
+                newest.map(StoredLaunch::underWay).orElse(false),
                 drift.of(clientId, campaignId));
     }
 
@@ -204,7 +204,7 @@ public class LaunchDesk {
         if (comparison.changes().changes().isEmpty()) {
             throw new Refusal("changes", "The network already has all of this.", "Change something first.");
         }
-        mapper.newest(clientId, campaignId).filter(LaunchDesk::underWay).ifPresent(l -> {
+        mapper.newest(clientId, campaignId).filter(StoredLaunch::underWay).ifPresent(l -> {
             throw new Conflict(
                     l.state().equals("RUNNING")
                             ? "%s has launched this campaign, and it is under way. Wait for it, or stop it."
@@ -212,10 +212,6 @@ public class LaunchDesk {
                             : "%s has handed this campaign over to be entered by hand. Read the ids back, or stop it."
                                     .formatted(l.person()));
         });
-    }
-
-    private static boolean underWay(StoredLaunch launch) {
-        return launch.state().equals("RUNNING") || launch.state().equals("BY_HAND");
     }
 
     private Comparison compare(String clientId, Versioned versioned, String campaignId) {
@@ -270,20 +266,7 @@ public class LaunchDesk {
                 launch.state(),
                 launch.startedAt(),
                 launch.person(),
-                mapper.shown(clientId, launchId).stream()
-                        .map(c -> new ChangeProgress(
-                                c.id(),
-                                Action.valueOf(c.action()),
-                                Level.valueOf(c.level()),
-                                c.itemKey(),
-                                c.name(),
-                                c.state(),
-                                c.tries(),
-                                c.problem(),
-                                c.reviewState(),
-                                c.reason(),
-                                c.reviewDue()))
-                        .toList());
+                mapper.progress(clientId, launchId));
     }
 
     /** How far a launch is, in numbers. */
@@ -300,7 +283,7 @@ public class LaunchDesk {
     @Transactional
     public LaunchView stop(String clientId, String launchId) {
         StoredLaunch launch = mapper.holdLaunch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
-        if (underWay(launch)) {
+        if (launch.underWay()) {
             mapper.setLaunchState(clientId, launchId, "STOPPED");
         }
         return view(clientId, launchId);
@@ -317,7 +300,7 @@ public class LaunchDesk {
         boolean newest = mapper.newest(clientId, launch.campaignId())
                 .filter(l -> l.id().equals(launchId))
                 .isPresent();
-        if (!newest || underWay(launch) || launch.state().equals("DONE")) {
+        if (!newest || launch.underWay() || launch.state().equals("DONE")) {
             throw new Refusal(
                     "launch", "Nothing of this launch is left to send.", "Look at the change list and launch that.");
         }

@@ -1,5 +1,6 @@
 package app.tidewrack.server.launch;
 
+import app.tidewrack.server.launch.LaunchDesk.ChangeProgress;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -18,7 +19,13 @@ interface LaunchMapper {
             String accountId,
             Instant startedAt,
             String state,
-            String person) {}
+            String person) {
+
+        /** It is being sent, or waits for what a person enters. */
+        boolean underWay() {
+            return state.equals("RUNNING") || state.equals("BY_HAND");
+        }
+    }
 
     record StoredChange(
             String id,
@@ -113,20 +120,6 @@ interface LaunchMapper {
             where c.client_id = #{clientId} and c.launch_id = #{launchId}""")
     Standing standing(String clientId, String launchId);
 
-    /** One change as it is shown, with what review says of the ad. */
-    record Shown(
-            String id,
-            String action,
-            String level,
-            String itemKey,
-            String name,
-            String state,
-            int tries,
-            @Nullable String problem,
-            @Nullable String reviewState,
-            @Nullable String reason,
-            @Nullable Instant reviewDue) {}
-
     @Select("""
             select c.id, c.action, c.level, c.item_key, c.name, c.state, c.tries, c.problem, i.review_state, i.reason,
                    i.review_due
@@ -134,7 +127,7 @@ interface LaunchMapper {
             left join live_item i on i.client_id = c.client_id and i.campaign_id = l.campaign_id
                 and i.item_key = c.item_key and i.removed_at is null
             where c.client_id = #{clientId} and c.launch_id = #{launchId} order by c.position""")
-    List<Shown> shown(String clientId, String launchId);
+    List<ChangeProgress> progress(String clientId, String launchId);
 
     @Select(CHANGE + " and id = #{changeId}")
     Optional<StoredChange> change(String clientId, String launchId, String changeId);

@@ -5,6 +5,7 @@ import app.tidewrack.core.launch.Level;
 import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
 import app.tidewrack.server.launch.LaunchMapper.NewLaunch;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
+import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.web.Ids;
 import java.time.Instant;
 import java.util.List;
@@ -43,7 +44,7 @@ public class Standstill {
 
     private void change(String clientId, String personId, LiveCampaign campaign, Action action) {
         mapper.newest(clientId, campaign.campaignId())
-                .filter(l -> l.state().equals("RUNNING") || l.state().equals("BY_HAND"))
+                .filter(StoredLaunch::underWay)
                 .ifPresent(l -> {
                     mapper.holdLaunch(clientId, l.id());
                     mapper.setLaunchState(clientId, l.id(), "STOPPED");

@@ -69,14 +69,9 @@ class NameTrials {
     record Tried(TriedLevel campaign, TriedLevel adGroups, TriedLevel ads, TriedLevel links) {}
 
     Tried of(String clientId, String planId, String campaignId, NamingScheme scheme) {
-        Plan plan = desk.plan(clientId, planId).plan();
-        Campaign campaign = plan.campaign(campaignId);
-        Surroundings around = inspector.surroundings(clientId, plan);
-        Rulebook rulebook =
-                networks.rulebook(around.accounts().get(campaign.accountId()).network());
-        PlanNames names = inspector.names(campaign, around, scheme);
-        Map<Token, Set<String>> values = known.of(clientId, around);
-        Sheet sheet = new Sheet(campaign, around, names, rulebook, scheme.codes(), values);
+        Looked at = look(clientId, planId, campaignId);
+        PlanNames names = inspector.names(at.campaign(), at.around(), scheme);
+        Sheet sheet = new Sheet(at, names, scheme.codes(), known.of(clientId, at.around()));
         return new Tried(
                 sheet.level(scheme.campaign(), Map.of("", names.campaign())),
                 sheet.level(scheme.adGroup(), names.rows()),
@@ -88,31 +83,37 @@ class NameTrials {
                 sheet.links());
     }
 
-    /** The link of one ad, as launch would send it. */
+    /** The link of one ad, as launch would send it; empty where it is off. */
     String link(String clientId, String planId, String campaignId, CellRef cell) {
+        Looked at = look(clientId, planId, campaignId);
+        at.campaign().row(cell.rowId());
+        String creative = at.campaign().column(cell.columnId()).creativeId();
+        LinkTail tail = inspector.names(at.campaign(), at.around()).tails().get(cell);
+        return tail == null
+                ? ""
+                : tail.on(
+                        at.around().creatives().get(creative).link(),
+                        at.rulebook().macroCodes());
+    }
+
+    /** A campaign with all that its names need. */
+    private record Looked(Campaign campaign, Surroundings around, Rulebook rulebook) {}
+
+    private Looked look(String clientId, String planId, String campaignId) {
         Plan plan = desk.plan(clientId, planId).plan();
         Campaign campaign = plan.campaign(campaignId);
         Surroundings around = inspector.surroundings(clientId, plan);
-        Rulebook rulebook =
-                networks.rulebook(around.accounts().get(campaign.accountId()).network());
-        Campaign alone = campaign.withRows(List.of(campaign.row(cell.rowId())));
-        LinkTail tail = inspector.names(alone, around).tails().getOrDefault(cell, LinkTail.NONE);
-        Creative creative =
-                around.creatives().get(campaign.column(cell.columnId()).creativeId());
-        return campaign.isOn(cell.rowId(), cell.columnId()) ? tail.on(creative.link(), rulebook.macroCodes()) : "";
+        return new Looked(
+                campaign,
+                around,
+                networks.rulebook(around.accounts().get(campaign.accountId()).network()));
     }
 
     private static String key(CellRef cell) {
         return cell.rowId() + "/" + cell.columnId();
     }
 
-    private record Sheet(
-            Campaign campaign,
-            Surroundings around,
-            PlanNames names,
-            Rulebook rulebook,
-            Codes codes,
-            Map<Token, Set<String>> known) {
+    private record Sheet(Looked at, PlanNames names, Codes codes, Map<Token, Set<String>> known) {
 
         TriedLevel level(NamePattern pattern, Map<String, String> named) {
             NameReader reader = new NameReader(pattern, codes, known);
@@ -129,9 +130,11 @@ class NameTrials {
                     faults.add(Fault.CLASH);
                     says.add("%d get this name".formatted(times.get(name)));
                 }
-                if (length > rulebook.nameLimit()) {
+                if (length > at.rulebook().nameLimit()) {
                     faults.add(Fault.TOO_LONG);
-                    says.add("%d characters; %s takes %d".formatted(length, rulebook.name(), rulebook.nameLimit()));
+                    says.add("%d characters; %s takes %d"
+                            .formatted(
+                                    length, at.rulebook().name(), at.rulebook().nameLimit()));
                 }
                 if (name.contains(Namer.WANTING) && !lacks.isEmpty()) {
                     faults.add(Fault.VALUE_MISSING);
@@ -144,18 +147,18 @@ class NameTrials {
                 }
                 tried.add(new TriedName(words(key), name, length, faults, says));
             });
-            return summed(tried, rulebook.nameLimit());
+            return summed(tried, at.rulebook().nameLimit());
         }
 
         TriedLevel links() {
             List<TriedName> tried = new ArrayList<>();
-            Collection<String> macros = rulebook.macroCodes();
+            Collection<String> macros = at.rulebook().macroCodes();
             names.tails().forEach((cell, tail) -> {
                 String link = tail.on(creative(cell).link(), macros);
                 if (link.isEmpty()) {
                     return;
                 }
-                boolean tooLong = link.length() > rulebook.linkLimit();
+                boolean tooLong = link.length() > at.rulebook().linkLimit();
                 tried.add(new TriedName(
                         words(NameTrials.key(cell)),
                         link,
@@ -163,10 +166,13 @@ class NameTrials {
                         tooLong ? List.of(Fault.TOO_LONG) : List.of(),
                         tooLong
                                 ? List.of("%d characters; %s takes %d"
-                                        .formatted(link.length(), rulebook.name(), rulebook.linkLimit()))
+                                        .formatted(
+                                                link.length(),
+                                                at.rulebook().name(),
+                                                at.rulebook().linkLimit()))
                                 : List.of()));
             });
-            return summed(tried, rulebook.linkLimit());
+            return summed(tried, at.rulebook().linkLimit());
         }
 
         private static TriedLevel summed(List<TriedName> tried, int limit) {
@@ -190,21 +196,22 @@ class NameTrials {
         }
 
         private Creative creative(CellRef cell) {
-            return Objects.requireNonNull(
-                    around.creatives().get(campaign.column(cell.columnId()).creativeId()));
+            return Objects.requireNonNull(at.around()
+                    .creatives()
+                    .get(at.campaign().column(cell.columnId()).creativeId()));
         }
 
         private String words(String key) {
             if (key.isEmpty()) {
-                return campaign.facts().name();
+                return at.campaign().facts().name();
             }
             String[] ids = key.split("/");
-            Row row = campaign.row(ids[0]);
-            @Nullable Column column = ids.length == 1 ? null : campaign.column(ids[1]);
+            Row row = at.campaign().row(ids[0]);
+            @Nullable Column column = ids.length == 1 ? null : at.campaign().column(ids[1]);
             return column == null
                     ? row.label()
                     : row.label() + " × "
-                            + around.creatives().get(column.creativeId()).name();
+                            + at.around().creatives().get(column.creativeId()).name();
         }
     }
 }
