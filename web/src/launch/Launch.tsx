@@ -115,7 +115,9 @@ export function Launch() {
       title={campaign.name}
       note={
         list.running
-          ? `A launch on ${account.networkName} is under way`
+          ? list.byHand
+            ? `Handed over, to be entered on ${account.networkName} by hand`
+            : `A launch on ${account.networkName} is under way`
           : list.changes.length === 0
             ? `${account.networkName} has all of it`
             : `Would ${inWords(list.changes)} on ${account.networkName}`
@@ -172,6 +174,7 @@ export function Launch() {
           key={list.newestLaunchId}
           clientId={clientId}
           launchId={list.newestLaunchId}
+          byHand={list.byHand}
           creativePath={`/c/${clientId}/plan/${planId}/${campaign.id}`}
         />
       )}

@@ -16,10 +16,13 @@ const MOST_PX = 520;
 export function LaunchProgress({
   clientId,
   launchId,
+  byHand,
   creativePath,
 }: {
   clientId: string;
   launchId: string;
+  /** It was handed over, and is never sent. */
+  byHand: boolean;
   creativePath: string;
 }) {
   const queries = useQueryClient();
@@ -54,7 +57,7 @@ export function LaunchProgress({
         {(running || state === "BY_HAND") && <Button onClick={() => act(stopLaunch)}>Stop</Button>}
         {(state === "INCOMPLETE" || state === "STOPPED") && (
           <Button type="primary" onClick={() => act(sendAgain)}>
-            Send the rest again
+            {byHand ? "Wait for its ids again" : "Send the rest again"}
           </Button>
         )}
       </div>

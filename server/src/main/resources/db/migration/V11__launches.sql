@@ -6,7 +6,8 @@ where l.client_id = x.client_id and l.id = x.launch_id and l.account_id is null;
 delete from launch where account_id is null;
 alter table launch alter column account_id set not null;
 
--- A launch that is handed over waits for the ids that a person got.
+-- A launch that is handed over waits for the ids that a person got; it is never sent.
+alter table launch add column by_hand boolean not null default false;
 alter table launch drop constraint launch_state_check;
 alter table launch add constraint launch_state_check
     check (state in ('RUNNING', 'DONE', 'INCOMPLETE', 'STOPPED', 'BY_HAND'));

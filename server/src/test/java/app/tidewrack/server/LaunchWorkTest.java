@@ -346,6 +346,9 @@ class LaunchWorkTest extends WithServer {
         book.write(xlsx);
         JsonNode groups = readBack(id, xlsx.toByteArray());
         assertThat(groups.path("taken").asInt()).as(groups.toString()).isEqualTo(3);
+        scene.post(CLIENT + "/launches/" + id + "/stop", Map.of());
+        JsonNode again = scene.post(CLIENT + "/launches/" + id + "/send-again", Map.of());
+        assertThat(again.get("state").asString()).isEqualTo("BY_HAND");
         for (int i = 3; i < 7; i++) {
             lines.get(i).put("id on the network", i == 6 ? "two words" : "H" + UUID.randomUUID());
         }
@@ -358,6 +361,7 @@ class LaunchWorkTest extends WithServer {
         assertThat(scene.get(CLIENT + "/launches/" + id).get("state").asString())
                 .isEqualTo("DONE");
         assertThat(doings()).isEmpty();
+        assertThat(there).as("nothing was sent").isEmpty();
         assertThat(readBack(id, xlsx.toByteArray()).get("detail").asString()).contains("was not handed over");
     }
 

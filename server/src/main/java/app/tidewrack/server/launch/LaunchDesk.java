@@ -76,6 +76,7 @@ public class LaunchDesk {
      * What a launch would do.
      *
      * @param newestLaunchId the last launch of this campaign, if any
+     * @param byHand the last launch was handed over, to be entered by hand
      * @param drift what was changed on the network behind our back
      */
     public record ChangesView(
@@ -87,6 +88,7 @@ public class LaunchDesk {
             long dailyAfterMinor,
             @Nullable String newestLaunchId,
             boolean running,
+            boolean byHand,
             List<Drifted> drift) {}
 
     /**
@@ -146,6 +148,7 @@ public class LaunchDesk {
                 c.inspected().totals().daily().minor(),
                 newest.map(StoredLaunch::id).orElse(null),
                 newest.map(StoredLaunch::underWay).orElse(false),
+                newest.map(StoredLaunch::byHand).orElse(false),
                 drift.of(clientId, campaignId));
     }
 
@@ -290,7 +293,7 @@ public class LaunchDesk {
     }
 
     /**
-     * Sends what failed or was stopped once more, and nothing else.
+     * Sends what failed or was stopped once more, and nothing else; what was handed over waits for its ids again.
      *
      * @throws Refusal when a newer launch has taken over
      */
@@ -304,7 +307,10 @@ public class LaunchDesk {
             throw new Refusal(
                     "launch", "Nothing of this launch is left to send.", "Look at the change list and launch that.");
         }
-        mapper.setLaunchState(clientId, launchId, "RUNNING");
+        mapper.setLaunchState(clientId, launchId, launch.byHand() ? "BY_HAND" : "RUNNING");
+        if (launch.byHand()) {
+            return view(clientId, launchId);
+        }
         List<StoredChange> changes = mapper.changes(clientId, launchId);
         Map<String, String> states = changes.stream().collect(Collectors.toMap(StoredChange::id, StoredChange::state));
         for (StoredChange c : changes) {

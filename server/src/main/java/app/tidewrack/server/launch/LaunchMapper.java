@@ -19,7 +19,8 @@ interface LaunchMapper {
             String accountId,
             Instant startedAt,
             String state,
-            String person) {
+            String person,
+            boolean byHand) {
 
         /** It is being sent, or waits for what a person enters. */
         boolean underWay() {
@@ -55,7 +56,7 @@ interface LaunchMapper {
             String drift) {}
 
     String LAUNCH = """
-            select l.id, l.plan_id, l.campaign_id, l.account_id, l.started_at, l.state, p.name as person
+            select l.id, l.plan_id, l.campaign_id, l.account_id, l.started_at, l.state, p.name as person, l.by_hand
             from launch l join person p on p.id = l.person_id where l.client_id = #{clientId}""";
 
     String CHANGE = """
@@ -64,8 +65,9 @@ interface LaunchMapper {
             from launch_change where client_id = #{clientId} and launch_id = #{launchId}""";
 
     @Insert("""
-            insert into launch (client_id, id, plan_id, campaign_id, account_id, person_id, state)
-            values (#{clientId}, #{l.id}, #{l.planId}, #{l.campaignId}, #{l.accountId}, #{l.person}, #{l.state})""")
+            insert into launch (client_id, id, plan_id, campaign_id, account_id, person_id, state, by_hand)
+            values (#{clientId}, #{l.id}, #{l.planId}, #{l.campaignId}, #{l.accountId}, #{l.person}, #{l.state},
+                    #{l.state} = 'BY_HAND')""")
     void insertLaunch(String clientId, NewLaunch l);
 
     /** @param person the id of who starts it */
