@@ -8,10 +8,13 @@ type Finding = Schemas["Finding"];
 export function Findings({
   findings,
   onJump,
+  onMend,
   onSilence,
 }: {
   findings: Finding[];
   onJump: (place: Schemas["Place"]) => void;
+  /** Mends with one key what has one plain way. */
+  onMend?: (finding: Finding) => void;
   onSilence?: (finding: Finding, why: string) => void;
 }) {
   return (
@@ -22,6 +25,11 @@ export function Findings({
           <button className="link" onClick={() => onJump(f.place)}>
             {f.mend}
           </button>
+          {onMend && f.mendable && (
+            <button className="link mend" aria-label={`Mend: ${f.mend}`} onClick={() => onMend(f)}>
+              mend it
+            </button>
+          )}
           {onSilence && f.severity !== "BLOCKER" && <Leave onLeave={(why) => onSilence(f, why)} />}
         </div>
       ))}

@@ -6,7 +6,7 @@ import { useQuery } from "@tanstack/react-query";
 import { api, asked, type Problem, type Schemas } from "../api/client";
 import { offerQuery } from "../desk/queries";
 import { Temperature, temperatures } from "../look/Temperature";
-import { typedMoney } from "../look/format";
+import { plural, typedMoney } from "../look/format";
 import { type Campaign, needsSiteTag } from "./model";
 
 type Facts = Schemas["FactsBody"];
@@ -58,7 +58,9 @@ function factsOf(c: Campaign): Facts {
     purpose,
     start,
     lastDay,
-    money: typedMoney(c.dailyPerRowMinor, c.currency),
+    basis: c.basis,
+    shared: c.sharedMinor != null,
+    money: typedMoney(c.sharedMinor ?? c.moneyPerRowMinor, c.currency),
   };
 }
 
@@ -113,6 +115,7 @@ export function CampaignForm(props: {
           form={form}
           account={account}
           objectives={offer.data.rulebook.objectives}
+          spending={offer.data.rulebook.spending}
           today={today.data}
           money={typedMoney(Math.max(lowest ?? 0, 1000), account.currency)}
         />
@@ -126,6 +129,7 @@ function Fields({
   form,
   account,
   objectives,
+  spending,
   today,
   money,
   campaign,
@@ -136,6 +140,7 @@ function Fields({
   form: FormInstance<Facts>;
   account: Schemas["AccountView"];
   objectives: Schemas["ObjectiveRule"][];
+  spending: Schemas["SpendingRule"];
   today: string;
   /** What a row of a new campaign starts with, as it is typed. */
   money: string;
@@ -154,6 +159,8 @@ function Fields({
         purpose: "TESTING",
         start: today,
         lastDay: plusDays(today, 13),
+        basis: "DAILY",
+        shared: false,
         money,
       };
   const finish = async (facts: Facts) => {
@@ -179,7 +186,7 @@ function Fields({
       layout="vertical"
       requiredMark={false}
       initialValues={initial}
-      onFinish={(f) => void finish(f)}
+      onFinish={(f) => void finish({ ...initial, ...f })}
     >
       <p className="note" style={{ marginTop: 0 }}>
         On {account.networkName}, account {account.name}; days are days in {account.zone}.
@@ -223,15 +230,86 @@ function Fields({
           <Day focus={field === "lastDay"} />
         </Form.Item>
       </div>
-      <Form.Item
-        name="money"
-        label={`Daily money per ad group, ${account.currency}`}
-        extra="A new row starts with this; each can be changed on the sheet"
-      >
-        <Input autoFocus={field === "money"} style={{ width: 140 }} />
-      </Form.Item>
+      <Money {...{ form, account, spending, campaign }} focus={field === "money"} />
     </Form>
   );
+}
+
+/** How money is given, and how much; another way of it is filled in so that the same is spent. */
+function Money({
+  form,
+  account,
+  spending,
+  campaign,
+  focus,
+}: {
+  form: FormInstance<Facts>;
+  account: Schemas["AccountView"];
+  spending: Schemas["SpendingRule"];
+  campaign: Campaign | undefined;
+  focus: boolean;
+}) {
+  const basis = Form.useWatch("basis", form) ?? "DAILY";
+  const shared = Form.useWatch("shared", form) ?? false;
+  const start = Form.useWatch("start", form);
+  const lastDay = Form.useWatch("lastDay", form);
+  const days = start && lastDay ? dayjs(lastDay).diff(dayjs(start), "day") + 1 : 1;
+  const refill = (to: { basis: Facts["basis"]; shared: boolean }) => {
+    const minor = campaign
+      ? to.shared
+        ? to.basis === "LIFETIME"
+          ? campaign.flightMinor
+          : campaign.dailyMinor
+        : converted(campaign.moneyPerRowMinor, campaign.basis, to.basis, days)
+      : undefined;
+    if (minor !== undefined) form.setFieldValue("money", typedMoney(minor, account.currency));
+  };
+  const when = basis === "LIFETIME" ? `for the ${plural(days, "day")}` : "a day";
+  return (
+    <>
+      <div className="campaign-money">
+        {(spending.lifetime || basis === "LIFETIME") && (
+          <Form.Item name="basis" label="Money is given">
+            <Segmented
+              options={[
+                { value: "DAILY", label: "a day" },
+                { value: "LIFETIME", label: "for the flight" },
+              ]}
+              onChange={(to) => refill({ basis: to as Facts["basis"], shared })}
+            />
+          </Form.Item>
+        )}
+        {(spending.levels.includes("CAMPAIGN") || shared) && (
+          <Form.Item name="shared" label="to">
+            <Segmented
+              options={[
+                { value: false, label: "each row" },
+                { value: true, label: "all rows together" },
+              ]}
+              onChange={(to) => refill({ basis, shared: to as boolean })}
+            />
+          </Form.Item>
+        )}
+      </div>
+      <Form.Item
+        name="money"
+        label={`${shared ? "All rows together" : "Each new row"}, ${when}, ${account.currency}`}
+        extra={
+          shared
+            ? `${account.networkName} gives it to the rows as it finds best`
+            : "A new row starts with this; each can be changed on the sheet"
+        }
+      >
+        <Input autoFocus={focus} style={{ width: 140 }} />
+      </Form.Item>
+    </>
+  );
+}
+
+/** A row's money given another way, so that the same is spent over the flight. */
+function converted(minor: number, from: Facts["basis"], to: Facts["basis"], days: number): number {
+  if (from === to) return minor;
+  return to === "LIFETIME" ? minor * days : Math.round(minor / days);
 }
 
 /** The account's day by the practice clock, as 2027-03-09. */

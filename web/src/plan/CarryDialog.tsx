@@ -11,6 +11,7 @@ const PART_WORDS: Record<Schemas["Loss"]["part"], string> = {
   OBJECTIVE: "Objective",
   ZONE: "Days are days in",
   MONEY: "Money a row",
+  BUDGETING: "Money is given",
   AUDIENCE: "Row left out",
   FORMAT: "Format missing",
   PLACEMENTS: "Placements",

@@ -4,6 +4,8 @@ const KEYS = [
   ["Space", "switch the selected ads off or on"],
   ["Enter", "money of the selected rows: 12, +2, −10 %, ×1.5"],
   ["M", "spread a sum over the selected rows"],
+  ["L", "lock the money of the selected rows, or unlock it"],
+  ["F", "mend the first finding of the selected ad that has a plain mend"],
   ["F2", "rename the row"],
   ["D", "duplicate the selected rows"],
   ["Shift D", "copy the selected rows several times, or to another campaign"],

@@ -61,7 +61,7 @@ export function PasteDialog(props: {
           {found.rows.map((r) => (
             <div key={r.label}>
               <span className="wide">{r.label}</span>
-              <b>{cash(r.dailyMinor)}</b>
+              <b>{cash(r.moneyMinor)}</b>
             </div>
           ))}
           {found.switched > 0 && <h3>{plural(found.switched, "ad")} switched on or off</h3>}

@@ -5,7 +5,8 @@ import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
-import { AD_STATES, findingsAt, showingWords, VARIABLE_WORDS, type Campaign } from "./model";
+import { Lock } from "./Lock";
+import { AD_STATES, findingsAt, moneyWords, showingWords, VARIABLE_WORDS, type Campaign } from "./model";
 import { linkQuery } from "./queries";
 import type { Spot } from "./selection";
 
@@ -21,6 +22,9 @@ export function RowFacts({
   names,
   focusMoney,
   onMoney,
+  onLock,
+  onShared,
+  onMend,
   onDelivery,
   onJump,
 }: {
@@ -35,6 +39,10 @@ export function RowFacts({
   names: Schemas["NamesView"] | undefined;
   focusMoney: number;
   onMoney: (text: string) => void;
+  onLock: () => void;
+  /** Asks for the money that the campaign shares. */
+  onShared: () => void;
+  onMend: (finding: Schemas["Finding"]) => void;
   onDelivery: () => void;
   onJump: (place: Schemas["Place"]) => void;
 }) {
@@ -50,7 +58,7 @@ export function RowFacts({
   const told = state && AD_STATES[state.state];
   const adName = names?.rows.find((r) => r.rowId === row.id)?.ads[spot.column];
   const excluded = campaign.excluded.find((e) => e.rowId === row.id && e.columnId === column?.id);
-  const shown = money(row.dailyMinor, campaign.currency);
+  const shown = money(row.moneyMinor, campaign.currency);
   return (
     <>
       <h2 style={{ overflowWrap: "anywhere" }}>{row.label}</h2>
@@ -73,10 +81,28 @@ export function RowFacts({
         ))}
         <div>
           <dt>
-            <label htmlFor="row-money">Money a day</label>
+            <label htmlFor="row-money">{campaign.sharedMinor == null ? moneyWords(campaign) : "Money"}</label>
           </dt>
-          <dd>
+          {campaign.sharedMinor != null && (
+            <dd>
+              shares{" "}
+              <button className="link" onClick={onShared}>
+                {money(campaign.sharedMinor, campaign.currency)}
+              </button>{" "}
+              {campaign.basis === "LIFETIME" ? "for the flight" : "a day"} with the other rows
+            </dd>
+          )}
+          <dd className="row-money" hidden={campaign.sharedMinor != null}>
+            <button
+              className="link lock-button"
+              title={row.locked ? "Unlock its money" : "Lock its money: it stays when money is spread"}
+              aria-pressed={row.locked}
+              onClick={onLock}
+            >
+              {row.locked ? <Lock /> : "lock"}
+            </button>
             <Input
+              disabled={row.locked}
               key={`${row.id}${shown}`}
               id="row-money"
               ref={(it) => {
@@ -154,7 +180,11 @@ export function RowFacts({
           version={version}
         />
       )}
-      <Findings findings={findingsAt(campaign.findings, row.id, column?.id)} onJump={onJump} />
+      <Findings
+        findings={findingsAt(campaign.findings, row.id, column?.id)}
+        onJump={onJump}
+        onMend={onMend}
+      />
     </>
   );
 }

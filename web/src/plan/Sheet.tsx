@@ -6,7 +6,9 @@ import { stillUrl } from "../creative/queries";
 import { money, people } from "../look/format";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
-import type { Campaign } from "./model";
+import { supposed } from "./lenses";
+import { Lock } from "./Lock";
+import { moneyWords, type Campaign } from "./model";
 import { block, covers, moved, single, wholeColumn, wholeRow, type Selection } from "./selection";
 
 const ROW = 47;
@@ -36,6 +38,8 @@ export function Sheet(props: {
   editing: Editing;
   onEditing: (editing: Editing) => void;
   onMoney: (text: string) => void;
+  /** Asks for the money that the campaign shares. */
+  onShared: () => void;
   onLabel: (rowId: string, label: string) => void;
   onKey: (event: KeyboardEvent) => void;
   /** What is selected, as a spreadsheet takes it. */
@@ -96,6 +100,7 @@ export function Sheet(props: {
   };
   const refocus = () => scroller.current?.focus();
   const money0 = (minor: number) => money(minor, campaign.currency);
+  const shared = campaign.sharedMinor != null;
 
   return (
     <div
@@ -152,7 +157,7 @@ export function Sheet(props: {
               );
             })}
             <div className="per-day" style={{ width: RIGHT, justifyContent: "flex-end", paddingBottom: 8 }}>
-              <span className="note">Per day</span>
+              <span className="note">{campaign.basis === "LIFETIME" ? "For the flight" : "Per day"}</span>
             </div>
           </div>
         </div>
@@ -209,14 +214,16 @@ export function Sheet(props: {
               ))}
               <div
                 className={`per-day ${props.waiting.has(row.id) ? "waiting" : ""}`}
-                style={{ width: RIGHT, cursor: "text" }}
+                style={{ width: RIGHT, cursor: shared ? "pointer" : "text" }}
                 data-testid={`money-${item.index}`}
-                onClick={() => props.onEditing({ rowId: row.id, what: "money" })}
+                onClick={() =>
+                  shared ? props.onShared() : props.onEditing({ rowId: row.id, what: "money" })
+                }
               >
                 {editing === "money" ? (
                   <InlineInput
-                    label={`Money a day of ${row.label}`}
-                    initial={money0(row.dailyMinor)}
+                    label={`${moneyWords(campaign)} of ${row.label}`}
+                    initial={money0(row.moneyMinor)}
                     onDone={(text) => {
                       props.onEditing(null);
                       if (text !== undefined) props.onMoney(text);
@@ -225,7 +232,10 @@ export function Sheet(props: {
                   />
                 ) : (
                   <>
-                    {money0(row.dailyMinor)}
+                    <span>
+                      {!shared && row.locked && <Lock />}{" "}
+                      {shared ? supposed(campaign, row.spendsMinor) : money0(row.moneyMinor)}
+                    </span>
                     {row.spendsMinor === 0 && <span className="note">no ads on</span>}
                   </>
                 )}

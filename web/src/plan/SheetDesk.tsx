@@ -13,7 +13,17 @@ import { METRICS, type Metric } from "../results/model";
 import { resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
 import { doablesOf, keysOf } from "./doing";
-import { cellsOf, LENSES, summary, touched, type Campaign, type Lens } from "./model";
+import {
+  cellsOf,
+  findingsAt,
+  LENSES,
+  mendOf,
+  summary,
+  touched,
+  type Campaign,
+  type Finding,
+  type Lens,
+} from "./model";
 import { namesQuery, planKey, silence } from "./queries";
 import { MoneyFacts } from "./MoneyFacts";
 import { RowFacts } from "./RowFacts";
@@ -132,10 +142,15 @@ export function SheetDesk(props: {
       .catch((e: Error) => message.error(e.message));
   };
 
+  const mend = (finding: Finding) => edits.make(mendOf(whole, finding));
+
   const doables = doablesOf({
     campaign,
     picked,
     focusRow,
+    found: focusRow
+      ? findingsAt(whole.findings, focusRow.id, campaign.columns[selection.focus.column]?.id)
+      : [],
     edits,
     undo: props.undo,
     redo: props.redo,
@@ -241,7 +256,7 @@ export function SheetDesk(props: {
                 ? "Every rule looked; nothing was found."
                 : `${plural(whole.findings.length, "finding")}, ${plural(blocked, "blocker")}. Each leads to the field that mends it.`}
             </p>
-            <Findings findings={whole.findings} onJump={jump} onSilence={leave} />
+            <Findings findings={whole.findings} onJump={jump} onMend={mend} onSilence={leave} />
             <Silenced silenced={whole.silenced} onTell={(finding) => leave(finding, null)} />
           </>
         ) : lens === "money" ? (
@@ -263,11 +278,14 @@ export function SheetDesk(props: {
             creative={creativeOf.get(campaign.columns[selection.focus.column]?.creativeId ?? "")}
             names={names.data}
             onMoney={(text) => setMoney(rowIds, text)}
+            onLock={() => does("lock")?.run()}
+            onShared={() => props.onChange("money")}
+            onMend={mend}
             onDelivery={() => setOpen({ what: "delivery" })}
             onJump={jump}
           />
         ) : (
-          <Findings findings={whole.findings} onJump={jump} />
+          <Findings findings={whole.findings} onJump={jump} onMend={mend} />
         )
       }
       foot={
@@ -278,6 +296,8 @@ export function SheetDesk(props: {
           {button("duplicate", "Duplicate")}
           {menu("More…", [
             "spread",
+            "lock",
+            "mend",
             "copy",
             "replace",
             "exclude",
@@ -343,6 +363,7 @@ export function SheetDesk(props: {
             void message.info(`${plural(rowIds.length, "row")} copied; paste them into a spreadsheet.`)
           }
           onPaste={(text) => setOpen({ what: "paste", text })}
+          onShared={() => props.onChange("money")}
           onMoney={(text) => {
             const rowId = editing?.rowId ?? "";
             setMoney(rowIds.includes(rowId) ? rowIds : [rowId], text);

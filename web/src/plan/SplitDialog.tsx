@@ -89,8 +89,8 @@ export function SplitDialog(props: {
             value={share}
             onChange={setShare}
             options={[
-              { value: "EACH", label: `Each gets ${money(row.dailyMinor, campaign.currency)}` },
-              { value: "EQUAL", label: `They share ${money(row.dailyMinor, campaign.currency)}` },
+              { value: "EACH", label: `Each gets ${money(row.moneyMinor, campaign.currency)}` },
+              { value: "EQUAL", label: `They share ${money(row.moneyMinor, campaign.currency)}` },
             ]}
           />
           {!body && <p className="note">Choose what the rows differ in; the rows to be stand here.</p>}
@@ -220,7 +220,7 @@ function RowsToBe({ made, testing, words }: { made: Made; testing: boolean; word
   const most = Math.max(1, ...made.rows.map((r) => r.size?.people ?? 0));
   const cash = (minor: number) => money(minor, made.currency);
   const lowest = made.lowestMinor ?? 0;
-  const under = made.rows.filter((r) => r.dailyMinor < lowest).length;
+  const under = made.rows.filter((r) => r.moneyMinor < lowest).length;
   return (
     <>
       <p className="split-sum">
@@ -236,7 +236,7 @@ function RowsToBe({ made, testing, words }: { made: Made; testing: boolean; word
       )}
       {under > 0 && (
         <p className="fault">
-          {plural(under, "row")} would get less than the lowest, {cash(lowest)} a day.
+          {plural(under, "row")} would get less than the lowest, {cash(lowest)}.
         </p>
       )}
       {made.shared && (
@@ -251,7 +251,7 @@ function RowsToBe({ made, testing, words }: { made: Made; testing: boolean; word
             <span title={r.label}>{r.varies}</span>
             <i style={{ width: `${barLength(r.size?.people ?? 0, most) * 90}px` }} />
             <b>{r.size ? people(r.size) : "–"}</b>
-            <span className={r.dailyMinor < lowest ? "bad" : ""}>{cash(r.dailyMinor)}</span>
+            <span className={r.moneyMinor < lowest ? "bad" : ""}>{cash(r.moneyMinor)}</span>
           </div>
         ))}
       </div>

@@ -3,12 +3,13 @@ import { Button, Input, Modal, Segmented } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { money, plural, typedMoney } from "../look/format";
+import { Lock } from "./Lock";
 import type { Campaign } from "./model";
 import { spreadQuery } from "./previews";
 
 type How = Schemas["SpreadBody"]["how"];
 
-/** One sum a day spread over the selected rows; rows that are not selected keep theirs. */
+/** One sum spread over the selected rows; locked rows, and those that are not selected, keep theirs. */
 export function SpreadDialog(props: {
   path: { clientId: string; planId: string; campaignId: string };
   campaign: Campaign;
@@ -17,7 +18,9 @@ export function SpreadDialog(props: {
   onClose: () => void;
 }) {
   const { campaign, rows } = props;
-  const now = rows.reduce((sum, r) => sum + r.dailyMinor, 0);
+  const now = rows.reduce((sum, r) => sum + r.moneyMinor, 0);
+  const locked = new Set(rows.filter((r) => r.locked).map((r) => r.id));
+  const words = campaign.basis === "LIFETIME" ? "for the flight" : "a day";
   const [total, setTotal] = useState(typedMoney(now, campaign.currency));
   const [how, setHow] = useState<How>("EQUAL");
   const preview = useQuery({
@@ -48,10 +51,12 @@ export function SpreadDialog(props: {
     >
       <div className="spread-fields">
         <label>
-          <span className="note">All of them, a day ({campaign.currency})</span>
+          <span className="note">
+            All of them, {words} ({campaign.currency})
+          </span>
           <Input
             autoFocus
-            aria-label="Money a day of all"
+            aria-label="Money of all"
             value={total}
             onFocus={(e) => e.target.select()}
             onChange={(e) => setTotal(e.target.value)}
@@ -73,12 +78,20 @@ export function SpreadDialog(props: {
           The other {plural(campaign.rows.length - rows.length, "row")} keep their money.
         </p>
       )}
+      {locked.size > 0 && (
+        <p className="note">
+          {plural(locked.size, "locked row")} {locked.size === 1 ? "keeps its" : "keep their"} money; the
+          others share the rest.
+        </p>
+      )}
       {preview.error && <p className="fault">{preview.error.message}</p>}
       <div className="to-be">
         {good &&
           preview.data?.map((m) => (
             <div key={m.rowId}>
-              <span className="wide">{m.label}</span>
+              <span className="wide">
+                {m.label} {locked.has(m.rowId) && <Lock />}
+              </span>
               <i className="spread-bar" style={{ width: `${(m.afterMinor / most) * 90}px` }} />
               <span className="amount">
                 {cash(m.beforeMinor)} → <b>{cash(m.afterMinor)}</b>

@@ -1,7 +1,7 @@
 import type { KeyboardEvent } from "react";
 import type { Doable } from "../frame/doables";
 import { plural } from "../look/format";
-import { switchBlock, type Campaign } from "./model";
+import { mendOf, switchBlock, type Campaign, type Finding } from "./model";
 import type { Block } from "./selection";
 import type { Editing } from "./Sheet";
 import type { Open } from "./SheetDialogs";
@@ -12,6 +12,8 @@ export function doablesOf(on: {
   campaign: Campaign;
   picked: Block;
   focusRow: Campaign["rows"][number] | undefined;
+  /** Findings at the selected cell. */
+  found: Finding[];
   edits: Edits;
   undo: string | null | undefined;
   redo: string | null | undefined;
@@ -45,6 +47,13 @@ export function doablesOf(on: {
             words: "Spread a sum over the selected rows…",
             keys: "M",
             run: () => open({ what: "spread" }),
+          },
+          {
+            id: "lock",
+            words: `${focusRow.locked ? "Unlock" : "Lock"} the money of ${plural(rowIds.length, "row")}`,
+            keys: "L",
+            run: () =>
+              edits.make({ kind: "rowLock", campaignId: campaign.id, rowIds, locked: !focusRow.locked }),
           },
           {
             id: "delivery",
@@ -100,6 +109,7 @@ export function doablesOf(on: {
           },
         ]
       : []),
+    ...mends(campaign, on.found, edits),
     {
       id: "carry",
       words: "Copy the campaign to another account…",
@@ -111,6 +121,21 @@ export function doablesOf(on: {
     ...(redo ? [{ id: "redo", words: `Redo “${redo}”`, keys: "Ctrl Shift Z", run: edits.redo }] : []),
     { id: "keys", words: "Keys on the sheet", keys: "?", run: () => open({ what: "keys" }) },
   ];
+}
+
+/** The mend of the first finding at hand that has one. */
+function mends(campaign: Campaign, found: Finding[], edits: Edits): Doable[] {
+  const finding = found.find((f) => f.mendable);
+  return finding
+    ? [
+        {
+          id: "mend",
+          words: `Mend: ${finding.mend}`,
+          keys: "F",
+          run: () => edits.make(mendOf(campaign, finding)),
+        },
+      ]
+    : [];
 }
 
 /** A pressed key as doables name theirs: "S", "Shift D", "Ctrl Z", "Space". */

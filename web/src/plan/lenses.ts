@@ -48,12 +48,12 @@ function structure(campaign: Campaign) {
   const states = statesByCell(campaign);
   const off = offCells(campaign);
   return (row: number, column: number): CellShown => {
-    const daily = campaign.rows[row]?.cells[column];
-    if (daily == null) return off(row, column);
+    const sum = campaign.rows[row]?.cells[column];
+    if (sum == null) return off(row, column);
     const state = states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
     const told = state && AD_STATES[state.state];
     return {
-      main: money(daily, campaign.currency),
+      main: supposed(campaign, sum),
       small: told?.words,
       tone: told?.tone,
       kind: "on",
@@ -62,18 +62,26 @@ function structure(campaign: Campaign) {
   };
 }
 
-/** What each ad may spend a day and over the flight; the more, the deeper its ground. */
+/** A sum of a row or ad; where the campaign shares its money only the network knows, so it is about that. */
+export function supposed(campaign: Campaign, minor: number): string {
+  return `${campaign.sharedMinor == null ? "" : "≈ "}${money(minor, campaign.currency)}`;
+}
+
+/** What each ad may spend, of the row's money and then a day or over the flight; the more, the deeper its ground. */
 function moneyOf(campaign: Campaign) {
   const most = Math.max(1, ...campaign.rows.flatMap((r) => r.cells.map((c) => c ?? 0)));
   const off = offCells(campaign);
   return (row: number, column: number): CellShown => {
-    const daily = campaign.rows[row]?.cells[column];
-    if (daily == null) return off(row, column);
+    const sum = campaign.rows[row]?.cells[column];
+    if (sum == null) return off(row, column);
     return {
-      main: money(daily, campaign.currency),
-      small: money(daily * campaign.days, campaign.currency),
+      main: supposed(campaign, sum),
+      small:
+        campaign.basis === "LIFETIME"
+          ? `${money(Math.round(sum / campaign.days), campaign.currency)} a day`
+          : money(sum * campaign.days, campaign.currency),
       kind: "result",
-      ground: `color-mix(in srgb, var(--kelp) ${8 + Math.round((daily / most) * 30)}%, var(--paper))`,
+      ground: `color-mix(in srgb, var(--kelp) ${8 + Math.round((sum / most) * 30)}%, var(--paper))`,
       ink: "var(--ink)",
     };
   };

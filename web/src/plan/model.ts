@@ -30,6 +30,11 @@ export const VARIABLE_WORDS: Record<Schemas["SliceView"]["variable"], string> = 
   LANGUAGE: "language",
 };
 
+/** What the money of a campaign's rows is for, as a heading. */
+export function moneyWords(campaign: Campaign): "Money a day" | "Money for the flight" {
+  return campaign.basis === "LIFETIME" ? "Money for the flight" : "Money a day";
+}
+
 /** Where a row's ads show, in a few words. */
 export function showingWords(showing: Schemas["Showing"]): string {
   switch (showing.how) {
@@ -67,6 +72,18 @@ export function findingsAt(
       (f.place.rowId == null || f.place.rowId === rowId) &&
       (f.place.columnId == null || f.place.columnId === columnId),
   );
+}
+
+/** The edit that mends a finding. */
+export function mendOf(campaign: Campaign, finding: Finding): Edit {
+  const { rowId, columnId } = finding.place;
+  return {
+    kind: "mend",
+    campaignId: campaign.id,
+    rule: finding.rule,
+    rowId: rowId ?? null,
+    columnId: columnId ?? null,
+  };
 }
 
 /** The cells of a block. */
@@ -114,7 +131,7 @@ export function touched(waiting: readonly WaitingEdit[]): Set<string> {
   const ids = new Set<string>();
   for (const { edit } of waiting) {
     if ("rowIds" in edit) edit.rowIds.forEach((id) => ids.add(id));
-    if ("rowId" in edit) ids.add(edit.rowId);
+    if ("rowId" in edit && edit.rowId) ids.add(edit.rowId);
     if ("cells" in edit) edit.cells.forEach((c) => ids.add(`${c.rowId}/${c.columnId}`));
   }
   return ids;

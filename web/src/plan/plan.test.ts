@@ -157,8 +157,8 @@ describe("what a block of cells does", () => {
       ...campaign,
       currency: "GBP",
       rows: [
-        { id: "r1", label: "=HYPERLINK(1)", dailyMinor: 1200, cells: [600, null], slices: [] },
-        { id: "r2", label: "Tab\there", dailyMinor: 50, cells: [25, 25], slices: [] },
+        { id: "r1", label: "=HYPERLINK(1)", moneyMinor: 1200, cells: [600, null], slices: [] },
+        { id: "r2", label: "Tab\there", moneyMinor: 50, cells: [25, 25], slices: [] },
       ],
     } as unknown as Campaign;
     const whole = { top: 0, bottom: 1, left: 0, right: 1 };
@@ -271,6 +271,8 @@ describe("what a row and its ads show", () => {
     const shown = lens("money", campaign, data);
     expect(shown(0, 0)).toMatchObject({ main: "£2.00", small: "£28.00" });
     expect(shown(0, 1).ground).toContain("38%");
+    const whole = { ...campaign, basis: "LIFETIME" as const, sharedMinor: 600 };
+    expect(lens("money", whole, data)(0, 0)).toMatchObject({ main: "≈ £2.00", small: "£0.14 a day" });
   });
 
   it.each([

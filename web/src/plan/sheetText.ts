@@ -1,7 +1,7 @@
 import { money } from "../look/format";
 import { asTabbed } from "../look/spreadsheet";
 import type { CellShown } from "./Cell";
-import type { Campaign } from "./model";
+import { moneyWords, type Campaign } from "./model";
 import type { Block } from "./selection";
 
 /**
@@ -17,11 +17,11 @@ export function asText(
   onOff: boolean,
 ): string {
   const columns = campaign.columns.slice(b.left, b.right + 1);
-  const head = ["Row", "Audience", "Money a day", ...columns.map(creative)];
+  const head = ["Row", "Audience", moneyWords(campaign), ...columns.map(creative)];
   const lines = campaign.rows.slice(b.top, b.bottom + 1).map((row, i) => [
     row.label,
     audience(row),
-    money(row.dailyMinor, campaign.currency),
+    money(row.moneyMinor, campaign.currency),
     ...columns.map((_, c) => {
       const on = row.cells[b.left + c] !== null;
       return onOff ? (on ? "on" : "off") : shown(b.top + i, b.left + c).main;

@@ -42,11 +42,16 @@ public final class Rulebooks {
     private Rulebooks() {}
 
     /**
-     * Hearthside in small: two placements, of which its formats show in the first.
+     * Hearthside in small: two placements, of which its formats show in the first; money a day of ad groups.
      *
      * @param hours whether hours of the day can be chosen
      */
     public static Rulebook small(boolean hours) {
+        return small(hours, false);
+    }
+
+    /** @param anyMoney lifetime money and money shared by a campaign are taken too */
+    public static Rulebook small(boolean hours, boolean anyMoney) {
         return new Rulebook(
                 "HS",
                 "Hearthside",
@@ -100,7 +105,10 @@ public final class Rulebooks {
                         2000,
                         1000),
                 new SpendingRule(
-                        List.of(Level.AD_GROUP), false, List.of(BidStrategy.AUTOMATIC, BidStrategy.MAXIMUM), 0),
+                        anyMoney ? List.of(Level.CAMPAIGN, Level.AD_GROUP) : List.of(Level.AD_GROUP),
+                        anyMoney,
+                        List.of(BidStrategy.AUTOMATIC, BidStrategy.MAXIMUM),
+                        0),
                 List.of(new MoneyRule(Currency.getInstance("GBP"), 500, 5, 300, 900)),
                 new ScheduleRule(List.of(Pace.EVEN), hours, 90),
                 List.of(new Choice("shop", "Shop")),

@@ -128,7 +128,7 @@ final class Calls {
                 "temperature", "COLD",
                 "purpose", "TESTING",
                 "start", "2027-03-29",
-                "lastDay", "2027-04-11",
+                "lastDay", "2027-04-11", "basis", "DAILY", "shared", false,
                 "money", money);
         JsonElement made = put(edits, edit(0, Map.of("kind", "newCampaign", "accountId", account, "facts", facts)));
         String campaign = id(made.getAsJsonObject().getAsJsonArray("campaigns").get(0));

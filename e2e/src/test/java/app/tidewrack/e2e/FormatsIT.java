@@ -62,7 +62,7 @@ class FormatsIT {
                 accountId: account,
                 facts: {
                   name: `Run of ${creative}`, objective, temperature: "COLD", purpose: "SCALING",
-                  start: "2027-03-29", lastDay: "2027-04-04", money: "25",
+                  start: "2027-03-29", lastDay: "2027-04-04", basis: "DAILY", shared: false, money: "25",
                 },
               });
               const campaignId = plan.campaigns[0].id;

@@ -159,14 +159,14 @@ class NewcomerIT {
         page.getByLabel("First day").press("Enter");
         page.getByLabel("Last day").fill("1 Mar 2027");
         page.getByLabel("Last day").press("Enter");
-        page.getByLabel("Daily money per ad group, GBP").fill("ten");
+        page.getByLabel("Each new row, a day, GBP").fill("ten");
         buyer.press("Add campaign");
         assertThat(page.locator(".ant-drawer")).containsText("is before the first, 2027-03-09");
         page.getByLabel("Last day").fill("5 Apr 2027");
         page.getByLabel("Last day").press("Enter");
         buyer.press("Add campaign");
         assertThat(page.locator(".ant-drawer")).containsText("“ten” is not an amount of GBP");
-        page.getByLabel("Daily money per ad group, GBP").fill("10");
+        page.getByLabel("Each new row, a day, GBP").fill("10");
         // Nothing starts in the past: the practice clock is at 23 March.
         page.getByLabel("First day").fill("23 Mar 2027");
         page.getByLabel("First day").press("Enter");

@@ -211,7 +211,7 @@ class SheetIT {
             page.keyboard().press("Shift+ArrowDown");
         }
         buyer.key("m");
-        page.getByLabel("Money a day of all").fill("50");
+        page.getByLabel("Money of all").fill("50");
         assertThat(dialog()).containsText("£12.00 → £10.00");
         assertThat(dialog()).containsText("The other 20 rows keep their money.");
         buyer.press("Spread it");

@@ -17,6 +17,8 @@ import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
+import app.tidewrack.server.network.NetworkConnector.Budget;
+import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
 import app.tidewrack.server.network.NetworkConnector.ItemTold;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import java.io.ByteArrayInputStream;
@@ -30,11 +32,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.StreamSupport;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Workbook;
 import org.apache.poi.ss.usermodel.WorkbookFactory;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -103,9 +107,18 @@ class LaunchWorkTest extends WithServer {
             item.put("parent", ad.adGroupId());
         }
         if (order instanceof AdGroupOrder group) {
-            item.put("money a day", String.valueOf(group.dailyMinor()));
+            money(item, group.budget());
+        }
+        if (order instanceof CampaignOrder of) {
+            money(item, of.budget());
         }
         return id;
+    }
+
+    private static void money(Map<String, String> item, @Nullable Budget budget) {
+        String minor = budget == null ? "" : String.valueOf(budget.minor());
+        item.put("money a day", budget != null && budget.lifetime() ? "" : minor);
+        item.put("money for the flight", budget != null && budget.lifetime() ? minor : "");
     }
 
     private List<ItemTold> items() {
@@ -266,6 +279,58 @@ class LaunchWorkTest extends WithServer {
         launch(Map.of());
         assertThat(standing("AD_GROUP")).extracting(g -> g.get("name")).doesNotContain("Ours now");
         assertThat(look()).isEmpty();
+    }
+
+    /** The campaign is told of its sum before its ad groups lose theirs; who changes it on the network is found. */
+    @Test
+    void moneyIsSharedForTheFlightAndBack() throws Exception {
+        launch(Map.of());
+        List<String> money = new CopyOnWriteArrayList<>();
+        doAnswer(c -> {
+                    if (c.getArgument(1) instanceof AdGroupOrder g) {
+                        money.add("group " + g.budget());
+                    } else if (c.getArgument(1) instanceof CampaignOrder o) {
+                        money.add("campaign " + o.budget());
+                    }
+                    return put(c.getArgument(0), c.getArgument(1));
+                })
+                .when(network)
+                .change(anyString(), any());
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "280"));
+        facts.putAll(Map.of(
+                "basis", "LIFETIME", "shared", true, "name", view().get("name").asString()));
+        JsonNode shared =
+                edit(with("campaignChange", "facts", facts)).get("campaigns").get(0);
+        assertThat(shared.get("dailyMinor").asLong()).isEqualTo(2000);
+        assertThat(shared.get("flightMinor").asLong()).isEqualTo(28_000);
+        assertThat(doings()).containsExactly("CHANGE CAMPAIGN", "CHANGE AD_GROUP", "CHANGE AD_GROUP");
+        JsonNode list = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes");
+        assertThat(list.get("dailyBeforeMinor").asLong())
+                .isEqualTo(list.get("dailyAfterMinor").asLong())
+                .isEqualTo(2000);
+        launch(Map.of());
+        assertThat(money).containsExactly("campaign Budget[lifetime=true, minor=28000]", "group null", "group null");
+        assertThat(doings()).isEmpty();
+
+        standing("CAMPAIGN").get(0).put("money for the flight", "30000");
+        JsonNode found = look().get(0);
+        assertThat(found.get("canTakeOver").asBoolean()).isTrue();
+        scene.post(
+                CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/take-over",
+                Map.of("key", campaign, "field", "money for the flight"));
+        version = scene.get(CLIENT + "/plans/" + plan).get("version").asInt();
+        assertThat(view().get("sharedMinor").asLong()).isEqualTo(30_000);
+        assertThat(doings()).isEmpty();
+
+        facts.putAll(Map.of("basis", "DAILY", "shared", false, "money", "10"));
+        JsonNode own =
+                edit(with("campaignChange", "facts", facts)).get("campaigns").get(0);
+        assertThat(own.get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1072);
+        launch(Map.of());
+        assertThat(doings()).isEmpty();
+        assertThat(standing("AD_GROUP"))
+                .extracting(g -> g.get("money a day"))
+                .containsExactlyInAnyOrder("1072", "1071");
     }
 
     private JsonNode look() throws Exception {

@@ -125,6 +125,8 @@ final class Scene {
                 "purpose", "TESTING",
                 "start", start,
                 "lastDay", lastDay,
+                "basis", "DAILY",
+                "shared", false,
                 "money", money);
     }
 

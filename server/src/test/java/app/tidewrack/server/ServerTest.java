@@ -12,21 +12,33 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkAway;
 import java.io.IOException;
+import java.lang.reflect.Parameter;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.Type;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -259,5 +271,46 @@ class ServerTest extends WithServer {
             Files.writeString(kept, json.writerWithDefaultPrettyPrinter().writeValueAsString(now) + "\n");
         }
         assertThat(json.readTree(Files.readString(kept))).isEqualTo(now);
+    }
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    RequestMappingHandlerMapping mappings;
+
+    /** The description names types but enums by their simple names, so one of two of the same name would silently stand for both. */
+    @Test
+    void noTwoTypesOfTheApiShareAName() {
+        Set<Class<?>> types = new HashSet<>();
+        mappings.getHandlerMethods().values().stream()
+                .map(HandlerMethod::getMethod)
+                .forEach(m -> {
+                    told(m.getGenericReturnType(), types);
+                    for (Parameter p : m.getParameters()) {
+                        if (p.isAnnotationPresent(RequestBody.class)) {
+                            told(p.getParameterizedType(), types);
+                        }
+                    }
+                });
+        assertThat(types).hasSizeGreaterThan(100);
+        Map<String, List<Class<?>>> byName = types.stream().collect(Collectors.groupingBy(Class::getSimpleName));
+        assertThat(byName.values().stream().filter(same -> same.size() > 1)).isEmpty();
+    }
+
+    /** Collects what a type is told with: its type arguments, record components and permitted kinds. */
+    private static void told(Type type, Set<Class<?>> types) {
+        if (type instanceof ParameterizedType p) {
+            told(p.getRawType(), types);
+            Stream.of(p.getActualTypeArguments()).forEach(a -> told(a, types));
+        } else if (type instanceof Class<?> c
+                && c.getName().startsWith("app.tidewrack.")
+                && !c.isEnum()
+                && types.add(c)) {
+            if (c.isRecord()) {
+                Stream.of(c.getRecordComponents()).forEach(r -> told(r.getGenericType(), types));
+            }
+            if (c.isSealed()) {
+                Stream.of(c.getPermittedSubclasses()).forEach(k -> told(k, types));
+            }
+        }
     }
 }

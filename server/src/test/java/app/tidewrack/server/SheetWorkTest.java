@@ -190,7 +190,7 @@ class SheetWorkTest extends WithServer {
         assertThat(foreseen.get("bad").get(0).get("line").asInt()).isEqualTo(2);
         assertThat(rows(edit(with("paste", "text", text)))
                         .get(0)
-                        .get("dailyMinor")
+                        .get("moneyMinor")
                         .asLong())
                 .isEqualTo(1200);
         assertThat(refused(with("paste", "text", text))).contains("Nothing pasted would change the sheet");
@@ -289,6 +289,34 @@ class SheetWorkTest extends WithServer {
                                 Map.of("rule", "money.under-lowest", "rowId", row, "why", "x"))
                         .detail())
                 .contains("It blocks the launch.");
+    }
+
+    /** A locked row keeps its money when others are changed or spread; by itself it is refused until it is unlocked. */
+    @Test
+    void lockedMoneyStaysAndOneKeyMends() throws Exception {
+        List<String> both = each(rows(edit(with("rowCopy", "rowIds", List.of(row), "times", 1))), "id");
+        edit(with("rowLock", "rowIds", List.of(row), "locked", true));
+        assertThat(money(edit(with("rowMoney", "rowIds", both, "money", "+1")))).containsExactly("1000", "1100");
+        assertThat(money(edit(with("rowSpread", "rowIds", both, "money", "30", "how", "EQUAL"))))
+                .containsExactly("1000", "2000");
+        assertThat(refused(with("rowMoney", "rowIds", List.of(row), "money", "3")))
+                .contains("is locked at £10.00");
+        assertThat(refused(with("campaignMoney", "money", "30"))).contains("has its own money");
+
+        edit(with("rowMoney", "rowIds", List.of(both.get(1)), "money", "0.10"));
+        JsonNode low = edit(with("rowLock", "rowIds", List.of(row), "locked", false))
+                .get("campaigns")
+                .get(0)
+                .get("findings");
+        assertThat(each(low, "rule")).contains("money.under-lowest", "test.uneven-money");
+        assertThat(money(edit(with("mend", "rule", "money.under-lowest", "rowId", both.get(1)))))
+                .containsExactly("1000", "500");
+        assertThat(money(edit(with("mend", "rule", "test.uneven-money")))).containsExactly("750", "750");
+        assertThat(refused(with("mend", "rule", "test.uneven-money"))).contains("Nothing of test.uneven-money is left");
+    }
+
+    private static List<String> money(JsonNode view) {
+        return each(rows(view), "moneyMinor");
     }
 
     @Test

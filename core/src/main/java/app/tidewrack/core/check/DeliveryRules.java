@@ -159,7 +159,7 @@ final class DeliveryRules {
     private static Stream<Seen> underLowest(Situation s) {
         return s
                 .rulebook()
-                .money(s.campaign().facts().dailyPerRow().currency())
+                .money(s.campaign().facts().moneyPerRow().currency())
                 .map(m -> new Money(m.lowestBidMinor(), m.currency()))
                 .stream()
                 .flatMap(lowest -> bids(s).filter(b -> b.amount().compareTo(lowest) < 0)
@@ -194,13 +194,13 @@ final class DeliveryRules {
     }
 
     private static Stream<Seen> overDaily(Situation s) {
-        return bids(s).filter(b -> b.amount().compareTo(b.row().daily()) > 0)
+        return bids(s).filter(b -> b.amount().compareTo(s.daily(b.row())) > 0)
                 .map(b -> new Seen(
                         s.place(b.row(), "bid"),
                         b.amount().toString(),
-                        b.row().daily().toString(),
+                        s.daily(b.row()).toString(),
                         "Row %s bids %s with %s a day: one click or result could take all of it."
-                                .formatted(b.row().label(), b.amount(), b.row().daily()),
+                                .formatted(b.row().label(), b.amount(), s.daily(b.row())),
                         "Lower the bid, or raise the money."));
     }
 

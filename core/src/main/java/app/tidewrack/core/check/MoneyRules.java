@@ -3,11 +3,13 @@ package app.tidewrack.core.check;
 import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.network.SpendingRule.Level;
+import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.schedule.Flight;
 import java.util.Currency;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Rules on money. */
@@ -18,10 +20,13 @@ final class MoneyRules {
             Rule.blocker("money.currency-not-taken", MoneyRules::currencyNotTaken),
             Rule.blocker("money.under-lowest", MoneyRules::underLowest),
             Rule.blocker("money.over-spending-limit", MoneyRules::overSpendingLimit),
-            Rule.warning("test.uneven-money", MoneyRules::unevenTest));
+            Rule.blocker("money.lifetime-not-taken", MoneyRules::lifetimeNotTaken),
+            Rule.blocker("money.level-not-taken", MoneyRules::levelNotTaken),
+            Rule.warning("test.uneven-money", MoneyRules::unevenTest),
+            Rule.warning("test.shared-money", MoneyRules::sharedTest));
 
     private static Currency currency(Situation s) {
-        return s.campaign().facts().dailyPerRow().currency();
+        return s.campaign().facts().moneyPerRow().currency();
     }
 
     private static Stream<Seen> currencyNotTaken(Situation s) {
@@ -39,20 +44,65 @@ final class MoneyRules {
     }
 
     private static Stream<Seen> underLowest(Situation s) {
-        Optional<MoneyRule> rule = s.rulebook().money(currency(s));
-        return rule.stream().flatMap(m -> {
-            Money lowest = new Money(m.lowestDailyMinor(), m.currency());
-            return spendingRows(s)
-                    .filter(r -> r.daily().compareTo(lowest) < 0)
+        Budgeting budgeting = s.campaign().facts().budgeting();
+        Flight flight = s.campaign().facts().flight();
+        String kind = budgeting.forFlight() ? "Lifetime" : "Daily";
+        Money shared = budgeting.shared();
+        return s.lowestDaily().stream().flatMap(daily -> {
+            Money lowest = budgeting.forFlight() ? daily.times(flight.days()) : daily;
+            if (shared != null) {
+                return shared.compareTo(lowest) >= 0
+                        ? Stream.empty()
+                        : Stream.of(new Seen(
+                                s.place("money"),
+                                shared.toString(),
+                                lowest.toString(),
+                                "%s money %s shared by the campaign is under %s’s lowest, %s."
+                                        .formatted(kind, shared, s.rulebook().name(), lowest),
+                                "Raise it to %s.".formatted(lowest)));
+            }
+            return s.spendingRows().stream()
+                    .filter(r -> r.money().compareTo(lowest) < 0)
                     .map(r -> new Seen(
                             s.place(r, "money"),
-                            r.daily().toString(),
+                            r.money().toString(),
                             lowest.toString(),
-                            "Daily money %s of row %s is under %s’s lowest, %s per ad group."
+                            "%s money %s of row %s is under %s’s lowest, %s per ad group."
                                     .formatted(
-                                            r.daily(), r.label(), s.rulebook().name(), lowest),
+                                            kind,
+                                            r.money(),
+                                            r.label(),
+                                            s.rulebook().name(),
+                                            lowest),
                             "Raise it to %s, or remove the row.".formatted(lowest)));
         });
+    }
+
+    private static Stream<Seen> lifetimeNotTaken(Situation s) {
+        return !s.campaign().facts().budgeting().forFlight()
+                        || s.rulebook().spending().lifetime()
+                ? Stream.empty()
+                : Stream.of(new Seen(
+                        s.place("money"),
+                        "money for the flight",
+                        "money a day",
+                        "%s takes money a day only, none for the whole flight."
+                                .formatted(s.rulebook().name()),
+                        "Give it a day."));
+    }
+
+    private static Stream<Seen> levelNotTaken(Situation s) {
+        boolean shared = s.campaign().facts().budgeting().forCampaign();
+        return s.rulebook().spending().levels().contains(shared ? Level.CAMPAIGN : Level.AD_GROUP)
+                ? Stream.empty()
+                : Stream.of(new Seen(
+                        s.place("money"),
+                        shared ? "shared by the campaign" : "per row",
+                        shared ? "per row" : "shared by the campaign",
+                        "%s takes no money %s."
+                                .formatted(
+                                        s.rulebook().name(), shared ? "that a campaign shares" : "of single ad groups"),
+                        shared ? "Give each row its own." : "Let the campaign share it."));
     }
 
     private static Stream<Seen> overSpendingLimit(Situation s) {
@@ -73,21 +123,33 @@ final class MoneyRules {
 
     /** Common practice: rows of a test get equal money, or the test compares budgets, not audiences. */
     private static Stream<Seen> unevenTest(Situation s) {
-        List<Money> sums = spendingRows(s).map(Row::daily).distinct().sorted().toList();
-        return s.campaign().facts().purpose() != Purpose.TESTING || sums.size() < 2
+        List<Money> sums =
+                s.spendingRows().stream().map(Row::money).distinct().sorted().toList();
+        return !testing(s) || s.campaign().facts().budgeting().forCampaign() || sums.size() < 2
                 ? Stream.empty()
                 : Stream.of(new Seen(
                         s.place("money"),
                         sums.get(0) + " to " + sums.get(sums.size() - 1),
                         "equal money",
-                        "Rows of this test get from %s to %s a day; a test compares fairly with equal money."
+                        "Rows of this test get from %s to %s; a test compares fairly with equal money."
                                 .formatted(sums.get(0), sums.get(sums.size() - 1)),
                         "Give each row the same."));
     }
 
-    private static Stream<Row> spendingRows(Situation s) {
-        return s.campaign().rows().stream()
-                .filter(r -> s.campaign().columns().isEmpty()
-                        || !s.campaign().onColumns(r.id()).isEmpty());
+    /** Common practice: a shared sum goes to early winners, so that the other rows never get a fair try. */
+    private static Stream<Seen> sharedTest(Situation s) {
+        int rows = s.spendingRows().size();
+        return !testing(s) || !s.campaign().facts().budgeting().forCampaign() || rows < 2
+                ? Stream.empty()
+                : Stream.of(new Seen(
+                        s.place("money"),
+                        "shared by %d rows".formatted(rows),
+                        "money of each row",
+                        "The network gives most of a shared sum to one row early; a test compares fairly with equal money.",
+                        "Give each row its own."));
+    }
+
+    private static boolean testing(Situation s) {
+        return s.campaign().facts().purpose() == Purpose.TESTING;
     }
 }

@@ -15,7 +15,15 @@ record Rule(String id, Severity severity, Function<Situation, Stream<Seen>> look
 
     Stream<Finding> findings(Situation situation) {
         return look.apply(situation)
-                .map(s -> new Finding(id, severity, s.place(), s.value(), s.limit(), s.says(), s.mend()));
+                .map(s -> new Finding(
+                        id,
+                        severity,
+                        s.place(),
+                        s.value(),
+                        s.limit(),
+                        s.says(),
+                        s.mend(),
+                        Mends.edit(situation, id, s.place()) != null));
     }
 
     static Rule blocker(String id, Function<Situation, Stream<Seen>> look) {

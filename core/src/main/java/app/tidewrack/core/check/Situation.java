@@ -3,14 +3,18 @@ package app.tidewrack.core.check;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Row;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -61,6 +65,27 @@ public record Situation(
      * @param toMinor over this hardly more are won
      */
     public record BidPrices(long fromMinor, long suggestedMinor, long toMinor) {}
+
+    /** What the network calls the lowest money a day; empty when the currency is not taken. */
+    Optional<Money> lowestDaily() {
+        return rulebook.money(campaign.facts().moneyPerRow().currency())
+                .map(m -> new Money(m.lowestDailyMinor(), m.currency()));
+    }
+
+    /** What a row may spend a day: its own money, or all of what its campaign shares. */
+    Money daily(Row row) {
+        CampaignFacts facts = campaign.facts();
+        Money shared = facts.budgeting().shared();
+        return facts.budgeting().daily(shared == null ? row.money() : shared, facts.flight());
+    }
+
+    /** Rows with an ad, or all of a sheet without creatives. */
+    List<Row> spendingRows() {
+        return campaign.rows().stream()
+                .filter(r -> campaign.columns().isEmpty()
+                        || !campaign.onColumns(r.id()).isEmpty())
+                .toList();
+    }
 
     Audience audience(Row row) {
         return audiences.get(row.id());

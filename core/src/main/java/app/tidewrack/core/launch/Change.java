@@ -28,6 +28,11 @@ public record Change(
         REMOVE
     }
 
+    /** Whether one of some fields changes. */
+    public boolean changes(String... names) {
+        return fields.stream().anyMatch(f -> List.of(names).contains(f.field()));
+    }
+
     /** One field before and after. */
     public record FieldChange(String field, String before, String after) {}
 }

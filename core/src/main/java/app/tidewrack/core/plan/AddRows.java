@@ -27,12 +27,12 @@ public record AddRows(String campaignId, List<PlacedRow> rows) implements PlanEd
     }
 
     private static void require(Campaign campaign, List<Row> present, PlacedRow placed) {
-        Money daily = placed.row().daily();
-        if (!daily.currency().equals(campaign.facts().dailyPerRow().currency())) {
+        Money money = placed.row().money();
+        if (!money.currency().equals(campaign.facts().moneyPerRow().currency())) {
             throw new Refusal(
                     "money",
                     "%s is not in the account's currency, %s."
-                            .formatted(daily, campaign.facts().dailyPerRow().currency()),
+                            .formatted(money, campaign.facts().moneyPerRow().currency()),
                     "Type the amount in it.");
         }
         if (present.stream().anyMatch(r -> r.id().equals(placed.row().id()))) {

@@ -8,16 +8,37 @@ import app.tidewrack.core.schedule.Flight;
  * What a campaign is, apart from its sheet.
  *
  * @param objective the code of an objective of the account's rulebook
- * @param dailyPerRow money a day that a new row starts with
+ * @param moneyPerRow what a new row starts with
  */
 public record CampaignFacts(
-        String name, String objective, Temperature temperature, Purpose purpose, Flight flight, Money dailyPerRow) {
+        String name,
+        String objective,
+        Temperature temperature,
+        Purpose purpose,
+        Flight flight,
+        Money moneyPerRow,
+        Budgeting budgeting) {
     /** Longest name of a campaign, row or creative before the pattern adds to it, in characters. */
     public static final int LONGEST_NAME = 80;
 
     /** @throws Refusal (field {@code name}) when the name is blank or over {@link #LONGEST_NAME} */
     public CampaignFacts {
         name = checkedName(name);
+    }
+
+    /** With money a day for each row. */
+    public CampaignFacts(
+            String name, String objective, Temperature temperature, Purpose purpose, Flight flight, Money moneyPerRow) {
+        this(name, objective, temperature, purpose, flight, moneyPerRow, Budgeting.USUAL);
+    }
+
+    public CampaignFacts flying(Flight changed) {
+        return new CampaignFacts(name, objective, temperature, purpose, changed, moneyPerRow, budgeting);
+    }
+
+    /** With money given another way, and what a new row then starts with. */
+    public CampaignFacts budgeted(Budgeting changed, Money start) {
+        return new CampaignFacts(name, objective, temperature, purpose, flight, start, changed);
     }
 
     /**

@@ -6,6 +6,8 @@ import app.tidewrack.core.network.ObjectiveRule.GoalRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.Level;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
@@ -31,6 +33,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
         OBJECTIVE,
         ZONE,
         MONEY,
+        BUDGETING,
         AUDIENCE,
         FORMAT,
         PLACEMENTS,
@@ -71,7 +74,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
     }
 
     private static final class Carrier {
-        private final Campaign from;
+        private Campaign from;
         private final Target target;
         private final Rulebook rulebook;
         private final List<Loss> losses = new ArrayList<>();
@@ -83,6 +86,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
         }
 
         Carried carry() {
+            takeMoneyAsThere();
             CampaignFacts facts = facts();
             ObjectiveRule objective = rulebook.objective(facts.objective()).orElseThrow();
             Map<String, String> columnIds = new HashMap<>();
@@ -106,7 +110,8 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                         rowId,
                         audienceId.get(),
                         row.label(),
-                        money(row.daily()),
+                        money(row.money()),
+                        row.locked(),
                         narrowing(row),
                         delivery(row, objective)));
                 for (Column column : from.columns()) {
@@ -120,6 +125,28 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             return new Carried(
                     new Campaign(target.ids().get(), target.accountId(), facts, rows, columns, off),
                     List.copyOf(losses));
+        }
+
+        /** Money a day or of each row first, where the other network takes it no other way. */
+        private void takeMoneyAsThere() {
+            CampaignFacts facts = from.facts();
+            Budgeting is = facts.budgeting();
+            boolean daily = is.forFlight() && !rulebook.spending().lifetime();
+            boolean perRow = is.forCampaign() && !rulebook.spending().levels().contains(Level.CAMPAIGN);
+            if (!daily && !perRow) {
+                return;
+            }
+            Money shared = is.shared();
+            Budgeting there = new Budgeting(
+                    daily ? Basis.DAILY : is.basis(),
+                    perRow || shared == null ? null : daily ? is.daily(shared, facts.flight()) : shared);
+            Money start = daily ? is.daily(facts.moneyPerRow(), facts.flight()) : facts.moneyPerRow();
+            lose(Part.BUDGETING, facts.name(), is.words(), there.words());
+            Plan alone = new Plan("", "", List.of(from));
+            from = Budgeting.change(from, facts.budgeted(there, start))
+                    .applyTo(alone)
+                    .plan()
+                    .campaign(from.id());
         }
 
         private void lose(Part part, String of, String was, String becomes) {
@@ -137,12 +164,12 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             if (!flight.zone().equals(target.zone())) {
                 lose(Part.ZONE, f.name(), flight.zone().getId(), target.zone().getId());
             }
-            if (!f.dailyPerRow().currency().equals(target.currency())) {
+            if (!f.moneyPerRow().currency().equals(target.currency())) {
                 lose(
                         Part.MONEY,
                         f.name(),
-                        f.dailyPerRow().toString(),
-                        money(f.dailyPerRow()).toString());
+                        f.moneyPerRow().toString(),
+                        money(f.moneyPerRow()).toString());
             }
             return new CampaignFacts(
                     f.name(),
@@ -150,7 +177,14 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                     f.temperature(),
                     f.purpose(),
                     new Flight(flight.start(), flight.end(), target.zone()),
-                    money(f.dailyPerRow()));
+                    money(f.moneyPerRow()),
+                    budgeting());
+        }
+
+        /** As it was, where money is taken so. */
+        private Budgeting budgeting() {
+            Money shared = from.facts().budgeting().shared();
+            return new Budgeting(from.facts().budgeting().basis(), shared == null ? null : money(shared));
         }
 
         /** The same amount in the same currency; in another the lowest, since no rate is known. */

@@ -1,21 +1,23 @@
 package app.tidewrack.core.plan;
 
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import java.util.Currency;
 
-/** Sets what a campaign is: name, objective, temperature, purpose, dates, money a new row starts with. */
+/** Sets what a campaign is: name, objective, temperature, purpose, dates, how money is given and what a new row starts with. */
 public record ChangeCampaign(String campaignId, CampaignFacts facts) implements PlanEdit {
     @Override
     public Applied applyTo(Plan plan) {
         Campaign campaign = plan.campaign(campaignId);
         CampaignFacts before = campaign.facts();
-        if (!before.dailyPerRow().currency().equals(facts.dailyPerRow().currency())) {
+        Money shared = facts.budgeting().shared();
+        Currency currency = before.moneyPerRow().currency();
+        if (!currency.equals(facts.moneyPerRow().currency()) || shared != null && !currency.equals(shared.currency())) {
             throw new Refusal(
                     "money",
                     "The account pays in %s, not %s."
-                            .formatted(
-                                    before.dailyPerRow().currency(),
-                                    facts.dailyPerRow().currency()),
-                    "Type the amount in " + before.dailyPerRow().currency() + ".");
+                            .formatted(currency, facts.moneyPerRow().currency()),
+                    "Type the amount in " + currency + ".");
         }
         return new Applied(plan.with(campaign.withFacts(facts)), new ChangeCampaign(campaignId, before), words(before));
     }
@@ -27,6 +29,10 @@ public record ChangeCampaign(String campaignId, CampaignFacts facts) implements 
         if (!before.flight().equals(facts.flight())) {
             return "dates %s to %s"
                     .formatted(facts.flight().start(), facts.flight().lastDay());
+        }
+        Money shared = facts.budgeting().shared();
+        if (shared != null && !shared.equals(before.budgeting().shared())) {
+            return "shared money of %s %s".formatted(facts.name(), shared);
         }
         return "change campaign " + facts.name();
     }

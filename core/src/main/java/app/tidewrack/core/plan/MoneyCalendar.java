@@ -23,7 +23,7 @@ public record MoneyCalendar(Currency currency, List<Day> days, Money total) {
         Map<Currency, List<Campaign>> byCurrency = new LinkedHashMap<>();
         plan.campaigns()
                 .forEach(c -> byCurrency
-                        .computeIfAbsent(c.facts().dailyPerRow().currency(), k -> new ArrayList<>())
+                        .computeIfAbsent(c.facts().moneyPerRow().currency(), k -> new ArrayList<>())
                         .add(c));
         return byCurrency.entrySet().stream()
                 .map(e -> of(e.getKey(), e.getValue()))
@@ -39,24 +39,25 @@ public record MoneyCalendar(Currency currency, List<Day> days, Money total) {
                 .map(c -> c.facts().flight().end())
                 .max(LocalDate::compareTo)
                 .orElseThrow();
-        Map<String, Money> daily = new LinkedHashMap<>();
-        campaigns.forEach(c -> daily.put(c.id(), PlanTotals.of(c).daily()));
-        List<Day> days = first.datesUntil(end)
-                .map(date -> new Day(
-                        date,
-                        Money.sum(
-                                currency,
-                                campaigns.stream()
-                                        .filter(c -> !date.isBefore(
-                                                        c.facts().flight().start())
-                                                && date.isBefore(
-                                                        c.facts().flight().end()))
-                                        .map(c -> daily.get(c.id()))
-                                        .toList())))
+        Map<LocalDate, Money> byDate = new LinkedHashMap<>();
+        first.datesUntil(end).forEach(d -> byDate.put(d, Money.zero(currency)));
+        campaigns.forEach(c -> spread(c, byDate));
+        List<Day> days = byDate.entrySet().stream()
+                .map(e -> new Day(e.getKey(), e.getValue()))
                 .toList();
         return new MoneyCalendar(
                 currency,
                 days,
                 Money.sum(currency, days.stream().map(Day::money).toList()));
+    }
+
+    private static void spread(Campaign campaign, Map<LocalDate, Money> byDate) {
+        CampaignFacts facts = campaign.facts();
+        PlanTotals totals = PlanTotals.of(campaign);
+        Money sum = facts.budgeting().forFlight() ? totals.flight() : totals.daily();
+        List<Money> days = facts.budgeting().byDay(sum, facts.flight());
+        for (int i = 0; i < days.size(); i++) {
+            byDate.merge(facts.flight().start().plusDays(i), days.get(i), Money::plus);
+        }
     }
 }

@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * Cells of a spreadsheet read for a sheet. With a first line that names its columns ({@code Row}, {@code Audience},
- * {@code Money a day}, or the name of a creative) they are taken by name; without one, one column is money, two are row and
+ * {@code Money}, {@code Money a day} or {@code Money for the flight} as the campaign has it, or the name of a creative) they are taken by name; without one, one column is money, two are row and
  * money, three are row, audience and money. Money alone goes to the rows from the one at hand downwards. A line that names a row
  * changes it, any other line that names an audience becomes a new row. What is good goes in; what is bad is listed.
  *
@@ -158,10 +158,13 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
 
         private Header header(String cell) {
             String name = cell.strip().toLowerCase(Locale.ROOT);
+            boolean lifetime = campaign.facts().budgeting().forFlight();
             Kind kind = switch (name) {
                 case "row" -> Kind.ROW;
                 case "audience" -> Kind.AUDIENCE;
-                case "money a day", "money" -> Kind.MONEY;
+                case "money" -> Kind.MONEY;
+                case "money a day" -> lifetime ? Kind.UNKNOWN : Kind.MONEY;
+                case "money for the flight" -> lifetime ? Kind.MONEY : Kind.UNKNOWN;
                 default -> Kind.UNKNOWN;
             };
             return kind != Kind.UNKNOWN
@@ -200,10 +203,10 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
                                 .formatted(campaign.rows().size())));
                 return;
             }
-            Money daily = amount.isEmpty() ? null : amount(number, amount);
+            Money paid = amount.isEmpty() ? null : amount(number, amount);
             if (row != null) {
-                if (daily != null && !daily.equals(row.daily())) {
-                    money.put(row.id(), daily);
+                if (paid != null && !paid.equals(row.money()) && free(number, row, amount)) {
+                    money.put(row.id(), paid);
                 }
                 switches(number, headers, line, row.id(), campaign.onColumns(row.id()));
                 return;
@@ -214,7 +217,14 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
                     line,
                     label.isEmpty() ? audience : label,
                     audience.isEmpty() ? label : audience,
-                    daily);
+                    paid);
+        }
+
+        /** False, and said why, where the row's money stays as it is. */
+        private boolean free(int number, Row row, String amount) {
+            Optional<Refusal> why = row.keepsMoney(campaign);
+            why.ifPresent(w -> bad.add(new Bad(number, amount, w.getMessage())));
+            return why.isEmpty();
         }
 
         private void newRow(
@@ -223,7 +233,7 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
                 List<String> line,
                 String label,
                 String audience,
-                @Nullable Money daily) {
+                @Nullable Money paid) {
             Optional<String> audienceId = ground.audienceId().apply(audience);
             if (audienceId.isEmpty()) {
                 bad.add(new Bad(
@@ -239,7 +249,7 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
                         ground.ids().get(),
                         audienceId.get(),
                         labels.free(CampaignFacts.checkedName(label)),
-                        daily == null ? campaign.facts().dailyPerRow() : daily);
+                        paid == null ? campaign.facts().moneyPerRow() : paid);
                 rows.add(row);
                 byLabel.put(row.label(), row);
                 switches(number, headers, line, row.id(), campaign.columns());
@@ -250,7 +260,7 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
 
         private @Nullable Money amount(int number, String text) {
             try {
-                return Money.parse(text, campaign.facts().dailyPerRow().currency());
+                return Money.parse(text, campaign.facts().moneyPerRow().currency());
             } catch (Refusal refused) {
                 bad.add(new Bad(number, text, refused.getMessage()));
                 return null;

@@ -12,6 +12,7 @@ public sealed interface PlanEdit
                 RemoveRows,
                 RenameRows,
                 SetRowMoney,
+                LockMoney,
                 SetDelivery,
                 AddColumns,
                 RemoveColumns,

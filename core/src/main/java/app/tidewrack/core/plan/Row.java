@@ -3,43 +3,60 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Showing.How;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.List;
+import java.util.Optional;
 
 /**
- * A row of the sheet: an ad group with its money a day, an audience or, after a split, a part of one, and how it is delivered.
+ * A row of the sheet: an ad group with its money, an audience or, after a split, a part of one, and how it is delivered.
  *
+ * @param money a day or for the flight, as its campaign's {@link Budgeting} has it; without effect while the campaign shares
+ *     its money
+ * @param locked its money stays when money is spread or changed for many
  * @param label 1 to {@link CampaignFacts#LONGEST_NAME} characters
  */
-public record Row(String id, String audienceId, String label, Money daily, Narrowing narrowing, Delivery delivery) {
+public record Row(
+        String id,
+        String audienceId,
+        String label,
+        Money money,
+        boolean locked,
+        Narrowing narrowing,
+        Delivery delivery) {
     public Row {
         label = CampaignFacts.checkedName(label);
     }
 
     /** A row that talks to the whole of its audience and is delivered as usual. */
-    public Row(String id, String audienceId, String label, Money daily) {
-        this(id, audienceId, label, daily, Narrowing.NONE, Delivery.USUAL);
+    public Row(String id, String audienceId, String label, Money money) {
+        this(id, audienceId, label, money, false, Narrowing.NONE, Delivery.USUAL);
     }
 
     public Row labelled(String changed) {
-        return new Row(id, audienceId, changed, daily, narrowing, delivery);
+        return new Row(id, audienceId, changed, money, locked, narrowing, delivery);
     }
 
     public Row paid(Money changed) {
-        return new Row(id, audienceId, label, changed, narrowing, delivery);
+        return new Row(id, audienceId, label, changed, locked, narrowing, delivery);
+    }
+
+    /** With its money kept as it is, or not. */
+    public Row locked(boolean changed) {
+        return new Row(id, audienceId, label, money, changed, narrowing, delivery);
     }
 
     public Row delivered(Delivery changed) {
-        return new Row(id, audienceId, label, daily, narrowing, changed);
+        return new Row(id, audienceId, label, money, locked, narrowing, changed);
     }
 
     /** A copy under an id and label of its own. */
     public Row copy(String newId, String newLabel) {
-        return new Row(newId, audienceId, newLabel, daily, narrowing, delivery);
+        return new Row(newId, audienceId, newLabel, money, locked, narrowing, delivery);
     }
 
     /** A copy that talks to a part of the people. */
     public Row cut(String newId, String newLabel, Money share, Narrowing part) {
-        return new Row(newId, audienceId, newLabel, share, part, delivery);
+        return new Row(newId, audienceId, newLabel, share, locked, part, delivery);
     }
 
     /**
@@ -49,6 +66,22 @@ public record Row(String id, String audienceId, String label, Money daily, Narro
      */
     public AudienceDefinition people(AudienceDefinition audience) {
         return narrowing.of(audience);
+    }
+
+    /** Why its money cannot be set by itself: it is locked, or the campaign shares its money; empty when it can. */
+    public Optional<Refusal> keepsMoney(Campaign campaign) {
+        Money shared = campaign.facts().budgeting().shared();
+        if (shared != null) {
+            return Optional.of(new Refusal(
+                    "money",
+                    "%s shares %s among its rows; row %s has no money of its own."
+                            .formatted(campaign.facts().name(), shared, label),
+                    "Change the campaign's sum, or give each row its own."));
+        }
+        return locked
+                ? Optional.of(new Refusal(
+                        "money", "The money of row %s is locked at %s.".formatted(label, money), "Unlock it first."))
+                : Optional.empty();
     }
 
     /** Where its ads show: where a split keeps it to, or as its delivery says. */

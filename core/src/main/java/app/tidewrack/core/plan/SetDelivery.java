@@ -19,11 +19,11 @@ public record SetDelivery(String campaignId, Map<String, Delivery> deliveries) i
         deliveries.forEach((id, delivery) -> {
             Row row = campaign.row(id);
             Money amount = delivery.bid().amount();
-            if (amount != null && !amount.currency().equals(row.daily().currency())) {
+            if (amount != null && !amount.currency().equals(row.money().currency())) {
                 throw new Refusal(
                         "bid",
-                        "The account pays in %s, not %s.".formatted(row.daily().currency(), amount.currency()),
-                        "Type the amount in " + row.daily().currency() + ".");
+                        "The account pays in %s, not %s.".formatted(row.money().currency(), amount.currency()),
+                        "Type the amount in " + row.money().currency() + ".");
             }
             before.put(id, row.delivery());
         });

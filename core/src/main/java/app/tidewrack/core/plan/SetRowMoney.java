@@ -5,31 +5,31 @@ import app.tidewrack.core.refusal.Refusal;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** Sets the money a day of one or more rows. */
-public record SetRowMoney(String campaignId, Map<String, Money> daily) implements PlanEdit {
+/** Sets the money of one or more rows, a day or for the flight as their campaign has it. */
+public record SetRowMoney(String campaignId, Map<String, Money> money) implements PlanEdit {
     @Override
     public Applied applyTo(Plan plan) {
         Campaign campaign = plan.campaign(campaignId);
         Map<String, Money> before = new LinkedHashMap<>();
-        daily.forEach((rowId, money) -> {
-            Money old = campaign.row(rowId).daily();
-            if (!old.currency().equals(money.currency())) {
+        money.forEach((rowId, amount) -> {
+            Money old = campaign.row(rowId).money();
+            if (!old.currency().equals(amount.currency())) {
                 throw new Refusal(
                         "money",
-                        "The account pays in %s, not %s.".formatted(old.currency(), money.currency()),
+                        "The account pays in %s, not %s.".formatted(old.currency(), amount.currency()),
                         "Type the amount in " + old.currency() + ".");
             }
             before.put(rowId, old);
         });
-        Campaign changed = campaign.mapRows(r -> daily.containsKey(r.id()) ? r.paid(daily.get(r.id())) : r);
+        Campaign changed = campaign.mapRows(r -> money.containsKey(r.id()) ? r.paid(money.get(r.id())) : r);
         return new Applied(plan.with(changed), new SetRowMoney(campaignId, before), words(before));
     }
 
     private String words(Map<String, Money> before) {
-        if (daily.size() != 1) {
-            return "budget of %d rows".formatted(daily.size());
+        if (money.size() != 1) {
+            return "budget of %d rows".formatted(money.size());
         }
-        String rowId = daily.keySet().iterator().next();
-        return "budget %s to %s".formatted(before.get(rowId), daily.get(rowId));
+        String rowId = money.keySet().iterator().next();
+        return "budget %s to %s".formatted(before.get(rowId), money.get(rowId));
     }
 }

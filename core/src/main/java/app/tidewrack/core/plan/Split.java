@@ -71,7 +71,7 @@ public record Split(List<By> by, Share share) {
                     .flatMap(n -> variable.slices().stream().map(n::with))
                     .toList();
         }
-        List<Money> shares = share == Share.EACH ? List.of() : row.daily().split(narrowings.size());
+        List<Money> shares = share == Share.EACH ? List.of() : row.money().split(narrowings.size());
         Labels labels = new Labels(taken);
         String stem = stem(row);
         List<Row> rows = new ArrayList<>(narrowings.size());
@@ -83,7 +83,7 @@ public record Split(List<By> by, Share share) {
             rows.add(row.cut(
                     ids.get(),
                     labels.free(stem, added),
-                    shares.isEmpty() ? row.daily() : shares.get(i),
+                    shares.isEmpty() ? row.money() : shares.get(i),
                     narrowings.get(i)));
         }
         return List.copyOf(rows);

@@ -9,8 +9,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
- * One sum a day spread over rows by largest remainder, so that they add up to it exactly; rows that are not among them keep
- * theirs.
+ * One sum spread over rows by largest remainder, so that they add up to it exactly. Locked rows keep what they have, and the
+ * others share the rest; rows that are not among them keep theirs.
  *
  * @param total of all the rows, over zero
  */
@@ -26,15 +26,19 @@ public record Spread(Money total, How how) {
     }
 
     /**
-     * New money a day by row id.
+     * New money by row id.
      *
      * @param rows at least one
      * @param sizes by row id, for {@link How#BY_PEOPLE}; null where it is not known
-     * @throws Refusal (field {@code money}) when there is nothing to go by
+     * @throws Refusal (field {@code money}) when there is nothing to go by, every row is locked, or the locked ones have more
      */
     public Map<String, Money> of(List<Row> rows, Map<String, @Nullable AudienceSize> sizes) {
+        Map<String, Money> spread = new LinkedHashMap<>();
+        rows.forEach(r -> spread.put(r.id(), r.money()));
+        List<Row> free = rows.stream().filter(r -> !r.locked()).toList();
+        Money rest = rest(rows, free);
         long[] shares =
-                rows.stream().mapToLong(r -> share(r, sizes.get(r.id()))).toArray();
+                free.stream().mapToLong(r -> share(r, sizes.get(r.id()))).toArray();
         long sum = 0;
         for (long share : shares) {
             sum += share;
@@ -42,18 +46,33 @@ public record Spread(Money total, How how) {
         if (sum == 0) {
             throw new Refusal("money", "The rows have no money now to go by.", "Spread it equally.");
         }
-        List<Money> parts = total.splitBy(shares);
-        Map<String, Money> daily = new LinkedHashMap<>();
-        for (int i = 0; i < rows.size(); i++) {
-            daily.put(rows.get(i).id(), parts.get(i));
+        List<Money> parts = rest.splitBy(shares);
+        for (int i = 0; i < free.size(); i++) {
+            spread.put(free.get(i).id(), parts.get(i));
         }
-        return daily;
+        return spread;
+    }
+
+    private Money rest(List<Row> rows, List<Row> free) {
+        if (free.isEmpty()) {
+            throw new Refusal("money", "The money of every row is locked.", "Unlock one of them.");
+        }
+        Money kept = Money.sum(
+                total.currency(),
+                rows.stream().filter(Row::locked).map(Row::money).toList());
+        if (kept.compareTo(total) > 0) {
+            throw new Refusal(
+                    "money",
+                    "The locked rows have %s, more than the %s to spread.".formatted(kept, total),
+                    "Spread at least that, or unlock some.");
+        }
+        return total.minus(kept);
     }
 
     private long share(Row row, @Nullable AudienceSize size) {
         return switch (how) {
             case EQUAL -> 1;
-            case AS_NOW -> row.daily().minor();
+            case AS_NOW -> row.money().minor();
             case BY_PEOPLE -> {
                 if (size == null) {
                     throw new Refusal(

@@ -25,6 +25,8 @@ import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Bid;
+import app.tidewrack.core.plan.Budgeting;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
@@ -32,6 +34,8 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Narrowing;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
@@ -48,6 +52,7 @@ import java.time.ZoneId;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
@@ -76,6 +81,7 @@ class ChecksTest {
         int days = 7;
         boolean hoursOffered = true;
         boolean siteTag = true;
+        boolean anyMoney;
 
         @Nullable
         Long limit;
@@ -111,7 +117,13 @@ class ChecksTest {
         String link = "https://a.example";
         Set<String> otherNames = Set.of();
 
+        Budgeting budgeting = Budgeting.USUAL;
+
         List<Finding> findings() {
+            return Checks.run(situation());
+        }
+
+        Campaign campaign() {
             Money each = Money.ofMinor(money, currency);
             CampaignFacts facts = new CampaignFacts(
                     "Kits",
@@ -119,18 +131,26 @@ class ChecksTest {
                     Temperature.COLD,
                     Purpose.TESTING,
                     new Flight(start, start.plusDays(days), ZoneId.of("Europe/London")),
-                    each);
-            Campaign campaign = new Campaign(
+                    each,
+                    budgeting);
+            return new Campaign(
                     "c",
                     "a",
                     facts,
                     rows
                             ? List.of(
-                                    new Row("r1", "k", "Knitters", each, narrowing, delivery),
+                                    new Row("r1", "k", "Knitters", each, false, narrowing, delivery),
                                     new Row("r2", "s", label, Money.ofMinor(otherMoney, currency)))
                             : List.of(),
                     columns,
                     off);
+        }
+
+        Situation situation() {
+            return situation(campaign());
+        }
+
+        Situation situation(Campaign campaign) {
             Creative creative = new Creative(
                     "cr",
                     "Sock",
@@ -150,11 +170,11 @@ class ChecksTest {
             Map<String, AudienceDefinition> people = Map.of("r1", definition, "r2", other);
             PlanNames.Words words = new PlanNames.Words(
                     SCHEME, Map.of(Token.NETWORK, "HS"), r -> people.get(r.id()), a -> a, c -> creative);
-            return Checks.run(new Situation(
+            return new Situation(
                     campaign,
                     PlanTotals.of(campaign),
                     PlanNames.of(campaign, words),
-                    Rulebooks.small(hoursOffered),
+                    Rulebooks.small(hoursOffered, anyMoney),
                     new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
                     Map.of(
                             "r1", new Situation.Audience("Knitters", definition, size),
@@ -163,7 +183,7 @@ class ChecksTest {
                     Map.of("r1", new Situation.BidPrices(20, 40, 90)),
                     otherNames,
                     live,
-                    today));
+                    today);
         }
     }
 
@@ -240,6 +260,29 @@ class ChecksTest {
                 spoil("money.currency-not-taken", "EUR", "[GBP]", c -> c.currency = "EUR"),
                 spoil("money.under-lowest", "£4.99", "£5.00", c -> c.money = c.otherMoney = 499),
                 spoil("money.over-spending-limit", "£20.00", "£19.99", c -> c.limit = 1999L),
+                spoil("money.under-lowest", "£34.99", "£35.00", c -> {
+                    c.anyMoney = true;
+                    c.budgeting = new Budgeting(Basis.LIFETIME, null);
+                    c.money = c.otherMoney = 3499;
+                }),
+                spoil(
+                        "money.under-lowest",
+                        "£4.99",
+                        "£5.00",
+                        c -> c.budgeting = new Budgeting(Basis.DAILY, Money.ofMinor(499, "GBP"))),
+                spoil("money.lifetime-not-taken", "money for the flight", "money a day", c -> {
+                    c.budgeting = new Budgeting(Basis.LIFETIME, null);
+                    c.money = c.otherMoney = 7000;
+                }),
+                spoil("money.level-not-taken", "shared by the campaign", "per row", c -> {
+                    c.budgeting = new Budgeting(Basis.DAILY, Money.ofMinor(2000, "GBP"));
+                }),
+                // Common practice: rows of a test get their own, equal money.
+                spoil(
+                        "test.shared-money",
+                        "shared by 2 rows",
+                        "money of each row",
+                        c -> c.budgeting = new Budgeting(Basis.DAILY, Money.ofMinor(2000, "GBP"))),
                 spoil("test.uneven-money", "£10.00 to £12.00", "equal money", c -> c.otherMoney = 1200),
                 spoil(
                         "audience.empty",
@@ -315,6 +358,12 @@ class ChecksTest {
                         "comments",
                         c -> c.delivery = Delivery.USUAL.switched(Map.of("sound", true))),
                 spoil("placement.not-offered", "moon", "Home feed, Stories", c -> c.narrowing = keptTo("moon")),
+                spoil(
+                        "placement.not-offered",
+                        "moon",
+                        "Home feed, Stories",
+                        c -> c.delivery =
+                                Delivery.USUAL.shown(new Showing(Showing.How.CHOSEN, List.of("moon", "home-feed")))),
                 spoil("placement.format-not-shown", "Stories", "Home feed", c -> c.narrowing = keptTo("stories")),
                 spoil(
                         "creative.format-not-offered",
@@ -453,6 +502,11 @@ class ChecksTest {
                 c -> {
                     c.format = "single-video";
                     c.media = clip(60);
+                },
+                c -> {
+                    c.anyMoney = true;
+                    c.budgeting = new Budgeting(Basis.LIFETIME, null);
+                    c.money = c.otherMoney = 3500;
                 });
     }
 
@@ -462,6 +516,75 @@ class ChecksTest {
         Case campaign = new Case();
         sound.accept(campaign);
         assertThat(campaign.findings()).isEmpty();
+    }
+
+    /** After a one-key mend its finding is gone, nothing blocks that did not before, and it can be taken back. */
+    @ParameterizedTest(name = "{0}: {1}")
+    @MethodSource("spoilt")
+    void aMendTakesItsFindingAway(String rule, String value, String limit, Consumer<Case> spoil) {
+        Case spoilt = new Case();
+        spoil.accept(spoilt);
+        Situation before = spoilt.situation();
+        Plan plan = new Plan("p", "Plan", List.of(before.campaign()));
+        Set<String> known = blockers(Checks.run(before));
+        Checks.run(before).stream().filter(f -> f.rule().equals(rule)).forEach(f -> {
+            Optional<PlanEdit> edit = Mends.edit(before, f);
+            assertThat(f.mendable()).isEqualTo(edit.isPresent());
+            edit.ifPresent(e -> {
+                PlanEdit.Applied mended = e.applyTo(plan);
+                List<Finding> left = Checks.run(spoilt.situation(mended.plan().campaign("c")));
+                assertThat(left)
+                        .noneMatch(l -> l.rule().equals(rule) && l.place().equals(f.place()));
+                assertThat(known).containsAll(blockers(left));
+                assertThat(mended.inverse().applyTo(mended.plan()).plan()).isEqualTo(plan);
+            });
+        });
+    }
+
+    private static Set<String> blockers(List<Finding> findings) {
+        return findings.stream()
+                .filter(f -> f.severity() == Severity.BLOCKER)
+                .map(Finding::rule)
+                .collect(Collectors.toSet());
+    }
+
+    @Test
+    void plainMendsAreOneKey() {
+        Set<String> mendable = spoilt().map(a -> {
+                    Case spoilt = new Case();
+                    spoiler(a).accept(spoilt);
+                    return spoilt.findings();
+                })
+                .flatMap(List::stream)
+                .filter(Finding::mendable)
+                .map(Finding::rule)
+                .collect(Collectors.toSet());
+        assertThat(mendable)
+                .containsExactlyInAnyOrder(
+                        "money.under-lowest",
+                        "money.lifetime-not-taken",
+                        "money.level-not-taken",
+                        "test.shared-money",
+                        "test.uneven-money",
+                        "schedule.start-past",
+                        "schedule.too-long",
+                        "schedule.hours-not-offered",
+                        "schedule.no-hours",
+                        "schedule.pace-not-offered",
+                        "bid.goal-not-offered",
+                        "bid.charge-not-paired",
+                        "bid.strategy-not-offered",
+                        "bid.under-lowest",
+                        "bid.too-low-to-deliver",
+                        "account.switch-not-offered",
+                        "placement.not-offered",
+                        "placement.format-not-shown",
+                        "name.clash");
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Consumer<Case> spoiler(Arguments arguments) {
+        return (Consumer<Case>) arguments.get()[3];
     }
 
     @Test

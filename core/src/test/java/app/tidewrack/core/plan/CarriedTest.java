@@ -55,7 +55,7 @@ class CarriedTest {
                         new Flight(start, start.plusDays(7), LONDON),
                         ten),
                 List.of(
-                        new Row("r1", "a1", "Women", ten, split, delivery),
+                        new Row("r1", "a1", "Women", ten, true, split, delivery),
                         new Row("r2", "a2", "Sewers", ten),
                         new Row("r3", "nowhere", "Elsewhere", ten)),
                 List.of(new Column("k1", "cr1"), new Column("k2", "cr2")),
@@ -100,14 +100,28 @@ class CarriedTest {
                                 Temperature.COLD,
                                 Purpose.TESTING,
                                 plain.facts().flight(),
-                                plain.facts().dailyPerRow()),
+                                plain.facts().moneyPerRow()),
                         List.of(plain.rows().get(1)),
                         List.of(new Column("k1", "cr1")),
                         Map.of()),
                 target(true, "GBP", LONDON));
         assertThat(carried.losses()).isEmpty();
-        assertThat(carried.campaign().rows().get(0).daily()).hasToString("£10.00");
+        assertThat(carried.campaign().rows().get(0).money()).hasToString("£10.00");
         assertThat(carried.campaign().ads()).isEqualTo(1);
+    }
+
+    /** A network that takes money a day of ad groups only gets that, worth the same. */
+    @Test
+    void moneyIsGivenAsItIsTakenThere() {
+        Campaign here = campaign();
+        Budgeting shared = new Budgeting(Budgeting.Basis.LIFETIME, Money.ofMinor(14_000, "GBP"));
+        Campaign one = here.withRows(List.of(here.rows().get(1)))
+                .withFacts(here.facts().budgeted(shared, here.facts().moneyPerRow()));
+        Carried carried = Carried.to(one, target(true, "GBP", LONDON));
+        assertThat(carried.losses())
+                .contains(new Loss(Part.BUDGETING, "Kits", "for the flight, shared", "a day, per row"));
+        assertThat(carried.campaign().facts().budgeting()).isEqualTo(Budgeting.USUAL);
+        assertThat(carried.campaign().rows().get(0).money()).hasToString("£20.00");
     }
 
     /** The first placement of each format, those that were chosen, or none where the network chooses. */

@@ -82,7 +82,7 @@ class PastedTest {
                 "Sewers|||maybe|");
         assertThat(pasted.money()).containsExactlyEntriesOf(Map.of("r1", pounds(12)));
         assertThat(pasted.rows())
-                .extracting(Row::label, r -> r.daily().toString())
+                .extracting(Row::label, r -> r.money().toString())
                 .containsExactly(tuple("Menders", "£8.00"), tuple("Audience of tailors", "£10.00"));
         assertThat(pasted.cells())
                 .isEqualTo(Map.of(

@@ -8,6 +8,7 @@ import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
@@ -65,9 +66,11 @@ class PlanEditTest {
         assertThat(Money.sum(GBP, totals.cells().values()))
                 .isEqualTo(Money.sum(GBP, totals.rows().values()))
                 .isEqualTo(Money.sum(GBP, totals.columns().values()))
-                .isEqualTo(totals.daily());
-        assertThat(totals.flight())
-                .isEqualTo(totals.daily().times(campaign.facts().flight().days()));
+                .isEqualTo(campaign.facts().budgeting().forFlight() ? totals.flight() : totals.daily());
+        int days = campaign.facts().flight().days();
+        long over = totals.flight().minor() - totals.daily().minor() * days;
+        assertThat(Math.abs(over))
+                .isLessThanOrEqualTo(campaign.facts().budgeting().forFlight() ? (days + 1) / 2 : 0);
         assertThat(totals.ads()).isEqualTo(totals.cells().size());
     }
 
@@ -121,9 +124,12 @@ class PlanEditTest {
         }
         Row row = c.rows().get(random.nextInt(c.rows().size()));
         Column column = c.columns().get(random.nextInt(c.columns().size()));
-        return switch (random.nextInt(14)) {
+        return switch (random.nextInt(16)) {
             case 0 -> new RemoveCampaign(c.id());
             case 1 -> new ChangeCampaign(c.id(), facts(1 + random.nextInt(30)));
+            case 12 -> budgeted(c, random);
+            case 13 ->
+                new LockMoney(c.id(), some(c.rows().stream().map(Row::id).toList(), random), random.nextBoolean());
             case 2 -> newRow(c, random.nextInt(c.rows().size() + 1), random);
             case 3 -> new RemoveRows(c.id(), some(c.rows().stream().map(Row::id).toList(), random));
             case 4 -> new RenameRows(c.id(), Map.of(row.id(), "Row " + random.nextInt(1000)));
@@ -156,6 +162,44 @@ class PlanEditTest {
                         random.nextBoolean(),
                         random.nextBoolean() ? "" : "reason " + random.nextInt(3));
         };
+    }
+
+    private static PlanEdit budgeted(Campaign c, Random random) {
+        Money shared = random.nextBoolean() ? null : Money.ofMinor(random.nextInt(90_000), "GBP");
+        Basis basis = Basis.values()[random.nextInt(2)];
+        return Budgeting.change(
+                c, c.facts().budgeted(new Budgeting(basis, shared), c.facts().moneyPerRow()));
+    }
+
+    /** Going from money a day to lifetime money, and from shared money to each row's own, the same is spent. */
+    @Test
+    void anotherWayOfMoneySpendsTheSame() {
+        Random random = new Random(17);
+        for (int i = 0; i < 200; i++) {
+            Plan plan = new Plan("p", "Plan", List.of(Campaign.empty("c", "a", facts(1 + random.nextInt(40)))));
+            for (int step = 0; step < 12; step++) {
+                Campaign c = plan.campaign("c");
+                PlanEdit edit = step < 6 ? newRow(c, 0, random) : newColumn(c, 0);
+                plan = edit.applyTo(plan).plan();
+            }
+            Money daily = PlanTotals.of(plan.campaign("c")).daily();
+            Money flight = PlanTotals.of(plan.campaign("c")).flight();
+            plan = to(plan, new Budgeting(Basis.DAILY, daily));
+            assertThat(PlanTotals.of(plan.campaign("c")).flight()).isEqualTo(flight);
+            plan = to(plan, new Budgeting(Basis.LIFETIME, flight));
+            assertThat(PlanTotals.of(plan.campaign("c")).flight()).isEqualTo(flight);
+            plan = to(plan, new Budgeting(Basis.LIFETIME, null));
+            assertThat(PlanTotals.of(plan.campaign("c")).flight()).isEqualTo(flight);
+            plan = to(plan, Budgeting.USUAL);
+            assertThat(PlanTotals.of(plan.campaign("c")).daily()).isEqualTo(daily);
+        }
+    }
+
+    private static Plan to(Plan plan, Budgeting budgeting) {
+        CampaignFacts facts = plan.campaign("c").facts();
+        return Budgeting.change(plan.campaign("c"), facts.budgeted(budgeting, facts.moneyPerRow()))
+                .applyTo(plan)
+                .plan();
     }
 
     private PlanEdit intoAnother(Plan plan, Campaign c, Row row) {

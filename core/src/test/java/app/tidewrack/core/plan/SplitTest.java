@@ -62,8 +62,8 @@ class SplitTest {
         Campaign campaign = new Campaign(
                 "c",
                 "account",
-                new CampaignFacts("Kits", "traffic", Temperature.COLD, Purpose.TESTING, flight, ROW.daily()),
-                List.of(new Row("first", "a", "Knitters 18 to 25 Norwich women", ROW.daily()), ROW),
+                new CampaignFacts("Kits", "traffic", Temperature.COLD, Purpose.TESTING, flight, ROW.money()),
+                List.of(new Row("first", "a", "Knitters 18 to 25 Norwich women", ROW.money()), ROW),
                 List.of(new Column("k", "creative")),
                 Map.of());
         Split split = new Split(List.of(ages(6), CITIES, GENDERS), Share.EACH);
@@ -87,11 +87,11 @@ class SplitTest {
     @Test
     void moneyIsSharedToTheMinorUnit() {
         List<Row> rows = new Split(List.of(ages(3)), Share.EQUAL).rows(ROW, Set.of(), this::id);
-        assertThat(rows).extracting(r -> r.daily().minor()).containsExactly(334L, 333L, 333L);
+        assertThat(rows).extracting(r -> r.money().minor()).containsExactly(334L, 333L, 333L);
         assertThat(Money.sum(
                         Currency.getInstance("GBP"),
-                        rows.stream().map(Row::daily).toList()))
-                .isEqualTo(ROW.daily());
+                        rows.stream().map(Row::money).toList()))
+                .isEqualTo(ROW.money());
     }
 
     /** Splitting a row of a split keeps what it was split by, and a second split by the same variable replaces it. */
@@ -171,7 +171,7 @@ class SplitTest {
         Split wide = new Split(List.of(ages(20), GENDERS, new By(Variable.PLACE, places)), Share.EACH);
         assertThatThrownBy(() -> wide.rows(ROW, Set.of(), this::id))
                 .hasMessageContaining("makes 5,200 rows; a sheet holds 500");
-        Row full = new Row("r", "a", "K".repeat(80), ROW.daily());
+        Row full = new Row("r", "a", "K".repeat(80), ROW.money());
         assertThat(new Split(List.of(GENDERS), Share.EACH)
                         .rows(full, Set.of(), this::id)
                         .get(1)

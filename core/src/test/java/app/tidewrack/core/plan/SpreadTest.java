@@ -64,6 +64,35 @@ class SpreadTest {
                 .containsExactly(5L, 5L, 1L);
     }
 
+    /**
+     * Published: Hamilton's bill of 1792 on the census of 1790, 120 seats for 15 states (Balinski & Young, Fair Representation,
+     * 1982); the npm package apportionment 2.0.3 gives the same.
+     */
+    @Test
+    void theFirstApportionmentBill() {
+        long[] people = {
+            630_560, 475_327, 432_879, 353_523, 331_589, 278_514, 236_841, 206_236, 179_570, 141_822, 85_533, 70_835,
+            68_705, 68_446, 55_540
+        };
+        assertThat(new Spread(Money.ofMinor(120, "JPY"), How.BY_PEOPLE)
+                        .of(rows(new long[people.length]), people(people))
+                        .values())
+                .extracting(Money::minor)
+                .containsExactly(21L, 16L, 14L, 12L, 11L, 9L, 8L, 7L, 6L, 5L, 3L, 2L, 2L, 2L, 2L);
+    }
+
+    @Test
+    void lockedRowsKeepTheirsAndTheOthersShareTheRest() {
+        List<Row> rows = new ArrayList<>(rows(1000, 700, 1, 2));
+        rows.set(1, rows.get(1).locked(true));
+        Spread spread = new Spread(Money.ofMinor(2001, "GBP"), How.EQUAL);
+        assertThat(spread.of(rows, Map.of()).values()).extracting(Money::minor).containsExactly(434L, 700L, 434L, 433L);
+        assertThatThrownBy(() -> new Spread(Money.ofMinor(699, "GBP"), How.EQUAL).of(rows, Map.of()))
+                .hasMessageContaining("£7.00, more than the £6.99");
+        List<Row> locked = rows.stream().map(r -> r.locked(true)).toList();
+        assertThatThrownBy(() -> spread.of(locked, Map.of())).hasMessageContaining("every row is locked");
+    }
+
     @Test
     void whateverIsSpreadAddsUpAndWhatHasMorePeopleNeverGetsLess() {
         Random random = new Random(3);
@@ -115,6 +144,22 @@ class SpreadTest {
                 .containsExactly("9 £10.00", "10 £10.00", "11 £20.00", "12 £10.00");
         assertThat(calendars.get(0).total()).hasToString("£50.00");
         assertThat(calendars.get(1).total()).hasToString("€10.00");
+    }
+
+    /** Lifetime money is spread evenly over the days by largest remainder; days add up to it. */
+    @Test
+    void lifetimeMoneyIsSpreadOverTheDays() {
+        Campaign a = campaign("a", "2027-03-09", 3, "GBP");
+        Plan plan = new Plan(
+                "p",
+                "Plan",
+                List.of(a.withFacts(a.facts()
+                        .budgeted(
+                                new Budgeting(Budgeting.Basis.LIFETIME, null),
+                                a.facts().moneyPerRow()))));
+        MoneyCalendar calendar = MoneyCalendar.of(plan).get(0);
+        assertThat(calendar.days()).extracting(d -> d.money().toString()).containsExactly("£3.34", "£3.33", "£3.33");
+        assertThat(calendar.total()).hasToString("£10.00");
     }
 
     private static Campaign campaign(String id, String start, int days, String currency) {

@@ -6,6 +6,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.LaunchWishes.Wish;
+import app.tidewrack.server.network.NetworkConnector.ItemTold;
 import app.tidewrack.server.web.Ids;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -17,11 +18,16 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The changes of one launch as they are kept: those chosen, in order, each waiting for the creation of what it belongs to. */
+/**
+ * The changes of one launch as they are kept: those chosen, in order, each waiting for what it belongs to, where that is created
+ * or given its money another way.
+ */
 final class Dispatch {
     private final Map<String, Wish> wishes;
     private final JsonMapper json;
-    private final Map<String, String> creations = new HashMap<>();
+    /** Ids of changes that others wait for, by the key of their item. */
+    private final Map<String, String> first = new HashMap<>();
+
     private final List<StoredChange> stored = new ArrayList<>();
 
     private Dispatch(Map<String, Wish> wishes, JsonMapper json) {
@@ -61,14 +67,17 @@ final class Dispatch {
 
     private void add(Change change, boolean paused) {
         String parent = change.parentKey();
-        String waitsFor = parent == null ? null : creations.get(parent);
+        String waitsFor = parent == null ? null : first.get(parent);
         String id = store(change, change.action(), waitsFor);
+        if (change.action() == Action.CHANGE && change.changes(ItemTold.MONEY, ItemTold.LIFETIME)) {
+            first.put(change.key(), id);
+        }
         if (change.action() != Action.CREATE) {
             return;
         }
         // What belongs to it waits until it stands still.
         boolean stills = paused && waitsFor == null;
-        creations.put(change.key(), stills ? store(change, Action.PAUSE, id) : id);
+        first.put(change.key(), stills ? store(change, Action.PAUSE, id) : id);
     }
 
     private String store(Change change, Action action, @Nullable String waitsFor) {

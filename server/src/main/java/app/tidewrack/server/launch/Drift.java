@@ -2,6 +2,7 @@ package app.tidewrack.server.launch;
 
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper;
@@ -134,7 +135,8 @@ class Drift {
     }
 
     private static String words(Map.Entry<String, String> field, String currency) {
-        return field.getKey().equals(ItemTold.MONEY)
+        boolean money = field.getKey().equals(ItemTold.MONEY) || field.getKey().equals(ItemTold.LIFETIME);
+        return money && !field.getValue().isEmpty()
                 ? Money.ofMinor(Long.parseLong(field.getValue()), currency).toString()
                 : field.getValue();
     }
@@ -144,9 +146,9 @@ class Drift {
     }
 
     /** What was found and neither put back nor taken over yet. */
-    List<Drifted> of(String clientId, String campaignId) {
+    List<Drifted> of(String clientId, Campaign campaign) {
         List<Drifted> all = new ArrayList<>();
-        for (StoredLive item : mapper.drifted(clientId, campaignId)) {
+        for (StoredLive item : mapper.drifted(clientId, campaign.id())) {
             Level level = Level.valueOf(item.level());
             Map<String, String> fields = map(item.fields());
             map(item.drift()).forEach((field, ours) -> {
@@ -156,15 +158,25 @@ class Drift {
                     default -> fields.getOrDefault(field, "");
                 };
                 all.add(new Drifted(
-                        level, item.itemKey(), item.name(), field, ours, theirs, canTakeOver(level, field, theirs)));
+                        level,
+                        item.itemKey(),
+                        item.name(),
+                        field,
+                        ours,
+                        theirs,
+                        canTakeOver(campaign, level, field, theirs)));
             });
         }
         return all;
     }
 
-    private static boolean canTakeOver(Level level, String field, String theirs) {
+    /** Money can be taken over where the plan gives it on the same level and for as long. */
+    private static boolean canTakeOver(Campaign campaign, Level level, String field, String theirs) {
+        Budgeting budgeting = campaign.facts().budgeting();
+        Level given = budgeting.forCampaign() ? Level.CAMPAIGN : Level.AD_GROUP;
         return switch (field) {
-            case ItemTold.MONEY -> level == Level.AD_GROUP;
+            case ItemTold.MONEY -> level == given && !budgeting.forFlight() && !theirs.isEmpty();
+            case ItemTold.LIFETIME -> level == given && budgeting.forFlight() && !theirs.isEmpty();
             case RUNS -> level != Level.CAMPAIGN && theirs.equals(PAUSED);
             case THERE -> level != Level.CAMPAIGN;
             default -> false;
@@ -178,7 +190,9 @@ class Drift {
      */
     @Transactional
     void takeOver(String clientId, String planId, String campaignId, String key, String field, String personId) {
-        Drifted drifted = of(clientId, campaignId).stream()
+        Versioned plan = plans.hold(clientId, planId);
+        Campaign campaign = plan.plan().campaign(campaignId);
+        Drifted drifted = of(clientId, campaign).stream()
                 .filter(d -> d.key().equals(key) && d.field().equals(field))
                 .findFirst()
                 .orElseThrow(() -> new Refusal("field", "That is no longer changed there.", "Look at the list again."));
@@ -194,8 +208,6 @@ class Drift {
                                             .replace('_', ' ')),
                     "Put it back, or change what it comes from.");
         }
-        Versioned plan = plans.hold(clientId, planId);
-        Campaign campaign = plan.plan().campaign(campaignId);
         edit(campaign, drifted).ifPresent(e -> plans.edit(clientId, planId, personId, Ids.fresh(), plan.version(), e));
         StoredLive item = mapper.drifted(clientId, campaignId).stream()
                 .filter(l -> l.itemKey().equals(key))
@@ -207,12 +219,15 @@ class Drift {
     }
 
     private static Optional<EditBody> edit(Campaign campaign, Drifted d) {
+        if (d.level() == Level.CAMPAIGN) {
+            return Optional.of(new EditBody.CampaignMoney(campaign.id(), d.theirs()));
+        }
         String[] ids = d.key().split("/");
         boolean known = campaign.rows().stream().anyMatch(r -> r.id().equals(ids[0]));
         if (!known) {
             return Optional.empty();
         }
-        if (d.field().equals(ItemTold.MONEY)) {
+        if (d.field().equals(ItemTold.MONEY) || d.field().equals(ItemTold.LIFETIME)) {
             return Optional.of(new EditBody.RowMoney(campaign.id(), List.of(ids[0]), d.theirs()));
         }
         List<CellBody> cells = campaign.onColumns(ids[0]).stream()

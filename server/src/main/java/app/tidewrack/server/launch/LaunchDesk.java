@@ -28,6 +28,8 @@ import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
@@ -133,23 +135,38 @@ public class LaunchDesk {
     @Transactional(readOnly = true)
     public ChangesView changes(String clientId, String planId, String campaignId) {
         Comparison c = compare(clientId, plans.plan(clientId, planId), campaignId);
-        Currency currency = c.inspected().campaign().facts().dailyPerRow().currency();
-        List<Money> before = c.live().stream()
-                .filter(l -> l.level() == Level.AD_GROUP && !l.paused())
-                .map(l -> Money.parse(l.fields().getOrDefault(ItemTold.MONEY, "0"), currency))
-                .toList();
+        Currency currency = c.inspected().campaign().facts().moneyPerRow().currency();
         Optional<StoredLaunch> newest = mapper.newest(clientId, campaignId);
         return new ChangesView(
                 c.plan().version(),
                 c.changes().changes(),
                 c.inspected().findings(),
                 currency.getCurrencyCode(),
-                Money.sum(currency, before).minor(),
+                dailyOnNetwork(c.live(), currency).minor(),
                 c.inspected().totals().daily().minor(),
                 newest.map(StoredLaunch::id).orElse(null),
                 newest.map(StoredLaunch::underWay).orElse(false),
                 newest.map(StoredLaunch::byHand).orElse(false),
-                drift.of(clientId, campaignId));
+                drift.of(clientId, c.inspected().campaign()));
+    }
+
+    /** What runs may spend a day; of lifetime money the average over the campaign's days. */
+    private static Money dailyOnNetwork(List<LiveItem> live, Currency currency) {
+        long days = live.stream()
+                .filter(l -> l.level() == Level.CAMPAIGN)
+                .map(LiveItem::fields)
+                .mapToLong(f -> ChronoUnit.DAYS.between(
+                                LocalDate.parse(f.get(ItemTold.FIRST_DAY)), LocalDate.parse(f.get(ItemTold.LAST_DAY)))
+                        + 1)
+                .findFirst()
+                .orElse(1);
+        List<Money> daily = live.stream()
+                .filter(l -> l.level() != Level.AD && !l.paused())
+                .map(l -> Money.parse(l.fields().getOrDefault(ItemTold.MONEY, "0"), currency)
+                        .plus(Money.parse(l.fields().getOrDefault(ItemTold.LIFETIME, "0"), currency)
+                                .per(days)))
+                .toList();
+        return Money.sum(currency, daily);
     }
 
     /**

@@ -30,6 +30,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
+import app.tidewrack.server.network.NetworkConnector.Budget;
 import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
 import app.tidewrack.server.network.NetworkConnector.ChatOrder;
 import app.tidewrack.server.network.NetworkConnector.CreativeOrder;
@@ -122,6 +123,10 @@ class LaunchWishes {
         fields.put("objective", facts.objective());
         fields.put(ItemTold.FIRST_DAY, facts.flight().start().toString());
         fields.put(ItemTold.LAST_DAY, facts.flight().lastDay().toString());
+        Money shared = facts.budgeting().shared();
+        if (shared != null) {
+            fields.put(moneyField(facts), shared.toString());
+        }
         return new Wish(
                 new WantedItem(Level.CAMPAIGN, campaign.id(), null, names.campaign(), fields),
                 new CampaignOrder(
@@ -129,7 +134,16 @@ class LaunchWishes {
                         names.campaign(),
                         facts.objective(),
                         facts.flight().start(),
-                        facts.flight().end()));
+                        facts.flight().end(),
+                        shared == null ? null : budget(facts, shared)));
+    }
+
+    private static String moneyField(CampaignFacts facts) {
+        return facts.budgeting().forFlight() ? ItemTold.LIFETIME : ItemTold.MONEY;
+    }
+
+    private static Budget budget(CampaignFacts facts, Money money) {
+        return new Budget(facts.budgeting().forFlight(), money.minor());
     }
 
     private String sentence(String clientId, Account account, AudienceDefinition people) {
@@ -150,11 +164,16 @@ class LaunchWishes {
         fields.put(ItemTold.NAME, name);
         fields.put("audience", sentence);
         fields.put("placements", where);
-        fields.put(ItemTold.MONEY, row.daily().toString());
+        CampaignFacts facts = campaign.facts();
+        boolean own = !facts.budgeting().forCampaign();
+        if (own) {
+            fields.put(moneyField(facts), row.money().toString());
+        }
         deliveryFields(fields, row.delivery());
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
-                new AdGroupOrder("", name, placements, people, row.daily().minor(), order(row.delivery())));
+                new AdGroupOrder(
+                        "", name, placements, people, own ? budget(facts, row.money()) : null, order(row.delivery())));
     }
 
     /** What is not as usual, in words. */

@@ -204,6 +204,7 @@ public interface NetworkConnector {
         public static final String FIRST_DAY = "first day";
         public static final String LAST_DAY = "last day";
         public static final String MONEY = "money a day";
+        public static final String LIFETIME = "money for the flight";
         public static final String HEADLINE = "headline";
         public static final String BODY = "body";
         public static final String LINK = "link";
@@ -215,30 +216,45 @@ public interface NetworkConnector {
     /**
      * @param account opened before the campaign is created, where that has not happened
      * @param endsOn the day after the last
+     * @param budget shared by its ad groups; null when each has its own
      */
-    record CampaignOrder(AccountOrder account, String name, String objective, LocalDate startsOn, LocalDate endsOn)
+    record CampaignOrder(
+            AccountOrder account,
+            String name,
+            String objective,
+            LocalDate startsOn,
+            LocalDate endsOn,
+            @Nullable Budget budget)
             implements Order {}
+
+    /**
+     * Money in minor units.
+     *
+     * @param lifetime for the whole flight; otherwise a day
+     */
+    record Budget(boolean lifetime, long minor) {}
 
     /**
      * @param campaignId the network's id of the campaign
      * @param placements codes of where its ads show; none leaves it to the network
+     * @param budget its own; null when the campaign shares its money
      */
     record AdGroupOrder(
             String campaignId,
             String name,
             List<String> placements,
             AudienceDefinition audience,
-            long dailyMinor,
+            @Nullable Budget budget,
             DeliveryOrder delivery)
             implements Order {
 
         public AdGroupOrder under(String campaign) {
-            return new AdGroupOrder(campaign, name, placements, audience, dailyMinor, delivery);
+            return new AdGroupOrder(campaign, name, placements, audience, budget, delivery);
         }
 
         /** With the audience as the account's network knows it. */
         public AdGroupOrder to(AudienceDefinition people) {
-            return new AdGroupOrder(campaignId, name, placements, people, dailyMinor, delivery);
+            return new AdGroupOrder(campaignId, name, placements, people, budget, delivery);
         }
     }
 

@@ -274,9 +274,13 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     private record CampaignBody(
-            String account, String name, String objective, LocalDate startsOn, LocalDate endsOn, boolean splitTest) {}
-
-    private record Budget(boolean lifetime, long minor) {}
+            String account,
+            String name,
+            String objective,
+            LocalDate startsOn,
+            LocalDate endsOn,
+            @Nullable Budget budget,
+            boolean splitTest) {}
 
     private record BidBody(BidStrategy strategy, @Nullable Long minor) {}
 
@@ -342,7 +346,8 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     private static CampaignBody campaign(CampaignOrder o) {
-        return new CampaignBody(o.account().account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), false);
+        return new CampaignBody(
+                o.account().account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), o.budget(), false);
     }
 
     private static AdGroupBody adGroup(AdGroupOrder o) {
@@ -354,7 +359,7 @@ final class PracticeNetwork implements NetworkConnector {
                 d.charge(),
                 o.placements(),
                 o.audience(),
-                new Budget(false, o.dailyMinor()),
+                o.budget(),
                 new BidBody(d.strategy(), d.bidMinor()),
                 d.pace(),
                 d.hours(),
@@ -483,18 +488,14 @@ final class PracticeNetwork implements NetworkConnector {
                 .body(CampaignWhole.class));
         List<ItemTold> items = new ArrayList<>();
         CampaignFacts c = whole.campaign();
-        Map<String, String> ofCampaign = Map.of(
-                ItemTold.NAME, c.order().name(),
-                ItemTold.FIRST_DAY, c.order().startsOn().toString(),
-                ItemTold.LAST_DAY, c.order().endsOn().minusDays(1).toString());
+        Map<String, String> ofCampaign = new HashMap<>(money(c.order().budget()));
+        ofCampaign.put(ItemTold.NAME, c.order().name());
+        ofCampaign.put(ItemTold.FIRST_DAY, c.order().startsOn().toString());
+        ofCampaign.put(ItemTold.LAST_DAY, c.order().endsOn().minusDays(1).toString());
         items.add(new ItemTold(Level.CAMPAIGN, c.id(), c.paused(), c.removed(), ofCampaign));
         for (AdGroupFacts g : whole.adGroups()) {
-            Map<String, String> ofGroup =
-                    new HashMap<>(Map.of(ItemTold.NAME, g.order().name()));
-            Budget budget = g.order().budget();
-            if (budget != null) {
-                ofGroup.put(ItemTold.MONEY, String.valueOf(budget.minor()));
-            }
+            Map<String, String> ofGroup = new HashMap<>(money(g.order().budget()));
+            ofGroup.put(ItemTold.NAME, g.order().name());
             items.add(new ItemTold(Level.AD_GROUP, g.id(), g.paused(), g.removed(), ofGroup));
         }
         for (AdWhole a : whole.ads()) {
@@ -507,6 +508,13 @@ final class PracticeNetwork implements NetworkConnector {
             items.add(new ItemTold(Level.AD, ad.id(), ad.paused(), ad.removed(), ofAd));
         }
         return items;
+    }
+
+    /** Money a day and for the flight; what is not given is empty. */
+    private static Map<String, String> money(@Nullable Budget budget) {
+        String minor = budget == null ? "" : String.valueOf(budget.minor());
+        boolean lifetime = budget != null && budget.lifetime();
+        return Map.of(ItemTold.MONEY, lifetime ? "" : minor, ItemTold.LIFETIME, lifetime ? minor : "");
     }
 
     @Override

@@ -3,6 +3,7 @@ package app.tidewrack.server.plan;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Split;
@@ -35,6 +36,9 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowRemoval.class, name = "rowRemoval"),
     @JsonSubTypes.Type(value = EditBody.RowName.class, name = "rowName"),
     @JsonSubTypes.Type(value = EditBody.RowMoney.class, name = "rowMoney"),
+    @JsonSubTypes.Type(value = EditBody.CampaignMoney.class, name = "campaignMoney"),
+    @JsonSubTypes.Type(value = EditBody.RowLock.class, name = "rowLock"),
+    @JsonSubTypes.Type(value = EditBody.FindingMend.class, name = "mend"),
     @JsonSubTypes.Type(value = EditBody.RowCopy.class, name = "rowCopy"),
     @JsonSubTypes.Type(value = EditBody.RowsInto.class, name = "rowsInto"),
     @JsonSubTypes.Type(value = EditBody.RowSplit.class, name = "rowSplit"),
@@ -56,6 +60,9 @@ import org.jspecify.annotations.Nullable;
             EditBody.RowRemoval.class,
             EditBody.RowName.class,
             EditBody.RowMoney.class,
+            EditBody.CampaignMoney.class,
+            EditBody.RowLock.class,
+            EditBody.FindingMend.class,
             EditBody.RowCopy.class,
             EditBody.RowsInto.class,
             EditBody.RowSplit.class,
@@ -77,6 +84,9 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "rowRemoval", schema = EditBody.RowRemoval.class),
             @DiscriminatorMapping(value = "rowName", schema = EditBody.RowName.class),
             @DiscriminatorMapping(value = "rowMoney", schema = EditBody.RowMoney.class),
+            @DiscriminatorMapping(value = "campaignMoney", schema = EditBody.CampaignMoney.class),
+            @DiscriminatorMapping(value = "rowLock", schema = EditBody.RowLock.class),
+            @DiscriminatorMapping(value = "mend", schema = EditBody.FindingMend.class),
             @DiscriminatorMapping(value = "rowCopy", schema = EditBody.RowCopy.class),
             @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
             @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
@@ -91,7 +101,13 @@ import org.jspecify.annotations.Nullable;
 public sealed interface EditBody {
     int MOST_AT_ONCE = 60_000;
 
-    /** What a campaign is, as typed. */
+    /**
+     * What a campaign is, as typed.
+     *
+     * @param basis what its money is for
+     * @param shared whether its rows share one sum
+     * @param money the shared sum, or what a new row starts with
+     */
     record FactsBody(
             @NotNull String name,
             @NotNull String objective,
@@ -99,6 +115,8 @@ public sealed interface EditBody {
             @NotNull Purpose purpose,
             @NotNull LocalDate start,
             @NotNull LocalDate lastDay,
+            @NotNull Basis basis,
+            boolean shared,
             @NotNull String money) {}
 
     record CellBody(@NotNull String rowId, @NotNull String columnId) {}
@@ -132,6 +150,27 @@ public sealed interface EditBody {
             @NotNull String campaignId,
             @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
             @NotNull String money) implements EditBody {}
+
+    /** @param money the sum that the campaign's rows share, or a change of it as in {@link RowMoney} */
+    record CampaignMoney(
+            @NotNull String campaignId, @NotNull String money) implements EditBody {}
+
+    /** Keeps the money of rows as it is, or lets it go. */
+    record RowLock(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            boolean locked) implements EditBody {}
+
+    /**
+     * Mends a finding that has a one-key mend.
+     *
+     * @param rowId null for every place of the rule that can be mended so
+     */
+    record FindingMend(
+            @NotNull String campaignId,
+            @NotNull String rule,
+            @Nullable String rowId,
+            @Nullable String columnId) implements EditBody {}
 
     /** Labels of several rows at once, as find and replace makes them. */
     record RowLabels(

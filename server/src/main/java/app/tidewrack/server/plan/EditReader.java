@@ -1,5 +1,8 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.core.check.Checks;
+import app.tidewrack.core.check.Mends;
+import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.money.MoneyChange;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -7,14 +10,15 @@ import app.tidewrack.core.plan.AddCampaign;
 import app.tidewrack.core.plan.AddColumns;
 import app.tidewrack.core.plan.AddRows;
 import app.tidewrack.core.plan.Bid;
+import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
-import app.tidewrack.core.plan.ChangeCampaign;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Copies;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.Labels;
+import app.tidewrack.core.plan.LockMoney;
 import app.tidewrack.core.plan.PlacedColumn;
 import app.tidewrack.core.plan.PlacedRow;
 import app.tidewrack.core.plan.Plan;
@@ -47,6 +51,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -61,6 +66,7 @@ class EditReader {
     private final PasteReader pastes;
     private final RowPeople people;
     private final CampaignCarrier carrier;
+    private final PlanInspector inspector;
 
     EditReader(
             ClientMapper clients,
@@ -69,7 +75,8 @@ class EditReader {
             SplitReader splits,
             PasteReader pastes,
             RowPeople people,
-            CampaignCarrier carrier) {
+            CampaignCarrier carrier,
+            PlanInspector inspector) {
         this.clients = clients;
         this.audiences = audiences;
         this.creatives = creatives;
@@ -77,6 +84,7 @@ class EditReader {
         this.pastes = pastes;
         this.people = people;
         this.carrier = carrier;
+        this.inspector = inspector;
     }
 
     PlanEdit read(String clientId, Plan plan, EditBody body) {
@@ -101,6 +109,12 @@ class EditReader {
             return new RenameRows(b.campaignId(), b.labels());
         } else if (body instanceof EditBody.RowMoney b) {
             return rowMoney(plan, b);
+        } else if (body instanceof EditBody.CampaignMoney b) {
+            return campaignMoney(plan.campaign(b.campaignId()), b);
+        } else if (body instanceof EditBody.RowLock b) {
+            return new LockMoney(b.campaignId(), b.rowIds(), b.locked());
+        } else if (body instanceof EditBody.FindingMend b) {
+            return mend(clientId, plan, b);
         } else if (body instanceof EditBody.RowCopy b) {
             return copies(plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.RowsInto b) {
@@ -139,24 +153,27 @@ class EditReader {
         return new AddCampaign(plan.campaigns().size(), Campaign.empty(Ids.fresh(), account.id(), facts));
     }
 
-    private static ChangeCampaign campaignChange(Plan plan, EditBody.CampaignChange body) {
-        CampaignFacts before = plan.campaign(body.campaignId()).facts();
-        return new ChangeCampaign(
-                body.campaignId(),
-                facts(
-                        body.facts(),
-                        before.dailyPerRow().currency(),
-                        before.flight().zone()));
+    private static PlanEdit campaignChange(Plan plan, EditBody.CampaignChange body) {
+        Campaign campaign = plan.campaign(body.campaignId());
+        CampaignFacts before = campaign.facts();
+        CampaignFacts typed = facts(
+                body.facts(), before.moneyPerRow().currency(), before.flight().zone());
+        // What a new row starts with is not typed while the campaign shares its money.
+        boolean kept = typed.budgeting().forCampaign()
+                && typed.budgeting().basis() == before.budgeting().basis();
+        return Budgeting.change(campaign, kept ? typed.budgeted(typed.budgeting(), before.moneyPerRow()) : typed);
     }
 
     private static CampaignFacts facts(FactsBody body, Currency currency, ZoneId zone) {
+        Money money = Money.parse(body.money(), currency);
         return new CampaignFacts(
                 body.name(),
                 body.objective(),
                 body.temperature(),
                 body.purpose(),
                 Flight.through(body.start(), body.lastDay(), zone),
-                Money.parse(body.money(), currency));
+                money,
+                new Budgeting(body.basis(), body.shared() ? money : null));
     }
 
     private AddRows newRows(String clientId, Plan plan, EditBody.NewRows body) {
@@ -173,19 +190,66 @@ class EditReader {
                     Ids.fresh(),
                     audienceId,
                     labels.free(audience.name()),
-                    campaign.facts().dailyPerRow());
+                    campaign.facts().moneyPerRow());
             rows.add(new PlacedRow(campaign.rows().size() + rows.size(), row, Map.of()));
         }
         return new AddRows(body.campaignId(), rows);
     }
 
+    /**
+     * Of several rows those that are locked keep theirs.
+     *
+     * @throws Refusal when there is none that can be set
+     */
     private static SetRowMoney rowMoney(Plan plan, EditBody.RowMoney body) {
         Campaign campaign = plan.campaign(body.campaignId());
         MoneyChange change =
-                MoneyChange.parse(body.money(), campaign.facts().dailyPerRow().currency());
-        Map<String, Money> daily = new LinkedHashMap<>();
-        body.rowIds().forEach(r -> daily.put(r, change.of(campaign.row(r).daily())));
-        return new SetRowMoney(body.campaignId(), daily);
+                MoneyChange.parse(body.money(), campaign.facts().moneyPerRow().currency());
+        Map<String, Money> money = new LinkedHashMap<>();
+        Refusal why = null;
+        for (String rowId : body.rowIds()) {
+            Row row = campaign.row(rowId);
+            Optional<Refusal> kept = row.keepsMoney(campaign);
+            if (kept.isEmpty()) {
+                money.put(rowId, change.of(row.money()));
+            } else {
+                why = kept.get();
+            }
+        }
+        if (money.isEmpty() && why != null) {
+            throw why;
+        }
+        return new SetRowMoney(body.campaignId(), money);
+    }
+
+    /** @throws Refusal when each row has its own */
+    private static PlanEdit campaignMoney(Campaign campaign, EditBody.CampaignMoney body) {
+        CampaignFacts facts = campaign.facts();
+        Money shared = facts.budgeting().shared();
+        if (shared == null) {
+            throw new Refusal(
+                    "money", "Each row of %s has its own money.".formatted(facts.name()), "Set the money of rows.");
+        }
+        Money sum = MoneyChange.parse(body.money(), shared.currency()).of(shared);
+        return Budgeting.change(
+                campaign, facts.budgeted(new Budgeting(facts.budgeting().basis(), sum), facts.moneyPerRow()));
+    }
+
+    private PlanEdit mend(String clientId, Plan plan, EditBody.FindingMend body) {
+        Situation situation = inspector.situation(clientId, plan, plan.campaign(body.campaignId()));
+        List<PlanEdit> edits = Checks.run(situation).stream()
+                .filter(f -> f.rule().equals(body.rule()))
+                .filter(f -> body.rowId() == null
+                        || body.rowId().equals(f.place().rowId())
+                                && Objects.equals(body.columnId(), f.place().columnId()))
+                .flatMap(f -> Mends.edit(situation, f).stream())
+                .toList();
+        if (edits.isEmpty()) {
+            throw new Refusal("rule", "Nothing of %s is left to mend.".formatted(body.rule()), "Look at the checks.");
+        }
+        return edits.size() == 1
+                ? edits.get(0)
+                : new Together("mend %d findings of %s".formatted(edits.size(), body.rule()), edits);
     }
 
     private static Together copies(Campaign campaign, EditBody.RowCopy body) {
@@ -212,16 +276,21 @@ class EditReader {
     }
 
     private Together spread(String clientId, Campaign campaign, EditBody.RowSpread body) {
-        Money total = Money.parse(body.money(), campaign.facts().dailyPerRow().currency());
+        Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
         List<Row> rows = body.rowIds().stream().map(campaign::row).toList();
-        Map<String, Money> daily = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
+        for (Row row : rows) {
+            row.locked(false).keepsMoney(campaign).ifPresent(r -> {
+                throw r;
+            });
+        }
+        Map<String, Money> money = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
         return new Together(
                 "spread %s over %s".formatted(total, rows.size() == 1 ? "1 row" : rows.size() + " rows"),
-                List.of(new SetRowMoney(campaign.id(), daily)));
+                List.of(new SetRowMoney(campaign.id(), money)));
     }
 
     private static SetDelivery delivery(Campaign campaign, EditBody.RowDelivery body) {
-        Currency currency = campaign.facts().dailyPerRow().currency();
+        Currency currency = campaign.facts().moneyPerRow().currency();
         Map<String, Delivery> deliveries = new LinkedHashMap<>();
         for (String rowId : body.rowIds()) {
             Delivery changed = campaign.row(rowId).delivery();

@@ -7,10 +7,13 @@ import app.tidewrack.core.forecast.Expectation.CurvePoint;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
 import app.tidewrack.core.forecast.ResultRate;
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.GoalRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
@@ -81,7 +84,10 @@ class ExpectationController {
         Result result = result(rulebook, campaign, row);
         AudienceSize size = people.sizes(clientId, campaign).get(rowId);
         long many = size == null ? 0 : size.people();
-        double daily = row.daily().minor();
+        CampaignFacts facts = campaign.facts();
+        Money money =
+                facts.budgeting().forCampaign() ? PlanTotals.of(campaign).rows().get(rowId) : row.money();
+        double daily = facts.budgeting().daily(money, facts.flight()).minor();
         return new ExpectedOfRow(
                 account.currency(),
                 result.words(),
@@ -92,7 +98,7 @@ class ExpectationController {
                         : expected(
                                 new Reach(many),
                                 daily,
-                                campaign.facts().flight().days(),
+                                facts.flight().days(),
                                 AccountRates.ofImpression(prices),
                                 rate(clientId, account, prices, Result.CLICK),
                                 rate(clientId, account, prices, result)));

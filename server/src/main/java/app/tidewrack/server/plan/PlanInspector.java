@@ -132,16 +132,26 @@ public class PlanInspector {
     }
 
     public Inspected inspect(String clientId, Plan plan, Campaign campaign, Surroundings s) {
+        Situation situation = situation(clientId, plan, campaign, s);
+        Silences.Sorted found = silences.sorted(clientId, campaign.id(), Checks.run(situation));
+        return new Inspected(
+                campaign, situation.totals(), situation.names(), situation.audiences(), found.told(), found.silenced());
+    }
+
+    /** All that checks look at. */
+    Situation situation(String clientId, Plan plan, Campaign campaign) {
+        return situation(clientId, plan, campaign, surroundings(clientId, plan));
+    }
+
+    private Situation situation(String clientId, Plan plan, Campaign campaign, Surroundings s) {
         Account account = s.accounts().get(campaign.accountId());
         Rulebook rulebook = networks.rulebook(account.network());
-        PlanTotals totals = PlanTotals.of(campaign);
-        PlanNames names = names(campaign, s);
         LocalDate today = s.now().atZone(ZoneId.of(account.zone())).toLocalDate();
         Map<String, Situation.Audience> talkedTo = people.of(clientId, campaign, s.audiences());
-        Situation situation = new Situation(
+        return new Situation(
                 campaign,
-                totals,
-                names,
+                PlanTotals.of(campaign),
+                names(campaign, s),
                 rulebook,
                 new Situation.Account(
                         account.name(),
@@ -155,8 +165,6 @@ public class PlanInspector {
                 otherNames(plan, campaign, s),
                 s.liveCampaigns().contains(campaign.id()),
                 today);
-        Silences.Sorted found = silences.sorted(clientId, campaign.id(), Checks.run(situation));
-        return new Inspected(campaign, totals, names, talkedTo, found.told(), found.silenced());
     }
 
     private static Set<String> agreed(Surroundings s, Account account) {

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface PlanMapper {
@@ -26,7 +27,9 @@ interface PlanMapper {
             LocalDate endsOn,
             String zone,
             String currency,
-            long dailyPerRowMinor) {}
+            long moneyPerRowMinor,
+            String basis,
+            @Nullable Long sharedMinor) {}
 
     record StoredRow(
             String id,
@@ -34,7 +37,8 @@ interface PlanMapper {
             int position,
             String audienceId,
             String label,
-            long dailyMinor,
+            long moneyMinor,
+            boolean locked,
             String currency,
             String narrowing,
             String delivery) {}
@@ -66,12 +70,12 @@ interface PlanMapper {
 
     @Select("""
             select id, position, account_id, name, objective, temperature, purpose, starts_on, ends_on, zone, currency,
-                   daily_per_row_minor
+                   money_per_row_minor, basis, shared_minor
             from campaign where client_id = #{clientId} and plan_id = #{planId} order by position""")
     List<StoredCampaign> campaigns(String clientId, String planId);
 
     @Select("""
-            select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.daily_minor, c.currency,
+            select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.money_minor, r.locked, c.currency,
                    r.narrowing::text as narrowing, r.delivery::text as delivery
             from plan_row r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
             where r.client_id = #{clientId} and c.plan_id = #{planId} order by r.position""")
@@ -92,28 +96,30 @@ interface PlanMapper {
 
     @Insert("""
             insert into campaign (client_id, id, plan_id, position, account_id, name, objective, temperature, purpose,
-                                  starts_on, ends_on, zone, currency, daily_per_row_minor)
+                                  starts_on, ends_on, zone, currency, money_per_row_minor, basis, shared_minor)
             values (#{clientId}, #{c.id}, #{planId}, #{c.position}, #{c.accountId}, #{c.name}, #{c.objective},
                     #{c.temperature}, #{c.purpose}, #{c.startsOn}, #{c.endsOn}, #{c.zone}, #{c.currency},
-                    #{c.dailyPerRowMinor})
+                    #{c.moneyPerRowMinor}, #{c.basis}, #{c.sharedMinor})
             on conflict (client_id, id) do update set position = excluded.position, name = excluded.name,
                    objective = excluded.objective, temperature = excluded.temperature, purpose = excluded.purpose,
                    starts_on = excluded.starts_on, ends_on = excluded.ends_on,
-                   daily_per_row_minor = excluded.daily_per_row_minor""")
+                   money_per_row_minor = excluded.money_per_row_minor, basis = excluded.basis,
+                   shared_minor = excluded.shared_minor""")
     void keepCampaign(String clientId, String planId, StoredCampaign c);
 
     @Delete("delete from campaign where client_id = #{clientId} and id = #{id}")
     void removeCampaign(String clientId, String id);
 
     @Insert("""
-            <script>insert into plan_row (client_id, id, campaign_id, position, audience_id, label, daily_minor,
-                                          narrowing, delivery) values
+            <script>insert into plan_row (client_id, id, campaign_id, position, audience_id, label, money_minor,
+                                          locked, narrowing, delivery) values
             <foreach collection="rows" item="r" separator=",">
-              (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.dailyMinor},
-               #{r.narrowing}::jsonb, #{r.delivery}::jsonb)
+              (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.moneyMinor},
+               #{r.locked}, #{r.narrowing}::jsonb, #{r.delivery}::jsonb)
             </foreach>
             on conflict (client_id, id) do update set position = excluded.position, label = excluded.label,
-                   daily_minor = excluded.daily_minor, narrowing = excluded.narrowing, delivery = excluded.delivery</script>""")
+                   money_minor = excluded.money_minor, locked = excluded.locked,
+                   narrowing = excluded.narrowing, delivery = excluded.delivery</script>""")
     void keepRows(String clientId, List<StoredRow> rows);
 
     @Delete("""

@@ -1,5 +1,6 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.server.plan.EditBody.CellBody;
@@ -42,7 +43,8 @@ public final class PlanScript {
             LocalDate lastDay,
             String money) {
         return edit(new EditBody.NewCampaign(
-                accountId, new FactsBody(name, objective, temperature, purpose, start, lastDay, money)));
+                accountId,
+                new FactsBody(name, objective, temperature, purpose, start, lastDay, Basis.DAILY, false, money)));
     }
 
     public PlanScript addRows(List<String> audienceIds) {

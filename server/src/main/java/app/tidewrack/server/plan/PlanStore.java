@@ -1,6 +1,8 @@
 package app.tidewrack.server.plan;
 
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Budgeting;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
@@ -29,6 +31,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -72,7 +75,12 @@ class PlanStore {
                 Temperature.valueOf(c.temperature()),
                 Purpose.valueOf(c.purpose()),
                 new Flight(c.startsOn(), c.endsOn(), ZoneId.of(c.zone())),
-                Money.ofMinor(c.dailyPerRowMinor(), c.currency()));
+                Money.ofMinor(c.moneyPerRowMinor(), c.currency()),
+                new Budgeting(Basis.valueOf(c.basis()), shared(c)));
+    }
+
+    private static @Nullable Money shared(StoredCampaign c) {
+        return c.sharedMinor() == null ? null : Money.ofMinor(c.sharedMinor(), c.currency());
     }
 
     private Row row(StoredRow r) {
@@ -80,7 +88,8 @@ class PlanStore {
                 r.id(),
                 r.audienceId(),
                 r.label(),
-                Money.ofMinor(r.dailyMinor(), r.currency()),
+                Money.ofMinor(r.moneyMinor(), r.currency()),
+                r.locked(),
                 json.readValue(r.narrowing(), Narrowing.class),
                 json.readValue(r.delivery(), Delivery.class));
     }
@@ -129,6 +138,7 @@ class PlanStore {
     private static StoredCampaign stored(Placed<Campaign> placed) {
         Campaign c = placed.item();
         CampaignFacts f = c.facts();
+        Money shared = f.budgeting().shared();
         return new StoredCampaign(
                 c.id(),
                 placed.position(),
@@ -140,8 +150,10 @@ class PlanStore {
                 f.flight().start(),
                 f.flight().end(),
                 f.flight().zone().getId(),
-                f.dailyPerRow().currency().getCurrencyCode(),
-                f.dailyPerRow().minor());
+                f.moneyPerRow().currency().getCurrencyCode(),
+                f.moneyPerRow().minor(),
+                f.budgeting().basis().name(),
+                shared == null ? null : shared.minor());
     }
 
     private StoredRow storedRow(Placed<Row> p) {
@@ -152,8 +164,9 @@ class PlanStore {
                 p.position(),
                 r.audienceId(),
                 r.label(),
-                r.daily().minor(),
-                r.daily().currency().getCurrencyCode(),
+                r.money().minor(),
+                r.locked(),
+                r.money().currency().getCurrencyCode(),
                 json.writeValueAsString(r.narrowing()),
                 json.writeValueAsString(r.delivery()));
     }

@@ -6,6 +6,8 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.plan.Budgeting;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
@@ -42,7 +44,12 @@ public record PlanView(
         @Nullable String redo,
         List<CampaignView> campaigns) {
 
-    /** Money is in minor units of {@code currency}. */
+    /**
+     * Money is in minor units of {@code currency}.
+     *
+     * @param basis what the money of rows, cells and the shared sum is for
+     * @param sharedMinor the campaign's sum; null when each row has its own
+     */
     public record CampaignView(
             String id,
             String accountId,
@@ -55,7 +62,9 @@ public record PlanView(
             LocalDate lastDay,
             int days,
             String currency,
-            long dailyPerRowMinor,
+            long moneyPerRowMinor,
+            Basis basis,
+            @Nullable Long sharedMinor,
             List<RowView> rows,
             List<ColumnView> columns,
             int ads,
@@ -68,16 +77,20 @@ public record PlanView(
             List<Silenced> silenced) {}
 
     /**
-     * @param dailyMinor what was set
-     * @param spendsMinor what it spends a day; zero when every ad is off
+     * @param moneyMinor what was set, a day or for the flight
+     * @param locked its money stays when money is spread or changed for many
+     * @param dailyMinor what it may spend a day: its own money, or an equal part of what the campaign shares
+     * @param spendsMinor what it spends of the campaign's basis; zero when every ad is off, an equal part of a shared sum
      * @param size people it talks to; null when the network has not told it
      * @param slices what it keeps to of its audience after splits
-     * @param cells money a day of each ad, by column; null where off
+     * @param cells money of each ad, by column; null where off
      */
     public record RowView(
             String id,
             String audienceId,
             String label,
+            long moneyMinor,
+            boolean locked,
             long dailyMinor,
             long spendsMinor,
             long flightMinor,
@@ -133,7 +146,8 @@ public record PlanView(
         Campaign campaign = inspected.campaign();
         PlanTotals totals = inspected.totals();
         CampaignFacts f = campaign.facts();
-        int days = f.flight().days();
+        Budgeting budgeting = f.budgeting();
+        Money shared = budgeting.shared();
         return new CampaignView(
                 campaign.id(),
                 campaign.accountId(),
@@ -144,14 +158,20 @@ public record PlanView(
                 f.purpose(),
                 f.flight().start(),
                 f.flight().lastDay(),
-                days,
-                f.dailyPerRow().currency().getCurrencyCode(),
-                f.dailyPerRow().minor(),
-                campaign.rows().stream().map(r -> row(inspected, r, days)).toList(),
+                f.flight().days(),
+                f.moneyPerRow().currency().getCurrencyCode(),
+                f.moneyPerRow().minor(),
+                budgeting.basis(),
+                shared == null ? null : shared.minor(),
+                campaign.rows().stream().map(r -> row(inspected, r)).toList(),
                 campaign.columns().stream()
                         .map(c -> {
-                            long daily = totals.columns().get(c.id()).minor();
-                            return new ColumnView(c.id(), c.creativeId(), daily, daily * days);
+                            Money sum = totals.columns().get(c.id());
+                            return new ColumnView(
+                                    c.id(),
+                                    c.creativeId(),
+                                    budgeting.daily(sum, f.flight()).minor(),
+                                    budgeting.lifetime(sum, f.flight()).minor());
                         })
                         .toList(),
                 totals.ads(),
@@ -167,22 +187,27 @@ public record PlanView(
                 inspected.silenced());
     }
 
-    private static RowView row(Inspected inspected, Row row, int days) {
+    private static RowView row(Inspected inspected, Row row) {
         Campaign campaign = inspected.campaign();
         PlanTotals totals = inspected.totals();
-        long spends = totals.rows().get(row.id()).minor();
+        CampaignFacts facts = campaign.facts();
+        Money spends = totals.rows().get(row.id());
         return new RowView(
                 row.id(),
                 row.audienceId(),
                 row.label(),
-                row.daily().minor(),
-                spends,
-                spends * days,
+                row.money().minor(),
+                row.locked(),
+                facts.budgeting()
+                        .daily(facts.budgeting().forCampaign() ? spends : row.money(), facts.flight())
+                        .minor(),
+                spends.minor(),
+                facts.budgeting().lifetime(spends, facts.flight()).minor(),
                 inspected.people().get(row.id()).size(),
                 row.narrowing().slices().stream()
                         .map(s -> new SliceView(s.variable(), s.words()))
                         .toList(),
-                delivery(row, campaign.facts().flight()),
+                delivery(row, facts.flight()),
                 campaign.columns().stream().map(c -> cell(totals, row, c)).collect(Collectors.toList()));
     }
 

@@ -5,7 +5,6 @@ import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.MostShared;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
-import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Pasted;
 import app.tidewrack.core.plan.Pasted.Bad;
@@ -97,7 +96,7 @@ class PreviewController {
     record RowToBe(
             String label,
             String varies,
-            long dailyMinor,
+            long moneyMinor,
             @Nullable AudienceSize size) {}
 
     /** The two rows that share the most people, as a part of the smaller of them, 0 to 1. */
@@ -106,7 +105,7 @@ class PreviewController {
     /**
      * @param dailyBeforeMinor what the sheet spends a day now, in minor units
      * @param dailyAfterMinor and after the split
-     * @param lowestMinor the network's lowest money a day of a row; null where it is not known in this currency
+     * @param lowestMinor the network's lowest money of a row, as the campaign gives it; null where it is not known in this currency
      * @param ads how many the rows will have
      * @param shared null when no two share anyone, or they were not compared
      */
@@ -174,11 +173,11 @@ class PreviewController {
             @Valid @RequestBody SpreadBody body) {
         Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
         List<Row> rows = body.rowIds().stream().map(campaign::row).toList();
-        Money total = Money.parse(body.money(), campaign.facts().dailyPerRow().currency());
+        Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
         Map<String, Money> daily = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
         return rows.stream()
                 .map(r -> new MoneyToBe(
-                        r.id(), r.label(), r.daily().minor(), daily.get(r.id()).minor()))
+                        r.id(), r.label(), r.money().minor(), daily.get(r.id()).minor()))
                 .toList();
     }
 
@@ -206,14 +205,14 @@ class PreviewController {
                         .map(r -> new MoneyToBe(
                                 r.id(),
                                 r.label(),
-                                r.daily().minor(),
+                                r.money().minor(),
                                 pasted.money().get(r.id()).minor()))
                         .toList(),
                 pasted.rows().stream()
-                        .map(r -> new RowToBe(r.label(), "", r.daily().minor(), null))
+                        .map(r -> new RowToBe(r.label(), "", r.money().minor(), null))
                         .toList(),
                 pasted.cells().size(),
-                campaign.facts().dailyPerRow().currency().getCurrencyCode(),
+                campaign.facts().moneyPerRow().currency().getCurrencyCode(),
                 pasted.bad());
     }
 
@@ -252,7 +251,7 @@ class PreviewController {
                         .mapToObj(i -> new RowToBe(
                                 rows.get(i).label(),
                                 rows.get(i).narrowing().words(),
-                                rows.get(i).daily().minor(),
+                                rows.get(i).money().minor(),
                                 told.isEmpty() ? null : told.get(i)))
                         .toList(),
                 campaign.onColumns(rowId).size() * rows.size(),
@@ -261,7 +260,10 @@ class PreviewController {
                 PlanTotals.of(made).daily().minor(),
                 networks.rulebook(account.network())
                         .money(before.currency())
-                        .map(MoneyRule::lowestDailyMinor)
+                        .map(m -> campaign.facts().budgeting().forFlight()
+                                ? m.lowestDailyMinor()
+                                        * campaign.facts().flight().days()
+                                : m.lowestDailyMinor())
                         .orElse(null),
                 told.isEmpty() ? null : shared(clientId, account, split, rows, people));
     }

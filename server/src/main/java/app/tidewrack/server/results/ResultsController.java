@@ -78,7 +78,7 @@ class ResultsController {
         Map<String, Long> reach =
                 mapper.reach(clientId, campaignId).stream().collect(Collectors.toMap(Reached::scope, Reached::people));
         return new ResultsView(
-                campaign.facts().dailyPerRow().currency().getCurrencyCode(),
+                campaign.facts().moneyPerRow().currency().getCurrencyCode(),
                 figures(grid.total(), reach.get("all")),
                 named(rowLabels(clientId, campaign, grid), grid.rows(), "row:", reach),
                 named(columnLabels(campaign, grid), grid.columns(), "column:", reach),
