@@ -1,6 +1,6 @@
 import "./delivery.css";
 import { useQuery } from "@tanstack/react-query";
-import { Checkbox, Drawer, Input, Radio, Segmented, Select } from "antd";
+import { Drawer, Input, Segmented, Select } from "antd";
 import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { offerQuery } from "../desk/queries";
@@ -9,6 +9,7 @@ import { BidScale } from "./BidScale";
 import type { Edit } from "./editQueue";
 import { HoursGrid } from "./HoursGrid";
 import type { Campaign } from "./model";
+import { Placing } from "./Placing";
 import { bidsQuery } from "./previews";
 
 type Row = Campaign["rows"][number];
@@ -47,6 +48,8 @@ export function DeliveryDrawer(props: {
   rows: Row[];
   focus: Row;
   networkName: string;
+  /** Of the plan. */
+  version: number;
   onEdit: (edit: Edit) => void;
   onClose: () => void;
 }) {
@@ -75,7 +78,12 @@ export function DeliveryDrawer(props: {
         <>
           <Seeking {...{ rulebook, campaign, focus, change }} />
           <Bidding {...{ path, rulebook, campaign, focus, change }} />
-          <Placing {...{ rulebook, focus, change }} networkName={props.networkName} />
+          <Placing
+            {...{ path, focus }}
+            version={props.version}
+            networkName={props.networkName}
+            onChange={(showing) => change({ showing })}
+          />
           <Running {...{ rulebook, campaign, focus, change }} networkName={props.networkName} />
           {rulebook.switches.length > 0 && <Switching {...{ rulebook, focus, change }} />}
         </>
@@ -90,7 +98,7 @@ interface SectionProps {
   change: (part: Partial<Change>) => void;
 }
 
-function Section({ title, children }: { title: string; children: ReactNode }) {
+export function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
     <section className="delivery-part">
       <h3>{title}</h3>
@@ -178,57 +186,6 @@ function Bidding(
 
 function suggested(told: Schemas["BidTold"] | undefined, currency: string): string {
   return told ? money(told.suggestedMinor, currency) : "";
-}
-
-function Placing({ rulebook, focus, change, networkName }: SectionProps & { networkName: string }) {
-  const { showing } = focus.delivery;
-  const kept = focus.slices.some((s) => s.variable === "PLACEMENT");
-  if (kept) {
-    return (
-      <Section title="Placements">
-        <p className="note">A split keeps this row to {showing.codes.join(", ")}.</p>
-      </Section>
-    );
-  }
-  return (
-    <Section title="Placements">
-      <Radio.Group
-        aria-label="Placements"
-        className="delivery-radios"
-        value={showing.how}
-        options={[
-          { value: "USUAL", label: "The first of each format" },
-          { value: "NETWORK", label: `Left to ${networkName}, where the ads fit` },
-          { value: "CHOSEN", label: "Only these" },
-        ]}
-        onChange={(e) => {
-          const how = e.target.value as typeof showing.how;
-          change({
-            showing: {
-              how,
-              codes: how === "CHOSEN" ? rulebook.placements.slice(0, 1).map((p) => p.code) : [],
-            },
-          });
-        }}
-      />
-      {showing.how === "CHOSEN" && (
-        <Checkbox.Group
-          aria-label="Chosen placements"
-          className="delivery-checks"
-          value={showing.codes}
-          options={rulebook.placements.map((p) => ({
-            value: p.code,
-            label: (
-              <>
-                {p.words} <span className="note">{p.devices.join(", ")}</span>
-              </>
-            ),
-          }))}
-          onChange={(codes) => codes.length > 0 && change({ showing: { how: "CHOSEN", codes } })}
-        />
-      )}
-    </Section>
-  );
 }
 
 function Running(props: SectionProps & { campaign: Campaign; networkName: string }) {

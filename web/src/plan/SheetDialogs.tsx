@@ -109,6 +109,7 @@ export function SheetDialogs(props: {
           {...{ path, campaign, onEdit, onClose }}
           rows={pickedRows}
           focus={focusRow}
+          version={props.version}
           networkName={props.networkName}
         />
       ) : null;

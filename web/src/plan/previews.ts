@@ -90,6 +90,17 @@ export const expectedQuery = (
 });
 
 /** What bids win for a row that seeks a goal and is charged so. */
+export const placementsQuery = (path: CampaignPath & { rowId: string }, version: number) => ({
+  queryKey: ["placements", path, version],
+  staleTime: 60_000,
+  queryFn: () =>
+    asked(
+      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/placements", {
+        params: { path },
+      }),
+    ),
+});
+
 export const bidsQuery = (
   path: CampaignPath & { rowId: string },
   goal: string | null,

@@ -494,6 +494,30 @@ class PracticeNetworkTest {
                 .isEqualTo(422);
     }
 
+    /** Who comes by a placement is among those who have a device that it shows on. */
+    @Test
+    void eachPlacementHasItsPeople() throws Exception {
+        AudienceDefinition all = AudienceDefinition.everyoneIn("DE");
+        JsonNode told = hs.post("/placement-sizes?account=a", all);
+        assertThat(told).hasSize(6);
+        for (JsonNode each : told) {
+            List<Term> devices = networks
+                    .network("hearthside")
+                    .rulebook()
+                    .placement(each.get("placement").asString())
+                    .orElseThrow()
+                    .devices()
+                    .stream()
+                    .map(d -> new Term(TermKind.DEVICE, d))
+                    .toList();
+            long holders = hs.post("/sizes", List.of(all.and(new AnyOf(devices))))
+                    .get(0)
+                    .get("people")
+                    .asLong();
+            assertThat(each.get("size").get("people").asLong()).isBetween(holders / 20, holders);
+        }
+    }
+
     /** GeoNames: Norwich Cathedral lies at 52.632 N, 1.301 E. */
     @Test
     void theNearestCityToAPoint() throws Exception {

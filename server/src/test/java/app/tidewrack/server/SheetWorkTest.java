@@ -18,6 +18,7 @@ import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.BidTold;
 import app.tidewrack.server.network.NetworkConnector.Order;
+import app.tidewrack.server.network.NetworkConnector.PlacementSize;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
@@ -173,6 +174,13 @@ class SheetWorkTest extends WithServer {
         assertThat(refused(with("rowDelivery", "rowIds", List.of(row), "run", Map.of("pace", "EVEN", "hours", "11"))))
                 .contains("The hours have 2 signs; a week has 168");
         edit(with("rowDelivery", "rowIds", List.of(row), "bid", Map.of("strategy", "MAXIMUM", "money", "0.40")));
+        when(network.placementSizes(anyString(), any()))
+                .thenReturn(List.of(new PlacementSize("home-feed", new AudienceSize(9000, false))));
+        JsonNode placements = scene.get(rowPath() + "/placements");
+        assertThat(each(placements, "code").get(0)).isEqualTo("home-feed");
+        assertThat(placements.get(0).get("people").get("people").asLong()).isEqualTo(9000);
+        assertThat(each(placements, "showsNow").stream().filter("true"::equals)).hasSize(1);
+        assertThat(placements.get(1).get("people").isNull()).isTrue();
         AdGroupOrder sent = launched().get(0);
         assertThat(sent.placements()).containsExactly("home-feed");
         assertThat(sent.delivery().charge()).isEqualTo(Charge.CLICK);

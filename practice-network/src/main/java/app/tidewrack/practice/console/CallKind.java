@@ -29,7 +29,7 @@ public enum CallKind {
         return Optional.of(
                 switch (what.toLowerCase(Locale.ROOT)) {
                     case "accounts", "senders" -> ACCOUNTS;
-                    case "sizes", "ladder", "overlaps", "bids" -> SIZES;
+                    case "sizes", "placement-sizes", "ladder", "overlaps", "bids" -> SIZES;
                     case "sources" -> SOURCES;
                     case "media" -> MEDIA;
                     case "campaigns", "ad-groups", "ads", "creatives", "forms" ->

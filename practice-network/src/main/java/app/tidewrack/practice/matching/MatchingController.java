@@ -1,8 +1,11 @@
 package app.tidewrack.practice.matching;
 
+import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.NarrowingLadder;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.account.Account;
 import app.tidewrack.practice.account.AccountDesk;
@@ -46,6 +49,33 @@ class MatchingController {
         Account by = account(network, account);
         return audiences.stream().map(a -> matcher.size(of, by, a)).toList();
     }
+
+    /**
+     * How many of an audience come by each placement in a day: those with a device it shows on, as often as an average member
+     * visits it. Visits are Poisson, so that a share of 1 − e^−visits comes at least once.
+     */
+    @PostMapping("/placement-sizes")
+    List<PlacementSize> placementSizes(
+            @PathVariable String network,
+            @RequestParam(required = false) @Nullable String account,
+            @RequestBody AudienceDefinition audience) {
+        Network of = networks.network(network);
+        Account by = account(network, account);
+        return of.rulebook().placements().stream()
+                .map(p -> {
+                    AnyOf devices = new AnyOf(p.devices().stream()
+                            .map(d -> new Term(TermKind.DEVICE, d))
+                            .toList());
+                    long holders = matcher.crowd(of, by, audience.and(devices)).size();
+                    double coming =
+                            -Math.expm1(-of.market().placements().get(p.code()).visitsADay());
+                    return new PlacementSize(p.code(), matcher.told(of, Math.round(holders * coming)));
+                })
+                .toList();
+    }
+
+    /** @param placement its code */
+    record PlacementSize(String placement, AudienceSize size) {}
 
     @PostMapping("/ladder")
     NarrowingLadder ladder(

@@ -52,6 +52,9 @@ public interface NetworkConnector {
      */
     List<AudienceSize> sizes(@Nullable String account, List<AudienceDefinition> audiences);
 
+    /** How many of an audience come by each placement in a day. */
+    List<PlacementSize> placementSizes(String account, AudienceDefinition audience);
+
     /** What bids win on an open account. */
     BidTold bids(String account, BidQuestion question);
 
@@ -132,6 +135,9 @@ public interface NetworkConnector {
      * @param people who like it there
      */
     record RelatedTopic(String code, String words, String branch, double lift, AudienceSize people) {}
+
+    /** @param placement its code */
+    record PlacementSize(String placement, AudienceSize size) {}
 
     /** @param shared row i holds what audience i shares with audiences 0 to i − 1 */
     record Overlaps(List<AudienceSize> sizes, List<List<AudienceSize>> shared) {}

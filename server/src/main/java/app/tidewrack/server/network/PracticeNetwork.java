@@ -121,6 +121,15 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
+    public List<PlacementSize> placementSizes(String account, AudienceDefinition audience) {
+        return asked(() -> http.post()
+                .uri(of("/placement-sizes", account))
+                .body(audience)
+                .retrieve()
+                .body(new ParameterizedTypeReference<List<PlacementSize>>() {}));
+    }
+
+    @Override
     public BidTold bids(String account, BidQuestion question) {
         return asked(() -> http.post()
                 .uri(root + "/accounts/{account}/bids", account)
