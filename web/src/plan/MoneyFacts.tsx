@@ -84,7 +84,7 @@ export function MoneyFacts(props: {
         ))}
       </dl>
       <p className="money-doings">
-        <Button disabled={props.selected === 0} onClick={props.onSpread}>
+        <Button disabled={props.selected === 0 || current.sharedMinor != null} onClick={props.onSpread}>
           Spread over {plural(props.selected, "row")}… <kbd>M</kbd>
         </Button>
         <Button onClick={() => setReckoning(true)}>Reckon prices…</Button>

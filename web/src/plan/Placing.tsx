@@ -111,7 +111,8 @@ function Branch(props: {
         indeterminate={here > 0 && here < placements.length}
         onChange={(e) =>
           set(
-            placements.map((p) => p.code),
+            // A whole branch is ticked where ads fit; the others one by one.
+            placements.filter((p) => p.ads > 0 || !e.target.checked).map((p) => p.code),
             e.target.checked,
           )
         }
@@ -131,7 +132,7 @@ function Branch(props: {
             </Checkbox>
             <span className="note">{p.ads === 0 ? "no ad fits" : plural(p.ads, "ad")}</span>
             <span className="placement-bar">
-              <i style={{ width: `${(many / most) * 100}%` }} />
+              <i style={{ width: `${p.people?.fewer ? 0 : (many / most) * 100}%` }} />
             </span>
             <span className="number">{p.people ? people(p.people) : "–"}</span>
             <span className="number share">

@@ -324,7 +324,7 @@ export function SheetDesk(props: {
           <span className="hint">
             {filter ? `${campaign.rows.length} of ${plural(whole.rows.length, "row")} · ` : ""}
             {props.undo && (
-              <button className="link" title="Ctrl Z" onClick={edits.undo}>
+              <button className="link" title={`${props.undo} · Ctrl Z`} onClick={edits.undo}>
                 Undo “{props.undo}”
               </button>
             )}{" "}

@@ -22,12 +22,15 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
+import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.RenameRows;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.SetRowMoney;
+import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
 import java.io.IOException;
@@ -39,8 +42,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The rules of the job on a sheet of 10,000 ads, each beside the same on 1,000. */
@@ -68,6 +73,21 @@ final class SheetLoad {
             Situation situation = scene.situation();
             return () -> Checks.run(situation).size();
         });
+        measured(
+                figures,
+                "all checks, names and totals after one row's money",
+                30,
+                rows -> again(rows, (s, n) -> s.paid("r7", n)));
+        measured(
+                figures,
+                "all checks, names and totals after one row's name",
+                30,
+                rows -> again(rows, (s, n) -> s.called("r7", n)));
+        measured(
+                figures,
+                "all checks, names and totals after one ad switched",
+                30,
+                rows -> again(rows, (s, n) -> s.switched("r7", "k9", n)));
         measured(figures, "one edit, what differs, totals", 30, rows -> {
             Scene scene = new Scene(rows);
             Plan plan = new Plan("p", "Plan", List.of(scene.campaign));
@@ -94,6 +114,20 @@ final class SheetLoad {
             return () -> ChangeList.between(wanted, live, k -> true).changes().size();
         });
         return figures;
+    }
+
+    /** Edits one sheet again and again, each time looking again from what was found before. */
+    private Supplier<Integer> again(int rows, BiFunction<Scene, Integer, PlanEdit> edit) {
+        Scene scene = new Scene(rows);
+        Checks[] checked = {Checks.of(scene.situation())};
+        int[] times = {0};
+        return () -> {
+            Plan plan = new Plan("p", "Plan", List.of(checked[0].situation().campaign()));
+            Campaign now = edit.apply(scene, times[0]++).applyTo(plan).plan().campaign("c");
+            checked[0] =
+                    checked[0].after(scene.situation(now, checked[0].situation().names()));
+            return checked[0].findings().size();
+        };
     }
 
     private interface Case {
@@ -185,22 +219,43 @@ final class SheetLoad {
                     null);
         }
 
+        PlanEdit paid(String row, int times) {
+            return new SetRowMoney("c", Map.of(row, Money.ofMinor(1234 + times, "GBP")));
+        }
+
+        PlanEdit called(String row, int times) {
+            return new RenameRows("c", Map.of(row, "Knitters anew " + times));
+        }
+
+        PlanEdit switched(String row, String column, int times) {
+            return new SwitchCells("c", List.of(new CellRef(row, column)), times % 2 == 1, "");
+        }
+
         PlanNames names() {
+            return names(campaign, null);
+        }
+
+        private PlanNames names(Campaign named, @Nullable PlanNames before) {
             return PlanNames.of(
-                    campaign,
+                    named,
                     new PlanNames.Words(
                             NamingScheme.USUAL,
                             Map.of(Token.NETWORK, "HS", Token.NETWORK_NAME, "Hearthside"),
                             r -> people.get(r.id()).definition(),
                             a -> a,
-                            creatives::get));
+                            creatives::get),
+                    before);
         }
 
         Situation situation() {
+            return situation(campaign, null);
+        }
+
+        Situation situation(Campaign of, @Nullable PlanNames before) {
             return new Situation(
-                    campaign,
-                    PlanTotals.of(campaign),
-                    names(),
+                    of,
+                    PlanTotals.of(of),
+                    names(of, before),
                     rulebook,
                     new Situation.Account("HS GBP", "Oddment & Thread", null, true, Set.of()),
                     people,

@@ -7,8 +7,8 @@ import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.network.AudienceOffer;
 import app.tidewrack.core.network.AudienceOffer.RadiusRule;
 import app.tidewrack.core.plan.Row;
+import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -17,7 +17,8 @@ import java.util.stream.Stream;
 final class AudienceRules {
     private AudienceRules() {}
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.CELLS, Matter.PEOPLE),
             Rule.blocker("audience.empty", AudienceRules::empty),
             Rule.blocker("audience.too-small", AudienceRules::tooSmall),
             Rule.warning("audience.size-unknown", AudienceRules::sizeUnknown),

@@ -1,33 +1,75 @@
 package app.tidewrack.core.check;
 
+import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
-import java.util.stream.Stream;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
-/** The engine: runs every rule and returns all findings, blockers first, in a stable order. */
+/**
+ * What every rule found in one situation. After an edit {@link #after} lets only those rules look again whose matter changed; it
+ * finds what looking at everything would.
+ */
 public final class Checks {
-    private static final List<Rule> RULES = Stream.of(
-                    StructureRules.ALL,
-                    MoneyRules.ALL,
-                    AudienceRules.ALL,
-                    PlacementRules.ALL,
-                    DeliveryRules.ALL,
-                    CreativeRules.ALL,
-                    NameRules.ALL)
-            .flatMap(List::stream)
-            .toList();
+    private static final List<Family> FAMILIES = List.of(
+            StructureRules.FAMILY,
+            MoneyRules.FAMILY,
+            AudienceRules.FAMILY,
+            PlacementRules.FAMILY,
+            DeliveryRules.FAMILY,
+            CreativeRules.FAMILY,
+            NameRules.FAMILY);
 
-    private Checks() {}
+    private final Situation situation;
+    private final List<List<Finding>> byFamily;
 
+    private Checks(Situation situation, List<List<Finding>> byFamily) {
+        this.situation = situation;
+        this.byFamily = byFamily;
+    }
+
+    public static Checks of(Situation situation) {
+        return look(situation, null);
+    }
+
+    public Checks after(Situation now) {
+        return look(now, this);
+    }
+
+    private static Checks look(Situation now, @Nullable Checks before) {
+        Set<Matter> changed = EnumSet.allOf(Matter.class);
+        if (before != null) {
+            changed.removeIf(m -> m.unchanged(before.situation, now));
+        }
+        List<List<Finding>> found = new ArrayList<>();
+        for (int i = 0; i < FAMILIES.size(); i++) {
+            Family family = FAMILIES.get(i);
+            boolean asBefore = before != null && family.matters().stream().noneMatch(changed::contains);
+            found.add(asBefore ? before.byFamily.get(i) : family.look(now));
+        }
+        return new Checks(now, found);
+    }
+
+    /** Every finding, blockers first, in a stable order. */
     public static List<Finding> run(Situation situation) {
-        return RULES.stream()
-                .flatMap(r -> r.findings(situation))
+        return of(situation).findings();
+    }
+
+    /** Every finding, blockers first, in a stable order. */
+    public List<Finding> findings() {
+        return byFamily.stream()
+                .flatMap(List::stream)
                 .sorted(Comparator.comparing(Finding::severity))
                 .toList();
     }
 
+    public Situation situation() {
+        return situation;
+    }
+
     /** Ids of all rules, in the order they run. */
     public static List<String> ids() {
-        return RULES.stream().map(Rule::id).toList();
+        return FAMILIES.stream().flatMap(f -> f.rules().stream()).map(Rule::id).toList();
     }
 }

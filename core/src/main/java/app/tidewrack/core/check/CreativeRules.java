@@ -18,7 +18,6 @@ import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.PlacementRule;
-import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Showing;
@@ -43,7 +42,8 @@ final class CreativeRules {
             EnumSet.of(Part.BODY, Part.HEADLINE, Part.DESCRIPTION, Part.BRAND, Part.CARD);
     private static final Set<Part> MEDIA = EnumSet.of(Part.MEDIA);
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.DELIVERY, Matter.COLUMNS, Matter.CELLS, Matter.PEOPLE),
             Rule.blocker("creative.format-not-offered", CreativeRules::formatNotOffered),
             Rule.blocker("creative.format-not-taken", CreativeRules::formatNotTaken),
             Rule.blocker("creative.too-few", s -> counts(s, Miss.TOO_FEW)),
@@ -68,7 +68,6 @@ final class CreativeRules {
             Rule.blocker("creative.script-not-taken", CreativeRules::scriptNotTaken),
             Rule.blocker("message.sender-not-agreed", CreativeRules::senderNotAgreed),
             Rule.blocker("link.not-http", CreativeRules::badLink),
-            Rule.blocker("link.too-long", CreativeRules::longLink),
             Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction));
 
     /** A column with its creative, all texts as long as its rows make them, and the network's rule of its format. */
@@ -395,34 +394,6 @@ final class CreativeRules {
                                     ? "Creative %s leads nowhere: it has no link.".formatted(creative.name())
                                     : "The link of %s: %s.".formatted(creative.name(), fault),
                             "Type an address such as https://example.com/kits."));
-        });
-    }
-
-    private static Stream<Seen> longLink(Situation s) {
-        int limit = s.rulebook().linkLimit();
-        return columns(s).flatMap(c -> {
-            String link = s.creative(c).link();
-            int longest = rows(s, c)
-                    .mapToInt(r -> s.names()
-                            .tails()
-                            .get(new CellRef(r.id(), c.id()))
-                            .on(link, s.rulebook().macroCodes())
-                            .length())
-                    .max()
-                    .orElse(link.length());
-            return longest <= limit
-                    ? Stream.empty()
-                    : Stream.of(new Seen(
-                            s.place(c, "link"),
-                            longest + " characters",
-                            limit + " characters",
-                            "The link of %s gets %d characters with its parameters; %s takes %d."
-                                    .formatted(
-                                            s.creative(c).name(),
-                                            longest,
-                                            s.rulebook().name(),
-                                            limit),
-                            "Shorten it, or let the link pattern carry less."));
         });
     }
 

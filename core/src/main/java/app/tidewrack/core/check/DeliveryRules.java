@@ -9,6 +9,7 @@ import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Row;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -20,7 +21,8 @@ import org.jspecify.annotations.Nullable;
 final class DeliveryRules {
     private DeliveryRules() {}
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.MONEY, Matter.DELIVERY, Matter.PRICES),
             Rule.blocker("bid.goal-not-offered", DeliveryRules::goalNotOffered),
             Rule.blocker("bid.goal-needs-site-tag", DeliveryRules::goalNeedsSiteTag),
             Rule.blocker("bid.charge-not-paired", DeliveryRules::chargeNotPaired),

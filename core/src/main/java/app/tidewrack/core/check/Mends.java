@@ -31,8 +31,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
- * Edits that mend findings with one key: only where there is one plain way, it stays in the plan, and nobody is reached or
- * charged in a way that the sheet does not show.
+ * Edits that mend findings with one key: only where there is one plain way, it stays in the plan, nobody is reached or charged
+ * in a way that the sheet does not show, and no locked money changes.
  */
 public final class Mends {
     private Mends() {}
@@ -103,7 +103,7 @@ public final class Mends {
         Money lowest = s.lowestDaily()
                 .map(m -> facts.budgeting().forFlight() ? m.times(facts.flight().days()) : m)
                 .orElse(null);
-        if (lowest == null) {
+        if (lowest == null || row != null && row.locked()) {
             return null;
         }
         return row == null
@@ -112,8 +112,11 @@ public final class Mends {
     }
 
     /** The same for each row that spends, rounded down, so that no more is spent than now. */
-    private static PlanEdit evened(Situation s) {
+    private static @Nullable PlanEdit evened(Situation s) {
         List<Row> rows = s.spendingRows();
+        if (rows.stream().anyMatch(Row::locked)) {
+            return null;
+        }
         Money sum = Money.sum(
                 rows.get(0).money().currency(), rows.stream().map(Row::money).toList());
         Money each = new Money(sum.minor() / rows.size(), sum.currency());

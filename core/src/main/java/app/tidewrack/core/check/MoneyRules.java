@@ -9,6 +9,7 @@ import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.schedule.Flight;
 import java.util.Currency;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.stream.Stream;
 
@@ -16,7 +17,8 @@ import java.util.stream.Stream;
 final class MoneyRules {
     private MoneyRules() {}
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.MONEY, Matter.COLUMNS, Matter.CELLS),
             Rule.blocker("money.currency-not-taken", MoneyRules::currencyNotTaken),
             Rule.blocker("money.under-lowest", MoneyRules::underLowest),
             Rule.blocker("money.over-spending-limit", MoneyRules::overSpendingLimit),

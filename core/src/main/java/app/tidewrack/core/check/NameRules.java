@@ -6,37 +6,30 @@ import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.TextLength;
+import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Rules on the names that the pattern gives. */
+/** Rules on the names that the patterns give, and on what links carry. */
 final class NameRules {
     private NameRules() {}
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.NAMES, Matter.COLUMNS, Matter.CELLS),
             Rule.blocker("name.clash", NameRules::clash),
             Rule.blocker("name.campaign-clash", NameRules::campaignClash),
             Rule.blocker("name.ad-clash", NameRules::adClash),
             Rule.blocker("name.value-missing", NameRules::wanting),
-            Rule.blocker("name.too-long", NameRules::tooLong));
+            Rule.blocker("name.too-long", NameRules::tooLong),
+            Rule.blocker("link.too-long", NameRules::longLink));
 
     private static Stream<Seen> adClash(Situation s) {
-        Map<String, CellRef> first = new HashMap<>();
-        Set<String> rows = new HashSet<>();
-        s.names().ads().forEach((cell, name) -> {
-            CellRef earlier = first.putIfAbsent(name, cell);
-            if (earlier != null && earlier.rowId().equals(cell.rowId())) {
-                rows.add(cell.rowId());
-            }
-        });
         return s.campaign().rows().stream()
-                .filter(r -> rows.contains(r.id()))
+                .filter(r -> s.names().clash(r.id()))
                 .map(r -> new Seen(
                         s.place(r, "label"),
                         "two ads of one name",
@@ -71,7 +64,7 @@ final class NameRules {
     private static Stream<Seen> clash(Situation s) {
         Map<String, Row> first = new HashMap<>();
         return s.campaign().rows().stream().flatMap(r -> {
-            String name = s.names().rows().get(r.id());
+            String name = s.names().row(r.id());
             Row earlier = first.putIfAbsent(name, r);
             return earlier == null
                     ? Stream.empty()
@@ -98,10 +91,8 @@ final class NameRules {
 
     private static Stream<Seen> tooLong(Situation s) {
         int limit = s.rulebook().nameLimit();
-        Map<String, Integer> longestOf = new HashMap<>();
-        s.names().ads().forEach((cell, name) -> longestOf.merge(cell.rowId(), TextLength.of(name), Math::max));
         Stream<Seen> rows = s.campaign().rows().stream().flatMap(r -> {
-            int longest = longestOf.getOrDefault(r.id(), 0);
+            int longest = s.names().longest(r.id());
             return longest <= limit
                     ? Stream.empty()
                     : Stream.of(new Seen(
@@ -124,5 +115,36 @@ final class NameRules {
                                         .formatted(whole, s.rulebook().name(), limit),
                                 "Shorten its name by %d.".formatted(whole - limit))),
                         rows);
+    }
+
+    private static Stream<Seen> longLink(Situation s) {
+        int limit = s.rulebook().linkLimit();
+        return s.campaign().columns().stream().flatMap(c -> {
+            String link = s.creative(c).link();
+            int longest = s.campaign().rows().stream()
+                    .filter(r -> s.campaign().isOn(r.id(), c.id()))
+                    // What is carried is put on a link only where it might be too much.
+                    .filter(r -> link.length() + s.names().longestTail(r.id()) > limit)
+                    .mapToInt(r -> s.names()
+                            .tails()
+                            .get(new CellRef(r.id(), c.id()))
+                            .on(link, s.rulebook().macroCodes())
+                            .length())
+                    .max()
+                    .orElse(link.length());
+            return longest <= limit
+                    ? Stream.empty()
+                    : Stream.of(new Seen(
+                            s.place(c, "link"),
+                            longest + " characters",
+                            limit + " characters",
+                            "The link of %s gets %d characters with its parameters; %s takes %d."
+                                    .formatted(
+                                            s.creative(c).name(),
+                                            longest,
+                                            s.rulebook().name(),
+                                            limit),
+                            "Shorten it, or let the link pattern carry less."));
+        });
     }
 }

@@ -5,7 +5,7 @@ import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Row;
-import java.util.List;
+import java.util.EnumSet;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -15,7 +15,8 @@ import org.jspecify.annotations.Nullable;
 final class PlacementRules {
     private PlacementRules() {}
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.ROWS, Matter.DELIVERY, Matter.COLUMNS, Matter.CELLS),
             Rule.blocker("placement.not-offered", PlacementRules::notOffered),
             Rule.blocker("placement.format-not-shown", PlacementRules::formatNotShown));
 

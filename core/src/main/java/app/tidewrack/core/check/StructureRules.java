@@ -4,7 +4,7 @@ import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.plan.CampaignFacts;
 import java.time.LocalDate;
-import java.util.List;
+import java.util.EnumSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -12,7 +12,8 @@ import java.util.stream.Stream;
 final class StructureRules {
     private StructureRules() {}
 
-    static final List<Rule> ALL = List.of(
+    static final Family FAMILY = Family.of(
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.COLUMNS, Matter.CELLS),
             Rule.blocker("structure.no-rows", StructureRules::noRows),
             Rule.blocker("structure.no-creatives", StructureRules::noCreatives),
             Rule.warning("structure.empty-row", StructureRules::emptyRow),

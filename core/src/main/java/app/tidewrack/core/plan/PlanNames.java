@@ -5,28 +5,40 @@ import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.naming.Namer;
 import app.tidewrack.core.naming.Namer.Named;
 import app.tidewrack.core.naming.Token;
+import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.tracking.LinkPattern;
 import app.tidewrack.core.tracking.LinkTail;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /**
  * The names a sheet gives, one for the campaign, one for each row and one for each ad that is on, and what the link of each ad
- * carries.
- *
- * @param wanting values that names lack
+ * carries. Names of a row are made again only when something in them changed; two are equal when they say the same.
  */
-public record PlanNames(
-        String campaign,
-        Map<String, String> rows,
-        Map<CellRef, String> ads,
-        Map<CellRef, LinkTail> tails,
-        List<Wanting> wanting) {
+public final class PlanNames {
+    private final Ground ground;
+    private final Named whole;
+    private final Map<String, OfRow> rows;
+
+    /** Made when they are first asked for. */
+    private volatile @Nullable Map<CellRef, String> ads;
+
+    private volatile @Nullable Map<CellRef, LinkTail> tails;
+
+    private PlanNames(Ground ground, Named whole, Map<String, OfRow> rows) {
+        this.ground = ground;
+        this.whole = whole;
+        this.rows = rows;
+    }
 
     /**
      * What the names need to know beside the sheet.
@@ -51,54 +63,196 @@ public record PlanNames(
      */
     public record Wanting(@Nullable String rowId, @Nullable String columnId, Token token) {}
 
+    /** All that the names of every row follow from. */
+    private record Ground(NamingScheme scheme, Map<Token, String> values, List<OfColumn> columns) {}
+
+    private record OfColumn(String id, Map<Token, String> values) {}
+
+    /** What the names of one row follow from beside the ground. */
+    private record From(Map<Token, String> values, BitSet on) {}
+
+    /**
+     * @param ads of the columns that are on, in their order
+     * @param longest ad's name, in characters as networks count them
+     * @param clash two ads have one name
+     * @param longestTail the most characters that a link of the row gets longer by
+     */
+    private record OfRow(From from, Named group, List<Ad> ads, int longest, boolean clash, int longestTail) {}
+
+    private record Ad(String columnId, Named name, LinkTail tail) {}
+
     public static PlanNames of(Campaign campaign, Words words) {
+        return of(campaign, words, null);
+    }
+
+    /** As {@link #of(Campaign, Words)}, taking over rows from names made before where nothing in them changed. */
+    public static PlanNames of(Campaign campaign, Words words, @Nullable PlanNames before) {
         NamingScheme scheme = words.scheme();
-        Namer groups = new Namer(scheme.adGroup(), scheme.codes());
-        Namer singles = new Namer(scheme.ad(), scheme.codes());
-        LinkPattern.Maker links = scheme.links().new Maker(scheme.codes());
         Map<Token, String> values = new EnumMap<>(Token.class);
         values.putAll(words.fixed());
         values.putAll(TokenValues.ofCampaign(campaign.facts()));
-        List<Wanting> wanting = new ArrayList<>();
         Named whole = new Namer(scheme.campaign(), scheme.codes()).name(values);
-        whole.wanting().forEach(t -> wanting.add(new Wanting(null, null, t)));
         values.put(Token.CAMPAIGN_NAME, whole.name());
-        List<Map<Token, String>> columns = columns(campaign, words);
-        Map<String, String> rows = new LinkedHashMap<>();
-        Map<CellRef, String> ads = new LinkedHashMap<>();
-        Map<CellRef, LinkTail> tails = new LinkedHashMap<>();
+        Ground ground = new Ground(scheme, values, columns(campaign, words));
+        Map<String, OfRow> known = before != null && before.ground.equals(ground) ? before.rows : Map.of();
+        Maker maker = new Maker(ground);
+        Map<String, OfRow> rows = new LinkedHashMap<>();
         for (int r = 0; r < campaign.rows().size(); r++) {
             Row row = campaign.rows().get(r);
-            values.putAll(TokenValues.ofRow(
-                    row, r + 1, words.people().apply(row), words.audienceName().apply(row.audienceId())));
-            Named group = groups.name(values);
-            group.wanting().forEach(t -> wanting.add(new Wanting(row.id(), null, t)));
-            rows.put(row.id(), group.name());
-            values.put(Token.AD_GROUP_NAME, group.name());
-            for (int c = 0; c < campaign.columns().size(); c++) {
-                CellRef cell = new CellRef(row.id(), campaign.columns().get(c).id());
-                if (campaign.off().containsKey(cell)) {
-                    continue;
-                }
-                values.putAll(columns.get(c));
-                Named ad = singles.name(values);
-                ad.wanting().stream()
-                        .filter(t -> !group.wanting().contains(t))
-                        .forEach(t -> wanting.add(new Wanting(cell.rowId(), cell.columnId(), t)));
-                ads.put(cell, ad.name());
-                values.put(Token.AD_NAME, ad.name());
-                tails.put(cell, links.of(values));
-            }
+            Map<Token, String> ofRow = TokenValues.ofRow(
+                    row, r + 1, words.people().apply(row), words.audienceName().apply(row.audienceId()));
+            From from = new From(ofRow, on(campaign, row));
+            OfRow made = known.get(row.id());
+            rows.put(row.id(), made != null && made.from().equals(from) ? made : maker.row(from));
         }
-        return new PlanNames(whole.name(), rows, ads, tails, wanting);
+        return new PlanNames(ground, whole, rows);
     }
 
-    private static List<Map<Token, String>> columns(Campaign campaign, Words words) {
-        List<Map<Token, String>> columns = new ArrayList<>();
-        for (int c = 0; c < campaign.columns().size(); c++) {
-            columns.add(TokenValues.ofColumn(
-                    words.creative().apply(campaign.columns().get(c).creativeId()), c + 1));
+    private static List<OfColumn> columns(Campaign campaign, Words words) {
+        List<OfColumn> columns = new ArrayList<>();
+        for (Column column : campaign.columns()) {
+            columns.add(new OfColumn(
+                    column.id(),
+                    TokenValues.ofColumn(words.creative().apply(column.creativeId()), columns.size() + 1)));
         }
         return columns;
+    }
+
+    private static BitSet on(Campaign campaign, Row row) {
+        BitSet on = new BitSet();
+        for (int c = 0; c < campaign.columns().size(); c++) {
+            on.set(c, campaign.isOn(row.id(), campaign.columns().get(c).id()));
+        }
+        return on;
+    }
+
+    /** Names rows one after another; what it has written once it writes from memory. */
+    private static final class Maker {
+        private final Ground ground;
+        private final Namer groups;
+        private final Namer singles;
+        private final LinkPattern.Maker links;
+
+        Maker(Ground ground) {
+            this.ground = ground;
+            NamingScheme scheme = ground.scheme();
+            groups = new Namer(scheme.adGroup(), scheme.codes());
+            singles = new Namer(scheme.ad(), scheme.codes());
+            links = scheme.links().new Maker(scheme.codes());
+        }
+
+        OfRow row(From from) {
+            Map<Token, String> values = new EnumMap<>(ground.values());
+            values.putAll(from.values());
+            Named group = groups.name(values);
+            values.put(Token.AD_GROUP_NAME, group.name());
+            List<Ad> ads = new ArrayList<>();
+            Set<String> different = new HashSet<>();
+            int longest = 0;
+            int longestTail = 0;
+            for (int c = from.on().nextSetBit(0); c >= 0; c = from.on().nextSetBit(c + 1)) {
+                OfColumn column = ground.columns().get(c);
+                values.putAll(column.values());
+                Named ad = singles.name(values);
+                values.put(Token.AD_NAME, ad.name());
+                LinkTail tail = links.of(values);
+                ads.add(new Ad(column.id(), ad, tail));
+                longestTail = Math.max(longestTail, tail.most());
+                different.add(ad.name());
+                longest = Math.max(longest, TextLength.of(ad.name()));
+            }
+            return new OfRow(from, group, ads, longest, different.size() < ads.size(), longestTail);
+        }
+    }
+
+    public String campaign() {
+        return whole.name();
+    }
+
+    public String row(String rowId) {
+        return of(rowId).group().name();
+    }
+
+    /** By row id. */
+    public Map<String, String> rows() {
+        Map<String, String> names = new LinkedHashMap<>();
+        rows.forEach((id, row) -> names.put(id, row.group().name()));
+        return names;
+    }
+
+    /** Of every ad that is on. */
+    public Map<CellRef, String> ads() {
+        Map<CellRef, String> made = ads;
+        if (made == null) {
+            made = each(a -> a.name().name());
+            ads = made;
+        }
+        return made;
+    }
+
+    /** What the link of each ad that is on carries. */
+    public Map<CellRef, LinkTail> tails() {
+        Map<CellRef, LinkTail> made = tails;
+        if (made == null) {
+            made = each(Ad::tail);
+            tails = made;
+        }
+        return made;
+    }
+
+    private <T> Map<CellRef, T> each(Function<Ad, T> part) {
+        Map<CellRef, T> all = new LinkedHashMap<>();
+        rows.forEach((id, row) -> row.ads().forEach(a -> all.put(new CellRef(id, a.columnId()), part.apply(a))));
+        return all;
+    }
+
+    /** Of the ads of a row the longest name, in characters as networks count them; 0 without ads. */
+    public int longest(String rowId) {
+        return of(rowId).longest();
+    }
+
+    /** Whether two ads of a row have one name. */
+    public boolean clash(String rowId) {
+        return of(rowId).clash();
+    }
+
+    /** The most characters that a link of the row gets longer by. */
+    public int longestTail(String rowId) {
+        return of(rowId).longestTail();
+    }
+
+    private OfRow of(String rowId) {
+        return Objects.requireNonNull(rows.get(rowId));
+    }
+
+    /** Values that names lack; what a row's name lacks is not told again of its ads. */
+    public List<Wanting> wanting() {
+        List<Wanting> wanting = new ArrayList<>();
+        whole.wanting().forEach(t -> wanting.add(new Wanting(null, null, t)));
+        rows.forEach((id, row) -> {
+            row.group().wanting().forEach(t -> wanting.add(new Wanting(id, null, t)));
+            row.ads()
+                    .forEach(a -> a.name().wanting().stream()
+                            .filter(t -> !row.group().wanting().contains(t))
+                            .forEach(t -> wanting.add(new Wanting(id, a.columnId(), t))));
+        });
+        return wanting;
+    }
+
+    /** True when both follow from the same, and so say the same. */
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof PlanNames n
+                && ground.equals(n.ground)
+                && rows.keySet().equals(n.rows.keySet())
+                && rows.entrySet().stream()
+                        .allMatch(e -> e.getValue()
+                                .from()
+                                .equals(n.rows.get(e.getKey()).from()));
+    }
+
+    @Override
+    public int hashCode() {
+        return ground.hashCode();
     }
 }

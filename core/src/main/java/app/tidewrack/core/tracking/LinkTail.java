@@ -62,6 +62,14 @@ public record LinkTail(List<Pair> pairs, Same same) {
         return before + (query.isEmpty() ? "" : "?" + String.join("&", query)) + fragment;
     }
 
+    /** How many characters it makes any link longer at most. */
+    public int most() {
+        return pairs.stream()
+                .mapToInt(p ->
+                        2 + p.key().length() + encoded(p.value(), List.of()).length())
+                .sum();
+    }
+
     /** The name of a parameter of a query, decoded. Keys of ours are unreserved throughout, so only those need be recognised. */
     private static String key(String pair) {
         int equals = pair.indexOf('=');

@@ -151,6 +151,10 @@ class ChecksTest {
         }
 
         Situation situation(Campaign campaign) {
+            return situation(campaign, null);
+        }
+
+        Situation situation(Campaign campaign, @Nullable PlanNames before) {
             Creative creative = new Creative(
                     "cr",
                     "Sock",
@@ -173,7 +177,7 @@ class ChecksTest {
             return new Situation(
                     campaign,
                     PlanTotals.of(campaign),
-                    PlanNames.of(campaign, words),
+                    PlanNames.of(campaign, words, before),
                     Rulebooks.small(hoursOffered, anyMoney),
                     new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
                     Map.of(
@@ -539,6 +543,21 @@ class ChecksTest {
                 assertThat(mended.inverse().applyTo(mended.plan()).plan()).isEqualTo(plan);
             });
         });
+    }
+
+    /** Whatever is spoilt or made sound again, looking again only where something changed finds what looking at all does. */
+    @ParameterizedTest(name = "{0}: {1}")
+    @MethodSource("spoilt")
+    void lookingAgainFindsTheSame(String rule, String value, String limit, Consumer<Case> spoil) {
+        Case spoilt = new Case();
+        spoil.accept(spoilt);
+        Checks sound = Checks.of(new Case().situation());
+        Situation again = spoilt.situation(spoilt.campaign(), sound.situation().names());
+        Checks after = sound.after(again);
+        assertThat(after.findings()).isEqualTo(Checks.run(spoilt.situation())).isNotEmpty();
+        assertThat(again.names().ads()).isEqualTo(spoilt.situation().names().ads());
+        assertThat(again.names().tails()).isEqualTo(spoilt.situation().names().tails());
+        assertThat(after.after(new Case().situation()).findings()).isEmpty();
     }
 
     private static Set<String> blockers(List<Finding> findings) {

@@ -39,6 +39,7 @@ class LinkTailTest {
                 continue; // Hosts that OkHttp does not take, such as some with escapes.
             }
             String tracked = tail.on(address, MACROS);
+            assertThat(tracked.length()).isLessThanOrEqualTo(address.length() + tail.most());
             HttpUrl after = Objects.requireNonNull(HttpUrl.parse(tracked), tracked);
             assertThat(after.newBuilder().query(null).build())
                     .isEqualTo(before.newBuilder().query(null).build());

@@ -75,6 +75,8 @@ class LaunchWishes {
         List<String> macros = rulebook.macroCodes();
         // What an ad shows is the same in every row whose tokens stand for the same.
         Map<List<Object>, Drawn> drawn = new HashMap<>();
+        Map<CellRef, String> ads = names.ads();
+        Map<CellRef, LinkTail> tails = names.tails();
         List<Wish> wishes = new ArrayList<>();
         wishes.add(campaignWish(campaign, names, account));
         for (Row row : campaign.rows()) {
@@ -107,8 +109,8 @@ class LaunchWishes {
                         k -> drawn(
                                 around.creatives().get(column.creativeId()).withTexts(t -> Tokens.filled(t, known)),
                                 rulebook));
-                String name = Objects.requireNonNull(names.ads().get(new CellRef(row.id(), column.id())));
-                LinkTail tail = Objects.requireNonNull(names.tails().get(new CellRef(row.id(), column.id())));
+                String name = Objects.requireNonNull(ads.get(new CellRef(row.id(), column.id())));
+                LinkTail tail = Objects.requireNonNull(tails.get(new CellRef(row.id(), column.id())));
                 Creative tracked = shown.creative().withLinks(l -> tail.on(l, macros));
                 wishes.add(adWish(row.id(), column.id(), name, shown, tracked, account));
             }
@@ -159,7 +161,7 @@ class LaunchWishes {
             String sentence,
             List<String> placements,
             String where) {
-        String name = Objects.requireNonNull(names.rows().get(row.id()));
+        String name = names.row(row.id());
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put(ItemTold.NAME, name);
         fields.put("audience", sentence);

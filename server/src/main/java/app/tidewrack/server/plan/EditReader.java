@@ -2,7 +2,6 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Mends;
-import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.money.MoneyChange;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -236,13 +235,13 @@ class EditReader {
     }
 
     private PlanEdit mend(String clientId, Plan plan, EditBody.FindingMend body) {
-        Situation situation = inspector.situation(clientId, plan, plan.campaign(body.campaignId()));
-        List<PlanEdit> edits = Checks.run(situation).stream()
+        Checks checks = inspector.checks(clientId, plan, plan.campaign(body.campaignId()));
+        List<PlanEdit> edits = checks.findings().stream()
                 .filter(f -> f.rule().equals(body.rule()))
                 .filter(f -> body.rowId() == null
                         || body.rowId().equals(f.place().rowId())
                                 && Objects.equals(body.columnId(), f.place().columnId()))
-                .flatMap(f -> Mends.edit(situation, f).stream())
+                .flatMap(f -> Mends.edit(checks.situation(), f).stream())
                 .toList();
         if (edits.isEmpty()) {
             throw new Refusal("rule", "Nothing of %s is left to mend.".formatted(body.rule()), "Look at the checks.");

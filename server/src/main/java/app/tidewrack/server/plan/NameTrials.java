@@ -88,7 +88,8 @@ class NameTrials {
         Looked at = look(clientId, planId, campaignId);
         at.campaign().row(cell.rowId());
         String creative = at.campaign().column(cell.columnId()).creativeId();
-        LinkTail tail = inspector.names(at.campaign(), at.around()).tails().get(cell);
+        LinkTail tail =
+                inspector.names(clientId, at.campaign(), at.around()).tails().get(cell);
         return tail == null
                 ? ""
                 : tail.on(

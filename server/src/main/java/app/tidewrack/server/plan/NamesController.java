@@ -10,6 +10,7 @@ import app.tidewrack.server.plan.NamesElsewhere.ReadNames;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -44,15 +45,16 @@ class NamesController {
     NamesView names(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
         var plan = desk.plan(clientId, planId).plan();
         Campaign campaign = plan.campaign(campaignId);
-        PlanNames names = inspector.names(campaign, inspector.surroundings(clientId, plan));
+        PlanNames names = inspector.names(clientId, campaign, inspector.surroundings(clientId, plan));
+        Map<CellRef, String> ads = names.ads();
         return new NamesView(
                 names.campaign(),
                 campaign.rows().stream()
                         .map(r -> new RowNames(
                                 r.id(),
-                                names.rows().get(r.id()),
+                                names.row(r.id()),
                                 campaign.columns().stream()
-                                        .map(c -> names.ads().get(new CellRef(r.id(), c.id())))
+                                        .map(c -> ads.get(new CellRef(r.id(), c.id())))
                                         .collect(Collectors.toList())))
                         .toList());
     }

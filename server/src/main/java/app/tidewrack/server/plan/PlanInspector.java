@@ -21,6 +21,8 @@ import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.Silences.Silenced;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -30,11 +32,14 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Looks at plans with everything they refer to: names, totals and findings. */
 @Component
 public class PlanInspector {
+    private static final int MOST_ADS = 60_000;
+
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
     private final ScriptLibrary scripts;
@@ -45,6 +50,16 @@ public class PlanInspector {
     private final BidPrices prices;
     private final Silences silences;
     private final NamingLibrary naming;
+
+    /**
+     * What campaigns were like when they were last looked at here, so that after an edit only what changed is named and checked
+     * again. Nothing in it is believed unseen: all that findings follow from is compared. Held by ads, of about 1 kB each.
+     */
+    private final Cache<String, Checks> seen = Caffeine.newBuilder()
+            .maximumWeight(MOST_ADS)
+            .<String, Checks>weigher(
+                    (key, checks) -> 1 + checks.situation().campaign().ads())
+            .build();
 
     PlanInspector(
             AudienceLibrary audiences,
@@ -108,12 +123,25 @@ public class PlanInspector {
                 networks.now());
     }
 
-    public PlanNames names(Campaign campaign, Surroundings s) {
-        return names(campaign, s, s.scheme());
+    public PlanNames names(String clientId, Campaign campaign, Surroundings s) {
+        Checks before = seen.getIfPresent(key(clientId, campaign));
+        return names(
+                campaign,
+                s,
+                s.scheme(),
+                before == null ? null : before.situation().names());
+    }
+
+    private static String key(String clientId, Campaign campaign) {
+        return clientId + "/" + campaign.id();
     }
 
     /** As another scheme would name them. */
     PlanNames names(Campaign campaign, Surroundings s, NamingScheme scheme) {
+        return names(campaign, s, scheme, null);
+    }
+
+    private PlanNames names(Campaign campaign, Surroundings s, NamingScheme scheme, @Nullable PlanNames before) {
         Account account = s.accounts().get(campaign.accountId());
         Map<Token, String> fixed = Map.of(
                 Token.CLIENT, s.clientName(),
@@ -128,22 +156,35 @@ public class PlanInspector {
                         fixed,
                         r -> r.people(s.audiences().get(r.audienceId()).definition()),
                         a -> s.audiences().get(a).name(),
-                        s.creatives()::get));
+                        s.creatives()::get),
+                before);
     }
 
     public Inspected inspect(String clientId, Plan plan, Campaign campaign, Surroundings s) {
-        Situation situation = situation(clientId, plan, campaign, s);
-        Silences.Sorted found = silences.sorted(clientId, campaign.id(), Checks.run(situation));
+        Checks checks = checks(clientId, plan, campaign, s);
+        Situation situation = checks.situation();
+        Silences.Sorted found = silences.sorted(clientId, campaign.id(), checks.findings());
         return new Inspected(
                 campaign, situation.totals(), situation.names(), situation.audiences(), found.told(), found.silenced());
     }
 
-    /** All that checks look at. */
-    Situation situation(String clientId, Plan plan, Campaign campaign) {
-        return situation(clientId, plan, campaign, surroundings(clientId, plan));
+    /** What every rule finds, silenced or not. */
+    Checks checks(String clientId, Plan plan, Campaign campaign) {
+        return checks(clientId, plan, campaign, surroundings(clientId, plan));
     }
 
-    private Situation situation(String clientId, Plan plan, Campaign campaign, Surroundings s) {
+    private Checks checks(String clientId, Plan plan, Campaign campaign, Surroundings s) {
+        String key = key(clientId, campaign);
+        Checks before = seen.getIfPresent(key);
+        PlanNames named = before == null ? null : before.situation().names();
+        Situation situation = situation(clientId, plan, campaign, s, named);
+        Checks now = before == null ? Checks.of(situation) : before.after(situation);
+        seen.put(key, now);
+        return now;
+    }
+
+    private Situation situation(
+            String clientId, Plan plan, Campaign campaign, Surroundings s, @Nullable PlanNames named) {
         Account account = s.accounts().get(campaign.accountId());
         Rulebook rulebook = networks.rulebook(account.network());
         LocalDate today = s.now().atZone(ZoneId.of(account.zone())).toLocalDate();
@@ -151,7 +192,7 @@ public class PlanInspector {
         return new Situation(
                 campaign,
                 PlanTotals.of(campaign),
-                names(campaign, s),
+                names(campaign, s, s.scheme(), named),
                 rulebook,
                 new Situation.Account(
                         account.name(),
@@ -177,7 +218,7 @@ public class PlanInspector {
     private Set<String> otherNames(Plan plan, Campaign campaign, Surroundings s) {
         return plan.campaigns().stream()
                 .filter(c -> !c.id().equals(campaign.id()) && c.accountId().equals(campaign.accountId()))
-                .map(c -> names(c.withRows(List.of()).withColumns(List.of()).withOff(Map.of()), s)
+                .map(c -> names(c.withRows(List.of()).withColumns(List.of()).withOff(Map.of()), s, s.scheme(), null)
                         .campaign())
                 .collect(Collectors.toSet());
     }
