@@ -95,7 +95,14 @@ export function SplitDialog(props: {
           />
           {!body && <p className="note">Choose what the rows differ in; the rows to be stand here.</p>}
           {body && preview.error && <p className="fault">{preview.error.message}</p>}
-          {made && <RowsToBe made={made} testing={campaign.purpose === "TESTING"} words={words} />}
+          {made && (
+            <RowsToBe
+              made={made}
+              testing={campaign.purpose === "TESTING"}
+              words={words}
+              basis={campaign.basis === "LIFETIME" ? "for the flight" : "a day"}
+            />
+          )}
         </div>
       </div>
     </Modal>
@@ -216,7 +223,18 @@ function Ages(props: {
 type Made = NonNullable<Awaited<ReturnType<ReturnType<typeof splitPreviewQuery>["queryFn"]>>>;
 
 /** The rows to be: how many people and how much money each, and what the sheet will spend. */
-function RowsToBe({ made, testing, words }: { made: Made; testing: boolean; words: string[] }) {
+function RowsToBe({
+  made,
+  testing,
+  words,
+  basis,
+}: {
+  made: Made;
+  testing: boolean;
+  words: string[];
+  /** What the rows' money is for. */
+  basis: string;
+}) {
   const most = Math.max(1, ...made.rows.map((r) => r.size?.people ?? 0));
   const cash = (minor: number) => money(minor, made.currency);
   const lowest = made.lowestMinor ?? 0;
@@ -236,7 +254,7 @@ function RowsToBe({ made, testing, words }: { made: Made; testing: boolean; word
       )}
       {under > 0 && (
         <p className="fault">
-          {plural(under, "row")} would get less than the lowest, {cash(lowest)}.
+          {plural(under, "row")} would get less than the lowest, {cash(lowest)} {basis}.
         </p>
       )}
       {made.shared && (

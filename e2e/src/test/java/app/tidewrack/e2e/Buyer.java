@@ -1,10 +1,13 @@
 package app.tidewrack.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -14,7 +17,10 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import javax.imageio.ImageIO;
 
 /** A buyer at a screen of 1280 by 800: what a person does there, in the words that stand there. */
@@ -73,6 +79,25 @@ final class Buyer implements AutoCloseable {
     void kept() {
         page.locator(".kept", new Page.LocatorOptions().setHasText("All kept, "))
                 .waitFor();
+    }
+
+    /** The day of the practice clock, which reads such as {@code Tue 23 Mar 06:00}. */
+    LocalDate today() {
+        String[] words = page.getByTestId("clock").locator("b").innerText().split(" ");
+        return LocalDate.parse(
+                words[1] + " " + words[2] + " 2027", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH));
+    }
+
+    /** Moves the practice clock, {@code 1 hour} or {@code 1 day}, and waits until it stands. */
+    void move(String by) {
+        Locator clock = page.getByTestId("clock");
+        String before = clock.locator("b").innerText();
+        clock.click();
+        press("On by " + by);
+        page.keyboard().press("Escape");
+        LocatorAssertions.ContainsTextOptions soon = new LocatorAssertions.ContainsTextOptions().setTimeout(90_000);
+        assertThat(clock).not().containsText(before, soon);
+        assertThat(clock).containsText("Practice clock", soon);
     }
 
     void choose(String label, String typed) {

@@ -62,6 +62,49 @@ final class Calls {
         return JsonParser.parseString(answer.body().isEmpty() ? "null" : answer.body());
     }
 
+    /**
+     * Changes texts of a single picture of Oddment & Thread.
+     *
+     * @param texts by field
+     */
+    void rewrite(String creativeName, Map<String, Object> texts) throws IOException, InterruptedException {
+        for (JsonElement e : get("/api/clients/oddment/creatives").getAsJsonArray()) {
+            JsonObject kept = e.getAsJsonObject();
+            JsonObject creative = kept.getAsJsonObject("creative");
+            if (!creative.get("name").getAsString().equals(creativeName)) {
+                continue;
+            }
+            Map<String, Object> content = new HashMap<>();
+            for (String field : List.of(
+                    "name",
+                    "format",
+                    "bodies",
+                    "headlines",
+                    "descriptions",
+                    "callsToAction",
+                    "link",
+                    "brand",
+                    "post",
+                    "cards")) {
+                content.put(field, creative.get(field));
+            }
+            content.put("version", kept.get("version"));
+            content.put(
+                    "media",
+                    List.of(creative.getAsJsonArray("media")
+                            .get(0)
+                            .getAsJsonObject()
+                            .get("sha256")));
+            content.putAll(texts);
+            put("/api/clients/oddment/creatives/" + id(creative), content);
+        }
+    }
+
+    /** Edits a plan. */
+    void edit(Sheet sheet, int version, Map<String, Object> edit) throws IOException, InterruptedException {
+        put("/api/clients/oddment/plans/" + sheet.planId() + "/edits", edit(version, edit));
+    }
+
     /** A plan of one campaign on an account of Oddment & Thread, every crossing an ad. */
     record Sheet(String planId, String campaignId, int version) {}
 
@@ -122,19 +165,35 @@ final class Calls {
         }
         String plan = id(post(client + "/plans", Map.of("name", name)));
         String edits = client + "/plans/" + plan + "/edits";
-        Map<String, Object> facts = Map.of(
-                "name", name,
-                "objective", "traffic",
-                "temperature", "COLD",
-                "purpose", "TESTING",
-                "start", "2027-03-29",
-                "lastDay", "2027-04-11", "basis", "DAILY", "shared", false,
-                "money", money);
+        Map<String, Object> facts = facts(name, "2027-03-29", "2027-04-11", money);
         JsonElement made = put(edits, edit(0, Map.of("kind", "newCampaign", "accountId", account, "facts", facts)));
         String campaign = id(made.getAsJsonObject().getAsJsonArray("campaigns").get(0));
         put(edits, edit(1, Map.of("kind", "newRows", "campaignId", campaign, "audienceIds", audiences)));
         put(edits, edit(2, Map.of("kind", "newColumns", "campaignId", campaign, "creativeIds", creatives)));
         return new Sheet(plan, campaign, 3);
+    }
+
+    /** Of a cold test that seeks traffic with money a day for each row. */
+    static Map<String, Object> facts(String name, String start, String lastDay, String money) {
+        return Map.of(
+                "name",
+                name,
+                "objective",
+                "traffic",
+                "temperature",
+                "COLD",
+                "purpose",
+                "TESTING",
+                "start",
+                start,
+                "lastDay",
+                lastDay,
+                "basis",
+                "DAILY",
+                "shared",
+                false,
+                "money",
+                money);
     }
 
     private static Map<String, Object> edit(int version, Map<String, Object> edit) {

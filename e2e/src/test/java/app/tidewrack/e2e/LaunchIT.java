@@ -12,6 +12,7 @@ import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -196,5 +197,80 @@ class LaunchIT {
         buyer.press("Keep as version 2");
         open("launch", parts);
         assertThat(page.locator(".head .note")).containsText("Hearthside has all of it", SOON);
+    }
+
+    /** Each blocker's way leads to the field that mends it, on the sheet, in the creative, and in the campaign's form. */
+    @Test
+    @Order(6)
+    void fromThreeBlockersToLaunchByJumps() throws Exception {
+        Calls.Sheet sheet = calls.sheet("oddmenths", "Three blockers", 1, 1, "3");
+        calls.rewrite("Three blockers creative 1", Map.of("headlines", List.of("Mend it ".repeat(9))));
+        calls.edit(
+                sheet,
+                sheet.version(),
+                Map.of(
+                        "kind", "campaignChange",
+                        "campaignId", sheet.campaignId(),
+                        "facts", Calls.facts("Three blockers", "2027-03-01", "2027-04-11", "10")));
+        open("launch", sheet);
+        buyer.press("3 blockers first…");
+        dialog().getByText("Choose today or a later day.").click();
+        page.getByLabel("First day").fill("29 Mar 2027");
+        page.keyboard().press("Enter");
+        buyer.press("Keep");
+        buyer.kept();
+
+        open("launch", sheet);
+        buyer.press("2 blockers first…");
+        dialog().getByText(Pattern.compile("^Raise it to £5.00")).click();
+        assertThat(page.locator("#row-money")).isFocused();
+        page.locator("#row-money").fill("10");
+        page.locator("#row-money").press("Enter");
+        buyer.kept();
+
+        open("launch", sheet);
+        buyer.press("1 blocker first…");
+        dialog().getByText(Pattern.compile("^Shorten it by")).click();
+        Locator headline = page.getByLabel("Headline", new Page.GetByLabelOptions().setExact(true));
+        assertThat(headline).isFocused();
+        headline.fill("Mend it");
+        buyer.kept();
+
+        open("launch", sheet);
+        buyer.press("Launch 3 changes…");
+        buyer.press("Launch now");
+        assertThat(progress()).containsText("3 of 3 changes on the network", SOON);
+    }
+
+    /** Review refuses a promise; the way back to the text is beside the ad, and only what changed is sent again. */
+    @Test
+    @Order(7)
+    void aRefusedAdIsMendedAndSentAgain() throws Exception {
+        Calls.Sheet sheet = calls.sheet("oddmenths", "Promises", 1, 2, "10");
+        calls.rewrite("Promises creative 2", Map.of("bodies", List.of("Guaranteed to last for ever.")));
+        open("launch", sheet);
+        buyer.press("Launch 4 changes…");
+        buyer.press("Launch now");
+        assertThat(progress()).containsText("4 of 4 changes on the network", SOON);
+        buyer.move("1 day");
+        open("plan", sheet);
+        buyer.lens("Review");
+        assertThat(buyer.cell(0, 0)).containsText("live", SOON);
+        assertThat(buyer.cell(0, 1)).containsText("refused", SOON);
+        buyer.cell(0, 1).click();
+        assertThat(page.locator(".facts")).containsText("The copy promises a result: “guaranteed”");
+        page.getByText("Change the creative").click();
+        Locator body = page.getByLabel("Body", new Page.GetByLabelOptions().setExact(true));
+        assertThat(body).isFocused();
+        body.fill("Made to be mended again.");
+        buyer.kept();
+        open("launch", sheet);
+        buyer.press("Launch 1 change…");
+        buyer.press("Launch now");
+        assertThat(progress()).containsText("1 of 1 change on the network", SOON);
+        buyer.move("1 day");
+        open("plan", sheet);
+        buyer.lens("Review");
+        assertThat(buyer.cell(0, 1)).containsText("live", SOON);
     }
 }

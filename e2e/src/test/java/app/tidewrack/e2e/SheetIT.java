@@ -233,9 +233,51 @@ class SheetIT {
         buyer.kept();
     }
 
-    /** What does not block can be left for a reason, and told again. */
+    /** Locked rows keep their money when a sum is spread; money is shared for the flight and given back to the rows. */
     @Test
     @Order(6)
+    void moneyIsLockedSharedAndMendedWithOneKey() {
+        row(0).click();
+        buyer.key("l");
+        assertThat(page.getByTestId("money-0").getByLabel("locked")).isVisible();
+        page.keyboard().press("Shift+ArrowDown");
+        buyer.key("m");
+        page.getByLabel("Money of all").fill("30");
+        assertThat(dialog()).containsText("1 locked row keeps its money");
+        buyer.press("Spread it");
+        assertThat(page.getByTestId("money-0")).containsText("£10.00");
+        assertThat(page.getByTestId("money-1")).containsText("£20.00");
+        row(0).click();
+        buyer.key("l");
+        row(1).click();
+        page.keyboard().press("Enter");
+        page.keyboard().type("1");
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".facts [data-rule='money.under-lowest']")).isVisible();
+        buyer.key("f");
+        assertThat(page.getByTestId("money-1")).hasText("£5.00");
+        buyer.kept();
+
+        String before = shape().innerText();
+        buyer.press("change");
+        page.getByText("all rows together", new Page.GetByTextOptions().setExact(true))
+                .click();
+        page.getByText("for the flight", new Page.GetByTextOptions().setExact(true))
+                .click();
+        buyer.press("Keep");
+        assertThat(page.getByTestId("money-0")).containsText("≈");
+        assertThat(shape()).hasText(before);
+        page.getByTestId("money-0").click();
+        assertThat(dialog()).containsText("All rows together, for the 14 days, GBP");
+        page.keyboard().press("Escape");
+        page.locator(".sheet").press("Control+z");
+        assertThat(page.getByTestId("money-1")).hasText("£5.00");
+        buyer.kept();
+    }
+
+    /** What does not block can be left for a reason, and told again. */
+    @Test
+    @Order(7)
     void aHintIsLeftForAReason() {
         buyer.lens("Checks");
         Locator hints =
@@ -254,7 +296,7 @@ class SheetIT {
 
     /** Excluded ads keep their reason, and switching the block around them leaves them out. */
     @Test
-    @Order(7)
+    @Order(8)
     void adsAreExcludedForAReason() {
         row(0).click();
         buyer.key("x");
@@ -271,7 +313,7 @@ class SheetIT {
     }
 
     @Test
-    @Order(8)
+    @Order(9)
     void rowsAreCopiedAndTheHistoryTellsWho() {
         row(3).click();
         buyer.key("Shift+d");
@@ -289,7 +331,7 @@ class SheetIT {
 
     /** What does not carry over stands first; the copy is checked by the other network's rules and mended on its sheet. */
     @Test
-    @Order(9)
+    @Order(10)
     void theCampaignIsCopiedToAnotherNetworkAndMended() {
         page.keyboard().press("Escape");
         buyer.open(page.url().replace(Installation.URL, ""));

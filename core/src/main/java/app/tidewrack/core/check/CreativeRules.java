@@ -201,16 +201,27 @@ final class CreativeRules {
      */
     private static Stream<PlacementRule> placements(Situation s, Shown c) {
         List<String> formats = List.of(c.format().code());
-        Set<String> shown = (s.campaign().rows().isEmpty()
-                        ? Stream.of(Showing.USUAL)
-                        : rows(s, c.column()).map(Row::showing))
-                .map(w -> w.how() == How.NETWORK ? Showing.USUAL : w)
-                .distinct()
+        Set<String> shown = ways(s, c.column()).stream()
                 .flatMap(w -> w.placements(s.rulebook(), formats).stream())
                 .map(PlacementRule::code)
                 .filter(c.format().placements()::contains)
                 .collect(Collectors.toSet());
         return s.rulebook().placements().stream().filter(p -> shown.contains(p.code()));
+    }
+
+    /** The different ways in which a column's rows show; most sheets have one, so rows are asked for their ads only for a new one. */
+    private static List<Showing> ways(Situation s, Column column) {
+        if (s.campaign().rows().isEmpty()) {
+            return List.of(Showing.USUAL);
+        }
+        List<Showing> ways = new ArrayList<>();
+        for (Row row : s.campaign().rows()) {
+            Showing way = row.showing().how() == How.NETWORK ? Showing.USUAL : row.showing();
+            if (!ways.contains(way) && s.campaign().isOn(row.id(), column.id())) {
+                ways.add(way);
+            }
+        }
+        return ways;
     }
 
     private static String kind(Medium medium) {

@@ -164,13 +164,14 @@ class EditReader {
     }
 
     private static CampaignFacts facts(FactsBody body, Currency currency, ZoneId zone) {
+        Flight flight = Flight.through(body.start(), body.lastDay(), zone);
         Money money = Money.parse(body.money(), currency);
         return new CampaignFacts(
                 body.name(),
                 body.objective(),
                 body.temperature(),
                 body.purpose(),
-                Flight.through(body.start(), body.lastDay(), zone),
+                flight,
                 money,
                 new Budgeting(body.basis(), body.shared() ? money : null));
     }
