@@ -118,6 +118,8 @@ final class LaunchLoad {
                 "purpose", "TESTING",
                 "start", "2027-03-29",
                 "lastDay", "2027-04-11",
+                "basis", "DAILY",
+                "shared", false,
                 "money", "10");
         String campaign = edit(Map.of("kind", "newCampaign", "accountId", ACCOUNT, "facts", facts))
                 .get("campaigns")

@@ -12,13 +12,19 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
 import app.tidewrack.server.network.NetworkConnector.Budget;
 import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
+import app.tidewrack.server.network.NetworkConnector.DeliveryOrder;
+import app.tidewrack.server.network.NetworkConnector.GroupTold;
 import app.tidewrack.server.network.NetworkConnector.ItemTold;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import java.io.ByteArrayInputStream;
@@ -51,6 +57,8 @@ import tools.jackson.databind.JsonNode;
 class LaunchWorkTest extends WithServer {
     /** What stands on the network, by its id there. */
     private final Map<String, Map<String, String>> there = new ConcurrentHashMap<>();
+
+    private final Map<String, GroupTold> groupsThere = new ConcurrentHashMap<>();
 
     private final Map<String, String> byKey = new ConcurrentHashMap<>();
     private final AtomicInteger numbers = new AtomicInteger();
@@ -107,6 +115,7 @@ class LaunchWorkTest extends WithServer {
             item.put("parent", ad.adGroupId());
         }
         if (order instanceof AdGroupOrder group) {
+            groupsThere.put(id, new GroupTold(group.audience(), group.placements(), group.delivery()));
             money(item, group.budget());
         }
         if (order instanceof CampaignOrder of) {
@@ -121,6 +130,14 @@ class LaunchWorkTest extends WithServer {
         item.put("money for the flight", budget != null && budget.lifetime() ? minor : "");
     }
 
+    private String idOf(Map<String, String> item) {
+        return there.entrySet().stream()
+                .filter(e -> e.getValue() == item)
+                .findFirst()
+                .orElseThrow()
+                .getKey();
+    }
+
     private List<ItemTold> items() {
         List<ItemTold> items = new ArrayList<>();
         there.forEach((id, item) -> {
@@ -131,7 +148,8 @@ class LaunchWorkTest extends WithServer {
                     id,
                     item.get("paused").equals("true"),
                     item.containsKey("removed"),
-                    fields));
+                    fields,
+                    groupsThere.get(id)));
         });
         return items;
     }
@@ -247,6 +265,16 @@ class LaunchWorkTest extends WithServer {
         List<Map<String, String>> groups = standing("AD_GROUP");
         groups.get(0).put("money a day", "1700");
         groups.get(1).put("name", "Ours now");
+        GroupTold told = groupsThere.get(idOf(groups.get(1)));
+        DeliveryOrder late = new DeliveryOrder(
+                null,
+                null,
+                BidStrategy.MAXIMUM,
+                55L,
+                Pace.EVEN,
+                Hours.daily(7, 23).week(),
+                Map.of());
+        groupsThere.put(idOf(groups.get(1)), new GroupTold(told.audience().of(Gender.WOMEN), List.of("stories"), late));
         Map<String, Map<String, String>> adOfEach = new HashMap<>();
         standing("AD").forEach(a -> adOfEach.put(a.get("parent"), a));
         List<Map<String, String>> ads = List.copyOf(adOfEach.values());
@@ -257,9 +285,16 @@ class LaunchWorkTest extends WithServer {
                         .map(d -> d.get("field").asString() + ": "
                                 + d.get("theirs").asString()))
                 .containsExactlyInAnyOrder(
-                        "money a day: £17.00", "name: Ours now", "state: paused", "on the network: removed");
+                        "money a day: £17.00",
+                        "name: Ours now",
+                        "placements: Stories",
+                        "audience: Great Britain, aged 28 to 80, women, interested in Knitting",
+                        "bid: at most £0.55",
+                        "hours: daily 7 to 23",
+                        "state: paused",
+                        "on the network: removed");
         assertThat(doings()).containsExactlyInAnyOrder("CHANGE AD_GROUP", "CHANGE AD_GROUP", "RESUME AD", "CREATE AD");
-        assertThat(look()).as("a second look finds the same").hasSize(4);
+        assertThat(look()).as("a second look finds the same").hasSize(8);
 
         for (JsonNode d : drift) {
             Answer taken = scene.call(

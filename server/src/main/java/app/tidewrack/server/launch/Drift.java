@@ -45,13 +45,21 @@ class Drift {
     private final Networks networks;
     private final ClientMapper clients;
     private final PlanDesk plans;
+    private final GroupWords groups;
     private final JsonMapper json;
 
-    Drift(LaunchMapper mapper, Networks networks, ClientMapper clients, PlanDesk plans, JsonMapper json) {
+    Drift(
+            LaunchMapper mapper,
+            Networks networks,
+            ClientMapper clients,
+            PlanDesk plans,
+            GroupWords groups,
+            JsonMapper json) {
         this.mapper = mapper;
         this.networks = networks;
         this.clients = clients;
         this.plans = plans;
+        this.groups = groups;
         this.json = json;
     }
 
@@ -79,18 +87,17 @@ class Drift {
             return;
         }
         Account account = clients.account(clientId, campaign.get().accountId()).orElseThrow();
-        String currency = account.currency();
         Map<String, ItemTold> told = networks
                 .connector(account.network())
                 .items(campaign.get().externalId())
                 .stream()
                 .collect(Collectors.toMap(ItemTold::id, Function.identity()));
         for (StoredLive item : live) {
-            note(clientId, campaignId, item, told.get(item.externalId()), currency);
+            note(clientId, campaignId, item, told.get(item.externalId()), account);
         }
     }
 
-    private void note(String clientId, String campaignId, StoredLive item, @Nullable ItemTold told, String currency) {
+    private void note(String clientId, String campaignId, StoredLive item, @Nullable ItemTold told, Account account) {
         Map<String, String> drift = new HashMap<>(map(item.drift()));
         if (told == null || told.removed()) {
             drift.put(THERE, "there");
@@ -104,8 +111,8 @@ class Drift {
             mapper.setPaused(clientId, campaignId, item.itemKey(), told.paused());
         }
         Map<String, String> fields = new HashMap<>(map(item.fields()));
-        for (Map.Entry<String, String> field : told.fields().entrySet()) {
-            String theirs = words(field, currency);
+        for (Map.Entry<String, String> field : words(clientId, account, told).entrySet()) {
+            String theirs = field.getValue();
             String ours = fields.getOrDefault(field.getKey(), "");
             if (!theirs.equals(ours)) {
                 changed = true;
@@ -134,11 +141,22 @@ class Drift {
         }
     }
 
-    private static String words(Map.Entry<String, String> field, String currency) {
-        boolean money = field.getKey().equals(ItemTold.MONEY) || field.getKey().equals(ItemTold.LIFETIME);
-        return money && !field.getValue().isEmpty()
-                ? Money.ofMinor(Long.parseLong(field.getValue()), currency).toString()
-                : field.getValue();
+    /** All that is told of an item; of an ad group's delivery what is as usual is empty. */
+    private Map<String, String> words(String clientId, Account account, ItemTold told) {
+        Map<String, String> words = new HashMap<>(told.fields());
+        for (String money : List.of(ItemTold.MONEY, ItemTold.LIFETIME)) {
+            words.computeIfPresent(
+                    money,
+                    (k, minor) -> minor.isEmpty()
+                            ? ""
+                            : Money.ofMinor(Long.parseLong(minor), account.currency())
+                                    .toString());
+        }
+        if (told.group() != null) {
+            groups.fields(account).forEach(f -> words.put(f, ""));
+            words.putAll(groups.told(clientId, account, told.group()));
+        }
+        return words;
     }
 
     private Map<String, String> map(String content) {

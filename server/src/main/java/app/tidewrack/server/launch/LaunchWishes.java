@@ -1,7 +1,6 @@
 package app.tidewrack.server.launch;
 
 import app.tidewrack.core.audience.AudienceDefinition;
-import app.tidewrack.core.audience.AudienceWords;
 import app.tidewrack.core.creative.AdTokens;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Medium;
@@ -13,10 +12,7 @@ import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.WantedItem;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.FormatRule;
-import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.core.network.ScheduleRule.Pace;
-import app.tidewrack.core.plan.Bid;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
@@ -36,20 +32,18 @@ import app.tidewrack.server.network.NetworkConnector.ChatOrder;
 import app.tidewrack.server.network.NetworkConnector.CreativeOrder;
 import app.tidewrack.server.network.NetworkConnector.DeliveryOrder;
 import app.tidewrack.server.network.NetworkConnector.FormRef;
+import app.tidewrack.server.network.NetworkConnector.GroupTold;
 import app.tidewrack.server.network.NetworkConnector.ItemTold;
 import app.tidewrack.server.network.NetworkConnector.MessageOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
-import app.tidewrack.server.source.SourceTerms;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -58,12 +52,12 @@ import org.springframework.stereotype.Component;
 class LaunchWishes {
     private final Networks networks;
     private final Accounts accounts;
-    private final SourceTerms sources;
+    private final GroupWords groups;
 
-    LaunchWishes(Networks networks, Accounts accounts, SourceTerms sources) {
+    LaunchWishes(Networks networks, Accounts accounts, GroupWords groups) {
         this.networks = networks;
         this.accounts = accounts;
-        this.sources = sources;
+        this.groups = groups;
     }
 
     /** @param order without the id of its parent, which is not known before launch */
@@ -94,14 +88,8 @@ class LaunchWishes {
                                             .get(c.creativeId())
                                             .format())
                                     .toList());
-            String where = placements.isEmpty()
-                    ? "left to the network"
-                    : placements.stream()
-                            .flatMap(p -> rulebook.placement(p).stream())
-                            .map(PlacementRule::words)
-                            .collect(Collectors.joining(", "));
-            wishes.add(
-                    adGroupWish(campaign, row, names, people, sentence(clientId, account, people), placements, where));
+            GroupTold group = new GroupTold(people, placements, order(row.delivery()));
+            wishes.add(adGroupWish(campaign, row, names, group, groups.of(clientId, account, group)));
             Map<String, String> known = AdTokens.of(people, around.clientName());
             for (Column column : on) {
                 Drawn shown = drawn.computeIfAbsent(
@@ -148,54 +136,26 @@ class LaunchWishes {
         return new Budget(facts.budgeting().forFlight(), money.minor());
     }
 
-    private String sentence(String clientId, Account account, AudienceDefinition people) {
-        return AudienceWords.of(
-                people, networks.placeWords(account.network()), sources.words(clientId, account.network()));
-    }
-
-    private Wish adGroupWish(
-            Campaign campaign,
-            Row row,
-            PlanNames names,
-            AudienceDefinition people,
-            String sentence,
-            List<String> placements,
-            String where) {
+    private static Wish adGroupWish(
+            Campaign campaign, Row row, PlanNames names, GroupTold group, Map<String, String> words) {
         String name = names.row(row.id());
-        Map<String, String> fields = new LinkedHashMap<>();
-        fields.put(ItemTold.NAME, name);
-        fields.put("audience", sentence);
-        fields.put("placements", where);
         CampaignFacts facts = campaign.facts();
         boolean own = !facts.budgeting().forCampaign();
+        Map<String, String> fields = new LinkedHashMap<>();
+        fields.put(ItemTold.NAME, name);
         if (own) {
             fields.put(moneyField(facts), row.money().toString());
         }
-        deliveryFields(fields, row.delivery());
+        fields.putAll(words);
         return new Wish(
                 new WantedItem(Level.AD_GROUP, row.id(), campaign.id(), name, fields),
                 new AdGroupOrder(
-                        "", name, placements, people, own ? budget(facts, row.money()) : null, order(row.delivery())));
-    }
-
-    /** What is not as usual, in words. */
-    private static void deliveryFields(Map<String, String> fields, Delivery d) {
-        if (d.goal() != null) {
-            fields.put("goal", d.goal());
-        }
-        if (d.charge() != null) {
-            fields.put("charged by", d.charge().name().toLowerCase(Locale.ROOT));
-        }
-        if (!d.bid().equals(Bid.AUTOMATIC)) {
-            fields.put("bid", d.bid().words());
-        }
-        if (d.pace() == Pace.FRONT) {
-            fields.put("pace", "front-loaded");
-        }
-        if (!d.hours().all()) {
-            fields.put("hours", d.hours().words());
-        }
-        new TreeMap<>(d.switches()).forEach((code, on) -> fields.put(code, on ? "on" : "off"));
+                        "",
+                        name,
+                        group.placements(),
+                        group.audience(),
+                        own ? budget(facts, row.money()) : null,
+                        group.delivery()));
     }
 
     private static DeliveryOrder order(Delivery d) {

@@ -204,8 +204,15 @@ public interface NetworkConnector {
      * Something on the network as it stands.
      *
      * @param fields what is told of it, by the names below, which change lists use too; money is in minor units
+     * @param group null but for ad groups
      */
-    record ItemTold(Level level, String id, boolean paused, boolean removed, Map<String, String> fields) {
+    record ItemTold(
+            Level level,
+            String id,
+            boolean paused,
+            boolean removed,
+            Map<String, String> fields,
+            @Nullable GroupTold group) {
         public static final String NAME = "name";
         public static final String FIRST_DAY = "first day";
         public static final String LAST_DAY = "last day";
@@ -215,6 +222,13 @@ public interface NetworkConnector {
         public static final String BODY = "body";
         public static final String LINK = "link";
     }
+
+    /**
+     * Whom an ad group talks to, where and how.
+     *
+     * @param placements codes; none where they are left to the network
+     */
+    record GroupTold(AudienceDefinition audience, List<String> placements, DeliveryOrder delivery) {}
 
     /** What is sent to set something up or change it. */
     sealed interface Order permits CampaignOrder, AdGroupOrder, AdOrder {}

@@ -501,11 +501,11 @@ final class PracticeNetwork implements NetworkConnector {
         ofCampaign.put(ItemTold.NAME, c.order().name());
         ofCampaign.put(ItemTold.FIRST_DAY, c.order().startsOn().toString());
         ofCampaign.put(ItemTold.LAST_DAY, c.order().endsOn().minusDays(1).toString());
-        items.add(new ItemTold(Level.CAMPAIGN, c.id(), c.paused(), c.removed(), ofCampaign));
+        items.add(new ItemTold(Level.CAMPAIGN, c.id(), c.paused(), c.removed(), ofCampaign, null));
         for (AdGroupFacts g : whole.adGroups()) {
             Map<String, String> ofGroup = new HashMap<>(money(g.order().budget()));
             ofGroup.put(ItemTold.NAME, g.order().name());
-            items.add(new ItemTold(Level.AD_GROUP, g.id(), g.paused(), g.removed(), ofGroup));
+            items.add(new ItemTold(Level.AD_GROUP, g.id(), g.paused(), g.removed(), ofGroup, group(g.order())));
         }
         for (AdWhole a : whole.ads()) {
             AdFacts ad = a.ad();
@@ -514,9 +514,17 @@ final class PracticeNetwork implements NetworkConnector {
                     ItemTold.HEADLINE, String.join("\n", a.creative().headlines()),
                     ItemTold.BODY, String.join("\n", a.creative().bodies()),
                     ItemTold.LINK, Objects.requireNonNullElse(a.creative().link(), ""));
-            items.add(new ItemTold(Level.AD, ad.id(), ad.paused(), ad.removed(), ofAd));
+            items.add(new ItemTold(Level.AD, ad.id(), ad.paused(), ad.removed(), ofAd, null));
         }
         return items;
+    }
+
+    private static GroupTold group(AdGroupBody g) {
+        return new GroupTold(
+                g.audience(),
+                g.placements(),
+                new DeliveryOrder(
+                        g.goal(), g.charge(), g.bid().strategy(), g.bid().minor(), g.pace(), g.hours(), g.switches()));
     }
 
     /** Money a day and for the flight; what is not given is empty. */

@@ -7,6 +7,7 @@ import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceMapper.OnAccount;
 import app.tidewrack.server.source.SourceMapper.Stored;
 import java.util.List;
 import java.util.Map;
@@ -37,7 +38,19 @@ public class SourceTerms {
         if (audience.terms().stream().map(Term::kind).noneMatch(WITH_SOURCE::contains)) {
             return audience;
         }
-        UnaryOperator<Term> there = t -> WITH_SOURCE.contains(t.kind()) ? there(clientId, account, t) : t;
+        return named(audience, id -> library.onAccount(clientId, id, account));
+    }
+
+    /** The audience as the account's network tells it, with our own ids of sources; those that are none of ours keep theirs. */
+    public AudienceDefinition ours(String clientId, Account account, AudienceDefinition audience) {
+        Map<String, String> ids = mapper.onAccounts(clientId).stream()
+                .filter(o -> o.accountId().equals(account.id()))
+                .collect(Collectors.toMap(OnAccount::externalId, OnAccount::sourceId));
+        return named(audience, id -> ids.getOrDefault(id, id));
+    }
+
+    private static AudienceDefinition named(AudienceDefinition audience, UnaryOperator<String> id) {
+        UnaryOperator<Term> renamed = t -> WITH_SOURCE.contains(t.kind()) ? renamed(t, id) : t;
         return new AudienceDefinition(
                 audience.places(),
                 audience.placesLeftOut(),
@@ -45,16 +58,16 @@ public class SourceTerms {
                 audience.ages(),
                 audience.gender(),
                 audience.conditions().stream()
-                        .map(c -> new AnyOf(c.terms().stream().map(there).toList()))
+                        .map(c -> new AnyOf(c.terms().stream().map(renamed).toList()))
                         .toList(),
-                audience.leftOut().stream().map(there).toList());
+                audience.leftOut().stream().map(renamed).toList());
     }
 
-    private Term there(String clientId, Account account, Term term) {
+    private static Term renamed(Term term, UnaryOperator<String> id) {
         int colon = term.code().indexOf(':');
-        String id = colon < 0 ? term.code() : term.code().substring(0, colon);
+        String source = colon < 0 ? term.code() : term.code().substring(0, colon);
         String rest = colon < 0 ? "" : term.code().substring(colon);
-        return new Term(term.kind(), library.onAccount(clientId, id, account) + rest);
+        return new Term(term.kind(), id.apply(source) + rest);
     }
 
     /** A client's sources by id, as far as temperatures go. */
