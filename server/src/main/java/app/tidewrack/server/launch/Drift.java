@@ -27,6 +27,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -47,6 +48,7 @@ class Drift {
     private final PlanDesk plans;
     private final GroupWords groups;
     private final JsonMapper json;
+    private final TransactionTemplate transaction;
 
     Drift(
             LaunchMapper mapper,
@@ -54,13 +56,15 @@ class Drift {
             ClientMapper clients,
             PlanDesk plans,
             GroupWords groups,
-            JsonMapper json) {
+            JsonMapper json,
+            TransactionTemplate transaction) {
         this.mapper = mapper;
         this.networks = networks;
         this.clients = clients;
         this.plans = plans;
         this.groups = groups;
         this.json = json;
+        this.transaction = transaction;
     }
 
     /**
@@ -73,17 +77,17 @@ class Drift {
     record Drifted(
             Level level, String key, String name, String field, String ours, String theirs, boolean canTakeOver) {}
 
-    /** Asks the network how a campaign of a plan stands, and notes what was changed there. */
+    /**
+     * Asks the network how a campaign of a plan stands, and notes what was changed there. What it tells is dropped when a launch
+     * began meanwhile, since that changes it too.
+     */
     void look(String clientId, String planId, String campaignId) {
         plans.plan(clientId, planId).plan().campaign(campaignId);
-        List<StoredLive> live = mapper.live(clientId, campaignId);
-        Optional<StoredLive> campaign = live.stream()
+        Optional<StoredLive> campaign = mapper.live(clientId, campaignId).stream()
                 .filter(l -> l.level().equals(Level.CAMPAIGN.name()))
                 .findFirst();
-        boolean underWay = mapper.newest(clientId, campaignId)
-                .filter(StoredLaunch::underWay)
-                .isPresent();
-        if (campaign.isEmpty() || underWay) {
+        Optional<StoredLaunch> newest = mapper.newest(clientId, campaignId);
+        if (campaign.isEmpty() || newest.filter(StoredLaunch::underWay).isPresent()) {
             return;
         }
         Account account = clients.account(clientId, campaign.get().accountId()).orElseThrow();
@@ -92,9 +96,13 @@ class Drift {
                 .items(campaign.get().externalId())
                 .stream()
                 .collect(Collectors.toMap(ItemTold::id, Function.identity()));
-        for (StoredLive item : live) {
-            note(clientId, campaignId, item, told.get(item.externalId()), account);
-        }
+        transaction.executeWithoutResult(t -> {
+            plans.hold(clientId, planId);
+            if (mapper.newest(clientId, campaignId).map(StoredLaunch::id).equals(newest.map(StoredLaunch::id))) {
+                mapper.live(clientId, campaignId)
+                        .forEach(item -> note(clientId, campaignId, item, told.get(item.externalId()), account));
+            }
+        });
     }
 
     private void note(String clientId, String campaignId, StoredLive item, @Nullable ItemTold told, Account account) {

@@ -187,6 +187,15 @@ interface LaunchMapper {
             order by level desc, name""")
     List<StoredLive> drifted(String clientId, String campaignId);
 
+    /** A campaign that is on a network. */
+    record OnNetwork(String clientId, String planId, String campaignId) {}
+
+    @Select("""
+            select l.client_id, c.plan_id, l.campaign_id
+            from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            where l.level = 'CAMPAIGN' and l.removed_at is null order by l.client_id, l.campaign_id""")
+    List<OnNetwork> onNetworks();
+
     /** How often an item was removed before, which tells it from those that were. */
     @Select("""
             select generation from live_item
