@@ -47,6 +47,7 @@ const FIELDS: Record<string, keyof Facts> = {
   start: "start",
   lastDay: "lastDay",
   money: "money",
+  subject: "subject",
 };
 
 function factsOf(c: Campaign): Facts {
@@ -60,6 +61,7 @@ function factsOf(c: Campaign): Facts {
     lastDay,
     basis: c.basis,
     shared: c.sharedMinor != null,
+    subject: c.subject ?? null,
     money: typedMoney(c.sharedMinor ?? c.moneyPerRowMinor, c.currency),
   };
 }
@@ -116,6 +118,7 @@ export function CampaignForm(props: {
           account={account}
           objectives={offer.data.rulebook.objectives}
           spending={offer.data.rulebook.spending}
+          subjects={offer.data.rulebook.subjects}
           today={today.data}
           money={typedMoney(Math.max(lowest ?? 0, 1000), account.currency)}
         />
@@ -130,6 +133,7 @@ function Fields({
   account,
   objectives,
   spending,
+  subjects,
   today,
   money,
   campaign,
@@ -141,6 +145,7 @@ function Fields({
   account: Schemas["AccountView"];
   objectives: Schemas["ObjectiveRule"][];
   spending: Schemas["SpendingRule"];
+  subjects: Schemas["SubjectRule"][];
   today: string;
   /** What a row of a new campaign starts with, as it is typed. */
   money: string;
@@ -161,6 +166,7 @@ function Fields({
         lastDay: plusDays(today, 13),
         basis: "DAILY",
         shared: false,
+        subject: null,
         money,
       };
   const finish = async (facts: Facts) => {
@@ -186,7 +192,7 @@ function Fields({
       layout="vertical"
       requiredMark={false}
       initialValues={initial}
-      onFinish={(f) => void finish({ ...initial, ...f })}
+      onFinish={(f) => void finish({ ...initial, ...f, subject: f.subject ?? null })}
     >
       <p className="note" style={{ marginTop: 0 }}>
         On {account.networkName}, account {account.name}; days are days in {account.zone}.
@@ -230,6 +236,20 @@ function Fields({
           <Day focus={field === "lastDay"} />
         </Form.Item>
       </div>
+      {(subjects.length > 0 || initial.subject) && (
+        <Form.Item
+          name="subject"
+          label="Regulated subject"
+          extra="Ads on these must say so; whom they may reach is limited"
+        >
+          <Select
+            allowClear
+            autoFocus={field === "subject"}
+            placeholder="None"
+            options={subjects.map((s) => ({ value: s.code, label: s.words }))}
+          />
+        </Form.Item>
+      )}
       <Money {...{ form, account, spending, campaign }} focus={field === "money"} />
     </Form>
   );

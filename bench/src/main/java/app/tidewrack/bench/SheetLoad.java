@@ -257,7 +257,7 @@ final class SheetLoad {
                     PlanTotals.of(of),
                     names(of, before),
                     rulebook,
-                    new Situation.Account("HS GBP", "Oddment & Thread", null, true, Set.of()),
+                    new Situation.Account("HS GBP", "Oddment & Thread", null, true, Set.of(), Set.of()),
                     people,
                     creatives,
                     Map.of(),

@@ -32,6 +32,7 @@ import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.network.SpendingRule.Level;
+import app.tidewrack.core.network.SubjectRule;
 import java.time.Duration;
 import java.util.Currency;
 import java.util.List;
@@ -119,7 +120,7 @@ public final class Rulebooks {
                 List.of(new Choice("comments", "Comments")),
                 new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18), List.of()),
                 new ReportRule(Duration.ofHours(3), List.of(), List.of(7), List.of(1)),
-                List.of(),
+                List.of(new SubjectRule("jobs", "Jobs", false, false, 25, List.of(TermKind.INTEREST))),
                 new CallRule(600, 100),
                 80,
                 60,

@@ -19,7 +19,8 @@ public final class Checks {
             PlacementRules.FAMILY,
             DeliveryRules.FAMILY,
             CreativeRules.FAMILY,
-            NameRules.FAMILY);
+            NameRules.FAMILY,
+            SubjectRules.FAMILY);
 
     private final Situation situation;
     private final List<List<Finding>> byFamily;

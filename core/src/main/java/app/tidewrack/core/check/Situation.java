@@ -44,13 +44,15 @@ public record Situation(
      * @param client the client's name
      * @param spendingLimitMinor a day, in the account's currency; null for none
      * @param agreedSenders who agreed to be named in direct messages
+     * @param subjects regulated subjects that briefs of the client name
      */
     public record Account(
             String name,
             String client,
             @Nullable Long spendingLimitMinor,
             boolean hasSiteTag,
-            Set<String> agreedSenders) {}
+            Set<String> agreedSenders,
+            Set<String> subjects) {}
 
     /** @param size null when the network has not told it yet */
     public record Audience(

@@ -3,12 +3,14 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a campaign is, apart from its sheet.
  *
  * @param objective the code of an objective of the account's rulebook
  * @param moneyPerRow what a new row starts with
+ * @param subject code of a regulated subject that the ads are on; null for none
  */
 public record CampaignFacts(
         String name,
@@ -17,7 +19,8 @@ public record CampaignFacts(
         Purpose purpose,
         Flight flight,
         Money moneyPerRow,
-        Budgeting budgeting) {
+        Budgeting budgeting,
+        @Nullable String subject) {
     /** Longest name of a campaign, row or creative before the pattern adds to it, in characters. */
     public static final int LONGEST_NAME = 80;
 
@@ -26,19 +29,19 @@ public record CampaignFacts(
         name = checkedName(name);
     }
 
-    /** With money a day for each row. */
+    /** With money a day for each row, on no regulated subject. */
     public CampaignFacts(
             String name, String objective, Temperature temperature, Purpose purpose, Flight flight, Money moneyPerRow) {
-        this(name, objective, temperature, purpose, flight, moneyPerRow, Budgeting.USUAL);
+        this(name, objective, temperature, purpose, flight, moneyPerRow, Budgeting.USUAL, null);
     }
 
     public CampaignFacts flying(Flight changed) {
-        return new CampaignFacts(name, objective, temperature, purpose, changed, moneyPerRow, budgeting);
+        return new CampaignFacts(name, objective, temperature, purpose, changed, moneyPerRow, budgeting, subject);
     }
 
     /** With money given another way, and what a new row then starts with. */
     public CampaignFacts budgeted(Budgeting changed, Money start) {
-        return new CampaignFacts(name, objective, temperature, purpose, flight, start, changed);
+        return new CampaignFacts(name, objective, temperature, purpose, flight, start, changed, subject);
     }
 
     /**

@@ -178,7 +178,8 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                     f.purpose(),
                     new Flight(flight.start(), flight.end(), target.zone()),
                     money(f.moneyPerRow()),
-                    budgeting());
+                    budgeting(),
+                    f.subject());
         }
 
         /** As it was, where money is taken so. */

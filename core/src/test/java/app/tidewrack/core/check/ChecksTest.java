@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.tidewrack.core.Rulebooks;
 import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Circle;
+import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Places;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Medium;
@@ -119,6 +123,11 @@ class ChecksTest {
 
         Budgeting budgeting = Budgeting.USUAL;
 
+        @Nullable
+        String subject;
+
+        Set<String> briefs = Set.of();
+
         List<Finding> findings() {
             return Checks.run(situation());
         }
@@ -132,7 +141,8 @@ class ChecksTest {
                     Purpose.TESTING,
                     new Flight(start, start.plusDays(days), ZoneId.of("Europe/London")),
                     each,
-                    budgeting);
+                    budgeting,
+                    subject);
             return new Campaign(
                     "c",
                     "a",
@@ -179,7 +189,8 @@ class ChecksTest {
                     PlanTotals.of(campaign),
                     PlanNames.of(campaign, words, before),
                     Rulebooks.small(hoursOffered, anyMoney),
-                    new Situation.Account("Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill")),
+                    new Situation.Account(
+                            "Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill"), briefs),
                     Map.of(
                             "r1", new Situation.Audience("Knitters", definition, size),
                             "r2", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
@@ -202,6 +213,10 @@ class ChecksTest {
                             new NamePattern(List.of(NamePart.of(Token.NETWORK)), "_", "-", NamePattern.Letters.PLAIN))),
                     LinkPattern.Same.KEEP),
             Codes.USUAL);
+
+    private static AudienceDefinition everyone(String language) {
+        return AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.LANGUAGE, language)));
+    }
 
     private static AudienceDefinition adults(String topic) {
         return AudienceDefinition.everyoneIn("GB").aged(new AgeRange(25, 54)).interestedIn(List.of(topic));
@@ -456,6 +471,19 @@ class ChecksTest {
                         "two ads of one name",
                         "a name of its own",
                         c -> c.columns = List.of(new Column("c1", "cr"), new Column("c2", "cr"))),
+                spoil("subject.not-offered", "housing", "Jobs", c -> c.subject = "housing"),
+                spoil("subject.ages-narrowed", "ages 25 to 54", "any age", c -> c.subject = "jobs"),
+                spoil("subject.gender-chosen", "women", "any gender", c -> {
+                    c.subject = "jobs";
+                    c.definition = AudienceDefinition.everyoneIn("GB").of(Gender.WOMEN);
+                }),
+                spoil("subject.radius-too-small", "10 km around Norwich", "25 km", c -> {
+                    c.subject = "jobs";
+                    c.definition = AudienceDefinition.everyoneIn(
+                            Places.around(List.of(new Circle(1, "Norwich", "GB", 52, 1, 10))));
+                }),
+                spoil("subject.condition-forbidden", "interest", "no such condition", c -> c.subject = "jobs"),
+                spoil("subject.not-named", "none", "jobs", c -> c.briefs = Set.of("jobs")),
                 spoil("name.value-missing", "no row", "a value", c -> c.label = "→"),
                 spoil("name.too-long", "88 characters", "80 characters", c -> c.label = "x".repeat(60)));
     }
@@ -506,6 +534,12 @@ class ChecksTest {
                 c -> {
                     c.format = "single-video";
                     c.media = clip(60);
+                },
+                c -> {
+                    c.subject = "jobs";
+                    c.briefs = Set.of("jobs");
+                    c.definition = everyone("en");
+                    c.other = everyone("de");
                 },
                 c -> {
                     c.anyMoney = true;

@@ -7,6 +7,7 @@ import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -27,6 +28,11 @@ public class BriefLibrary {
 
     List<KeptBrief> all(String clientId) {
         return mapper.all(clientId).stream().map(this::read).toList();
+    }
+
+    /** Codes of the regulated subjects that briefs of the client name. */
+    public Set<String> subjects(String clientId) {
+        return mapper.subjects(clientId);
     }
 
     public KeptBrief add(String clientId, BriefBody body) {

@@ -2,6 +2,7 @@ package app.tidewrack.server.brief;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -16,6 +17,11 @@ interface BriefMapper {
             select id, content::text as content, version from brief where client_id = #{clientId}
             order by content ->> 'startsOn' desc, lower(content ->> 'name'), id""")
     List<Stored> all(String clientId);
+
+    @Select("""
+            select distinct content ->> 'subject' from brief
+            where client_id = #{clientId} and content ->> 'subject' is not null""")
+    Set<String> subjects(String clientId);
 
     @Select("select id, content::text as content, version from brief where client_id = #{clientId} and id = #{id}")
     Optional<Stored> byId(String clientId, String id);

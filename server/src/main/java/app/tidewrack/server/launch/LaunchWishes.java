@@ -113,6 +113,10 @@ class LaunchWishes {
         fields.put("objective", facts.objective());
         fields.put(ItemTold.FIRST_DAY, facts.flight().start().toString());
         fields.put(ItemTold.LAST_DAY, facts.flight().lastDay().toString());
+        String subject = facts.subject();
+        if (subject != null) {
+            fields.put(ItemTold.SUBJECT, subject);
+        }
         Money shared = facts.budgeting().shared();
         if (shared != null) {
             fields.put(moneyField(facts), shared.toString());
@@ -125,7 +129,8 @@ class LaunchWishes {
                         facts.objective(),
                         facts.flight().start(),
                         facts.flight().end(),
-                        shared == null ? null : budget(facts, shared)));
+                        shared == null ? null : budget(facts, shared),
+                        subject));
     }
 
     private static String moneyField(CampaignFacts facts) {

@@ -218,6 +218,7 @@ public interface NetworkConnector {
         public static final String LAST_DAY = "last day";
         public static final String MONEY = "money a day";
         public static final String LIFETIME = "money for the flight";
+        public static final String SUBJECT = "regulated subject";
         public static final String HEADLINE = "headline";
         public static final String BODY = "body";
         public static final String LINK = "link";
@@ -237,6 +238,7 @@ public interface NetworkConnector {
      * @param account opened before the campaign is created, where that has not happened
      * @param endsOn the day after the last
      * @param budget shared by its ad groups; null when each has its own
+     * @param subject code of a regulated subject; null for none
      */
     record CampaignOrder(
             AccountOrder account,
@@ -244,7 +246,8 @@ public interface NetworkConnector {
             String objective,
             LocalDate startsOn,
             LocalDate endsOn,
-            @Nullable Budget budget)
+            @Nullable Budget budget,
+            @Nullable String subject)
             implements Order {}
 
     /**

@@ -289,6 +289,7 @@ final class PracticeNetwork implements NetworkConnector {
             LocalDate startsOn,
             LocalDate endsOn,
             @Nullable Budget budget,
+            @Nullable String subject,
             boolean splitTest) {}
 
     private record BidBody(BidStrategy strategy, @Nullable Long minor) {}
@@ -356,7 +357,14 @@ final class PracticeNetwork implements NetworkConnector {
 
     private static CampaignBody campaign(CampaignOrder o) {
         return new CampaignBody(
-                o.account().account(), o.name(), o.objective(), o.startsOn(), o.endsOn(), o.budget(), false);
+                o.account().account(),
+                o.name(),
+                o.objective(),
+                o.startsOn(),
+                o.endsOn(),
+                o.budget(),
+                o.subject(),
+                false);
     }
 
     private static AdGroupBody adGroup(AdGroupOrder o) {
@@ -498,6 +506,7 @@ final class PracticeNetwork implements NetworkConnector {
         List<ItemTold> items = new ArrayList<>();
         CampaignFacts c = whole.campaign();
         Map<String, String> ofCampaign = new HashMap<>(money(c.order().budget()));
+        ofCampaign.put(ItemTold.SUBJECT, Objects.requireNonNullElse(c.order().subject(), ""));
         ofCampaign.put(ItemTold.NAME, c.order().name());
         ofCampaign.put(ItemTold.FIRST_DAY, c.order().startsOn().toString());
         ofCampaign.put(ItemTold.LAST_DAY, c.order().endsOn().minusDays(1).toString());

@@ -106,6 +106,7 @@ public sealed interface EditBody {
      *
      * @param basis what its money is for
      * @param shared whether its rows share one sum
+     * @param subject code of a regulated subject; null for none
      * @param money the shared sum, or what a new row starts with
      */
     record FactsBody(
@@ -117,6 +118,7 @@ public sealed interface EditBody {
             @NotNull LocalDate lastDay,
             @NotNull Basis basis,
             boolean shared,
+            @Nullable String subject,
             @NotNull String money) {}
 
     record CellBody(@NotNull String rowId, @NotNull String columnId) {}

@@ -173,7 +173,8 @@ class EditReader {
                 body.purpose(),
                 flight,
                 money,
-                new Budgeting(body.basis(), body.shared() ? money : null));
+                new Budgeting(body.basis(), body.shared() ? money : null),
+                body.subject());
     }
 
     private AddRows newRows(String clientId, Plan plan, EditBody.NewRows body) {

@@ -13,6 +13,7 @@ import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
+import app.tidewrack.server.brief.BriefLibrary;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
@@ -50,6 +51,7 @@ public class PlanInspector {
     private final BidPrices prices;
     private final Silences silences;
     private final NamingLibrary naming;
+    private final BriefLibrary briefs;
 
     /**
      * What campaigns were like when they were last looked at here, so that after an edit only what changed is named and checked
@@ -71,7 +73,8 @@ public class PlanInspector {
             RowPeople people,
             BidPrices prices,
             Silences silences,
-            NamingLibrary naming) {
+            NamingLibrary naming,
+            BriefLibrary briefs) {
         this.audiences = audiences;
         this.creatives = creatives;
         this.scripts = scripts;
@@ -82,6 +85,7 @@ public class PlanInspector {
         this.prices = prices;
         this.silences = silences;
         this.naming = naming;
+        this.briefs = briefs;
     }
 
     /** All that a client's plans refer to, read once for a whole plan. */
@@ -94,6 +98,7 @@ public class PlanInspector {
             String planName,
             NamingScheme scheme,
             List<Sender> senders,
+            Set<String> subjects,
             Instant now) {}
 
     /**
@@ -120,6 +125,7 @@ public class PlanInspector {
                 plan.name(),
                 naming.current(clientId).scheme(),
                 scripts.senders(clientId),
+                briefs.subjects(clientId),
                 networks.now());
     }
 
@@ -199,7 +205,8 @@ public class PlanInspector {
                         s.clientName(),
                         account.spendingLimitMinor(),
                         account.siteTag() != null,
-                        agreed(s, account)),
+                        agreed(s, account),
+                        s.subjects()),
                 talkedTo,
                 s.creatives(),
                 prices.of(clientId, campaign, talkedTo),

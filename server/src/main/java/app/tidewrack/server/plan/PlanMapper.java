@@ -29,7 +29,8 @@ interface PlanMapper {
             String currency,
             long moneyPerRowMinor,
             String basis,
-            @Nullable Long sharedMinor) {}
+            @Nullable Long sharedMinor,
+            @Nullable String subject) {}
 
     record StoredRow(
             String id,
@@ -70,7 +71,7 @@ interface PlanMapper {
 
     @Select("""
             select id, position, account_id, name, objective, temperature, purpose, starts_on, ends_on, zone, currency,
-                   money_per_row_minor, basis, shared_minor
+                   money_per_row_minor, basis, shared_minor, subject
             from campaign where client_id = #{clientId} and plan_id = #{planId} order by position""")
     List<StoredCampaign> campaigns(String clientId, String planId);
 
@@ -96,15 +97,15 @@ interface PlanMapper {
 
     @Insert("""
             insert into campaign (client_id, id, plan_id, position, account_id, name, objective, temperature, purpose,
-                                  starts_on, ends_on, zone, currency, money_per_row_minor, basis, shared_minor)
+                                  starts_on, ends_on, zone, currency, money_per_row_minor, basis, shared_minor, subject)
             values (#{clientId}, #{c.id}, #{planId}, #{c.position}, #{c.accountId}, #{c.name}, #{c.objective},
                     #{c.temperature}, #{c.purpose}, #{c.startsOn}, #{c.endsOn}, #{c.zone}, #{c.currency},
-                    #{c.moneyPerRowMinor}, #{c.basis}, #{c.sharedMinor})
+                    #{c.moneyPerRowMinor}, #{c.basis}, #{c.sharedMinor}, #{c.subject})
             on conflict (client_id, id) do update set position = excluded.position, name = excluded.name,
                    objective = excluded.objective, temperature = excluded.temperature, purpose = excluded.purpose,
                    starts_on = excluded.starts_on, ends_on = excluded.ends_on,
                    money_per_row_minor = excluded.money_per_row_minor, basis = excluded.basis,
-                   shared_minor = excluded.shared_minor""")
+                   shared_minor = excluded.shared_minor, subject = excluded.subject""")
     void keepCampaign(String clientId, String planId, StoredCampaign c);
 
     @Delete("delete from campaign where client_id = #{clientId} and id = #{id}")

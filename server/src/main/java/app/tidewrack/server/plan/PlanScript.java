@@ -44,7 +44,7 @@ public final class PlanScript {
             String money) {
         return edit(new EditBody.NewCampaign(
                 accountId,
-                new FactsBody(name, objective, temperature, purpose, start, lastDay, Basis.DAILY, false, money)));
+                new FactsBody(name, objective, temperature, purpose, start, lastDay, Basis.DAILY, false, null, money)));
     }
 
     public PlanScript addRows(List<String> audienceIds) {

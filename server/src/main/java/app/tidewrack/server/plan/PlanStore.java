@@ -76,7 +76,8 @@ class PlanStore {
                 Purpose.valueOf(c.purpose()),
                 new Flight(c.startsOn(), c.endsOn(), ZoneId.of(c.zone())),
                 Money.ofMinor(c.moneyPerRowMinor(), c.currency()),
-                new Budgeting(Basis.valueOf(c.basis()), shared(c)));
+                new Budgeting(Basis.valueOf(c.basis()), shared(c)),
+                c.subject());
     }
 
     private static @Nullable Money shared(StoredCampaign c) {
@@ -153,7 +154,8 @@ class PlanStore {
                 f.moneyPerRow().currency().getCurrencyCode(),
                 f.moneyPerRow().minor(),
                 f.budgeting().basis().name(),
-                shared == null ? null : shared.minor());
+                shared == null ? null : shared.minor(),
+                f.subject());
     }
 
     private StoredRow storedRow(Placed<Row> p) {

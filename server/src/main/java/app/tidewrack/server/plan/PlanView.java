@@ -65,6 +65,7 @@ public record PlanView(
             long moneyPerRowMinor,
             Basis basis,
             @Nullable Long sharedMinor,
+            @Nullable String subject,
             List<RowView> rows,
             List<ColumnView> columns,
             int ads,
@@ -163,6 +164,7 @@ public record PlanView(
                 f.moneyPerRow().minor(),
                 budgeting.basis(),
                 shared == null ? null : shared.minor(),
+                f.subject(),
                 campaign.rows().stream().map(r -> row(inspected, r)).toList(),
                 campaign.columns().stream()
                         .map(c -> {
