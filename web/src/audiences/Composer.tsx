@@ -18,7 +18,13 @@ const GENDERS = [
 ] as const;
 
 /** The step whose input mends a finding about a field. */
-const STEP_OF_FIELD: Record<string, StepKind> = { definition: "AGES", places: "PLACES", ages: "AGES" };
+const STEP_OF_FIELD: Record<string, StepKind> = {
+  definition: "AGES",
+  places: "PLACES",
+  ages: "AGES",
+  gender: "GENDER",
+  conditions: "CONDITION",
+};
 
 /** An audience as a sentence, one step a line, with the size after each. */
 export function Composer(props: {
