@@ -9,6 +9,7 @@ import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
 import { Clients, Desk } from "./desk";
 import { Frame } from "./frame/Frame";
+import { Nowhere } from "./frame/Nowhere";
 import { theme } from "./look/theme";
 import { SignIn } from "./signin/SignIn";
 
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
       { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
       { path: "c/:clientId/rules/:thing?", element: <Rules /> },
+      { path: "*", element: <Nowhere /> },
     ],
   },
 ]);

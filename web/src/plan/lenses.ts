@@ -22,12 +22,24 @@ function offCells(campaign: Campaign) {
   };
 }
 
-/** What each cell shows through a lens; looked up once a campaign and lens, asked for every cell in sight. */
-export function lens(
-  of: Lens,
-  campaign: Campaign,
-  data: LensData,
-): (row: number, column: number) => CellShown {
+type Shows = (row: number, column: number) => CellShown;
+
+/**
+ * What each cell shows through a lens; looked up once a campaign and lens, asked for every cell in sight. Asked again it gives the
+ * same object, so that scrolling draws only cells that come into sight.
+ */
+export function lens(of: Lens, campaign: Campaign, data: LensData): Shows {
+  const shows = through(of, campaign, data);
+  const known = new Map<number, CellShown>();
+  return (row, column) => {
+    const at = row * campaign.columns.length + column;
+    const shown = known.get(at) ?? shows(row, column);
+    known.set(at, shown);
+    return shown;
+  };
+}
+
+function through(of: Lens, campaign: Campaign, data: LensData): Shows {
   switch (of) {
     case "money":
       return moneyOf(campaign);

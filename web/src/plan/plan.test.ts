@@ -271,6 +271,7 @@ describe("what a row and its ads show", () => {
     const shown = lens("money", campaign, data);
     expect(shown(0, 0)).toMatchObject({ main: "£2.00", small: "£28.00" });
     expect(shown(0, 1).ground).toContain("38%");
+    expect(shown(0, 0)).toBe(shown(0, 0));
     const whole = { ...campaign, basis: "LIFETIME" as const, sharedMinor: 600 };
     expect(lens("money", whole, data)(0, 0)).toMatchObject({ main: "≈ £2.00", small: "£0.14 a day" });
   });
