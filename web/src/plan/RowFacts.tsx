@@ -6,7 +6,15 @@ import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
 import { Lock } from "./Lock";
-import { AD_STATES, findingsAt, moneyWords, showingWords, VARIABLE_WORDS, type Campaign } from "./model";
+import {
+  AD_STATES,
+  BASIS_WORDS,
+  findingsAt,
+  moneyWords,
+  showingWords,
+  VARIABLE_WORDS,
+  type Campaign,
+} from "./model";
 import { linkQuery } from "./queries";
 import type { Spot } from "./selection";
 
@@ -89,7 +97,7 @@ export function RowFacts({
               <button className="link" onClick={onShared}>
                 {money(campaign.sharedMinor, campaign.currency)}
               </button>{" "}
-              {campaign.basis === "LIFETIME" ? "for the flight" : "a day"} with the other rows
+              {BASIS_WORDS[campaign.basis]} with the other rows
             </dd>
           )}
           <dd className="row-money" hidden={campaign.sharedMinor != null}>

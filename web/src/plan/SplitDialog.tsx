@@ -4,7 +4,7 @@ import { App, Button, Checkbox, Input, InputNumber, Modal, Radio, Segmented, Sel
 import { useState } from "react";
 import { barLength } from "../audiences/model";
 import { money, people, plural } from "../look/format";
-import type { Campaign } from "./model";
+import { BASIS_WORDS, type Campaign } from "./model";
 import {
   bodyOf,
   listed,
@@ -100,7 +100,7 @@ export function SplitDialog(props: {
               made={made}
               testing={campaign.purpose === "TESTING"}
               words={words}
-              basis={campaign.basis === "LIFETIME" ? "for the flight" : "a day"}
+              basis={BASIS_WORDS[campaign.basis]}
             />
           )}
         </div>

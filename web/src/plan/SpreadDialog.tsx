@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { money, plural, typedMoney } from "../look/format";
 import { Lock } from "./Lock";
-import type { Campaign } from "./model";
+import { BASIS_WORDS, type Campaign } from "./model";
 import { spreadQuery } from "./previews";
 
 type How = Schemas["SpreadBody"]["how"];
@@ -20,7 +20,7 @@ export function SpreadDialog(props: {
   const { campaign, rows } = props;
   const now = rows.reduce((sum, r) => sum + r.moneyMinor, 0);
   const locked = new Set(rows.filter((r) => r.locked).map((r) => r.id));
-  const words = campaign.basis === "LIFETIME" ? "for the flight" : "a day";
+  const words = BASIS_WORDS[campaign.basis];
   const [total, setTotal] = useState(typedMoney(now, campaign.currency));
   const [how, setHow] = useState<How>("EQUAL");
   const preview = useQuery({

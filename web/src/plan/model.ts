@@ -30,9 +30,12 @@ export const VARIABLE_WORDS: Record<Schemas["SliceView"]["variable"], string> = 
   LANGUAGE: "language",
 };
 
+/** What a campaign's money is for. */
+export const BASIS_WORDS = { DAILY: "a day", LIFETIME: "for the flight" } as const;
+
 /** What the money of a campaign's rows is for, as a heading. */
-export function moneyWords(campaign: Campaign): "Money a day" | "Money for the flight" {
-  return campaign.basis === "LIFETIME" ? "Money for the flight" : "Money a day";
+export function moneyWords(campaign: Campaign): string {
+  return `Money ${BASIS_WORDS[campaign.basis]}`;
 }
 
 /** Where a row's ads show, in a few words. */

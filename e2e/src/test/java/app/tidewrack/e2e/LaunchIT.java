@@ -58,6 +58,13 @@ class LaunchIT {
         return page.getByTestId("launch-progress");
     }
 
+    /** @param changes how many, as the button says it */
+    private static void launch(String changes) {
+        buyer.press("Launch " + changes + "…");
+        buyer.press("Launch now");
+        assertThat(progress()).containsText(changes.split(" ")[0] + " of " + changes + " on the network", SOON);
+    }
+
     @Test
     @Order(1)
     void thirtySixAdsWithThreeTakenOutOnANetworkThatGoesDownInTheMiddle() throws Exception {
@@ -237,9 +244,7 @@ class LaunchIT {
         buyer.kept();
 
         open("launch", sheet);
-        buyer.press("Launch 3 changes…");
-        buyer.press("Launch now");
-        assertThat(progress()).containsText("3 of 3 changes on the network", SOON);
+        launch("3 changes");
     }
 
     /** Review refuses a promise; the way back to the text is beside the ad, and only what changed is sent again. */
@@ -249,9 +254,7 @@ class LaunchIT {
         Calls.Sheet sheet = calls.sheet("oddmenths", "Promises", 1, 2, "10");
         calls.rewrite("Promises creative 2", Map.of("bodies", List.of("Guaranteed to last for ever.")));
         open("launch", sheet);
-        buyer.press("Launch 4 changes…");
-        buyer.press("Launch now");
-        assertThat(progress()).containsText("4 of 4 changes on the network", SOON);
+        launch("4 changes");
         buyer.move("1 day");
         open("plan", sheet);
         buyer.lens("Review");
@@ -265,9 +268,7 @@ class LaunchIT {
         body.fill("Made to be mended again.");
         buyer.kept();
         open("launch", sheet);
-        buyer.press("Launch 1 change…");
-        buyer.press("Launch now");
-        assertThat(progress()).containsText("1 of 1 change on the network", SOON);
+        launch("1 change");
         buyer.move("1 day");
         open("plan", sheet);
         buyer.lens("Review");
