@@ -156,6 +156,7 @@ describe("what a block of cells does", () => {
     const sheet = {
       ...campaign,
       currency: "GBP",
+      basis: "DAILY",
       rows: [
         { id: "r1", label: "=HYPERLINK(1)", moneyMinor: 1200, cells: [600, null], slices: [] },
         { id: "r2", label: "Tab\there", moneyMinor: 50, cells: [25, 25], slices: [] },
@@ -247,6 +248,7 @@ describe("hours being painted", () => {
 describe("what a row and its ads show", () => {
   const campaign = {
     currency: "GBP",
+    basis: "DAILY",
     days: 14,
     rows: [{ id: "r", cells: [200, 800, null, null] }],
     columns: [{ id: "a" }, { id: "b" }, { id: "c" }, { id: "d" }],
