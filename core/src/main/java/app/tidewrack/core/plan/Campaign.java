@@ -18,7 +18,7 @@ public record Campaign(
         List<Column> columns,
         Map<CellRef, String> off) {
     /** The most rows and columns of one sheet. */
-    public static final int MOST_ROWS = 500;
+    public static final int MOST_ROWS = 1_000;
 
     public static final int MOST_COLUMNS = 100;
 
@@ -29,7 +29,7 @@ public record Campaign(
         if (rows.size() > MOST_ROWS || columns.size() > MOST_COLUMNS) {
             throw new Refusal(
                     "rows",
-                    "The sheet would have %d rows and %d columns; it holds %d by %d."
+                    "The sheet would have %,d rows and %,d columns; it holds %,d by %d."
                             .formatted(rows.size(), columns.size(), MOST_ROWS, MOST_COLUMNS),
                     "Make a second campaign.");
         }

@@ -241,7 +241,7 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
                 return;
             }
             if (campaign.rows().size() + rows.size() >= Campaign.MOST_ROWS) {
-                bad.add(new Bad(number, label, "The sheet is full; it holds %d rows.".formatted(Campaign.MOST_ROWS)));
+                bad.add(new Bad(number, label, "The sheet is full; it holds %,d rows.".formatted(Campaign.MOST_ROWS)));
                 return;
             }
             try {

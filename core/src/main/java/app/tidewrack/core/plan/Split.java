@@ -62,7 +62,7 @@ public record Split(List<By> by, Share share) {
         if (count() > Campaign.MOST_ROWS) {
             throw new Refusal(
                     "by",
-                    "The split makes %,d rows; a sheet holds %d.".formatted(count(), Campaign.MOST_ROWS),
+                    "The split makes %,d rows; a sheet holds %,d.".formatted(count(), Campaign.MOST_ROWS),
                     "Choose fewer values, or split into several campaigns.");
         }
         List<Narrowing> narrowings = List.of(row.narrowing());

@@ -170,7 +170,7 @@ class SplitTest {
                 .toList();
         Split wide = new Split(List.of(ages(20), GENDERS, new By(Variable.PLACE, places)), Share.EACH);
         assertThatThrownBy(() -> wide.rows(ROW, Set.of(), this::id))
-                .hasMessageContaining("makes 5,200 rows; a sheet holds 500");
+                .hasMessageContaining("makes 5,200 rows; a sheet holds 1,000");
         Row full = new Row("r", "a", "K".repeat(80), ROW.money());
         assertThat(new Split(List.of(GENDERS), Share.EACH)
                         .rows(full, Set.of(), this::id)

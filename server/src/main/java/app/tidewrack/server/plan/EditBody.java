@@ -4,6 +4,7 @@ import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Budgeting.Basis;
+import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Split;
@@ -99,7 +100,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "cellSwitch", schema = EditBody.CellSwitch.class)
         })
 public sealed interface EditBody {
-    int MOST_AT_ONCE = 60_000;
+    int MOST_AT_ONCE = Campaign.MOST_ROWS * Campaign.MOST_COLUMNS;
 
     /**
      * What a campaign is, as typed.
@@ -136,11 +137,11 @@ public sealed interface EditBody {
 
     record NewRows(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> audienceIds) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> audienceIds) implements EditBody {}
 
     record RowRemoval(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds) implements EditBody {}
 
     record RowName(
             @NotNull String campaignId,
@@ -150,8 +151,9 @@ public sealed interface EditBody {
     /** @param money an amount, or a change such as {@code +2} or {@code −10 %} of what each row has */
     record RowMoney(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
-            @NotNull String money) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
+            @NotNull String money)
+            implements EditBody {}
 
     /** @param money the sum that the campaign's rows share, or a change of it as in {@link RowMoney} */
     record CampaignMoney(
@@ -160,8 +162,9 @@ public sealed interface EditBody {
     /** Keeps the money of rows as it is, or lets it go. */
     record RowLock(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
-            boolean locked) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
+            boolean locked)
+            implements EditBody {}
 
     /**
      * Mends a finding that has a one-key mend.
@@ -177,19 +180,20 @@ public sealed interface EditBody {
     /** Labels of several rows at once, as find and replace makes them. */
     record RowLabels(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) Map<@NotNull String, @NotNull String> labels) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) Map<@NotNull String, @NotNull String> labels)
+            implements EditBody {}
 
     /** @param times copies of each row */
     record RowCopy(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
             @Min(1) @Max(100) int times)
             implements EditBody {}
 
     /** Copies of rows at the end of another campaign of the account. */
     record RowsInto(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
             @NotNull String toCampaignId)
             implements EditBody {}
 
@@ -212,14 +216,14 @@ public sealed interface EditBody {
      */
     record SplitBy(
             @NotNull Variable variable,
-            @Size(max = 500) @Nullable List<@NotNull String> codes,
+            @Size(max = Campaign.MOST_ROWS) @Nullable List<@NotNull String> codes,
             @Nullable Integer bands,
             @Size(max = 60) @Nullable List<@NotNull Integer> cuts) {}
 
     /** @param money what the rows spend a day together, as typed */
     record RowSpread(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
             @NotNull String money,
             @NotNull Spread.How how)
             implements EditBody {}
@@ -231,7 +235,7 @@ public sealed interface EditBody {
      */
     record RowDelivery(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
             @Nullable @Valid Seek seek,
             @Nullable @Valid BidOffer bid,
             @Nullable @Valid Showing showing,
@@ -262,11 +266,11 @@ public sealed interface EditBody {
 
     record NewColumns(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 100) List<@NotNull String> creativeIds) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<@NotNull String> creativeIds) implements EditBody {}
 
     record ColumnRemoval(
             @NotNull String campaignId,
-            @NotEmpty @Size(max = 100) List<@NotNull String> columnIds) implements EditBody {}
+            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<@NotNull String> columnIds) implements EditBody {}
 
     /** @param why a reason, when they are excluded and not merely switched off */
     record CellSwitch(

@@ -146,7 +146,7 @@ class PreviewController {
     record RelabelBody(
             @NotNull @Size(max = 80) String find,
             @NotNull @Size(max = 80) String with,
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds) {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds) {}
 
     /** Labels that find and replace would change. */
     @PostMapping("/relabel-preview")
@@ -160,7 +160,7 @@ class PreviewController {
     }
 
     record SpreadBody(
-            @NotEmpty @Size(max = 500) List<@NotNull String> rowIds,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
             @NotNull String money,
             @NotNull Spread.How how) {}
 
