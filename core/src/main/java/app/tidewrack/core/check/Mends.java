@@ -27,6 +27,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -35,6 +36,28 @@ import org.jspecify.annotations.Nullable;
  * in a way that the sheet does not show, and no locked money changes.
  */
 public final class Mends {
+    /** Rules that something may be done about. */
+    private static final Set<String> RULES = Set.of(
+            "money.under-lowest",
+            "money.lifetime-not-taken",
+            "money.level-not-taken",
+            "test.shared-money",
+            "test.uneven-money",
+            "schedule.start-past",
+            "schedule.too-long",
+            "schedule.hours-not-offered",
+            "schedule.no-hours",
+            "schedule.pace-not-offered",
+            "bid.goal-not-offered",
+            "bid.charge-not-paired",
+            "bid.strategy-not-offered",
+            "bid.under-lowest",
+            "bid.too-low-to-deliver",
+            "account.switch-not-offered",
+            "placement.not-offered",
+            "placement.format-not-shown",
+            "name.clash");
+
     private Mends() {}
 
     /** The edit after which the finding is gone; empty where a person has to decide. */
@@ -43,6 +66,9 @@ public final class Mends {
     }
 
     static @Nullable PlanEdit edit(Situation s, String rule, Place place) {
+        if (!RULES.contains(rule)) {
+            return null;
+        }
         CampaignFacts facts = s.campaign().facts();
         Budgeting budgeting = facts.budgeting();
         Row row = place.rowId() == null ? null : s.campaign().row(place.rowId());

@@ -1,6 +1,8 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.refusal.Refusal;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
@@ -58,6 +60,19 @@ public record Campaign(
                 .filter(r -> r.id().equals(rowId))
                 .findFirst()
                 .orElseThrow(() -> gone("rowId", "row", rowId));
+    }
+
+    /**
+     * Several rows in the order of their ids, looked up at once.
+     *
+     * @throws Refusal (field {@code rowId}) when there is no such row
+     */
+    public List<Row> rows(Collection<String> ids) {
+        Map<String, Row> byId = new HashMap<>();
+        rows.forEach(r -> byId.put(r.id(), r));
+        return ids.stream()
+                .map(id -> byId.containsKey(id) ? byId.get(id) : row(id))
+                .toList();
     }
 
     /** @throws Refusal (field {@code columnId}) when there is no such column */

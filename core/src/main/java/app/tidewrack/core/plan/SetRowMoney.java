@@ -11,15 +11,16 @@ public record SetRowMoney(String campaignId, Map<String, Money> money) implement
     public Applied applyTo(Plan plan) {
         Campaign campaign = plan.campaign(campaignId);
         Map<String, Money> before = new LinkedHashMap<>();
-        money.forEach((rowId, amount) -> {
-            Money old = campaign.row(rowId).money();
+        campaign.rows(money.keySet()).forEach(row -> {
+            Money old = row.money();
+            Money amount = money.get(row.id());
             if (!old.currency().equals(amount.currency())) {
                 throw new Refusal(
                         "money",
                         "The account pays in %s, not %s.".formatted(old.currency(), amount.currency()),
                         "Type the amount in " + old.currency() + ".");
             }
-            before.put(rowId, old);
+            before.put(row.id(), old);
         });
         Campaign changed = campaign.mapRows(r -> money.containsKey(r.id()) ? r.paid(money.get(r.id())) : r);
         return new Applied(plan.with(changed), new SetRowMoney(campaignId, before), words(before));

@@ -208,11 +208,10 @@ class EditReader {
                 MoneyChange.parse(body.money(), campaign.facts().moneyPerRow().currency());
         Map<String, Money> money = new LinkedHashMap<>();
         Refusal why = null;
-        for (String rowId : body.rowIds()) {
-            Row row = campaign.row(rowId);
+        for (Row row : campaign.rows(body.rowIds())) {
             Optional<Refusal> kept = row.keepsMoney(campaign);
             if (kept.isEmpty()) {
-                money.put(rowId, change.of(row.money()));
+                money.put(row.id(), change.of(row.money()));
             } else {
                 why = kept.get();
             }
@@ -278,7 +277,7 @@ class EditReader {
 
     private Together spread(String clientId, Campaign campaign, EditBody.RowSpread body) {
         Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
-        List<Row> rows = body.rowIds().stream().map(campaign::row).toList();
+        List<Row> rows = campaign.rows(body.rowIds());
         for (Row row : rows) {
             row.locked(false).keepsMoney(campaign).ifPresent(r -> {
                 throw r;

@@ -51,14 +51,23 @@ class PlanStore {
         var columns =
                 mapper.columns(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredColumn::campaignId));
         var off = mapper.off(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredOff::campaignId));
+        // Most rows of a sheet are delivered alike.
+        Map<String, Delivery> deliveries = new HashMap<>();
+        Map<String, Narrowing> narrowings = new HashMap<>();
+        Function<StoredRow, Row> row = r -> new Row(
+                r.id(),
+                r.audienceId(),
+                r.label(),
+                Money.ofMinor(r.moneyMinor(), r.currency()),
+                r.locked(),
+                narrowings.computeIfAbsent(r.narrowing(), n -> json.readValue(n, Narrowing.class)),
+                deliveries.computeIfAbsent(r.delivery(), d -> json.readValue(d, Delivery.class)));
         List<Campaign> campaigns = mapper.campaigns(clientId, head.id()).stream()
                 .map(c -> new Campaign(
                         c.id(),
                         c.accountId(),
                         facts(c),
-                        rows.getOrDefault(c.id(), List.of()).stream()
-                                .map(this::row)
-                                .toList(),
+                        rows.getOrDefault(c.id(), List.of()).stream().map(row).toList(),
                         columns.getOrDefault(c.id(), List.of()).stream()
                                 .map(k -> new Column(k.id(), k.creativeId()))
                                 .toList(),
@@ -82,17 +91,6 @@ class PlanStore {
 
     private static @Nullable Money shared(StoredCampaign c) {
         return c.sharedMinor() == null ? null : Money.ofMinor(c.sharedMinor(), c.currency());
-    }
-
-    private Row row(StoredRow r) {
-        return new Row(
-                r.id(),
-                r.audienceId(),
-                r.label(),
-                Money.ofMinor(r.moneyMinor(), r.currency()),
-                r.locked(),
-                json.readValue(r.narrowing(), Narrowing.class),
-                json.readValue(r.delivery(), Delivery.class));
     }
 
     /** Writes what differs. Removals come first and additions last, since cells refer to rows and columns. */

@@ -20,11 +20,13 @@ import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.plan.LiveStates.LiveAd;
 import app.tidewrack.server.plan.PlanInspector.Inspected;
 import app.tidewrack.server.plan.Silences.Silenced;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -149,6 +151,7 @@ public record PlanView(
         CampaignFacts f = campaign.facts();
         Budgeting budgeting = f.budgeting();
         Money shared = budgeting.shared();
+        Map<Hours, Double> runs = new HashMap<>();
         return new CampaignView(
                 campaign.id(),
                 campaign.accountId(),
@@ -165,7 +168,7 @@ public record PlanView(
                 budgeting.basis(),
                 shared == null ? null : shared.minor(),
                 f.subject(),
-                campaign.rows().stream().map(r -> row(inspected, r)).toList(),
+                campaign.rows().stream().map(r -> row(inspected, r, runs)).toList(),
                 campaign.columns().stream()
                         .map(c -> {
                             Money sum = totals.columns().get(c.id());
@@ -189,7 +192,8 @@ public record PlanView(
                 inspected.silenced());
     }
 
-    private static RowView row(Inspected inspected, Row row) {
+    /** @param runs hours in the flight, reckoned once for rows that run alike */
+    private static RowView row(Inspected inspected, Row row, Map<Hours, Double> runs) {
         Campaign campaign = inspected.campaign();
         PlanTotals totals = inspected.totals();
         CampaignFacts facts = campaign.facts();
@@ -209,11 +213,11 @@ public record PlanView(
                 row.narrowing().slices().stream()
                         .map(s -> new SliceView(s.variable(), s.words()))
                         .toList(),
-                delivery(row, facts.flight()),
+                delivery(row, facts.flight(), runs),
                 campaign.columns().stream().map(c -> cell(totals, row, c)).collect(Collectors.toList()));
     }
 
-    private static DeliveryView delivery(Row row, Flight flight) {
+    private static DeliveryView delivery(Row row, Flight flight, Map<Hours, Double> runs) {
         Delivery d = row.delivery();
         Money amount = d.bid().amount();
         return new DeliveryView(
@@ -226,7 +230,7 @@ public record PlanView(
                 d.pace(),
                 d.hours().week(),
                 d.hours().words(),
-                d.hours().within(flight).toMinutes() / 60.0,
+                runs.computeIfAbsent(d.hours(), h -> h.within(flight).toMinutes() / 60.0),
                 d.switches());
     }
 
