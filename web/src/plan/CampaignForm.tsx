@@ -7,7 +7,7 @@ import { api, asked, type Problem, type Schemas } from "../api/client";
 import { offerQuery } from "../desk/queries";
 import { Temperature, temperatures } from "../look/Temperature";
 import { plural, typedMoney } from "../look/format";
-import { type Campaign, needsSiteTag } from "./model";
+import { BASIS_WORDS, type Campaign, needsSiteTag } from "./model";
 
 type Facts = Schemas["FactsBody"];
 
@@ -275,16 +275,12 @@ function Money({
   const lastDay = Form.useWatch("lastDay", form);
   const days = start && lastDay ? dayjs(lastDay).diff(dayjs(start), "day") + 1 : 1;
   const refill = (to: { basis: Facts["basis"]; shared: boolean }) => {
-    const minor = campaign
-      ? to.shared
-        ? to.basis === "LIFETIME"
-          ? campaign.flightMinor
-          : campaign.dailyMinor
-        : converted(campaign.moneyPerRowMinor, campaign.basis, to.basis, days)
-      : undefined;
-    if (minor !== undefined) form.setFieldValue("money", typedMoney(minor, account.currency));
+    if (!campaign) return;
+    const sum = to.basis === "LIFETIME" ? campaign.flightMinor : campaign.dailyMinor;
+    const each = converted(campaign.moneyPerRowMinor, campaign.basis, to.basis, days);
+    form.setFieldValue("money", typedMoney(to.shared ? sum : each, account.currency));
   };
-  const when = basis === "LIFETIME" ? `for the ${plural(days, "day")}` : "a day";
+  const when = basis === "LIFETIME" ? `for the ${plural(days, "day")}` : BASIS_WORDS.DAILY;
   return (
     <>
       <div className="campaign-money">
@@ -292,8 +288,8 @@ function Money({
           <Form.Item name="basis" label="Money is given">
             <Segmented
               options={[
-                { value: "DAILY", label: "a day" },
-                { value: "LIFETIME", label: "for the flight" },
+                { value: "DAILY", label: BASIS_WORDS.DAILY },
+                { value: "LIFETIME", label: BASIS_WORDS.LIFETIME },
               ]}
               onChange={(to) => refill({ basis: to as Facts["basis"], shared })}
             />

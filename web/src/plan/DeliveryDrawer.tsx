@@ -1,7 +1,6 @@
 import "./delivery.css";
 import { useQuery } from "@tanstack/react-query";
 import { Drawer, Input, Segmented, Select } from "antd";
-import type { ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { offerQuery } from "../desk/queries";
 import { money, plural } from "../look/format";
@@ -10,6 +9,7 @@ import type { Edit } from "./editQueue";
 import { HoursGrid } from "./HoursGrid";
 import type { Campaign } from "./model";
 import { Placing } from "./Placing";
+import { Section } from "./Section";
 import { bidsQuery } from "./previews";
 
 type Row = Campaign["rows"][number];
@@ -96,15 +96,6 @@ interface SectionProps {
   rulebook: Schemas["Rulebook"];
   focus: Row;
   change: (part: Partial<Change>) => void;
-}
-
-export function Section({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <section className="delivery-part">
-      <h3>{title}</h3>
-      {children}
-    </section>
-  );
 }
 
 function Seeking({ rulebook, campaign, focus, change }: SectionProps & { campaign: Campaign }) {

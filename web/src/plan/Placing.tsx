@@ -2,9 +2,9 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Checkbox, Radio } from "antd";
 import type { Schemas } from "../api/client";
 import { people, plural } from "../look/format";
-import { Section } from "./DeliveryDrawer";
 import type { Campaign } from "./model";
 import { placementsQuery } from "./previews";
+import { Section } from "./Section";
 
 type Showing = Schemas["Showing"];
 type Placement = Schemas["RowPlacement"];

@@ -7,7 +7,6 @@ import app.tidewrack.core.network.SpendingRule.Level;
 import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
-import app.tidewrack.core.schedule.Flight;
 import java.util.Currency;
 import java.util.EnumSet;
 import java.util.List;
@@ -47,11 +46,9 @@ final class MoneyRules {
 
     private static Stream<Seen> underLowest(Situation s) {
         Budgeting budgeting = s.campaign().facts().budgeting();
-        Flight flight = s.campaign().facts().flight();
         String kind = budgeting.forFlight() ? "Lifetime" : "Daily";
         Money shared = budgeting.shared();
-        return s.lowestDaily().stream().flatMap(daily -> {
-            Money lowest = budgeting.forFlight() ? daily.times(flight.days()) : daily;
+        return s.lowest().stream().flatMap(lowest -> {
             if (shared != null) {
                 return shared.compareTo(lowest) >= 0
                         ? Stream.empty()

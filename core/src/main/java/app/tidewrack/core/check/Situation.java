@@ -68,10 +68,11 @@ public record Situation(
      */
     public record BidPrices(long fromMinor, long suggestedMinor, long toMinor) {}
 
-    /** What the network calls the lowest money a day; empty when the currency is not taken. */
-    Optional<Money> lowestDaily() {
-        return rulebook.money(campaign.facts().moneyPerRow().currency())
-                .map(m -> new Money(m.lowestDailyMinor(), m.currency()));
+    /** The network's lowest money, as the campaign gives it; empty when the currency is not taken. */
+    Optional<Money> lowest() {
+        CampaignFacts facts = campaign.facts();
+        return rulebook.money(facts.moneyPerRow().currency())
+                .map(m -> facts.budgeting().ofDaily(new Money(m.lowestDailyMinor(), m.currency()), facts.flight()));
     }
 
     /** What a row may spend a day: its own money, or all of what its campaign shares. */

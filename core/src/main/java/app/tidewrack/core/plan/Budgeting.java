@@ -3,7 +3,6 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Spread.How;
 import app.tidewrack.core.schedule.Flight;
-import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -72,14 +71,19 @@ public record Budgeting(Basis basis, @Nullable Money shared) {
         if (rows.isEmpty()) {
             return change;
         }
-        List<PlanEdit> edits = new ArrayList<>(List.of(change));
-        edits.add(new SetRowMoney(campaign.id(), rows));
-        return new Together("money of %s %s".formatted(facts.name(), is.words()), edits);
+        return new Together(
+                "money of %s %s".formatted(facts.name(), is.words()),
+                List.of(change, new SetRowMoney(campaign.id(), rows)));
+    }
+
+    /** What a sum a day is of this basis. */
+    public Money ofDaily(Money daily, Flight flight) {
+        return forFlight() ? daily.times(flight.days()) : daily;
     }
 
     /** A sum of the other basis in this one. */
     private Money converted(Money money, Flight flight) {
-        return forFlight() ? money.times(flight.days()) : money.per(flight.days());
+        return forFlight() ? ofDaily(money, flight) : money.per(flight.days());
     }
 
     private static Map<String, Money> given(Money released, Campaign campaign) {

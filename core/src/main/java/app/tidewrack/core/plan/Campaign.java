@@ -1,5 +1,6 @@
 package app.tidewrack.core.plan;
 
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
 import java.util.Collection;
 import java.util.HashMap;
@@ -60,6 +61,17 @@ public record Campaign(
                 .filter(r -> r.id().equals(rowId))
                 .findFirst()
                 .orElseThrow(() -> gone("rowId", "row", rowId));
+    }
+
+    /** @throws Refusal (field {@code money}) when the campaign shares its money, so that rows have none of their own */
+    public void requireMoneyOfRows() {
+        Money shared = facts.budgeting().shared();
+        if (shared != null) {
+            throw new Refusal(
+                    "money",
+                    "%s shares %s among its rows; they have no money of their own.".formatted(facts.name(), shared),
+                    "Change the campaign's sum, or give each row its own.");
+        }
     }
 
     /**

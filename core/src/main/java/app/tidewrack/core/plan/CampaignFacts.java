@@ -1,6 +1,7 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import org.jspecify.annotations.Nullable;
@@ -42,6 +43,19 @@ public record CampaignFacts(
     /** With money given another way, and what a new row then starts with. */
     public CampaignFacts budgeted(Budgeting changed, Money start) {
         return new CampaignFacts(name, objective, temperature, purpose, flight, start, changed, subject);
+    }
+
+    /** With money a day instead of for the flight, shared or not as before. */
+    public CampaignFacts paidDaily() {
+        Money shared = budgeting.shared();
+        return budgeted(
+                new Budgeting(Basis.DAILY, shared == null ? null : budgeting.daily(shared, flight)),
+                budgeting.daily(moneyPerRow, flight));
+    }
+
+    /** With money of each row instead of shared by the campaign. */
+    public CampaignFacts paidByRow() {
+        return budgeted(new Budgeting(budgeting.basis(), null), moneyPerRow);
     }
 
     /**

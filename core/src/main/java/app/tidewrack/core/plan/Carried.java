@@ -7,7 +7,6 @@ import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.Level;
-import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
@@ -136,17 +135,11 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             if (!daily && !perRow) {
                 return;
             }
-            Money shared = is.shared();
-            Budgeting there = new Budgeting(
-                    daily ? Basis.DAILY : is.basis(),
-                    perRow || shared == null ? null : daily ? is.daily(shared, facts.flight()) : shared);
-            Money start = daily ? is.daily(facts.moneyPerRow(), facts.flight()) : facts.moneyPerRow();
-            lose(Part.BUDGETING, facts.name(), is.words(), there.words());
+            CampaignFacts there = daily ? facts.paidDaily() : facts;
+            there = perRow ? there.paidByRow() : there;
+            lose(Part.BUDGETING, facts.name(), is.words(), there.budgeting().words());
             Plan alone = new Plan("", "", List.of(from));
-            from = Budgeting.change(from, facts.budgeted(there, start))
-                    .applyTo(alone)
-                    .plan()
-                    .campaign(from.id());
+            from = Budgeting.change(from, there).applyTo(alone).plan().campaign(from.id());
         }
 
         private void lose(Part part, String of, String was, String becomes) {

@@ -25,7 +25,7 @@ public final class Labels {
 
     /** The label without a number at its end, followed by the first from 2 that makes it unlike every other. */
     public String numbered(String label) {
-        String stem = label.replaceFirst(" \\d{1,4}$", "");
+        String stem = label.replaceFirst(" \\d{1,3}$", "");
         for (int n = 2; n <= Campaign.MOST_ROWS + 1; n++) {
             String free = joined(stem, " " + n);
             if (taken.add(free)) {

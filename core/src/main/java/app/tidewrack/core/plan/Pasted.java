@@ -205,8 +205,8 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
             }
             Money paid = amount.isEmpty() ? null : amount(number, amount);
             if (row != null) {
-                if (paid != null && !paid.equals(row.money()) && free(number, row, amount)) {
-                    money.put(row.id(), paid);
+                if (paid != null && !paid.equals(row.money())) {
+                    pay(number, row, paid, amount);
                 }
                 switches(number, headers, line, row.id(), campaign.onColumns(row.id()));
                 return;
@@ -220,11 +220,14 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
                     paid);
         }
 
-        /** False, and said why, where the row's money stays as it is. */
-        private boolean free(int number, Row row, String amount) {
-            Optional<Refusal> why = row.keepsMoney(campaign);
-            why.ifPresent(w -> bad.add(new Bad(number, amount, w.getMessage())));
-            return why.isEmpty();
+        private void pay(int number, Row row, Money paid, String amount) {
+            try {
+                campaign.requireMoneyOfRows();
+                row.requireUnlocked();
+                money.put(row.id(), paid);
+            } catch (Refusal refused) {
+                bad.add(new Bad(number, amount, refused.getMessage()));
+            }
         }
 
         private void newRow(

@@ -5,7 +5,6 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.refusal.Refusal;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * A row of the sheet: an ad group with its money, an audience or, after a split, a part of one, and how it is delivered.
@@ -68,20 +67,12 @@ public record Row(
         return narrowing.of(audience);
     }
 
-    /** Why its money cannot be set by itself: it is locked, or the campaign shares its money; empty when it can. */
-    public Optional<Refusal> keepsMoney(Campaign campaign) {
-        Money shared = campaign.facts().budgeting().shared();
-        if (shared != null) {
-            return Optional.of(new Refusal(
-                    "money",
-                    "%s shares %s among its rows; row %s has no money of its own."
-                            .formatted(campaign.facts().name(), shared, label),
-                    "Change the campaign's sum, or give each row its own."));
+    /** @throws Refusal (field {@code money}) when its money is locked */
+    public void requireUnlocked() {
+        if (locked) {
+            throw new Refusal(
+                    "money", "The money of row %s is locked at %s.".formatted(label, money), "Unlock it first.");
         }
-        return locked
-                ? Optional.of(new Refusal(
-                        "money", "The money of row %s is locked at %s.".formatted(label, money), "Unlock it first."))
-                : Optional.empty();
     }
 
     /** Where its ads show: where a split keeps it to, or as its delivery says. */

@@ -26,6 +26,16 @@ public record Spread(Money total, How how) {
     }
 
     /**
+     * New money of some of a campaign's rows, as {@link #of}.
+     *
+     * @throws Refusal (field {@code money}) also when the campaign shares its money
+     */
+    public Map<String, Money> over(Campaign campaign, List<String> rowIds, Map<String, @Nullable AudienceSize> sizes) {
+        campaign.requireMoneyOfRows();
+        return of(campaign.rows(rowIds), sizes);
+    }
+
+    /**
      * New money by row id.
      *
      * @param rows at least one

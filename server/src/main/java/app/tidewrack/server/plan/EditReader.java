@@ -50,7 +50,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -206,19 +205,14 @@ class EditReader {
         Campaign campaign = plan.campaign(body.campaignId());
         MoneyChange change =
                 MoneyChange.parse(body.money(), campaign.facts().moneyPerRow().currency());
+        campaign.requireMoneyOfRows();
+        List<Row> rows = campaign.rows(body.rowIds());
+        List<Row> free = rows.stream().filter(r -> !r.locked()).toList();
+        if (free.isEmpty()) {
+            rows.get(0).requireUnlocked();
+        }
         Map<String, Money> money = new LinkedHashMap<>();
-        Refusal why = null;
-        for (Row row : campaign.rows(body.rowIds())) {
-            Optional<Refusal> kept = row.keepsMoney(campaign);
-            if (kept.isEmpty()) {
-                money.put(row.id(), change.of(row.money()));
-            } else {
-                why = kept.get();
-            }
-        }
-        if (money.isEmpty() && why != null) {
-            throw why;
-        }
+        free.forEach(r -> money.put(r.id(), change.of(r.money())));
         return new SetRowMoney(body.campaignId(), money);
     }
 
@@ -277,15 +271,11 @@ class EditReader {
 
     private Together spread(String clientId, Campaign campaign, EditBody.RowSpread body) {
         Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
-        List<Row> rows = campaign.rows(body.rowIds());
-        for (Row row : rows) {
-            row.locked(false).keepsMoney(campaign).ifPresent(r -> {
-                throw r;
-            });
-        }
-        Map<String, Money> money = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
+        int rows = body.rowIds().size();
+        Map<String, Money> money =
+                new Spread(total, body.how()).over(campaign, body.rowIds(), people.sizes(clientId, campaign));
         return new Together(
-                "spread %s over %s".formatted(total, rows.size() == 1 ? "1 row" : rows.size() + " rows"),
+                "spread %s over %s".formatted(total, rows == 1 ? "1 row" : rows + " rows"),
                 List.of(new SetRowMoney(campaign.id(), money)));
     }
 

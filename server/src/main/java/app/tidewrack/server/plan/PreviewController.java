@@ -172,10 +172,10 @@ class PreviewController {
             @PathVariable String campaignId,
             @Valid @RequestBody SpreadBody body) {
         Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
-        List<Row> rows = body.rowIds().stream().map(campaign::row).toList();
         Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
-        Map<String, Money> daily = new Spread(total, body.how()).of(rows, people.sizes(clientId, campaign));
-        return rows.stream()
+        Map<String, Money> daily =
+                new Spread(total, body.how()).over(campaign, body.rowIds(), people.sizes(clientId, campaign));
+        return campaign.rows(body.rowIds()).stream()
                 .map(r -> new MoneyToBe(
                         r.id(), r.label(), r.money().minor(), daily.get(r.id()).minor()))
                 .toList();
@@ -260,10 +260,12 @@ class PreviewController {
                 PlanTotals.of(made).daily().minor(),
                 networks.rulebook(account.network())
                         .money(before.currency())
-                        .map(m -> campaign.facts().budgeting().forFlight()
-                                ? m.lowestDailyMinor()
-                                        * campaign.facts().flight().days()
-                                : m.lowestDailyMinor())
+                        .map(m -> campaign.facts()
+                                .budgeting()
+                                .ofDaily(
+                                        new Money(m.lowestDailyMinor(), m.currency()),
+                                        campaign.facts().flight())
+                                .minor())
                         .orElse(null),
                 told.isEmpty() ? null : shared(clientId, account, split, rows, people));
     }
