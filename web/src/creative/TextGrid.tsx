@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Medium } from "./model";
 import { markText, mediaQuery, stillUrl } from "./queries";
 
@@ -14,12 +14,24 @@ export function TextGrid({ clientId, medium }: { clientId: string; medium: Mediu
   const queries = useQueryClient();
   const bits = medium.textFields;
   const touched = Array.from({ length: FIELDS }, (_, i) => i).filter((i) => bits & (1 << i)).length;
-  const toggle = (field: number) => {
-    void markText(clientId, medium.sha256, bits ^ (1 << field)).then((marked) =>
-      queries.setQueryData<Medium[]>(mediaQuery(clientId).queryKey, (all) =>
-        all?.map((m) => (m.sha256 === marked.sha256 ? marked : m)),
-      ),
+  const fill = (fields: number) =>
+    queries.setQueryData<Medium[]>(mediaQuery(clientId).queryKey, (all) =>
+      all?.map((m) => (m.sha256 === medium.sha256 ? { ...m, textFields: fields } : m)),
     );
+  // Clicks come faster than answers: each starts from what the last one marked, and they are kept in their order.
+  const marks = useRef({ fields: bits, kept: bits, sent: Promise.resolve(), open: 0 });
+  const toggle = (field: number) => {
+    const now = marks.current;
+    if (now.open === 0) now.fields = now.kept = bits;
+    now.fields ^= 1 << field;
+    now.open++;
+    const wanted = now.fields;
+    fill(wanted);
+    now.sent = now.sent
+      .then(() => markText(clientId, medium.sha256, wanted))
+      .then((marked) => void (now.kept = marked.textFields))
+      .catch(() => undefined)
+      .then(() => void (--now.open === 0 && fill(now.kept)));
   };
   return (
     <div className={`text-grid ${touched > 5 ? "risky" : ""}`}>
