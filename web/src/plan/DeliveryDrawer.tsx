@@ -5,6 +5,7 @@ import type { Schemas } from "../api/client";
 import { offerQuery } from "../desk/queries";
 import { money, plural } from "../look/format";
 import { BidScale } from "./BidScale";
+import { Devices } from "./Devices";
 import type { Edit } from "./editQueue";
 import { HoursGrid } from "./HoursGrid";
 import type { Campaign } from "./model";
@@ -48,6 +49,7 @@ export function DeliveryDrawer(props: {
   rows: Row[];
   focus: Row;
   networkName: string;
+  audience: Schemas["Audience"] | undefined;
   /** Of the plan. */
   version: number;
   onEdit: (edit: Edit) => void;
@@ -56,11 +58,12 @@ export function DeliveryDrawer(props: {
   const { path, campaign, rows, focus } = props;
   const offer = useQuery(offerQuery(path.clientId, campaign.accountId));
   const rulebook = offer.data?.rulebook;
+  const rowIds = rows.map((r) => r.id);
   const change = (part: Partial<Change>) =>
     props.onEdit({
       kind: "rowDelivery",
       campaignId: campaign.id,
-      rowIds: rows.map((r) => r.id),
+      rowIds,
       ...NOTHING,
       ...part,
     });
@@ -83,6 +86,13 @@ export function DeliveryDrawer(props: {
             version={props.version}
             networkName={props.networkName}
             onChange={(showing) => change({ showing })}
+          />
+          <Devices
+            {...{ rulebook, focus }}
+            audience={props.audience}
+            onKeep={(variable, codes) =>
+              props.onEdit({ kind: "rowKeep", campaignId: campaign.id, rowIds, variable, codes })
+            }
           />
           <Running {...{ rulebook, campaign, focus, change }} networkName={props.networkName} />
           {rulebook.switches.length > 0 && <Switching {...{ rulebook, focus, change }} />}

@@ -111,6 +111,7 @@ export function SheetDialogs(props: {
           focus={focusRow}
           version={props.version}
           networkName={props.networkName}
+          audience={props.audiences.find((a) => a.id === focusRow.audienceId)}
         />
       ) : null;
     case "carry":

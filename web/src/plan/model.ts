@@ -24,6 +24,8 @@ export const VARIABLE_WORDS: Record<Schemas["SliceView"]["variable"], string> = 
   PLACE: "place",
   PLACEMENT: "placement",
   DEVICE: "device",
+  SYSTEM: "system",
+  CONNECTION: "connection",
   INTEREST: "interest",
   LOOKALIKE: "band",
   RECENCY: "window",

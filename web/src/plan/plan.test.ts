@@ -10,6 +10,7 @@ import { told } from "./PriceSumsDialog";
 import { block, covers, moved, single, wholeRow } from "./selection";
 import { asText, filtered } from "./sheetText";
 import { bodyOf, NO_CHOICES, withVariable } from "./split";
+import { whole } from "./whole";
 
 const edit = (money: string): Edit => ({ kind: "rowMoney", campaignId: "c", rowIds: ["r"], money });
 
@@ -312,4 +313,40 @@ it("reckoned prices and expected ranges are told in as many figures as say somet
   expect(round({ from: 4.2, to: 4.4 })).toBe("4");
   expect(costs({ from: 26.6, to: 40.8 }, "GBP")).toBe("£0.27 to £0.41");
   expect(costs({ from: 0, to: 0 }, "GBP")).toBe("more than can be said");
+});
+
+describe("an answer that tells only what differs", () => {
+  type Plan = Schemas["PlanView"];
+  const row = (id: string, label: string) => ({ id, label }) as Campaign["rows"][number];
+  const campaign = (id: string, rest: Partial<Campaign>) =>
+    ({ id, rows: [], columns: [], excluded: [], adStates: [], findings: [], silenced: [], ...rest }) as never;
+  const plan = (version: number, ...campaigns: Campaign[]) => ({ version, campaigns }) as Plan;
+  const held = plan(
+    1,
+    campaign("a", {
+      rows: [row("r1", "one"), row("r2", "two")],
+      findings: [{ rule: "x" } as Schemas["Finding"]],
+    }),
+  );
+
+  it("is filled up from the plan that was held, in the order of its rows", () => {
+    const told = campaign("a", {
+      rows: [row("r3", "three"), row("r2", "second")],
+      left: { rowIds: ["r3", "r1", "r2"], parts: ["FINDINGS"] },
+    });
+    const [a] = whole(held, plan(2, told)).campaigns;
+    expect(a?.rows.map((r) => r.label)).toEqual(["three", "one", "second"]);
+    expect(a?.rows[1]).toBe(held.campaigns[0]?.rows[0]);
+    expect(a?.findings).toBe(held.campaigns[0]?.findings);
+    expect(a?.left).toBeNull();
+  });
+
+  it("keeps the order where it is the same, and takes what was told whole as it is", () => {
+    const same = campaign("a", { rows: [row("r1", "first")], left: { rowIds: null, parts: [] } });
+    const added = campaign("b", { rows: [row("r9", "nine")] });
+    const made = whole(held, plan(2, same, added));
+    expect(made.campaigns.map((c) => c.rows.map((r) => r.label))).toEqual([["first", "two"], ["nine"]]);
+    expect(made.campaigns[0]?.findings).toEqual([]);
+    expect(made.version).toBe(2);
+  });
 });

@@ -5,6 +5,7 @@ import { api, asked, type Problem, type Schemas } from "../api/client";
 import { useKept } from "../frame/kept";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { planKey } from "./queries";
+import { whole } from "./whole";
 
 type View = Schemas["PlanView"];
 
@@ -26,8 +27,8 @@ export function useEdits(clientId: string, planId: string): Edits {
   const key = useMemo(() => planKey(clientId, planId), [clientId, planId]);
 
   const show = useCallback(
-    (view: View) => {
-      queries.setQueryData(key, view);
+    (answer: View, held: View | undefined) => {
+      queries.setQueryData(key, whole(held, answer));
       for (const stale of ["changes", "desk", "clients", "results"]) {
         void queries.invalidateQueries({ queryKey: [stale] });
       }
@@ -41,10 +42,11 @@ export function useEdits(clientId: string, planId: string): Edits {
       send: async ({ editId, edit }) => {
         begin();
         const view = queries.getQueryData<View>(key);
-        const body = { editId, version: view?.version ?? 0, edit };
+        const body = { editId, version: view?.version ?? 0, held: view?.stamp ?? null, edit };
         const path = { clientId, planId };
         show(
           await asked(api.PUT("/api/clients/{clientId}/plans/{planId}/edits", { params: { path }, body })),
+          view,
         );
         kept();
       },
@@ -74,15 +76,16 @@ export function useEdits(clientId: string, planId: string): Edits {
       if (which === "undo" && queue.takeBack()) return;
       await queue.idle();
       const { begin, kept, refuse } = useKept.getState();
-      const version = queries.getQueryData<View>(key)?.version ?? 0;
-      const init = { params: { path: { clientId, planId } }, body: { version } };
+      const view = queries.getQueryData<View>(key);
+      const body = { version: view?.version ?? 0, held: view?.stamp ?? null };
+      const init = { params: { path: { clientId, planId } }, body };
       begin();
       try {
         const call =
           which === "undo"
             ? api.POST("/api/clients/{clientId}/plans/{planId}/undo", init)
             : api.POST("/api/clients/{clientId}/plans/{planId}/redo", init);
-        show(await asked(call));
+        show(await asked(call), view);
         kept();
       } catch (e) {
         refuse((e as Error).message);

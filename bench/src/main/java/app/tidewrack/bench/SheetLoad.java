@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Situation;
+import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.launch.ChangeList;
@@ -243,7 +244,8 @@ final class SheetLoad {
                             Map.of(Token.NETWORK, "HS", Token.NETWORK_NAME, "Hearthside"),
                             r -> people.get(r.id()).definition(),
                             a -> a,
-                            creatives::get),
+                            creatives::get,
+                            CopyCodes.NONE),
                     before);
         }
 

@@ -10,6 +10,7 @@ import static org.mockito.Mockito.when;
 
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -25,6 +26,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
@@ -127,6 +129,45 @@ class SheetWorkTest extends WithServer {
         assertThat(sent).hasSize(6);
         assertThat(sent).extracting(o -> o.audience().gender()).containsOnly(Gender.WOMEN, Gender.MEN);
         assertThat(sent).extracting(o -> o.audience().ages().from()).containsOnly(28, 46, 64);
+    }
+
+    /** Common practice: phone only, then also Wi-Fi only; without new rows, told by what differs, sent, taken back. */
+    @Test
+    void rowsAreKeptToDevicesAndOnlyWhatDiffersIsTold() throws Exception {
+        JsonNode two = edit(with("rowCopy", "rowIds", List.of(row), "times", 1));
+        Map<String, Object> request = new HashMap<>(Map.of(
+                "editId",
+                UUID.randomUUID().toString(),
+                "version",
+                version,
+                "edit",
+                with("rowKeep", "rowIds", List.of(row), "variable", "DEVICE", "codes", List.of("phone", "tablet"))));
+        request.put("held", two.get("stamp").asString());
+        Answer told = scene.call("ines", HttpMethod.PUT, CLIENT + "/plans/" + plan + "/edits", request);
+        assertThat(told.status()).as(told.body().toString()).isEqualTo(200);
+        JsonNode campaignTold = told.body().get("campaigns").get(0);
+        assertThat(each(campaignTold.get("rows"), "id")).containsExactly(row);
+        assertThat(campaignTold.get("columns")).isEmpty();
+        assertThat(campaignTold.get("left").get("rowIds").isNull()).isTrue();
+        assertThat(campaignTold.get("left").get("parts").toString()).contains("COLUMNS", "AD_STATES");
+        version = told.body().get("version").asInt();
+        JsonNode slice =
+                rows(scene.get(CLIENT + "/plans/" + plan)).get(0).get("slices").get(0);
+        assertThat(slice.get("words").asString()).isEqualTo("Phone or Tablet");
+        assertThat(slice.get("codes").toString()).isEqualTo("[\"phone\",\"tablet\"]");
+        assertThat(refused(with("rowKeep", "rowIds", List.of(row), "variable", "SYSTEM", "codes", List.of("toaster"))))
+                .contains("does not offer every device’s system of toaster");
+        assertThat(refused(with("rowKeep", "rowIds", List.of(row), "variable", "AGE", "codes", List.of("20-30"))))
+                .contains("not to one age");
+        assertThat(launched())
+                .extracting(o -> o.audience().conditions().stream()
+                        .flatMap(c -> c.terms().stream())
+                        .map(Term::code)
+                        .filter(c -> Set.of("phone", "tablet").contains(c))
+                        .toList())
+                .containsExactlyInAnyOrder(List.of("phone", "tablet"), List.of());
+        JsonNode all = edit(with("rowKeep", "rowIds", List.of(row), "variable", "DEVICE", "codes", List.of()));
+        assertThat(rows(all).get(0).get("slices")).isEmpty();
     }
 
     @Test

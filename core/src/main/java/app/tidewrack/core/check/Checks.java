@@ -19,6 +19,7 @@ public final class Checks {
             PlacementRules.FAMILY,
             DeliveryRules.FAMILY,
             CreativeRules.FAMILY,
+            CreativeRules.TOKENS,
             NameRules.FAMILY,
             SubjectRules.FAMILY);
 

@@ -43,7 +43,7 @@ final class CreativeRules {
     private static final Set<Part> MEDIA = EnumSet.of(Part.MEDIA);
 
     static final Family FAMILY = Family.of(
-            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.DELIVERY, Matter.COLUMNS, Matter.CELLS, Matter.PEOPLE),
+            EnumSet.of(Matter.FACTS, Matter.SHOWN),
             Rule.blocker("creative.format-not-offered", CreativeRules::formatNotOffered),
             Rule.blocker("creative.format-not-taken", CreativeRules::formatNotTaken),
             Rule.blocker("creative.too-few", s -> counts(s, Miss.TOO_FEW)),
@@ -62,7 +62,6 @@ final class CreativeRules {
             Rule.blocker("copy.card-too-long", s -> counts(s, Miss.TOO_LONG)),
             Rule.hint("copy.past-fold", s -> misfits(s, TEXTS, Miss.PAST_FOLD)),
             Rule.blocker("copy.unknown-token", CreativeRules::unknownToken),
-            Rule.blocker("copy.empty-token", CreativeRules::emptyToken),
             Rule.blocker("creative.no-post", CreativeRules::noPost),
             Rule.blocker("creative.no-script", CreativeRules::noScript),
             Rule.blocker("creative.script-not-taken", CreativeRules::scriptNotTaken),
@@ -70,13 +69,31 @@ final class CreativeRules {
             Rule.blocker("link.not-http", CreativeRules::badLink),
             Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction));
 
-    /** A column with its creative, all texts as long as its rows make them, and the network's rule of its format. */
-    private record Shown(Column column, Creative creative, FormatRule format) {}
+    /** The rule that looks at every ad of a column by itself. */
+    static final Family TOKENS = Family.of(
+            EnumSet.of(Matter.ROWS, Matter.COLUMNS, Matter.CELLS, Matter.PEOPLE),
+            Rule.blocker("copy.empty-token", CreativeRules::emptyToken));
+
+    /**
+     * A column with its creative, all texts as long as its rows make them, the network's rule of its format, and the different
+     * ways in which its rows show.
+     */
+    private record Shown(Column column, Creative creative, FormatRule format, List<Showing> ways) {}
 
     private static Stream<Shown> shown(Situation s) {
         return columns(s)
-                .flatMap(c ->
-                        s.rulebook().format(s.creative(c).format()).stream().map(f -> new Shown(c, longest(s, c), f)));
+                .flatMap(c -> s.rulebook().format(s.creative(c).format()).stream()
+                        .map(f -> new Shown(c, longest(s, c), f, ways(s, c))));
+    }
+
+    /** Whether the columns that show, what they show and how are the same, which most edits leave as they are. */
+    static boolean showAlike(Situation a, Situation b) {
+        return a.campaign().columns().equals(b.campaign().columns())
+                && columns(a)
+                        .map(a::creative)
+                        .toList()
+                        .equals(columns(b).map(b::creative).toList())
+                && shown(a).toList().equals(shown(b).toList());
     }
 
     private static Creative longest(Situation s, Column column) {
@@ -201,7 +218,7 @@ final class CreativeRules {
      */
     private static Stream<PlacementRule> placements(Situation s, Shown c) {
         List<String> formats = List.of(c.format().code());
-        Set<String> shown = ways(s, c.column()).stream()
+        Set<String> shown = c.ways().stream()
                 .flatMap(w -> w.placements(s.rulebook(), formats).stream())
                 .map(PlacementRule::code)
                 .filter(c.format().placements()::contains)

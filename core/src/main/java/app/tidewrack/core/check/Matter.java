@@ -18,6 +18,8 @@ enum Matter {
     /** Which columns there are, and what their creatives show. */
     COLUMNS((a, b) -> a.campaign().columns().equals(b.campaign().columns())
             && a.campaign().columns().stream().allMatch(c -> Objects.equals(a.creative(c), b.creative(c)))),
+    /** Which columns have an ad, and what those show where. */
+    SHOWN(CreativeRules::showAlike),
     /** Which ads are on. */
     CELLS((a, b) -> a.campaign().off().equals(b.campaign().off())),
     NAMES((a, b) -> a.names().equals(b.names())),

@@ -122,9 +122,9 @@ final class NameRules {
         return s.campaign().columns().stream().flatMap(c -> {
             String link = s.creative(c).link();
             int longest = s.campaign().rows().stream()
-                    .filter(r -> s.campaign().isOn(r.id(), c.id()))
                     // What is carried is put on a link only where it might be too much.
                     .filter(r -> link.length() + s.names().longestTail(r.id()) > limit)
+                    .filter(r -> s.campaign().isOn(r.id(), c.id()))
                     .mapToInt(r -> s.names()
                             .tails()
                             .get(new CellRef(r.id(), c.id()))

@@ -85,8 +85,7 @@ public record Situation(
     /** Rows with an ad, or all of a sheet without creatives. */
     List<Row> spendingRows() {
         return campaign.rows().stream()
-                .filter(r -> campaign.columns().isEmpty()
-                        || !campaign.onColumns(r.id()).isEmpty())
+                .filter(r -> campaign.columns().isEmpty() || campaign.hasAds(r.id()))
                 .toList();
     }
 

@@ -45,7 +45,7 @@ final class StructureRules {
             return Stream.empty();
         }
         return s.campaign().rows().stream()
-                .filter(r -> s.campaign().onColumns(r.id()).isEmpty())
+                .filter(r -> !s.campaign().hasAds(r.id()))
                 .map(r -> new Seen(
                         s.place(r, "cells"),
                         "0 ads",

@@ -88,7 +88,7 @@ public record Budgeting(Basis basis, @Nullable Money shared) {
 
     private static Map<String, Money> given(Money released, Campaign campaign) {
         List<Row> spending = campaign.rows().stream()
-                .filter(r -> !campaign.onColumns(r.id()).isEmpty())
+                .filter(r -> campaign.hasAds(r.id()))
                 .map(r -> r.locked(false))
                 .toList();
         if (spending.isEmpty()) {

@@ -2,6 +2,7 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import java.util.BitSet;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -49,6 +50,20 @@ public record Campaign(
     /** Ads of one row: the columns whose cells are on. */
     public List<Column> onColumns(String rowId) {
         return columns.stream().filter(c -> isOn(rowId, c.id())).toList();
+    }
+
+    /** Which columns of a row are on, by their place in the sheet. */
+    public BitSet on(String rowId) {
+        BitSet on = new BitSet(columns.size());
+        for (int c = 0; c < columns.size(); c++) {
+            on.set(c, isOn(rowId, columns.get(c).id()));
+        }
+        return on;
+    }
+
+    /** Whether a row has an ad at all. */
+    public boolean hasAds(String rowId) {
+        return columns.stream().anyMatch(c -> isOn(rowId, c.id()));
     }
 
     public int ads() {

@@ -37,6 +37,12 @@ public record Narrowing(List<Slice> slices) {
         return new Narrowing(changed);
     }
 
+    /** The same without what it keeps to of a variable. */
+    public Narrowing without(Variable variable) {
+        return new Narrowing(
+                slices.stream().filter(s -> s.variable() != variable).toList());
+    }
+
     /** Codes of the placements it keeps to; none for wherever the network shows the row's ads. */
     public List<String> placements() {
         if (slices.isEmpty()) {

@@ -13,6 +13,7 @@ public sealed interface PlanEdit
                 RenameRows,
                 SetRowMoney,
                 LockMoney,
+                NarrowRows,
                 SetDelivery,
                 AddColumns,
                 RemoveColumns,

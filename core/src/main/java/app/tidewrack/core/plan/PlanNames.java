@@ -1,6 +1,7 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.naming.Namer;
 import app.tidewrack.core.naming.Namer.Named;
@@ -47,13 +48,15 @@ public final class PlanNames {
      * @param people whom a row talks to
      * @param audienceName of an audience id
      * @param creative of a creative id
+     * @param deck codes of the client's phrases
      */
     public record Words(
             NamingScheme scheme,
             Map<Token, String> fixed,
             Function<Row, AudienceDefinition> people,
             Function<String, String> audienceName,
-            Function<String, Creative> creative) {}
+            Function<String, Creative> creative,
+            CopyCodes deck) {}
 
     /**
      * A value that a name lacks.
@@ -76,8 +79,18 @@ public final class PlanNames {
      * @param longest ad's name, in characters as networks count them
      * @param clash two ads have one name
      * @param longestTail the most characters that a link of the row gets longer by
+     * @param wanting what its ads' names lack and its own does not
      */
-    private record OfRow(From from, Named group, List<Ad> ads, int longest, boolean clash, int longestTail) {}
+    private record OfRow(
+            From from,
+            Named group,
+            List<Ad> ads,
+            int longest,
+            boolean clash,
+            int longestTail,
+            List<WantingOfAd> wanting) {}
+
+    private record WantingOfAd(String columnId, Token token) {}
 
     private record Ad(String columnId, Named name, LinkTail tail) {}
 
@@ -101,7 +114,7 @@ public final class PlanNames {
             Row row = campaign.rows().get(r);
             Map<Token, String> ofRow = TokenValues.ofRow(
                     row, r + 1, words.people().apply(row), words.audienceName().apply(row.audienceId()));
-            From from = new From(ofRow, on(campaign, row));
+            From from = new From(ofRow, campaign.on(row.id()));
             OfRow made = known.get(row.id());
             rows.put(row.id(), made != null && made.from().equals(from) ? made : maker.row(from));
         }
@@ -113,17 +126,10 @@ public final class PlanNames {
         for (Column column : campaign.columns()) {
             columns.add(new OfColumn(
                     column.id(),
-                    TokenValues.ofColumn(words.creative().apply(column.creativeId()), columns.size() + 1)));
+                    TokenValues.ofColumn(
+                            words.creative().apply(column.creativeId()), columns.size() + 1, words.deck())));
         }
         return columns;
-    }
-
-    private static BitSet on(Campaign campaign, Row row) {
-        BitSet on = new BitSet();
-        for (int c = 0; c < campaign.columns().size(); c++) {
-            on.set(c, campaign.isOn(row.id(), campaign.columns().get(c).id()));
-        }
-        return on;
     }
 
     /** Names rows one after another; what it has written once it writes from memory. */
@@ -148,6 +154,7 @@ public final class PlanNames {
             values.put(Token.AD_GROUP_NAME, group.name());
             List<Ad> ads = new ArrayList<>();
             Set<String> different = new HashSet<>();
+            List<WantingOfAd> wanting = new ArrayList<>();
             int longest = 0;
             int longestTail = 0;
             for (int c = from.on().nextSetBit(0); c >= 0; c = from.on().nextSetBit(c + 1)) {
@@ -157,11 +164,16 @@ public final class PlanNames {
                 values.put(Token.AD_NAME, ad.name());
                 LinkTail tail = links.of(values);
                 ads.add(new Ad(column.id(), ad, tail));
+                for (Token token : ad.wanting()) {
+                    if (!group.wanting().contains(token)) {
+                        wanting.add(new WantingOfAd(column.id(), token));
+                    }
+                }
                 longestTail = Math.max(longestTail, tail.most());
                 different.add(ad.name());
                 longest = Math.max(longest, TextLength.of(ad.name()));
             }
-            return new OfRow(from, group, ads, longest, different.size() < ads.size(), longestTail);
+            return new OfRow(from, group, ads, longest, different.size() < ads.size(), longestTail, wanting);
         }
     }
 
@@ -231,10 +243,7 @@ public final class PlanNames {
         whole.wanting().forEach(t -> wanting.add(new Wanting(null, null, t)));
         rows.forEach((id, row) -> {
             row.group().wanting().forEach(t -> wanting.add(new Wanting(id, null, t)));
-            row.ads()
-                    .forEach(a -> a.name().wanting().stream()
-                            .filter(t -> !row.group().wanting().contains(t))
-                            .forEach(t -> wanting.add(new Wanting(id, a.columnId(), t))));
+            row.wanting().forEach(w -> wanting.add(new Wanting(id, w.columnId(), w.token())));
         });
         return wanting;
     }

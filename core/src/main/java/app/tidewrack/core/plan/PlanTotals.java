@@ -1,24 +1,29 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Collections;
 import java.util.Currency;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What a sheet costs, a day or for the flight as its {@link Budgeting} has it. A row's money is shared equally among its ads by
  * largest remainder; a row without ads spends nothing. Where the campaign shares its money, its rows are supposed to get equal
  * parts, since the network decides. Sums by row, by column and over all agree to the minor unit.
  *
- * @param cells money of each ad
+ * @param cells money of each ad, by row and then in the order of columns; null where off
  * @param rows money of each row that has an ad; others are zero
  * @param columns money of each column
  * @param daily all rows a day; of lifetime money the average
  * @param flight all rows over the flight
  */
 public record PlanTotals(
-        Map<CellRef, Money> cells,
+        Map<String, List<@Nullable Money>> cells,
         Map<String, Money> rows,
         Map<String, Money> columns,
         Money daily,
@@ -28,30 +33,43 @@ public record PlanTotals(
     public static PlanTotals of(Campaign campaign) {
         CampaignFacts facts = campaign.facts();
         Currency currency = facts.moneyPerRow().currency();
-        Map<CellRef, Money> cells = new LinkedHashMap<>();
-        Map<String, Money> columns = new LinkedHashMap<>();
-        campaign.columns().forEach(c -> columns.put(c.id(), Money.zero(currency)));
-        Map<String, List<Column>> on = new LinkedHashMap<>();
-        campaign.rows().forEach(r -> on.put(r.id(), campaign.onColumns(r.id())));
+        Map<String, BitSet> on = new LinkedHashMap<>();
+        campaign.rows().forEach(r -> on.put(r.id(), campaign.on(r.id())));
         Map<String, Money> rows = rows(campaign, on, currency);
+        List<Money> columns =
+                new ArrayList<>(Collections.nCopies(campaign.columns().size(), Money.zero(currency)));
+        Map<String, List<@Nullable Money>> cells = new LinkedHashMap<>();
         on.forEach((rowId, ads) -> {
-            List<Money> shares = ads.isEmpty() ? List.of() : rows.get(rowId).split(ads.size());
-            for (int i = 0; i < ads.size(); i++) {
-                cells.put(new CellRef(rowId, ads.get(i).id()), shares.get(i));
-                columns.merge(ads.get(i).id(), shares.get(i), Money::plus);
-            }
+            List<@Nullable Money> ofRow = new ArrayList<>(Collections.<@Nullable Money>nCopies(columns.size(), null));
+            Iterator<Money> shares = ads.isEmpty()
+                    ? Collections.emptyIterator()
+                    : rows.get(rowId).split(ads.cardinality()).iterator();
+            ads.stream().forEach(c -> {
+                Money share = shares.next();
+                ofRow.set(c, share);
+                columns.set(c, columns.get(c).plus(share));
+            });
+            cells.put(rowId, ofRow);
         });
         Money whole = Money.sum(currency, rows.values());
         return new PlanTotals(
                 cells,
                 rows,
-                columns,
+                byId(campaign.columns(), columns),
                 facts.budgeting().daily(whole, facts.flight()),
                 facts.budgeting().lifetime(whole, facts.flight()),
                 campaign.ads());
     }
 
-    private static Map<String, Money> rows(Campaign campaign, Map<String, List<Column>> on, Currency currency) {
+    private static Map<String, Money> byId(List<Column> columns, List<Money> sums) {
+        Map<String, Money> byId = new LinkedHashMap<>();
+        for (int c = 0; c < sums.size(); c++) {
+            byId.put(columns.get(c).id(), sums.get(c));
+        }
+        return byId;
+    }
+
+    private static Map<String, Money> rows(Campaign campaign, Map<String, BitSet> on, Currency currency) {
         Map<String, Money> rows = new LinkedHashMap<>();
         campaign.rows().forEach(r -> rows.put(r.id(), on.get(r.id()).isEmpty() ? Money.zero(currency) : r.money()));
         Money shared = campaign.facts().budgeting().shared();

@@ -48,6 +48,11 @@ public record Row(
         return new Row(id, audienceId, label, money, locked, narrowing, changed);
     }
 
+    /** @param changed what it keeps to of its audience from now on */
+    Row narrowed(Narrowing changed) {
+        return new Row(id, audienceId, label, money, locked, changed, delivery);
+    }
+
     /** A copy under an id and label of its own. */
     public Row copy(String newId, String newLabel) {
         return new Row(newId, audienceId, newLabel, money, locked, narrowing, delivery);

@@ -3,7 +3,9 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Creative.Part;
 import app.tidewrack.core.naming.Token;
 import java.time.format.DateTimeFormatter;
 import java.util.EnumMap;
@@ -54,6 +56,8 @@ public final class TokenValues {
         ofSlices(row, Token.LANGUAGE, Variable.LANGUAGE, values);
         ofSlices(row, Token.INTEREST, Variable.INTEREST, values);
         ofSlices(row, Token.DEVICE, Variable.DEVICE, values);
+        ofSlices(row, Token.SYSTEM, Variable.SYSTEM, values);
+        ofSlices(row, Token.CONNECTION, Variable.CONNECTION, values);
         ofSlices(row, Token.BAND, Variable.LOOKALIKE, values);
         ofSlices(row, Token.WINDOW, Variable.RECENCY, values);
         return values;
@@ -68,8 +72,11 @@ public final class TokenValues {
                         .collect(Collectors.joining(" ")));
     }
 
-    /** @param number from 1 */
-    public static Map<Token, String> ofColumn(Creative creative, int number) {
+    /**
+     * @param number from 1
+     * @param deck codes of the client's phrases
+     */
+    public static Map<Token, String> ofColumn(Creative creative, int number, CopyCodes deck) {
         Map<Token, String> values = new EnumMap<>(Token.class);
         Versioned versioned = versioned(creative.name());
         values.put(Token.FORMAT, creative.format());
@@ -78,6 +85,9 @@ public final class TokenValues {
         values.put(
                 Token.CALL_TO_ACTION,
                 creative.callsToAction().stream().findFirst().orElse(""));
+        values.put(Token.BODY, deck.of(Part.BODY, creative.bodies()));
+        values.put(Token.HEADLINE, deck.of(Part.HEADLINE, creative.headlines()));
+        values.put(Token.DESCRIPTION, deck.of(Part.DESCRIPTION, creative.descriptions()));
         values.put(Token.COLUMN_NUMBER, String.valueOf(number));
         return values;
     }

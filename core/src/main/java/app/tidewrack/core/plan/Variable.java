@@ -7,6 +7,8 @@ public enum Variable {
     PLACE("place"),
     PLACEMENT("placement"),
     DEVICE("device"),
+    SYSTEM("device’s system"),
+    CONNECTION("connection"),
     INTEREST("interest"),
     LOOKALIKE("lookalike band"),
     RECENCY("recency window"),

@@ -12,6 +12,7 @@ import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Medium;
@@ -183,7 +184,12 @@ class ChecksTest {
                     message);
             Map<String, AudienceDefinition> people = Map.of("r1", definition, "r2", other);
             PlanNames.Words words = new PlanNames.Words(
-                    SCHEME, Map.of(Token.NETWORK, "HS"), r -> people.get(r.id()), a -> a, c -> creative);
+                    SCHEME,
+                    Map.of(Token.NETWORK, "HS"),
+                    r -> people.get(r.id()),
+                    a -> a,
+                    c -> creative,
+                    CopyCodes.NONE);
             return new Situation(
                     campaign,
                     PlanTotals.of(campaign),

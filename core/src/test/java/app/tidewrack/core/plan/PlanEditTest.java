@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -21,6 +23,7 @@ import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -28,6 +31,8 @@ import org.junit.jupiter.api.Test;
 
 class PlanEditTest {
     private static final Currency GBP = Currency.getInstance("GBP");
+    private static final Slice ON_PHONES =
+            new Slice.Having(Variable.DEVICE, List.of(new Term(TermKind.DEVICE, "phone")), "phone");
 
     private int next;
 
@@ -63,7 +68,11 @@ class PlanEditTest {
 
     private static void requireSumsAgree(Campaign campaign) {
         PlanTotals totals = PlanTotals.of(campaign);
-        assertThat(Money.sum(GBP, totals.cells().values()))
+        List<Money> cells = totals.cells().values().stream()
+                .flatMap(List::stream)
+                .filter(Objects::nonNull)
+                .toList();
+        assertThat(Money.sum(GBP, cells))
                 .isEqualTo(Money.sum(GBP, totals.rows().values()))
                 .isEqualTo(Money.sum(GBP, totals.columns().values()))
                 .isEqualTo(campaign.facts().budgeting().forFlight() ? totals.flight() : totals.daily());
@@ -71,7 +80,7 @@ class PlanEditTest {
         long over = totals.flight().minor() - totals.daily().minor() * days;
         assertThat(Math.abs(over))
                 .isLessThanOrEqualTo(campaign.facts().budgeting().forFlight() ? (days + 1) / 2 : 0);
-        assertThat(totals.ads()).isEqualTo(totals.cells().size());
+        assertThat(totals.ads()).isEqualTo(cells.size());
     }
 
     /** What the diff says is enough to make the stored state equal the new plan. */
@@ -124,12 +133,20 @@ class PlanEditTest {
         }
         Row row = c.rows().get(random.nextInt(c.rows().size()));
         Column column = c.columns().get(random.nextInt(c.columns().size()));
-        return switch (random.nextInt(16)) {
+        return switch (random.nextInt(17)) {
             case 0 -> new RemoveCampaign(c.id());
             case 1 -> new ChangeCampaign(c.id(), facts(1 + random.nextInt(30)));
             case 12 -> budgeted(c, random);
             case 13 ->
                 new LockMoney(c.id(), some(c.rows().stream().map(Row::id).toList(), random), random.nextBoolean());
+            case 14 ->
+                new NarrowRows(
+                        c.id(),
+                        Map.of(
+                                row.id(),
+                                random.nextBoolean()
+                                        ? Narrowing.NONE
+                                        : row.narrowing().with(ON_PHONES)));
             case 2 -> newRow(c, random.nextInt(c.rows().size() + 1), random);
             case 3 -> new RemoveRows(c.id(), some(c.rows().stream().map(Row::id).toList(), random));
             case 4 -> new RenameRows(c.id(), Map.of(row.id(), "Row " + random.nextInt(1000)));

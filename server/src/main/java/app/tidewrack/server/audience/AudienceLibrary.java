@@ -16,10 +16,13 @@ import app.tidewrack.server.source.SourceTerms;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -32,6 +35,8 @@ import tools.jackson.databind.json.JsonMapper;
 public class AudienceLibrary {
     private static final int MOST_AT_ONCE = 50;
 
+    private static final int MOST_KEPT_READ = 4_000_000;
+
     private final AudienceMapper mapper;
     private final Accounts accounts;
     private final ClientMapper clients;
@@ -39,6 +44,9 @@ public class AudienceLibrary {
     private final AudienceSizes sizes;
     private final SourceTerms sources;
     private final JsonMapper json;
+
+    /** Read from their text, by it: all of a client's are looked at with every edit of a plan. */
+    private final LoadingCache<String, AudienceDefinition> definitions;
 
     AudienceLibrary(
             AudienceMapper mapper,
@@ -55,6 +63,10 @@ public class AudienceLibrary {
         this.sizes = sizes;
         this.sources = sources;
         this.json = json;
+        this.definitions = Caffeine.newBuilder()
+                .maximumWeight(MOST_KEPT_READ)
+                .<String, AudienceDefinition>weigher((text, read) -> text.length())
+                .build(text -> json.readValue(text, AudienceDefinition.class));
     }
 
     /**
@@ -80,6 +92,14 @@ public class AudienceLibrary {
     public List<Audience> all(String clientId) {
         Known known = known(clientId);
         return mapper.all(clientId).stream().map(a -> read(a, known)).toList();
+    }
+
+    /** Only those named. */
+    public Map<String, Audience> byId(String clientId, Set<String> ids) {
+        Known known = known(clientId);
+        return mapper.some(clientId, "{" + String.join(",", ids) + "}").stream()
+                .map(a -> read(a, known))
+                .collect(Collectors.toMap(Audience::id, Function.identity()));
     }
 
     public Map<String, Audience> byId(String clientId) {
@@ -192,7 +212,7 @@ public class AudienceLibrary {
     private Audience read(Stored stored, Known known) {
         Long people = stored.sizePeople();
         AudienceSize size = people == null ? null : new AudienceSize(people, Boolean.TRUE.equals(stored.sizeFewer()));
-        AudienceDefinition definition = json.readValue(stored.definition(), AudienceDefinition.class);
+        AudienceDefinition definition = definitions.get(stored.definition());
         return new Audience(
                 stored.id(),
                 stored.accountId(),

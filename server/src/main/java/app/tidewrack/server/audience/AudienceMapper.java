@@ -23,11 +23,17 @@ interface AudienceMapper {
 
     String LISTED = """
             select a.id, a.account_id, a.name, a.definition::text as definition, a.size_people, a.size_fewer, a.version,
-                   (select count(*)::int from plan_row r where r.client_id = a.client_id and r.audience_id = a.id) as rows
-            from audience a where a.client_id = #{clientId}""";
+                   coalesce(r.rows, 0) as rows
+            from audience a left join
+                   (select audience_id, count(*)::int as rows from plan_row where client_id = #{clientId}
+                    group by audience_id) r on r.audience_id = a.id
+            where a.client_id = #{clientId}""";
 
     @Select(LISTED + " order by lower(a.name), a.id")
     List<Stored> all(String clientId);
+
+    @Select(LISTED + " and a.id = any(#{ids}::text[])")
+    List<Stored> some(String clientId, String ids);
 
     @Select(LISTED + " and a.id = #{id}")
     Optional<Stored> byId(String clientId, String id);

@@ -1,6 +1,8 @@
 package app.tidewrack.server.creative;
 
+import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Creative.Part;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import app.tidewrack.server.creative.CreativeMapper.StoredPhrase;
@@ -10,6 +12,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -62,6 +65,13 @@ public class CopyDeck {
 
     /** A phrase to be added or changed. */
     public record Wording(Kind kind, String text, String angle, String language) {}
+
+    /** The codes by text, for names and links. */
+    public CopyCodes codes(String clientId) {
+        return new CopyCodes(mapper.phrases(clientId).stream()
+                .collect(Collectors.groupingBy(
+                        p -> Part.valueOf(p.kind()), Collectors.toMap(StoredPhrase::text, CopyDeck::code))));
+    }
 
     public List<Phrase> all(String clientId) {
         List<KeptCreative> all = creatives.all(clientId);

@@ -16,6 +16,8 @@ import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -41,11 +43,16 @@ public class CreativeLibrary {
     private static final int MOST_OF_A_PART = 30;
     private static final int LONGEST_NAME = 80;
 
+    private static final int MOST_KEPT_READ = 4_000_000;
+
     private final CreativeMapper mapper;
     private final MediaLibrary media;
     private final FormLibrary forms;
     private final ScriptLibrary scripts;
     private final JsonMapper json;
+
+    /** Read from their text, by it: all of a client's are looked at with every edit of a plan. */
+    private final LoadingCache<String, Draft> drafts;
 
     CreativeLibrary(
             CreativeMapper mapper, MediaLibrary media, FormLibrary forms, ScriptLibrary scripts, JsonMapper json) {
@@ -54,6 +61,10 @@ public class CreativeLibrary {
         this.forms = forms;
         this.scripts = scripts;
         this.json = json;
+        this.drafts = Caffeine.newBuilder()
+                .maximumWeight(MOST_KEPT_READ)
+                .<String, Draft>weigher((text, read) -> text.length())
+                .build(text -> json.readValue(text, Draft.class));
     }
 
     /** @param columns columns of plans that use it */
@@ -129,6 +140,14 @@ public class CreativeLibrary {
     public List<KeptCreative> all(String clientId) {
         Shelves shelves = shelves(clientId);
         return mapper.all(clientId).stream().map(s -> read(s, shelves)).toList();
+    }
+
+    /** Only those named. */
+    public Map<String, Creative> byId(String clientId, Set<String> ids) {
+        Shelves shelves = shelves(clientId);
+        return mapper.some(clientId, "{" + String.join(",", ids) + "}").stream()
+                .map(s -> read(s, shelves).creative())
+                .collect(Collectors.toMap(Creative::id, Function.identity()));
     }
 
     public Map<String, Creative> byId(String clientId) {
@@ -307,7 +326,7 @@ public class CreativeLibrary {
     }
 
     private KeptCreative read(Stored s, Shelves shelves) {
-        Draft draft = json.readValue(s.content(), Draft.class);
+        Draft draft = drafts.get(s.content());
         return new KeptCreative(read(s.id(), s.name(), draft, shelves), s.version(), s.columns());
     }
 

@@ -16,13 +16,17 @@ interface CreativeMapper {
     record StoredPhrase(String kind, int number, String text, String angle, String language) {}
 
     String LISTED = """
-            select c.id, c.name, c.content::text as content, c.version,
-                   (select count(*)::int from plan_column p where p.client_id = c.client_id and p.creative_id = c.id)
-                   as columns
-            from creative c where c.client_id = #{clientId}""";
+            select c.id, c.name, c.content::text as content, c.version, coalesce(p.columns, 0) as columns
+            from creative c left join
+                   (select creative_id, count(*)::int as columns from plan_column where client_id = #{clientId}
+                    group by creative_id) p on p.creative_id = c.id
+            where c.client_id = #{clientId}""";
 
     @Select(LISTED + " order by lower(c.name), c.id")
     List<Stored> all(String clientId);
+
+    @Select(LISTED + " and c.id = any(#{ids}::text[])")
+    List<Stored> some(String clientId, String ids);
 
     @Select(LISTED + " and c.id = #{id}")
     Optional<Stored> byId(String clientId, String id);

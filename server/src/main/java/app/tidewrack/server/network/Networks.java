@@ -29,6 +29,8 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Service
 public class Networks {
+    private static final long LATELY_NANOS = 1_000_000_000L;
+
     private static final Duration FRESH = Duration.ofMinutes(5);
     private static final Duration ASK_AGAIN = Duration.ofSeconds(10);
 
@@ -40,6 +42,9 @@ public class Networks {
     private final Map<String, Map<String, String>> regions = new ConcurrentHashMap<>();
     private final Map<String, Map<String, String>> questions = new ConcurrentHashMap<>();
     private volatile Instant keptNow = Instant.MIN;
+
+    /** When it was told, by this machine's clock. */
+    private volatile long toldNanos = System.nanoTime() - LATELY_NANOS;
 
     Networks(PracticeWorld practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
         this.practice = practice;
@@ -125,6 +130,11 @@ public class Networks {
         }
     }
 
+    /** The practice time less than a second ago: for looking at plans with every edit, where only the day counts. */
+    public Instant lately() {
+        return System.nanoTime() - toldNanos < LATELY_NANOS ? keptNow : now();
+    }
+
     /** The practice time, or the last that was seen while the network is away. */
     public Instant now() {
         try {
@@ -133,6 +143,7 @@ public class Networks {
                 remembering.executeWithoutResult(t -> mapper.keepNow(now));
                 keptNow = now;
             }
+            toldNanos = System.nanoTime();
             return now;
         } catch (NetworkAway away) {
             return mapper.keptNow().orElseThrow(() -> away);

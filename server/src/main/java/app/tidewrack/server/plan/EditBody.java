@@ -39,6 +39,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowMoney.class, name = "rowMoney"),
     @JsonSubTypes.Type(value = EditBody.CampaignMoney.class, name = "campaignMoney"),
     @JsonSubTypes.Type(value = EditBody.RowLock.class, name = "rowLock"),
+    @JsonSubTypes.Type(value = EditBody.RowKeep.class, name = "rowKeep"),
     @JsonSubTypes.Type(value = EditBody.FindingMend.class, name = "mend"),
     @JsonSubTypes.Type(value = EditBody.RowCopy.class, name = "rowCopy"),
     @JsonSubTypes.Type(value = EditBody.RowsInto.class, name = "rowsInto"),
@@ -63,6 +64,7 @@ import org.jspecify.annotations.Nullable;
             EditBody.RowMoney.class,
             EditBody.CampaignMoney.class,
             EditBody.RowLock.class,
+            EditBody.RowKeep.class,
             EditBody.FindingMend.class,
             EditBody.RowCopy.class,
             EditBody.RowsInto.class,
@@ -87,6 +89,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "rowMoney", schema = EditBody.RowMoney.class),
             @DiscriminatorMapping(value = "campaignMoney", schema = EditBody.CampaignMoney.class),
             @DiscriminatorMapping(value = "rowLock", schema = EditBody.RowLock.class),
+            @DiscriminatorMapping(value = "rowKeep", schema = EditBody.RowKeep.class),
             @DiscriminatorMapping(value = "mend", schema = EditBody.FindingMend.class),
             @DiscriminatorMapping(value = "rowCopy", schema = EditBody.RowCopy.class),
             @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
@@ -167,6 +170,18 @@ public sealed interface EditBody {
             implements EditBody {}
 
     /**
+     * Keeps rows to some values of a variable, as people on phones alone, without new rows.
+     *
+     * @param codes of the values, as the row's split options list them; empty for all again
+     */
+    record RowKeep(
+            @NotNull String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
+            @NotNull Variable variable,
+            @NotNull @Size(max = 20) List<@NotNull String> codes)
+            implements EditBody {}
+
+    /**
      * Mends a finding that has a one-key mend.
      *
      * @param rowId null for every place of the rule that can be mended so
@@ -204,7 +219,7 @@ public sealed interface EditBody {
 
     /** What a row is split by, and what the new rows get of its money. */
     record SplitBody(
-            @NotEmpty @Size(max = 9) List<@NotNull @Valid SplitBy> by,
+            @NotEmpty @Size(max = 11) List<@NotNull @Valid SplitBy> by,
             @NotNull Split.Share share) {}
 
     /**

@@ -18,6 +18,8 @@ import app.tidewrack.core.plan.Copies;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.Labels;
 import app.tidewrack.core.plan.LockMoney;
+import app.tidewrack.core.plan.NarrowRows;
+import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.PlacedColumn;
 import app.tidewrack.core.plan.PlacedRow;
 import app.tidewrack.core.plan.Plan;
@@ -29,6 +31,7 @@ import app.tidewrack.core.plan.RenameRows;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.SetDelivery;
 import app.tidewrack.core.plan.SetRowMoney;
+import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Together;
@@ -111,6 +114,8 @@ class EditReader {
             return campaignMoney(plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.RowLock b) {
             return new LockMoney(b.campaignId(), b.rowIds(), b.locked());
+        } else if (body instanceof EditBody.RowKeep b) {
+            return keep(clientId, plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.FindingMend b) {
             return mend(clientId, plan, b);
         } else if (body instanceof EditBody.RowCopy b) {
@@ -277,6 +282,20 @@ class EditReader {
         return new Together(
                 "spread %s over %s".formatted(total, rows == 1 ? "1 row" : rows + " rows"),
                 List.of(new SetRowMoney(campaign.id(), money)));
+    }
+
+    private NarrowRows keep(String clientId, Campaign campaign, EditBody.RowKeep body) {
+        Slice slice = body.codes().isEmpty()
+                ? null
+                : splits.kept(clientId, campaign, body.variable(), Set.copyOf(body.codes()));
+        Map<String, Narrowing> narrowings = new LinkedHashMap<>();
+        campaign.rows(body.rowIds())
+                .forEach(r -> narrowings.put(
+                        r.id(),
+                        slice == null
+                                ? r.narrowing().without(body.variable())
+                                : r.narrowing().with(slice)));
+        return new NarrowRows(campaign.id(), narrowings);
     }
 
     private static SetDelivery delivery(Campaign campaign, EditBody.RowDelivery body) {

@@ -4,8 +4,12 @@ import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.TokenValues;
+import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.audience.AudienceLibrary.Audience;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.creative.CopyDeck;
+import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.PlanInspector.Surroundings;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.Map;
@@ -17,33 +21,52 @@ import org.springframework.stereotype.Component;
 class KnownTokens {
     private final PlanDesk desk;
     private final Networks networks;
+    private final ClientMapper clients;
+    private final AudienceLibrary audiences;
+    private final CreativeLibrary creatives;
+    private final CopyDeck deck;
 
-    KnownTokens(PlanDesk desk, Networks networks) {
+    KnownTokens(
+            PlanDesk desk,
+            Networks networks,
+            ClientMapper clients,
+            AudienceLibrary audiences,
+            CreativeLibrary creatives,
+            CopyDeck deck) {
         this.desk = desk;
         this.networks = networks;
+        this.clients = clients;
+        this.audiences = audiences;
+        this.creatives = creatives;
+        this.deck = deck;
     }
 
-    Map<Token, Set<String>> of(String clientId, Surroundings around) {
+    Map<Token, Set<String>> of(String clientId) {
         Map<Token, Set<String>> known = new EnumMap<>(Token.class);
-        add(known, Token.CLIENT, around.clientName());
-        around.accounts().values().forEach(a -> {
+        add(known, Token.CLIENT, clients.byId(clientId).name());
+        clients.accounts(clientId).forEach(a -> {
             add(known, Token.ACCOUNT, a.name());
             add(known, Token.NETWORK, a.network());
             add(known, Token.NETWORK_NAME, networks.rulebook(a.network()).name());
         });
-        around.creatives().values().forEach(c -> TokenValues.ofColumn(c, 1).forEach((t, v) -> add(known, t, v)));
+        var codes = deck.codes(clientId);
+        creatives
+                .byId(clientId)
+                .values()
+                .forEach(c -> TokenValues.ofColumn(c, 1, codes).forEach((t, v) -> add(known, t, v)));
+        Map<String, Audience> talkedTo = audiences.byId(clientId);
         for (PlanDesk.PlanLine line : desk.plans(clientId)) {
             Plan plan = desk.plan(clientId, line.id()).plan();
             add(known, Token.PLAN, plan.name());
-            plan.campaigns().forEach(c -> add(known, c, around));
+            plan.campaigns().forEach(c -> add(known, c, talkedTo));
         }
         return known;
     }
 
-    private static void add(Map<Token, Set<String>> known, Campaign campaign, Surroundings around) {
+    private static void add(Map<Token, Set<String>> known, Campaign campaign, Map<String, Audience> talkedTo) {
         TokenValues.ofCampaign(campaign.facts()).forEach((t, v) -> add(known, t, v));
         campaign.rows().forEach(row -> {
-            var audience = around.audiences().get(row.audienceId());
+            Audience audience = talkedTo.get(row.audienceId());
             TokenValues.ofRow(row, 1, row.people(audience.definition()), audience.name())
                     .forEach((t, v) -> add(known, t, v));
         });

@@ -71,7 +71,7 @@ class NameTrials {
     Tried of(String clientId, String planId, String campaignId, NamingScheme scheme) {
         Looked at = look(clientId, planId, campaignId);
         PlanNames names = inspector.names(at.campaign(), at.around(), scheme);
-        Sheet sheet = new Sheet(at, names, scheme.codes(), known.of(clientId, at.around()));
+        Sheet sheet = new Sheet(at, names, scheme.codes(), known.of(clientId));
         return new Tried(
                 sheet.level(scheme.campaign(), Map.of("", names.campaign())),
                 sheet.level(scheme.adGroup(), names.rows()),

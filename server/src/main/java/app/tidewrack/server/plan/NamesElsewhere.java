@@ -7,7 +7,6 @@ import app.tidewrack.core.naming.NameReader;
 import app.tidewrack.core.naming.NameReader.Reading;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.NamingScheme;
-import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.naming.NamingLibrary.Versioned;
@@ -27,12 +26,10 @@ class NamesElsewhere {
     private static final int LONGEST = 400;
 
     private final NamingLibrary naming;
-    private final PlanInspector inspector;
     private final KnownTokens known;
 
-    NamesElsewhere(NamingLibrary naming, PlanInspector inspector, KnownTokens known) {
+    NamesElsewhere(NamingLibrary naming, KnownTokens known) {
         this.naming = naming;
-        this.inspector = inspector;
         this.known = known;
     }
 
@@ -69,8 +66,7 @@ class NamesElsewhere {
                     "%,d names; up to %,d are read at once.".formatted(lines.size(), MOST_NAMES),
                     "Paste them in parts.");
         }
-        Map<Token, Set<String>> values =
-                known.of(clientId, inspector.surroundings(clientId, new Plan("", "", List.of())));
+        Map<Token, Set<String>> values = known.of(clientId);
         List<Versioned> versions = scheme == null ? naming.newest(clientId) : List.of(new Versioned(-1, scheme));
         Set<List<Object>> ways = new HashSet<>();
         List<By> readers = versions.stream()

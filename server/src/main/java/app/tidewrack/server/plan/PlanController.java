@@ -24,10 +24,12 @@ import org.springframework.web.bind.annotation.RestController;
 class PlanController {
     private final PlanDesk desk;
     private final RowPeople people;
+    private final ToldViews told;
 
-    PlanController(PlanDesk desk, RowPeople people) {
+    PlanController(PlanDesk desk, RowPeople people, ToldViews told) {
         this.desk = desk;
         this.people = people;
+        this.told = told;
     }
 
     record NewPlan(@NotNull String name) {}
@@ -35,13 +37,17 @@ class PlanController {
     /**
      * @param editId chosen by the browser, so that sending the same edit twice makes it once
      * @param version of the plan the edit was made on
+     * @param held stamp of the plan as the browser holds it: only what differs is answered; null answers it whole
      */
     record EditRequest(
             @NotNull @Size(min = 8, max = 64) String editId,
             int version,
+            @Size(max = 64) @Nullable String held,
             @NotNull @Valid EditBody edit) {}
 
-    record VersionBody(int version) {}
+    /** @param held as of an edit */
+    record VersionBody(
+            int version, @Size(max = 64) @Nullable String held) {}
 
     @GetMapping
     List<PlanLine> plans(@PathVariable String clientId) {
@@ -91,19 +97,20 @@ class PlanController {
         PlanView made = desk.edit(clientId, planId, person.getName(), request.editId(), request.version(), edit);
         // Only these give rows people or bids that the network was not asked about before.
         boolean unasked = edit instanceof EditBody.RowDelivery
+                || edit instanceof EditBody.RowKeep
                 || edit instanceof EditBody.RowSplit
                 || edit instanceof EditBody.CampaignCopy;
-        return unasked ? plan(clientId, planId) : made;
+        return told.since(request.held(), unasked ? plan(clientId, planId) : made);
     }
 
     @PostMapping("/{planId}/undo")
-    PlanView undo(@PathVariable String clientId, @PathVariable String planId, @RequestBody VersionBody body) {
-        return desk.undo(clientId, planId, body.version());
+    PlanView undo(@PathVariable String clientId, @PathVariable String planId, @Valid @RequestBody VersionBody body) {
+        return told.since(body.held(), desk.undo(clientId, planId, body.version()));
     }
 
     @PostMapping("/{planId}/redo")
-    PlanView redo(@PathVariable String clientId, @PathVariable String planId, @RequestBody VersionBody body) {
-        return desk.redo(clientId, planId, body.version());
+    PlanView redo(@PathVariable String clientId, @PathVariable String planId, @Valid @RequestBody VersionBody body) {
+        return told.since(body.held(), desk.redo(clientId, planId, body.version()));
     }
 
     /**

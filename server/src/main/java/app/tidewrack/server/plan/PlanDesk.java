@@ -13,6 +13,7 @@ import app.tidewrack.server.plan.PlanInspector.Surroundings;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
+import app.tidewrack.server.plan.PlanView.CampaignView;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
@@ -33,6 +34,7 @@ public class PlanDesk {
     private final PlanInspector inspector;
     private final LiveStates live;
     private final Silences silences;
+    private final ToldViews told;
     private final JsonMapper json;
 
     PlanDesk(
@@ -42,6 +44,7 @@ public class PlanDesk {
             PlanInspector inspector,
             LiveStates live,
             Silences silences,
+            ToldViews told,
             JsonMapper json) {
         this.mapper = mapper;
         this.store = store;
@@ -49,6 +52,7 @@ public class PlanDesk {
         this.inspector = inspector;
         this.live = live;
         this.silences = silences;
+        this.told = told;
         this.json = json;
     }
 
@@ -209,17 +213,19 @@ public class PlanDesk {
         Surroundings around = inspector.surroundings(clientId, plan);
         Map<String, List<LiveAd>> ads =
                 live.ads(clientId, plan.id()).stream().collect(Collectors.groupingBy(LiveAd::campaignId));
-        return new PlanView(
+        List<CampaignView> campaigns = plan.campaigns().stream()
+                .map(c -> PlanView.of(
+                        inspector.inspect(clientId, plan, c, around),
+                        around.liveCampaigns().contains(c.id()),
+                        ads.getOrDefault(c.id(), List.of())))
+                .toList();
+        return told.remember(new PlanView(
                 plan.id(),
                 plan.name(),
                 version,
+                "%d.%08x".formatted(version, campaigns.hashCode()),
                 mapper.lastDone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
                 mapper.firstUndone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
-                plan.campaigns().stream()
-                        .map(c -> PlanView.of(
-                                inspector.inspect(clientId, plan, c, around),
-                                around.liveCampaigns().contains(c.id()),
-                                ads.getOrDefault(c.id(), List.of())))
-                        .toList());
+                campaigns));
     }
 }

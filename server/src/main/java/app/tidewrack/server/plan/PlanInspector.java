@@ -3,19 +3,23 @@ package app.tidewrack.server.plan;
 import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.check.Situation;
+import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.core.plan.Row;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.brief.BriefLibrary;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.creative.CopyDeck;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
@@ -33,6 +37,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -43,6 +48,7 @@ public class PlanInspector {
 
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
+    private final CopyDeck deck;
     private final ScriptLibrary scripts;
     private final ClientMapper clients;
     private final Networks networks;
@@ -66,6 +72,7 @@ public class PlanInspector {
     PlanInspector(
             AudienceLibrary audiences,
             CreativeLibrary creatives,
+            CopyDeck deck,
             ScriptLibrary scripts,
             ClientMapper clients,
             Networks networks,
@@ -77,6 +84,7 @@ public class PlanInspector {
             BriefLibrary briefs) {
         this.audiences = audiences;
         this.creatives = creatives;
+        this.deck = deck;
         this.scripts = scripts;
         this.clients = clients;
         this.networks = networks;
@@ -88,10 +96,11 @@ public class PlanInspector {
         this.briefs = briefs;
     }
 
-    /** All that a client's plans refer to, read once for a whole plan. */
+    /** All that a plan refers to, read once for the whole of it. */
     public record Surroundings(
             Map<String, Audience> audiences,
             Map<String, Creative> creatives,
+            CopyCodes deck,
             Map<String, Account> accounts,
             Set<String> liveCampaigns,
             String clientName,
@@ -117,8 +126,9 @@ public class PlanInspector {
 
     public Surroundings surroundings(String clientId, Plan plan) {
         return new Surroundings(
-                audiences.byId(clientId),
-                creatives.byId(clientId),
+                audiences.byId(clientId, used(plan, c -> c.rows().stream().map(Row::audienceId))),
+                creatives.byId(clientId, used(plan, c -> c.columns().stream().map(Column::creativeId))),
+                deck.codes(clientId),
                 clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Function.identity())),
                 new HashSet<>(live.campaigns(clientId, plan.id())),
                 clients.byId(clientId).name(),
@@ -126,7 +136,11 @@ public class PlanInspector {
                 naming.current(clientId).scheme(),
                 scripts.senders(clientId),
                 briefs.subjects(clientId),
-                networks.now());
+                networks.lately());
+    }
+
+    private static Set<String> used(Plan plan, Function<Campaign, Stream<String>> ids) {
+        return plan.campaigns().stream().flatMap(ids).collect(Collectors.toSet());
     }
 
     public PlanNames names(String clientId, Campaign campaign, Surroundings s) {
@@ -162,7 +176,8 @@ public class PlanInspector {
                         fixed,
                         r -> r.people(s.audiences().get(r.audienceId()).definition()),
                         a -> s.audiences().get(a).name(),
-                        s.creatives()::get),
+                        s.creatives()::get,
+                        s.deck()),
                 before);
     }
 

@@ -1,6 +1,7 @@
 package app.tidewrack.server.plan;
 
 import app.tidewrack.core.audience.AudienceSize;
+import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
@@ -10,13 +11,12 @@ import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
-import app.tidewrack.core.plan.CellRef;
-import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Showing;
+import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
 import app.tidewrack.core.schedule.Flight;
@@ -26,15 +26,19 @@ import app.tidewrack.server.plan.PlanInspector.Inspected;
 import app.tidewrack.server.plan.Silences.Silenced;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A plan as the browser shows it; everything in it is computed, nothing is left for the browser to work out.
  *
+ * @param stamp of what the campaigns say, so that the next answer can be told by what differs from it
  * @param undo what undo would take back, in words
  * @param redo what redo would do again, in words
  */
@@ -42,6 +46,7 @@ public record PlanView(
         String id,
         String name,
         int version,
+        String stamp,
         @Nullable String undo,
         @Nullable String redo,
         List<CampaignView> campaigns) {
@@ -51,6 +56,7 @@ public record PlanView(
      *
      * @param basis what the money of rows, cells and the shared sum is for
      * @param sharedMinor the campaign's sum; null when each row has its own
+     * @param left what is left out, being as it was; null when all is here
      */
     public record CampaignView(
             String id,
@@ -77,7 +83,85 @@ public record PlanView(
             List<Excluded> excluded,
             List<AdState> adStates,
             List<Finding> findings,
-            List<Silenced> silenced) {}
+            List<Silenced> silenced,
+            @Nullable LeftOut left) {
+
+        /** This campaign without what is as it was before. */
+        CampaignView since(CampaignView before) {
+            List<String> ids = rows.stream().map(RowView::id).toList();
+            boolean sameRows = ids.equals(before.rows.stream().map(RowView::id).toList());
+            Map<String, RowView> known = before.rows.stream().collect(Collectors.toMap(RowView::id, r -> r));
+            EnumSet<Part> same = EnumSet.allOf(Part.class);
+            same.removeIf(p -> !p.of.apply(this).equals(p.of.apply(before)));
+            return new CampaignView(
+                    id,
+                    accountId,
+                    name,
+                    fullName,
+                    objective,
+                    temperature,
+                    purpose,
+                    start,
+                    lastDay,
+                    days,
+                    currency,
+                    moneyPerRowMinor,
+                    basis,
+                    sharedMinor,
+                    subject,
+                    rows.stream().filter(r -> !r.equals(known.get(r.id()))).toList(),
+                    same.contains(Part.COLUMNS) ? List.of() : columns,
+                    ads,
+                    dailyMinor,
+                    flightMinor,
+                    live,
+                    same.contains(Part.EXCLUDED) ? List.of() : excluded,
+                    same.contains(Part.AD_STATES) ? List.of() : adStates,
+                    same.contains(Part.FINDINGS) ? List.of() : findings,
+                    same.contains(Part.SILENCED) ? List.of() : silenced,
+                    new LeftOut(sameRows ? null : ids, same));
+        }
+    }
+
+    /**
+     * What an answer leaves out of a campaign: rows that are as they were, and whole parts.
+     *
+     * @param rowIds of all rows in their order; null when they are the same as before
+     */
+    public record LeftOut(@Nullable List<String> rowIds, Set<Part> parts) {}
+
+    /** Lists of a campaign that are told whole or not at all. */
+    public enum Part {
+        COLUMNS(CampaignView::columns),
+        EXCLUDED(CampaignView::excluded),
+        AD_STATES(CampaignView::adStates),
+        FINDINGS(CampaignView::findings),
+        SILENCED(CampaignView::silenced);
+
+        private final Function<CampaignView, List<?>> of;
+
+        Part(Function<CampaignView, List<?>> of) {
+            this.of = of;
+        }
+    }
+
+    /** This plan without what is as it was before. */
+    PlanView since(PlanView before) {
+        Map<String, CampaignView> known = before.campaigns.stream().collect(Collectors.toMap(CampaignView::id, c -> c));
+        return new PlanView(
+                id,
+                name,
+                version,
+                stamp,
+                undo,
+                redo,
+                campaigns.stream()
+                        .map(c -> {
+                            CampaignView was = known.get(c.id());
+                            return was == null ? c : c.since(was);
+                        })
+                        .toList());
+    }
 
     /**
      * @param moneyMinor what was set, a day or for the flight
@@ -125,8 +209,12 @@ public record PlanView(
             double runsHours,
             Map<String, Boolean> switches) {}
 
-    /** One value that a row keeps to. */
-    public record SliceView(Variable variable, String words) {}
+    /**
+     * One value that a row keeps to.
+     *
+     * @param codes of its terms; none where it is no choice of the network's
+     */
+    public record SliceView(Variable variable, String words, List<String> codes) {}
 
     /** A cell that is no ad for a reason. */
     public record Excluded(String rowId, String columnId, String why) {}
@@ -189,7 +277,8 @@ public record PlanView(
                         .toList(),
                 ads.stream().map(PlanView::state).toList(),
                 inspected.findings(),
-                inspected.silenced());
+                inspected.silenced(),
+                null);
     }
 
     /** @param runs hours in the flight, reckoned once for rows that run alike */
@@ -211,10 +300,18 @@ public record PlanView(
                 facts.budgeting().lifetime(spends, facts.flight()).minor(),
                 inspected.people().get(row.id()).size(),
                 row.narrowing().slices().stream()
-                        .map(s -> new SliceView(s.variable(), s.words()))
+                        .map(s -> new SliceView(s.variable(), s.words(), codes(s)))
                         .toList(),
                 delivery(row, facts.flight(), runs),
-                campaign.columns().stream().map(c -> cell(totals, row, c)).collect(Collectors.toList()));
+                totals.cells().get(row.id()).stream()
+                        .map(money -> money == null ? null : money.minor())
+                        .collect(Collectors.toList()));
+    }
+
+    private static List<String> codes(Slice slice) {
+        return slice instanceof Slice.Having h
+                ? h.terms().stream().map(Term::code).toList()
+                : List.of();
     }
 
     private static DeliveryView delivery(Row row, Flight flight, Map<Hours, Double> runs) {
@@ -232,11 +329,6 @@ public record PlanView(
                 d.hours().words(),
                 runs.computeIfAbsent(d.hours(), h -> h.within(flight).toMinutes() / 60.0),
                 d.switches());
-    }
-
-    private static @Nullable Long cell(PlanTotals totals, Row row, Column column) {
-        var money = totals.cells().get(new CellRef(row.id(), column.id()));
-        return money == null ? null : money.minor();
     }
 
     private static AdState state(LiveAd ad) {

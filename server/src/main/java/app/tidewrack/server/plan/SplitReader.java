@@ -29,11 +29,15 @@ import app.tidewrack.server.source.SourceTerms;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -42,6 +46,10 @@ import org.springframework.stereotype.Component;
 /** What a row can be split by on its network, and splits of the values that were chosen. */
 @Component
 class SplitReader {
+    /** Of these the network lists the values, whatever the audience asks for. */
+    private static final Set<Variable> LISTED =
+            EnumSet.of(Variable.DEVICE, Variable.SYSTEM, Variable.CONNECTION, Variable.LANGUAGE);
+
     private final AudienceLibrary audiences;
     private final Accounts accounts;
     private final Networks networks;
@@ -136,8 +144,7 @@ class SplitReader {
                 ground.rulebook().placements().stream()
                         .map(p -> (Slice) new Slice.ShownIn(p.code(), p.words().toLowerCase(Locale.ROOT)))
                         .toList();
-            case DEVICE -> offered(ground, variable, TermKind.DEVICE, words);
-            case LANGUAGE -> offered(ground, variable, TermKind.LANGUAGE, words);
+            case DEVICE, SYSTEM, CONNECTION, LANGUAGE -> offered(ground.rulebook(), variable, words);
             case INTEREST ->
                 asked(ground, TermKind.INTEREST)
                         .map(t -> having(variable, t, words.apply(t)))
@@ -157,8 +164,10 @@ class SplitReader {
                 .filter(t -> t.kind() == kind);
     }
 
-    private static List<Slice> offered(Ground ground, Variable variable, TermKind kind, Function<Term, String> words) {
-        return ground.rulebook().audience().terms(kind).map(TermOffer::choices).orElse(List.of()).stream()
+    /** Variables and kinds of terms of which the network lists what there is have one name. */
+    private static List<Slice> offered(Rulebook rulebook, Variable variable, Function<Term, String> words) {
+        TermKind kind = TermKind.valueOf(variable.name());
+        return rulebook.audience().terms(kind).map(TermOffer::choices).orElse(List.of()).stream()
                 .map(c -> new Term(kind, c.code()))
                 .map(t -> having(variable, t, words.apply(t)))
                 .toList();
@@ -261,6 +270,40 @@ class SplitReader {
                         .map(b -> new Split.By(b.variable(), chosen(clientId, ground, b)))
                         .toList(),
                 body.share());
+    }
+
+    /**
+     * Some values of a variable that the network lists, as one slice.
+     *
+     * @throws Refusal when the variable is none of those, or the network does not offer a value
+     */
+    Slice kept(String clientId, Campaign campaign, Variable variable, Set<String> codes) {
+        if (!LISTED.contains(variable)) {
+            throw new Refusal(
+                    "variable",
+                    "Rows are kept to devices, systems, connections and languages, not to one %s."
+                            .formatted(variable.words()),
+                    "Split the row by it.");
+        }
+        Account account = accounts.account(clientId, campaign.accountId());
+        List<Slice> offered =
+                offered(networks.rulebook(account.network()), variable, sourceTerms.words(clientId, account.network()));
+        List<Slice> kept = offered.stream().filter(s -> codes.contains(code(s))).toList();
+        if (kept.size() < codes.size()) {
+            throw new Refusal(
+                    "codes",
+                    "The network does not offer every %s of %s."
+                            .formatted(variable.words(), String.join(", ", new TreeSet<>(codes))),
+                    "Choose of %s."
+                            .formatted(
+                                    offered.isEmpty()
+                                            ? "another variable: it offers none"
+                                            : offered.stream().map(Slice::words).collect(Collectors.joining(", "))));
+        }
+        return new Slice.Having(
+                variable,
+                kept.stream().flatMap(s -> ((Slice.Having) s).terms().stream()).toList(),
+                kept.stream().map(Slice::words).collect(Collectors.joining(" or ")));
     }
 
     private List<Slice> chosen(String clientId, Ground ground, SplitBy by) {
