@@ -97,6 +97,23 @@ class PracticeNetworkTest {
         }
     }
 
+    /** Placements are told on networks that let nobody ask for devices too; of people on phones no more come by than there are. */
+    @Test
+    void peopleWhoComeByAreToldOnEveryNetwork() throws Exception {
+        AudienceDefinition all = AudienceDefinition.everyoneIn("GB");
+        for (Network network : networks.all()) {
+            JsonNode told = new Caller(mvc, json, network.slug()).post("/placement-sizes", all);
+            assertThat(told).hasSameSizeAs(network.rulebook().placements());
+            told.forEach(t -> assertThat(t.get("size").get("people").asLong()).isPositive());
+        }
+        AudienceDefinition phones = all.and(AnyOf.of(new Term(TermKind.DEVICE, "phone")));
+        long onPhones =
+                matcher.crowd(networks.network("hearthside"), null, phones).size();
+        JsonNode told = hs.post("/placement-sizes", phones);
+        told.forEach(t ->
+                assertThat(t.get("size").get("people").asLong()).isLessThanOrEqualTo(Math.round(onPhones * 1.005)));
+    }
+
     private static AudienceDefinition randomAudience(Random random) {
         int from = 14 + random.nextInt(50);
         AudienceDefinition a = AudienceDefinition.everyoneIn(Places.inCountries("GB", "DK", "CA"))

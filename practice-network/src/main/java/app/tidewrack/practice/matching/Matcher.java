@@ -9,6 +9,7 @@ import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Presence;
 import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.network.OfferedAudience;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.account.Account;
@@ -75,6 +76,14 @@ public class Matcher {
     /** A number of people as the network tells it. */
     AudienceSize told(Network network, long people) {
         return AudienceSize.told(people, network.rulebook().audience().privacyFloor());
+    }
+
+    /** People who hold one of some devices, whether or not the network lets an audience ask for them. */
+    public Crowd holders(Network network, List<String> devices) {
+        return any(
+                network,
+                null,
+                devices.stream().map(d -> new Term(TermKind.DEVICE, d)).toList());
     }
 
     private Crowd any(Network network, @Nullable Account account, List<Term> anyOf) {

@@ -1,11 +1,8 @@
 package app.tidewrack.practice.matching;
 
-import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.NarrowingLadder;
-import app.tidewrack.core.audience.Term;
-import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.account.Account;
 import app.tidewrack.practice.account.AccountDesk;
@@ -61,12 +58,10 @@ class MatchingController {
             @RequestBody AudienceDefinition audience) {
         Network of = networks.network(network);
         Account by = account(network, account);
+        Crowd crowd = matcher.crowd(of, by, audience);
         return of.rulebook().placements().stream()
                 .map(p -> {
-                    AnyOf devices = new AnyOf(p.devices().stream()
-                            .map(d -> new Term(TermKind.DEVICE, d))
-                            .toList());
-                    long holders = matcher.crowd(of, by, audience.and(devices)).size();
+                    long holders = crowd.sharedWith(matcher.holders(of, p.devices()));
                     double coming =
                             -Math.expm1(-of.market().placements().get(p.code()).visitsADay());
                     return new PlacementSize(p.code(), matcher.told(of, Math.round(holders * coming)));
