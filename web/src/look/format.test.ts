@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { barLength, freeName, keeps } from "../audiences/model";
 import { inWords, standOf, type Progress } from "../launch/model";
-import { metricText, type Figures } from "../results/model";
+import { beneath, between, figure, inOrder, matrix, type MetricView } from "../results/model";
 import { ago, money, people, plural, typedMoney } from "./format";
 
 describe("numbers as they are read", () => {
@@ -21,16 +21,41 @@ describe("numbers as they are read", () => {
     [ago(150_000), "3 min ago"],
   ])("%s", (shown, expected) => expect(shown).toBe(expected));
 
+  const perClick = {
+    code: "x",
+    words: "cost per click",
+    written: "MONEY",
+    rests: "clicks",
+    restsWords: "clicks",
+  };
+
   it("has a dash where a number has no meaning yet", () => {
-    const none: Figures = {
-      impressions: 10,
-      clicks: 0,
-      conversions: 0,
-      spendMinor: 5,
-      costPerClickMinor: null,
-    };
-    expect(metricText("COST_PER_CLICK", none, "GBP")).toBe("–");
-    expect(metricText("SPEND", none, "GBP")).toBe("£0.05");
+    expect(figure(perClick as MetricView, null, "GBP")).toBe("–");
+    expect(figure(perClick as MetricView, 76.92, "GBP")).toBe("£0.77");
+    expect(figure({ ...perClick, written: "SHARE" } as MetricView, 0.0004, "GBP")).toBe("0.04 %");
+  });
+
+  it("tells beneath what it rests on, and on hover between what it lies", () => {
+    const cell = { rowId: "r", columnId: "c", value: 100, rests: 10, low: 54, high: null };
+    expect(beneath(perClick as MetricView, cell)).toBe("10 clicks");
+    expect(between(perClick as MetricView, cell, "GBP")).toBe(
+      "cost per click: with a certainty of 95 % between £0.54 and no upper limit",
+    );
+  });
+
+  it("puts lines in order, those without the number last, and in a field by two keys", () => {
+    const line = (keys: string[], x?: number) =>
+      ({ keys, values: x === undefined ? {} : { x } }) as Parameters<typeof matrix>[0][number];
+    const lines = [line(["a", "p"], 2), line(["a", "q"]), line(["b", "p"], 7)];
+    expect(inOrder(lines, { code: "x", down: true }).map((l) => l.values["x"])).toEqual([7, 2, undefined]);
+    expect(inOrder(lines, { code: "x", down: false }).map((l) => l.values["x"])).toEqual([2, 7, undefined]);
+    const field = matrix(lines);
+    expect([field.down, field.across]).toEqual([
+      ["a", "b"],
+      ["p", "q"],
+    ]);
+    expect(field.line("b", "p")?.values["x"]).toBe(7);
+    expect(field.line("b", "q")).toBeUndefined();
   });
 });
 

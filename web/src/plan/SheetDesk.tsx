@@ -9,8 +9,7 @@ import { Columns } from "../frame/Columns";
 import { useOffer } from "../frame/doables";
 import { Findings, blockers } from "../look/Findings";
 import { plural } from "../look/format";
-import { METRICS, type Metric } from "../results/model";
-import { resultsQuery } from "../results/queries";
+import { offerOfResults, resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
 import { doablesOf, keysOf } from "./doing";
 import {
@@ -71,17 +70,18 @@ export function SheetDesk(props: {
     DELIVERY_FIELDS.has(search.get("field") ?? "") ? { what: "delivery" } : undefined,
   );
   const [filter, setFilter] = useState<string>();
-  const [metric, setMetric] = useState<Metric>("COST_PER_CONVERSION");
+  const [metric, setMetric] = useState("cost_per_conversion");
   const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
 
   const audiences = useQuery(audiencesQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
   const names = useQuery(namesQuery(clientId, planId, whole.id, props.version));
   const results = useQuery({
-    ...resultsQuery(clientId, planId, whole.id),
+    ...resultsQuery(clientId, planId, whole.id, metric),
     enabled: lens === "results",
     refetchInterval: 10_000,
   });
+  const numbers = useQuery({ ...offerOfResults(clientId), enabled: lens === "results" });
   const audienceOf = useMemo(() => new Map(audiences.data?.map((a) => [a.id, a])), [audiences.data]);
   const creativeOf = useMemo(
     () => new Map(creatives.data?.map((c) => [c.creative.id, c.creative])),
@@ -93,8 +93,8 @@ export function SheetDesk(props: {
     [whole, filter, audienceOf],
   );
   const shown = useMemo(
-    () => lensOf(lens, campaign, { names: names.data, results: results.data, metric }),
-    [lens, campaign, names.data, results.data, metric],
+    () => lensOf(lens, campaign, { names: names.data, results: results.data }),
+    [lens, campaign, names.data, results.data],
   );
   const rowNames = useMemo(() => new Map(names.data?.rows.map((r) => [r.rowId, r.name])), [names.data]);
   const waiting = useMemo(() => touched(edits.waiting), [edits.waiting]);
@@ -233,10 +233,11 @@ export function SheetDesk(props: {
       actions={
         <>
           {lens === "results" && (
-            <Select<Metric>
+            <Select
               aria-label="Number shown"
+              showSearch={{ optionFilterProp: "label" }}
               value={metric}
-              options={METRICS.map((m) => ({ value: m.code, label: m.words }))}
+              options={numbers.data?.metrics.map((m) => ({ value: m.code, label: m.words })) ?? []}
               onChange={setMetric}
               style={{ width: 158 }}
             />

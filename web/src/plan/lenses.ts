@@ -1,14 +1,13 @@
 import type { Schemas } from "../api/client";
 import { moment, money } from "../look/format";
 import { rankColours } from "../look/theme";
-import { metricSmall, metricText, type Metric } from "../results/model";
+import { beneath, between, figure } from "../results/model";
 import type { CellShown } from "./Cell";
 import { AD_STATES, findingsAt, statesByCell, type Campaign, type Lens } from "./model";
 
 export interface LensData {
   names: Schemas["NamesView"] | undefined;
-  results: Schemas["ResultsView"] | undefined;
-  metric: Metric;
+  results: Schemas["SheetResults"] | undefined;
 }
 
 const OFF: CellShown = { main: "off", kind: "off" };
@@ -153,17 +152,18 @@ function results(campaign: Campaign, data: LensData) {
   const cells = new Map(data.results?.cells.map((c) => [`${c.rowId}/${c.columnId}`, c]));
   return (row: number, column: number): CellShown => {
     const cell = cells.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
-    if (!cell) {
+    const metric = data.results?.metric;
+    if (!cell || !metric) {
       if (campaign.rows[row]?.cells[column] == null) return OFF;
       const told =
         AD_STATES[states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`)?.state ?? ""];
       return { main: "–", kind: "on", small: told?.words ?? "not sent", tone: told?.tone };
     }
-    const rank = cell.ranks[data.metric];
-    const colour = rank === undefined ? undefined : rankColours[rank];
+    const colour = cell.rank == null || metric.better === "NEITHER" ? undefined : rankColours[cell.rank];
     return {
-      main: metricText(data.metric, cell.figures, campaign.currency),
-      small: metricSmall(data.metric, cell.figures, campaign.currency),
+      main: figure(metric, cell.value, campaign.currency),
+      small: beneath(metric, cell),
+      title: between(metric, cell, campaign.currency),
       kind: "result",
       ground: colour?.ground,
       ink: colour?.ink,

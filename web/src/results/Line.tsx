@@ -5,22 +5,17 @@ import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
 import { day } from "../look/format";
 import { colours } from "../look/theme";
-import { axisText, metricText, point, type Figures, type Metric } from "./model";
+import { axisText, drawn, figure, type MetricView } from "./model";
 
 registerParts([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
 /** One number over account days. */
-export function Line({
-  days,
-  metric,
-  words,
-  currency,
-}: {
-  days: { day: string; figures: Figures }[];
-  metric: Metric;
-  words: string;
+export function Line(props: {
+  days: readonly { day: string; value: number | undefined }[];
+  metric: MetricView;
   currency: string;
 }) {
+  const { days, metric, currency } = props;
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!box.current) return;
@@ -33,7 +28,7 @@ export function Line({
         trigger: "axis",
         formatter: (items: { dataIndex: number }[]) => {
           const at = days[items[0]?.dataIndex ?? 0];
-          return at ? `${day(at.day)}<br><b>${metricText(metric, at.figures, currency)}</b>` : "";
+          return at ? `${day(at.day)}<br><b>${figure(metric, at.value, currency)}</b>` : "";
         },
       },
       xAxis: {
@@ -46,14 +41,14 @@ export function Line({
       },
       yAxis: {
         type: "value",
-        min: 0,
+        min: metric.code === "profit" ? undefined : 0,
         splitLine: { lineStyle: { color: colours.line } },
         axisLabel: { color: colours.muted, formatter: (v: number) => axisText(metric, v, currency) },
       },
       series: [
         {
           type: "line",
-          data: days.map((d) => point(metric, d.figures, currency)),
+          data: days.map((d) => drawn(metric, d.value, currency)),
           lineStyle: { color: colours.kelp, width: 2 },
           itemStyle: { color: colours.kelp },
           symbolSize: 6,
@@ -68,5 +63,5 @@ export function Line({
       chart.dispose();
     };
   }, [days, metric, currency]);
-  return <div ref={box} role="img" aria-label={`${words} by day`} style={{ height: 210 }} />;
+  return <div ref={box} role="img" aria-label={`${metric.words} by day`} style={{ height: 170 }} />;
 }

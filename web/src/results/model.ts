@@ -1,92 +1,100 @@
 import type { Schemas } from "../api/client";
-import { count, money, plural, rate, units } from "../look/format";
+import { count, day, money, plural, rate, units } from "../look/format";
 
-export type Figures = Schemas["Figures"];
+export type MetricView = Schemas["MetricView"];
+export type Offer = Schemas["ResultOffer"];
+export type ResultLine = Schemas["Line"];
+export type Temperature = ResultLine["temperatures"][number];
 
-export const METRICS = [
-  { code: "COST_PER_CONVERSION", words: "Cost per conversion" },
-  { code: "CONVERSIONS", words: "Conversions" },
-  { code: "COST_PER_CLICK", words: "Cost per click" },
-  { code: "CLICK_RATE", words: "Click rate" },
-  { code: "CLICKS", words: "Clicks" },
-  { code: "IMPRESSIONS", words: "Impressions" },
-  { code: "SPEND", words: "Spend" },
-] as const;
-
-export type Metric = (typeof METRICS)[number]["code"];
-
-function orDash(value: number | null | undefined, show: (value: number) => string): string {
-  return value === null || value === undefined ? "–" : show(value);
-}
-
-/** A number as it is read: money with its currency, rates in per cent, a dash where it has no meaning yet. */
-export function metricText(metric: Metric, f: Figures, currency: string): string {
-  switch (metric) {
-    case "COST_PER_CONVERSION":
-      return orDash(f.costPerConversionMinor, (v) => money(v, currency));
-    case "COST_PER_CLICK":
-      return orDash(f.costPerClickMinor, (v) => money(v, currency));
-    case "CLICK_RATE":
-      return orDash(f.clickRate, rate);
-    case "CONVERSIONS":
-      return count(f.conversions);
-    case "CLICKS":
-      return count(f.clicks);
-    case "IMPRESSIONS":
-      return count(f.impressions);
-    case "SPEND":
-      return money(f.spendMinor, currency);
+/** A number as it is read: money with its currency, shares in per cent, a dash where it has no meaning yet. */
+export function figure(metric: MetricView, value: number | null | undefined, currency: string): string {
+  if (value === null || value === undefined) return "–";
+  switch (metric.written) {
+    case "MONEY":
+      return money(value, currency);
+    case "SHARE":
+      return rate(value);
+    case "COUNT":
+      return count(Math.round(value * 10) / 10);
+    case "PLAIN":
+      return value.toLocaleString("en-GB", { maximumFractionDigits: 2 });
   }
 }
 
-/** What stands beneath the number: how much it rests on. */
-export function metricSmall(metric: Metric, f: Figures, currency: string): string {
-  switch (metric) {
-    case "COST_PER_CONVERSION":
-      return plural(f.conversions, "conv.", "conv.");
-    case "COST_PER_CLICK":
-      return plural(f.clicks, "click");
-    case "CLICK_RATE":
-      return `of ${count(f.impressions)}`;
-    case "IMPRESSIONS":
-      return orDash(f.reach, (r) => `${count(r)} people`);
-    default:
-      return money(f.spendMinor, currency);
-  }
+/** As a point of a drawing: money in whole units, shares in per cent. */
+export function drawn(metric: MetricView, value: number | undefined, currency: string): number | null {
+  if (value === undefined) return null;
+  if (metric.written === "MONEY") return units(value, currency);
+  return metric.written === "SHARE" ? value * 100 : value;
 }
 
-/** A number of one day as a point of a line; money in whole units. Null where it has no meaning. */
-export function point(metric: Metric, f: Figures, currency: string): number | null {
-  switch (metric) {
-    case "COST_PER_CONVERSION":
-      return f.costPerConversionMinor == null ? null : units(f.costPerConversionMinor, currency);
-    case "COST_PER_CLICK":
-      return f.costPerClickMinor == null ? null : units(f.costPerClickMinor, currency);
-    case "CLICK_RATE":
-      return f.clickRate == null ? null : f.clickRate * 100;
-    case "CONVERSIONS":
-      return f.conversions;
-    case "CLICKS":
-      return f.clicks;
-    case "IMPRESSIONS":
-      return f.impressions;
-    case "SPEND":
-      return units(f.spendMinor, currency);
+/** A step of an axis with its unit, without needless decimals. */
+export function axisText(metric: MetricView, value: number, currency: string): string {
+  if (metric.written === "MONEY") {
+    const parts = { maximumFractionDigits: 2, minimumFractionDigits: 0 };
+    return new Intl.NumberFormat("en-GB", { style: "currency", currency, ...parts }).format(value);
   }
+  return metric.written === "SHARE" ? `${value} %` : count(value);
 }
 
-const AXIS = { maximumFractionDigits: 2, minimumFractionDigits: 0 };
+/** What stands beneath a number of a cell: how much it rests on, or how many people that was. */
+export function beneath(metric: MetricView, cell: Schemas["CellNumber"]): string {
+  if (metric.code === "impressions") return cell.reach == null ? "" : plural(cell.reach, "person", "people");
+  if (!metric.rests || cell.rests == null) return "";
+  return `${metric.written === "SHARE" ? "of " : ""}${count(cell.rests)} ${metric.restsWords}`;
+}
 
-/** A step of the axis with its unit, without needless decimals. */
-export function axisText(metric: Metric, value: number, currency: string): string {
-  switch (metric) {
-    case "COST_PER_CONVERSION":
-    case "COST_PER_CLICK":
-    case "SPEND":
-      return new Intl.NumberFormat("en-GB", { style: "currency", currency, ...AXIS }).format(value);
-    case "CLICK_RATE":
-      return `${value} %`;
-    default:
-      return count(value);
-  }
+/** Between which values it lies, told on hover. */
+export function between(
+  metric: MetricView,
+  cell: Schemas["CellNumber"],
+  currency: string,
+): string | undefined {
+  if (cell.low == null) return undefined;
+  const high = cell.high == null ? "no upper limit" : figure(metric, cell.high, currency);
+  return `${metric.words}: with a certainty of 95 % between ${figure(metric, cell.low, currency)} and ${high}`;
+}
+
+const AMOUNTS = ["spend", "impressions", "clicks"];
+
+/** The columns a table starts with: how much, then what ads of these temperatures are judged by. */
+export function usualColumns(offer: Offer, temperatures: readonly Temperature[]): string[] {
+  const judged = temperatures.flatMap((t) => offer.judged[t] ?? []);
+  return [...new Set([...AMOUNTS, ...judged, "conversions", "cost_per_conversion"])];
+}
+
+/** A key of a line as it is read. */
+export function keyWords(by: string, key: string): string {
+  if (key === "") return "none";
+  if (by === "DAY") return day(key);
+  if (by === "WEEK") return `week of ${day(key)}`;
+  return by === "HOUR" ? `${key}:00` : key;
+}
+
+/** Lines by two keys as a field: first keys down, second keys across. */
+export function matrix(lines: readonly ResultLine[]) {
+  const down = [...new Set(lines.map((l) => l.keys[0] ?? ""))];
+  const across = [...new Set(lines.map((l) => l.keys[1] ?? ""))];
+  const at = new Map(lines.map((l) => [JSON.stringify(l.keys), l]));
+  return { down, across, line: (d: string, a: string) => at.get(JSON.stringify([d, a])) };
+}
+
+/** Which column lines are in order of, and which way. */
+export interface Order {
+  code: string;
+  down: boolean;
+}
+
+/** Lines without the number come last, whichever way. */
+export function inOrder(lines: readonly ResultLine[], order: Order | undefined): readonly ResultLine[] {
+  if (!order) return lines;
+  return [...lines].sort((a, b) => {
+    const [x, y] = [a.values[order.code], b.values[order.code]];
+    if (x === undefined || y === undefined) return Number(x === undefined) - Number(y === undefined);
+    return order.down ? y - x : x - y;
+  });
+}
+
+export function lineKey(line: { keys: string[]; currency: string }): string {
+  return JSON.stringify([line.currency, ...line.keys]);
 }

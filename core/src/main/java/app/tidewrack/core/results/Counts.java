@@ -1,18 +1,74 @@
 package app.tidewrack.core.results;
 
-/**
- * What an ad, or a sum of ads, brought. Reach is not here: people are never added.
- *
- * @param spendMinor in minor units of the account's currency
- */
-public record Counts(long impressions, long clicks, long conversions, long spendMinor) {
-    public static final Counts NONE = new Counts(0, 0, 0, 0);
+import java.util.Arrays;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
+/** What an ad, or a sum of ads, brought, by {@link Measure}; never changed once made. Reach is not here: people are never added. */
+public final class Counts {
+    public static final Counts NONE = new Counts(new long[Measure.values().length]);
+
+    private final long[] byMeasure;
+
+    private Counts(long[] byMeasure) {
+        this.byMeasure = byMeasure;
+    }
+
+    /** What is not named is 0. */
+    public static Counts of(Map<Measure, Long> counts) {
+        long[] made = new long[NONE.byMeasure.length];
+        counts.forEach((measure, count) -> made[measure.ordinal()] = count);
+        return new Counts(made);
+    }
+
+    public Counts with(Measure measure, long count) {
+        long[] made = byMeasure.clone();
+        made[measure.ordinal()] = count;
+        return new Counts(made);
+    }
+
+    public long get(Measure measure) {
+        return byMeasure[measure.ordinal()];
+    }
+
+    /** @throws ArithmeticException when a sum is past 2⁶³ */
     public Counts plus(Counts other) {
-        return new Counts(
-                impressions + other.impressions,
-                clicks + other.clicks,
-                conversions + other.conversions,
-                spendMinor + other.spendMinor);
+        long[] sum = byMeasure.clone();
+        for (int i = 0; i < sum.length; i++) {
+            sum[i] = Math.addExact(sum[i], other.byMeasure[i]);
+        }
+        return new Counts(sum);
+    }
+
+    public long impressions() {
+        return get(Measure.IMPRESSIONS);
+    }
+
+    public long clicks() {
+        return get(Measure.CLICKS);
+    }
+
+    public long spendMinor() {
+        return get(Measure.SPEND);
+    }
+
+    /** Sales, leads and installs together. */
+    public long conversions() {
+        return get(Measure.PURCHASES) + get(Measure.SITE_LEADS) + get(Measure.INSTALLS) + get(Measure.FORM_SENDS);
+    }
+
+    @Override
+    public boolean equals(@Nullable Object other) {
+        return other instanceof Counts c && Arrays.equals(byMeasure, c.byMeasure);
+    }
+
+    @Override
+    public int hashCode() {
+        return Arrays.hashCode(byMeasure);
+    }
+
+    @Override
+    public String toString() {
+        return Arrays.toString(byMeasure);
     }
 }

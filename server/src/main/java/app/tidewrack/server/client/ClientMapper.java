@@ -24,7 +24,7 @@ public interface ClientMapper {
             @Nullable String siteTag,
             String profiles) {}
 
-    record AccountOfClient(String clientId, String id, String network, String externalId, long reportCursor) {}
+    record AccountOfClient(String clientId, String id, String network, String externalId, String zone) {}
 
     @Select("""
             select c.id, c.name, c.about from client c join membership m on m.client_id = c.id
@@ -63,7 +63,7 @@ public interface ClientMapper {
     void updateAccount(String clientId, Account a);
 
     @Select("""
-            select client_id, id, network, external_id, report_cursor from account a
+            select client_id, id, network, external_id, zone from account a
             where exists (select 1 from live_item l where l.client_id = a.client_id and l.account_id = a.id)
             order by client_id, id""")
     List<AccountOfClient> accountsWithLiveItems();
@@ -105,9 +105,11 @@ public interface ClientMapper {
                             and k.level = 'CAMPAIGN'
                        where a.client_id = #{clientId} and a.level = 'AD' and a.removed_at is null group by a.campaign_id) l
                    on l.campaign_id = c.id
-            left join (select campaign_id, sum(impressions) as impressions, sum(clicks) as clicks,
-                              sum(conversions) as conversions, sum(spend_minor) as spend_minor
-                       from result_hour where client_id = #{clientId} group by campaign_id) r on r.campaign_id = c.id
+            left join (select a.campaign_id, sum(f.impressions) as impressions, sum(f.clicks) as clicks,
+                              sum(f.purchases + f.site_leads + f.installs + f.form_sends) as conversions,
+                              sum(f.spend) as spend_minor
+                       from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
+                       where f.client_id = #{clientId} group by a.campaign_id) r on r.campaign_id = c.id
             where c.client_id = #{clientId}
             order by p.name, c.position""")
     List<CampaignLine> campaignLines(String clientId);

@@ -6,6 +6,7 @@ import app.tidewrack.server.lead.LeadPull;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.network.PracticeWorld;
+import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
@@ -35,6 +36,7 @@ public class ClockDesk {
     private final PracticeWorld practice;
     private final Networks networks;
     private final ResultsPull results;
+    private final BreakdownPull breakdowns;
     private final LeadPull leads;
     private final ObjectProvider<SchedulerClient> scheduler;
 
@@ -43,12 +45,14 @@ public class ClockDesk {
             PracticeWorld practice,
             Networks networks,
             ResultsPull results,
+            BreakdownPull breakdowns,
             LeadPull leads,
             ObjectProvider<SchedulerClient> scheduler) {
         this.mapper = mapper;
         this.practice = practice;
         this.networks = networks;
         this.results = results;
+        this.breakdowns = breakdowns;
         this.leads = leads;
         this.scheduler = scheduler;
     }
@@ -119,6 +123,7 @@ public class ClockDesk {
                 results.pullAll();
             }
             results.pullAll();
+            breakdowns.pullAll(0);
             leads.pullAll();
             mapper.end(moveId, "DONE", null);
         } catch (NetworkAway away) {

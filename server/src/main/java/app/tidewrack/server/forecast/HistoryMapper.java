@@ -10,9 +10,10 @@ interface HistoryMapper {
     record History(String accountId, long impressions, long clicks, long conversions, long spendMinor) {}
 
     @Select("""
-            select c.account_id, sum(r.impressions)::bigint as impressions, sum(r.clicks)::bigint as clicks,
-                   sum(r.conversions)::bigint as conversions, sum(r.spend_minor)::bigint as spend_minor
-            from result_hour r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
-            where r.client_id = #{clientId} group by c.account_id""")
+            select a.account_id, sum(f.impressions)::bigint as impressions, sum(f.clicks)::bigint as clicks,
+                   sum(f.purchases + f.site_leads + f.installs + f.form_sends)::bigint as conversions,
+                   sum(f.spend)::bigint as spend_minor
+            from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
+            where f.client_id = #{clientId} group by a.account_id""")
     List<History> histories(String clientId);
 }

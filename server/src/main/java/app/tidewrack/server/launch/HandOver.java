@@ -3,11 +3,12 @@ package app.tidewrack.server.launch;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Change.FieldChange;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.launch.HandOverSheet.Form;
 import app.tidewrack.server.launch.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.launch.LaunchMapper.StoredLive;
 import app.tidewrack.server.web.NotFound;
+import app.tidewrack.server.web.TableFile;
+import app.tidewrack.server.web.TableFile.Form;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
@@ -70,9 +71,9 @@ class HandOver {
         List<String> columns = new ArrayList<>(List.of(CHANGE, "do", "what", "name", "belongs to"));
         columns.addAll(fields);
         columns.addAll(List.of(ID, DONE));
-        List<List<String>> lines = new ArrayList<>();
+        List<List<Object>> lines = new ArrayList<>();
         for (StoredChange c : changes) {
-            List<String> line = new ArrayList<>(List.of(
+            List<Object> line = new ArrayList<>(List.<Object>of(
                     c.id(),
                     c.action().toLowerCase(Locale.ROOT),
                     c.level().toLowerCase(Locale.ROOT).replace('_', ' '),
@@ -85,7 +86,7 @@ class HandOver {
             line.add(c.state().equals("DONE") ? "yes" : "");
             lines.add(line);
         }
-        HandOverSheet.write(form, columns, lines, out, json);
+        TableFile.write(form, "Change list", columns, lines, out, json);
     }
 
     /** @param line from 2, as spreadsheets count under a heading */
@@ -106,7 +107,7 @@ class HandOver {
             throw new Refusal(
                     "file", "This launch was not handed over, or has ended.", "Hand the change list over anew.");
         }
-        List<Map<String, String>> lines = HandOverSheet.read(file, json);
+        List<Map<String, String>> lines = TableFile.read(file, json);
         if (lines.stream().noneMatch(l -> l.containsKey(CHANGE))) {
             throw new Refusal(
                     "file",

@@ -1,12 +1,13 @@
 package app.tidewrack.server.launch;
 
 import app.tidewrack.server.launch.HandOver.ReadBack;
-import app.tidewrack.server.launch.HandOverSheet.Form;
 import app.tidewrack.server.launch.LaunchDesk.ChangesView;
 import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.launch.LaunchDesk.LaunchView;
 import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
+import app.tidewrack.server.web.TableFile;
+import app.tidewrack.server.web.TableFile.Form;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -139,7 +140,7 @@ class LaunchController {
     @PostMapping(path = "/launches/{launchId}/hand-over", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ReadBack readBack(@PathVariable String clientId, @PathVariable String launchId, InputStream file)
             throws IOException {
-        return handOver.read(clientId, launchId, file.readNBytes(HandOverSheet.MOST_BYTES + 1));
+        return handOver.read(clientId, launchId, file.readNBytes(TableFile.MOST_BYTES + 1));
     }
 
     @PostMapping("/launches/{launchId}/stop")

@@ -8,11 +8,15 @@ import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
 import java.net.URI;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +24,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.ParameterizedTypeReference;
 import org.springframework.core.io.FileSystemResource;
@@ -33,6 +38,20 @@ import org.springframework.web.util.UriBuilder;
 /** One of the practice networks over HTTP. */
 final class PracticeNetwork implements NetworkConnector {
     private static final String KEY = "Idempotency-Key";
+
+    /** What networks count, by the name it has in reports: {@code watched25}. Money spent stands apart. */
+    private static final Map<String, Measure> FIELDS = Measure.REPORTED.stream()
+            .filter(m -> m != Measure.SPEND)
+            .collect(Collectors.toMap(PracticeNetwork::field, Function.identity()));
+
+    private static String field(Measure measure) {
+        String[] words = (measure == Measure.VALUE ? "value_minor" : measure.code()).split("_");
+        return words[0]
+                + Arrays.stream(words)
+                        .skip(1)
+                        .map(w -> Character.toUpperCase(w.charAt(0)) + w.substring(1))
+                        .collect(Collectors.joining());
+    }
 
     private final RestClient http;
     private final String name;
@@ -561,16 +580,15 @@ final class PracticeNetwork implements NetworkConnector {
 
     private record HourTold(long seq, String adId, Instant hour, long spendMinor, Map<String, Long> counts) {
         Hour told() {
-            return new Hour(seq, adId, hour, count("impressions"), count("clicks"), conversions(), spendMinor);
+            return new Hour(seq, adId, hour, PracticeNetwork.counts(counts, spendMinor));
         }
+    }
 
-        private long count(String measure) {
-            return counts.getOrDefault(measure, 0L);
-        }
-
-        private long conversions() {
-            return count("purchases") + count("siteLeads") + count("installs") + count("formSends");
-        }
+    private static Counts counts(Map<String, Long> told, long spendMinor) {
+        Map<Measure, Long> counts = new EnumMap<>(Measure.class);
+        FIELDS.forEach((field, measure) -> counts.put(measure, told.getOrDefault(field, 0L)));
+        counts.put(Measure.SPEND, spendMinor);
+        return Counts.of(counts);
     }
 
     @Override
@@ -586,9 +604,49 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
-    public Map<String, Long> reach(String account, Map<String, List<String>> sets) {
+    public String beginReport(String account, LocalDate from, LocalDate to, List<String> by) {
         return asked(() -> http.post()
-                .uri(root + "/accounts/{account}/reach", account)
+                        .uri(root + "/accounts/{account}/report-jobs", account)
+                        .body(Map.of("from", from, "to", to, "hourly", false, "by", by))
+                        .retrieve()
+                        .body(Begun.class))
+                .id();
+    }
+
+    private record Begun(String id) {}
+
+    @Override
+    public ReportState report(String account, String reportId) {
+        return asked(() -> http.get()
+                .uri(root + "/accounts/{account}/report-jobs/{id}", account, reportId)
+                .retrieve()
+                .body(ReportState.class));
+    }
+
+    private record PartTold(
+            String adId, LocalDate day, Map<String, String> by, long spendMinor, Map<String, Long> counts) {}
+
+    @Override
+    public List<PartOfDay> reportRows(String account, String reportId, int page) {
+        return list(
+                        new ParameterizedTypeReference<List<PartTold>>() {},
+                        root + "/accounts/{account}/report-jobs/{id}/rows?page={page}",
+                        account,
+                        reportId,
+                        page)
+                .stream()
+                .map(p -> new PartOfDay(p.adId(), p.day(), p.by(), counts(p.counts(), p.spendMinor())))
+                .toList();
+    }
+
+    @Override
+    public Map<String, Long> reach(
+            String account, @Nullable LocalDate from, @Nullable LocalDate to, Map<String, List<String>> sets) {
+        return asked(() -> http.post()
+                .uri(uri -> uri.path(root + "/accounts/{account}/reach")
+                        .queryParamIfPresent("from", Optional.ofNullable(from))
+                        .queryParamIfPresent("to", Optional.ofNullable(to))
+                        .build(account))
                 .body(sets)
                 .retrieve()
                 .body(new ParameterizedTypeReference<Map<String, Long>>() {}));

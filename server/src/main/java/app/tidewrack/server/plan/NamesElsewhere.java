@@ -12,6 +12,8 @@ import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.naming.NamingLibrary.Versioned;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +23,7 @@ import org.springframework.stereotype.Component;
 
 /** Takes apart names that were not given here, or not now. */
 @Component
-class NamesElsewhere {
+public class NamesElsewhere {
     static final int MOST_NAMES = 20_000;
     private static final int LONGEST = 400;
 
@@ -87,6 +89,26 @@ class NamesElsewhere {
                 lines.stream().map(l -> read(l, readers, tokens, !seen.add(l))).toList();
         int read = (int) names.stream().filter(n -> n.whyNot() == null).count();
         return new ReadNames(tokens, read, names.size() - read, names);
+    }
+
+    /** What names of ads say, by name; one that cannot be read says nothing. */
+    public Map<String, Map<Token, String>> valuesOfAds(String clientId, List<String> names) {
+        Map<String, Map<Token, String>> values = new HashMap<>();
+        for (int from = 0; from < names.size(); from += MOST_NAMES) {
+            List<String> some = names.subList(from, Math.min(names.size(), from + MOST_NAMES));
+            ReadNames read = read(clientId, NameLevel.AD, String.join("\n", some), null);
+            for (ReadName name : read.names()) {
+                Map<Token, String> said = new EnumMap<>(Token.class);
+                for (int t = 0; t < read.tokens().size(); t++) {
+                    String value = name.values().get(t);
+                    if (value != null) {
+                        said.put(read.tokens().get(t), value);
+                    }
+                }
+                values.put(name.name(), said);
+            }
+        }
+        return values;
     }
 
     private static ReadName read(String name, List<By> readers, List<Token> tokens, boolean twice) {

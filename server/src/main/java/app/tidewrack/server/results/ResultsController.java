@@ -1,154 +1,397 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.core.naming.NameLevel;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
-import app.tidewrack.core.results.ResultGrid;
-import app.tidewrack.core.results.ResultGrid.Fact;
+import app.tidewrack.core.results.Metric.Better;
+import app.tidewrack.core.results.Ranks;
+import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.server.plan.PlanDesk;
-import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
+import app.tidewrack.server.results.AdsKnown.Ad;
+import app.tidewrack.server.results.FactSums.Days;
+import app.tidewrack.server.results.FactSums.OwnNumber;
+import app.tidewrack.server.results.GroupSql.Beside;
+import app.tidewrack.server.results.ResultTables.Question;
+import app.tidewrack.server.results.ResultTables.ReachLine;
+import app.tidewrack.server.results.ResultTables.Table;
 import app.tidewrack.server.results.ResultsMapper.Reached;
+import app.tidewrack.server.web.NotFound;
+import app.tidewrack.server.web.TableFile;
+import app.tidewrack.server.web.TableFile.Form;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.EnumMap;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.OptionalDouble;
+import java.util.Objects;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
 
-/** What a campaign brought, by ad, row, column and day; all from the same facts. */
+/** What came back: on the sheet, in tables by whatever is asked, and in files. */
 @RestController
+@RequestMapping("/api/clients/{clientId}")
 class ResultsController {
+    private static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
+    private static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
+
+    private final ResultTables tables;
+    private final AdsKnown known;
+    private final FactSums facts;
     private final ResultsMapper mapper;
     private final PlanDesk plans;
+    private final JsonMapper json;
 
-    ResultsController(ResultsMapper mapper, PlanDesk plans) {
+    ResultsController(
+            ResultTables tables,
+            AdsKnown known,
+            FactSums facts,
+            ResultsMapper mapper,
+            PlanDesk plans,
+            JsonMapper json) {
+        this.tables = tables;
+        this.known = known;
+        this.facts = facts;
         this.mapper = mapper;
         this.plans = plans;
+        this.json = json;
+    }
+
+    /** How a number is written. */
+    enum Written {
+        COUNT,
+        /** In minor units. */
+        MONEY,
+        /** 0 to 1, in per cent. */
+        SHARE,
+        PLAIN
+    }
+
+    /** @param rests what it stands on, by code; empty where it is a count or a sum itself */
+    record MetricView(
+            String code,
+            String words,
+            Written written,
+            Better better,
+            String formula,
+            String rests,
+            String restsWords,
+            boolean own) {
+        static MetricView of(Metric m, boolean own) {
+            return new MetricView(
+                    m.code(),
+                    m.words(),
+                    written(m),
+                    m.better(),
+                    m.formula().text(),
+                    m.rests(),
+                    m.rests().isEmpty() ? "" : Metric.usual(m.rests()).words(),
+                    own);
+        }
+
+        private static Written written(Metric m) {
+            if (m.share()) {
+                return Written.SHARE;
+            } else if (m.formula().unit().money() == 1) {
+                return Written.MONEY;
+            }
+            return m.formula().unit().count() == 1 && m.formula().unit().money() == 0 ? Written.COUNT : Written.PLAIN;
+        }
+    }
+
+    /** @param by as questions name it */
+    record Offered(String by, String words) {}
+
+    /**
+     * @param judged codes of the numbers that ads of each temperature are judged by
+     * @param margin what is left of a sale before advertising, 0 to 1
+     */
+    record ResultOffer(
+            List<MetricView> metrics,
+            List<Offered> tokens,
+            List<Offered> times,
+            List<Offered> breakdowns,
+            Map<Temperature, List<String>> judged,
+            BigDecimal margin,
+            @Nullable LocalDate first,
+            @Nullable LocalDate last) {}
+
+    @GetMapping("/results/offer")
+    ResultOffer offer(@PathVariable String clientId) {
+        Days days = facts.days(clientId);
+        return new ResultOffer(
+                tables.metrics(clientId).stream()
+                        .map(m -> MetricView.of(m, !Metric.USUAL.containsKey(m.code())))
+                        .toList(),
+                Arrays.stream(Token.values())
+                        .filter(t -> t.level() != NameLevel.LINK)
+                        .map(t -> new Offered(t.name(), t.words()))
+                        .toList(),
+                List.of(
+                        new Offered("DAY", "day"),
+                        new Offered("WEEK", "week"),
+                        new Offered("HOUR", "hour of the day"),
+                        new Offered("AD", "name of the ad")),
+                ResultTables.breakdowns().stream()
+                        .map(b -> new Offered(b, b.replace('-', ' ')))
+                        .toList(),
+                Arrays.stream(Temperature.values())
+                        .collect(Collectors.toMap(
+                                t -> t,
+                                t -> Metric.judging(t).stream()
+                                        .map(Metric::code)
+                                        .toList())),
+                facts.margin(clientId).orElseThrow(),
+                days.first(),
+                days.last());
+    }
+
+    record TableQuestion(
+            @NotNull @Size(max = 4) List<@NotNull @Size(max = 40) String> by,
+            @Nullable LocalDate from,
+            @Nullable LocalDate to,
+            @Size(max = 500) @Nullable List<@NotNull String> campaignIds,
+            @Nullable Temperature temperature) {
+        Question question() {
+            return new Question(by, from, to, Objects.requireNonNullElse(campaignIds, List.of()), temperature);
+        }
+    }
+
+    @PostMapping("/results/table")
+    Table table(@PathVariable String clientId, @Valid @RequestBody TableQuestion body) {
+        return tables.table(clientId, body.question());
+    }
+
+    /** Different people by line, as networks count them; a line over several accounts has none, since people are never added. */
+    @PostMapping("/results/reach")
+    List<ReachLine> reach(@PathVariable String clientId, @Valid @RequestBody TableQuestion body) {
+        return tables.reach(clientId, body.question());
     }
 
     /**
-     * Counts and what is made of them. Costs are in minor units per one, rates shares from 0 to 1; null where the number
-     * has no meaning yet.
-     *
-     * @param reach different people, as the network counts them; null where it does not tell
-     * @param frequency impressions for each person reached
+     * @param form CSV, XLSX or JSON
+     * @param metrics codes of the numbers, in the order of their columns
      */
-    record Figures(
-            long impressions,
-            long clicks,
-            long conversions,
-            long spendMinor,
-            @Nullable Long reach,
-            @Nullable Double frequency,
-            @Nullable Double clickRate,
-            @Nullable Double costPerClickMinor,
-            @Nullable Double costPerConversionMinor) {}
+    record FileQuestion(
+            @NotNull Form form,
+            @NotNull @Valid TableQuestion table,
+            @NotNull @Size(min = 1, max = 60) List<@NotNull String> metrics) {}
 
-    record NamedFigures(String id, String label, Figures figures) {}
-
-    /** @param ranks step from 0 worst to 4 best, by metric */
-    record CellFigures(String rowId, String columnId, Figures figures, Map<Metric, Integer> ranks) {}
-
-    record DayFigures(LocalDate day, Figures figures) {}
-
-    record ResultsView(
-            String currency,
-            Figures total,
-            List<NamedFigures> rows,
-            List<NamedFigures> columns,
-            List<CellFigures> cells,
-            List<DayFigures> days) {}
-
-    @GetMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/results")
-    ResultsView results(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
-        Campaign campaign = plans.plan(clientId, planId).plan().campaign(campaignId);
-        List<Fact> facts = mapper.hours(clientId, campaignId).stream()
-                .map(h -> new Fact(
-                        new CellRef(h.rowId(), h.columnId()),
-                        h.hour(),
-                        new Counts(h.impressions(), h.clicks(), h.conversions(), h.spendMinor())))
-                .toList();
-        ResultGrid grid = ResultGrid.of(facts, campaign.facts().flight().zone());
-        Map<String, Long> reach =
-                mapper.reach(clientId, campaignId).stream().collect(Collectors.toMap(Reached::scope, Reached::people));
-        return new ResultsView(
-                campaign.facts().moneyPerRow().currency().getCurrencyCode(),
-                figures(grid.total(), reach.get("all")),
-                named(rowLabels(clientId, campaign, grid), grid.rows(), "row:", reach),
-                named(columnLabels(campaign, grid), grid.columns(), "column:", reach),
-                cells(grid, reach),
-                grid.days().entrySet().stream()
-                        .map(d -> new DayFigures(d.getKey(), figures(d.getValue(), null)))
-                        .toList());
-    }
-
-    /** Rows of the sheet in its order, then rows that ran and were removed. */
-    private Map<String, String> rowLabels(String clientId, Campaign campaign, ResultGrid grid) {
-        Map<String, String> labels = new LinkedHashMap<>();
-        campaign.rows().forEach(r -> labels.put(r.id(), r.label()));
-        Map<String, String> onNetwork = mapper.adGroups(clientId, campaign.id()).stream()
-                .collect(Collectors.toMap(AdOnNetwork::itemKey, AdOnNetwork::name));
-        grid.rows().keySet().forEach(id -> labels.putIfAbsent(id, onNetwork.getOrDefault(id, id) + " (removed)"));
-        return labels;
-    }
-
-    private static Map<String, String> columnLabels(Campaign campaign, ResultGrid grid) {
-        Map<String, String> labels = new LinkedHashMap<>();
-        campaign.columns().forEach(c -> labels.put(c.id(), c.creativeId()));
-        grid.columns().keySet().forEach(id -> labels.putIfAbsent(id, ""));
-        return labels;
-    }
-
-    private static List<NamedFigures> named(
-            Map<String, String> labels, Map<String, Counts> counts, String scope, Map<String, Long> reach) {
-        return labels.entrySet().stream()
-                .map(e -> new NamedFigures(
-                        e.getKey(),
-                        e.getValue(),
-                        figures(counts.getOrDefault(e.getKey(), Counts.NONE), reach.get(scope + e.getKey()))))
-                .toList();
-    }
-
-    private static List<CellFigures> cells(ResultGrid grid, Map<String, Long> reach) {
-        Map<Metric, Map<CellRef, Integer>> ranks = new EnumMap<>(Metric.class);
-        for (Metric metric : Metric.values()) {
-            ranks.put(metric, ResultGrid.ranks(grid.cells(), metric));
-        }
-        return grid.cells().entrySet().stream()
-                .map(e -> {
-                    CellRef cell = e.getKey();
-                    Map<Metric, Integer> own = new EnumMap<>(Metric.class);
-                    ranks.forEach((metric, all) -> {
-                        if (all.containsKey(cell)) {
-                            own.put(metric, all.get(cell));
-                        }
-                    });
-                    Long people = reach.get("ad:" + cell.rowId() + "/" + cell.columnId());
-                    return new CellFigures(cell.rowId(), cell.columnId(), figures(e.getValue(), people), own);
+    /** The same lines in a file, money in whole units of its currency, shares from 0 to 1; totals at the foot. */
+    @PostMapping("/results/file")
+    ResponseEntity<byte[]> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body)
+            throws IOException {
+        Map<String, Metric> metrics = tables.metrics(clientId).stream().collect(Collectors.toMap(Metric::code, m -> m));
+        List<Metric> chosen = body.metrics().stream()
+                .map(code -> {
+                    Metric metric = metrics.get(code);
+                    if (metric == null) {
+                        throw new Refusal(
+                                "metrics", "There is no number “%s”.".formatted(code), "Choose of what is offered.");
+                    }
+                    return metric;
                 })
                 .toList();
+        Table table = tables.table(clientId, body.table().question());
+        List<String> columns = Stream.of(
+                        body.table().by().stream(),
+                        Stream.of("currency"),
+                        chosen.stream().map(Metric::words))
+                .flatMap(s -> s)
+                .toList();
+        List<List<Object>> lines = Stream.concat(
+                        table.lines().stream(),
+                        table.totals().stream()
+                                .map(t -> new ResultTables.Line(
+                                        body.table().by().stream()
+                                                .map(b -> "all")
+                                                .toList(),
+                                        t.currency(),
+                                        t.values(),
+                                        t.ranks(),
+                                        t.temperatures(),
+                                        t.resultsMixed())))
+                .map(l -> {
+                    List<Object> cells = new ArrayList<>(l.keys());
+                    cells.add(l.currency());
+                    chosen.forEach(m -> cells.add(ResultText.cell(m, l.values().get(m.code()), l.currency())));
+                    return cells;
+                })
+                .toList();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        TableFile.write(body.form(), "Results", columns, lines, out, json);
+        String name = "results-%s-to-%s.%s"
+                .formatted(table.from(), table.to(), body.form().name().toLowerCase(Locale.ROOT));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment().filename(name).build().toString())
+                .header(HttpHeaders.CONTENT_TYPE, body.form().mediaType())
+                .body(out.toByteArray());
     }
 
-    private static Figures figures(Counts c, @Nullable Long reach) {
-        return new Figures(
-                c.impressions(),
-                c.clicks(),
-                c.conversions(),
-                c.spendMinor(),
-                reach,
-                reach == null || reach == 0 ? null : (double) c.impressions() / reach,
-                orNull(Metric.CLICK_RATE.of(c)),
-                orNull(Metric.COST_PER_CLICK.of(c)),
-                orNull(Metric.COST_PER_CONVERSION.of(c)));
+    /** A number of the buyer's own. */
+    record OwnNumberBody(
+            @NotNull @Size(min = 1, max = 60) String words,
+            @NotNull @Size(min = 1, max = 2000) String formula,
+            @NotNull Better better,
+            boolean share) {}
+
+    @PutMapping("/results/numbers/{code}")
+    ResultOffer keepNumber(
+            @PathVariable String clientId,
+            @PathVariable @Pattern(regexp = "[a-z][a-z0-9_]{0,39}") String code,
+            @Valid @RequestBody OwnNumberBody body) {
+        if (Metric.USUAL.containsKey(code)) {
+            throw new Refusal("code", "“%s” is a number already.".formatted(code), "Choose another name.");
+        }
+        Metric.own(code, body.words(), body.formula(), body.better(), body.share());
+        facts.keepOwnNumber(
+                clientId,
+                new OwnNumber(code, body.words(), body.formula(), body.better().name(), body.share()));
+        return offer(clientId);
     }
 
-    private static @Nullable Double orNull(OptionalDouble value) {
-        return value.isPresent() ? value.getAsDouble() : null;
+    @DeleteMapping("/results/numbers/{code}")
+    ResultOffer deleteNumber(@PathVariable String clientId, @PathVariable String code) {
+        if (facts.deleteOwnNumber(clientId, code) == 0) {
+            throw new NotFound("number", code);
+        }
+        return offer(clientId);
+    }
+
+    record MarginBody(
+            @NotNull @DecimalMin("0") @DecimalMax("1") BigDecimal margin) {}
+
+    @PutMapping("/results/margin")
+    ResultOffer setMargin(@PathVariable String clientId, @Valid @RequestBody MarginBody body) {
+        facts.setMargin(clientId, body.margin());
+        return offer(clientId);
+    }
+
+    /**
+     * One number of a cell.
+     *
+     * @param rank step from 0 worst to 4 best; null without the number
+     * @param rests how much of what it stands on there is
+     * @param low with a certainty of 95 % it is not under this; null where that cannot be said
+     * @param high null where it cannot be said, or has no upper limit
+     */
+    record CellNumber(
+            String rowId,
+            String columnId,
+            @Nullable Double value,
+            @Nullable Integer rank,
+            @Nullable Double rests,
+            @Nullable Double low,
+            @Nullable Double high,
+            @Nullable Long reach) {}
+
+    record SheetResults(
+            String currency,
+            MetricView metric,
+            List<CellNumber> cells,
+            @Nullable Long reach) {}
+
+    /** One number of every ad of a campaign, since its start. */
+    @GetMapping("/plans/{planId}/campaigns/{campaignId}/results")
+    SheetResults results(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @RequestParam(defaultValue = "cost_per_result") String metric) {
+        Campaign campaign = plans.plan(clientId, planId).plan().campaign(campaignId);
+        Metric shown = tables.metrics(clientId).stream()
+                .filter(m -> m.code().equals(metric))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("number", metric));
+        Map<CellRef, Facts> cells = cells(clientId, campaign);
+        Map<CellRef, Integer> ranks = Ranks.of(cells, shown);
+        Metric rests = shown.rests().isEmpty() ? null : Metric.usual(shown.rests());
+        Map<String, Long> reach =
+                mapper.reach(clientId, campaignId).stream().collect(Collectors.toMap(Reached::scope, Reached::people));
+        return new SheetResults(
+                campaign.facts().moneyPerRow().currency().getCurrencyCode(),
+                MetricView.of(shown, !Metric.USUAL.containsKey(metric)),
+                cells.entrySet().stream()
+                        .map(e -> cell(e.getKey(), e.getValue(), shown, rests, ranks, reach))
+                        .toList(),
+                reach.get("all"));
+    }
+
+    private static CellNumber cell(
+            CellRef cell,
+            Facts facts,
+            Metric metric,
+            @Nullable Metric rests,
+            Map<CellRef, Integer> ranks,
+            Map<String, Long> reach) {
+        Interval between = metric.interval(facts).orElse(null);
+        return new CellNumber(
+                cell.rowId(),
+                cell.columnId(),
+                metric.of(facts).stream().boxed().findFirst().orElse(null),
+                ranks.get(cell),
+                rests == null ? null : rests.of(facts).orElse(0),
+                between == null ? null : between.from(),
+                between == null || Double.isInfinite(between.to()) ? null : between.to(),
+                reach.get("ad:" + cell.rowId() + "/" + cell.columnId()));
+    }
+
+    private Map<CellRef, Facts> cells(String clientId, Campaign campaign) {
+        List<Ad> ads = known.all(clientId).stream()
+                .filter(a -> a.known().campaignId().equals(campaign.id()))
+                .toList();
+        double margin = tables.margin(clientId);
+        Map<CellRef, Facts> cells = new LinkedHashMap<>();
+        if (ads.isEmpty()) {
+            return cells;
+        }
+        String numbers =
+                ads.stream().map(a -> String.valueOf(a.known().ad())).collect(Collectors.joining(",", "{", "}"));
+        String zones = ads.stream().map(a -> a.known().zone()).collect(Collectors.joining(",", "{", "}"));
+        Map<Integer, Ad> byNumber =
+                ads.stream().collect(Collectors.toMap(a -> a.known().ad(), a -> a));
+        for (Map<String, Object> row :
+                facts.sums(clientId, numbers, numbers, zones, Beside.NOTHING, null, EARLIEST, LATEST)) {
+            Ad ad = byNumber.get(((Number) row.get("group_number")).intValue());
+            Counts counts = ResultTables.counts(row);
+            Measure result = ad.result();
+            cells.put(
+                    new CellRef(ad.known().rowId(), ad.known().columnId()),
+                    new Facts(result == null ? counts : counts.with(Measure.RESULTS, counts.get(result)), margin));
+        }
+        return cells;
     }
 }

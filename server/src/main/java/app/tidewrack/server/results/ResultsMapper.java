@@ -13,16 +13,6 @@ import org.jspecify.annotations.Nullable;
 interface ResultsMapper {
     record AdOnNetwork(String campaignId, String itemKey, String externalId, String name) {}
 
-    record HourRow(
-            String campaignId,
-            String rowId,
-            String columnId,
-            Instant hour,
-            long impressions,
-            long clicks,
-            long conversions,
-            long spendMinor) {}
-
     record Reached(String scope, long people) {}
 
     @Select("""
@@ -43,23 +33,6 @@ interface ResultsMapper {
               and (review_state, reason, review_due) is distinct from (#{state}, #{reason}::text, #{due}::timestamptz)""")
     void review(
             String clientId, String accountId, String externalId, String state, @Nullable String reason, Instant due);
-
-    @Insert("""
-            <script>insert into result_hour (client_id, campaign_id, row_id, column_id, hour, impressions, clicks,
-                                             conversions, spend_minor) values
-            <foreach collection="hours" item="h" separator=",">
-              (#{clientId}, #{h.campaignId}, #{h.rowId}, #{h.columnId}, #{h.hour}, #{h.impressions}, #{h.clicks},
-               #{h.conversions}, #{h.spendMinor})
-            </foreach>
-            on conflict (client_id, campaign_id, row_id, column_id, hour) do update
-            set impressions = excluded.impressions, clicks = excluded.clicks, conversions = excluded.conversions,
-                spend_minor = excluded.spend_minor</script>""")
-    void keep(String clientId, List<HourRow> hours);
-
-    @Select("""
-            select campaign_id, row_id, column_id, hour, impressions, clicks, conversions, spend_minor
-            from result_hour where client_id = #{clientId} and campaign_id = #{campaignId} order by hour""")
-    List<HourRow> hours(String clientId, String campaignId);
 
     @Delete("delete from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}")
     void forgetReach(String clientId, String campaignId);

@@ -6,11 +6,12 @@ import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.Hour;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.results.FactLoader.HourFact;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
-import app.tidewrack.server.results.ResultsMapper.HourRow;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,12 +33,19 @@ public class ResultsPull {
     private static final int EVERY_SECONDS = 5;
 
     private final ResultsMapper mapper;
+    private final FactLoader loader;
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
 
-    ResultsPull(ResultsMapper mapper, ClientMapper clients, Networks networks, TransactionTemplate transaction) {
+    ResultsPull(
+            ResultsMapper mapper,
+            FactLoader loader,
+            ClientMapper clients,
+            Networks networks,
+            TransactionTemplate transaction) {
         this.mapper = mapper;
+        this.loader = loader;
         this.clients = clients;
         this.networks = networks;
         this.transaction = transaction;
@@ -87,28 +95,28 @@ public class ResultsPull {
         }
         Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
-        List<HourRow> rows = new ArrayList<>();
-        for (Hour h : page) {
-            AdOnNetwork ad = ads.get(h.adId());
-            if (ad != null) {
-                String[] key = ad.itemKey().split("/");
-                rows.add(new HourRow(
-                        ad.campaignId(),
-                        key[0],
-                        key[1],
+        ZoneId zone = ZoneId.of(account.zone());
+        List<HourFact> hours = page.stream()
+                .filter(h -> ads.containsKey(h.adId()))
+                .map(h -> new HourFact(
+                        BreakdownPull.key(ads.get(h.adId())),
+                        h.hour().atZone(zone).toLocalDate(),
                         h.hour(),
-                        h.impressions(),
-                        h.clicks(),
-                        h.conversions(),
-                        h.spendMinor()));
-            }
+                        h.counts()))
+                .toList();
+        long seq = page.get(page.size() - 1).seq();
+        if (!hours.isEmpty()) {
+            loader.keepHours(account.clientId(), account.id(), last(hours), seq);
         }
-        if (!rows.isEmpty()) {
-            mapper.keep(account.clientId(), rows);
-        }
-        mapper.setCursor(
-                account.clientId(), account.id(), page.get(page.size() - 1).seq());
+        mapper.setCursor(account.clientId(), account.id(), seq);
         return true;
+    }
+
+    /** Of an hour that a page tells twice, what it tells last. */
+    private static List<HourFact> last(List<HourFact> hours) {
+        Map<Object, HourFact> last = new LinkedHashMap<>();
+        hours.forEach(h -> last.put(List.of(h.ad(), h.hour()), h));
+        return List.copyOf(last.values());
     }
 
     private void pullReach(AccountOfClient account, NetworkConnector network) {
@@ -125,7 +133,7 @@ public class ResultsPull {
                 }
             }
             mapper.forgetReach(account.clientId(), campaignId);
-            network.reach(account.externalId(), sets)
+            network.reach(account.externalId(), null, null, sets)
                     .forEach((scope, people) -> mapper.keepReach(account.clientId(), campaignId, scope, people));
         });
     }

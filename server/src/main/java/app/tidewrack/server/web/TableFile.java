@@ -1,7 +1,6 @@
-package app.tidewrack.server.launch;
+package app.tidewrack.server.web;
 
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.web.TextCell;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -9,6 +8,7 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
@@ -34,18 +34,18 @@ import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A table with named columns as CSV (RFC 4180), XLSX or JSON, written for a person and read back as it comes. */
-final class HandOverSheet {
-    static final int MOST_BYTES = 30_000_000;
+public final class TableFile {
+    public static final int MOST_BYTES = 30_000_000;
     private static final int ROWS_HELD = 100;
     private static final int MOST_ROWS = 60_000;
     private static final int LONGEST_CELL = 32_767;
     private static final char MARK = '\uFEFF';
     private static final String DELIMITERS = ",;\t";
 
-    private HandOverSheet() {}
+    private TableFile() {}
 
     /** How it is written. */
-    enum Form {
+    public enum Form {
         CSV("text/csv;charset=UTF-8"),
         XLSX("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"),
         JSON("application/json");
@@ -56,17 +56,21 @@ final class HandOverSheet {
             this.mediaType = mediaType;
         }
 
-        String mediaType() {
+        public String mediaType() {
             return mediaType;
         }
     }
 
-    /** @param lines one cell for each column */
-    static void write(Form form, List<String> columns, List<List<String>> lines, OutputStream out, JsonMapper json)
+    /**
+     * @param title of the sheet in a workbook
+     * @param lines one cell for each column: a text, or a number, which stays one
+     */
+    public static void write(
+            Form form, String title, List<String> columns, List<List<Object>> lines, OutputStream out, JsonMapper json)
             throws IOException {
         switch (form) {
             case CSV -> writeCsv(columns, lines, out);
-            case XLSX -> writeXlsx(columns, lines, out);
+            case XLSX -> writeXlsx(title, columns, lines, out);
             case JSON ->
                 json.writerWithDefaultPrettyPrinter()
                         .writeValue(
@@ -74,29 +78,32 @@ final class HandOverSheet {
         }
     }
 
-    private static Map<String, String> named(List<String> columns, List<String> line) {
-        Map<String, String> named = new LinkedHashMap<>();
+    private static Map<String, Object> named(List<String> columns, List<Object> line) {
+        Map<String, Object> named = new LinkedHashMap<>();
         for (int i = 0; i < columns.size(); i++) {
             named.put(columns.get(i), line.get(i));
         }
         return named;
     }
 
-    private static void writeCsv(List<String> columns, List<List<String>> lines, OutputStream out) throws IOException {
+    private static void writeCsv(List<String> columns, List<List<Object>> lines, OutputStream out) throws IOException {
         BufferedWriter writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
         writer.write(MARK);
         CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
         printer.printRecord(columns);
-        for (List<String> line : lines) {
-            printer.printRecord(line.stream().map(TextCell::safe).toList());
+        for (List<Object> line : lines) {
+            printer.printRecord(line.stream()
+                    .map(c -> c instanceof BigDecimal number ? number.toPlainString() : TextCell.safe(c.toString()))
+                    .toList());
         }
         printer.flush();
     }
 
-    private static void writeXlsx(List<String> columns, List<List<String>> lines, OutputStream out) throws IOException {
+    private static void writeXlsx(String title, List<String> columns, List<List<Object>> lines, OutputStream out)
+            throws IOException {
         // With shared strings, as other programs write them: cells with a text of their own are not taken everywhere.
         try (SXSSFWorkbook book = new SXSSFWorkbook(null, ROWS_HELD, false, true)) {
-            Sheet sheet = book.createSheet("Change list");
+            Sheet sheet = book.createSheet(title);
             sheet.createFreezePane(0, 1);
             fill(sheet.createRow(0), columns);
             for (int i = 0; i < lines.size(); i++) {
@@ -106,10 +113,14 @@ final class HandOverSheet {
         }
     }
 
-    private static void fill(Row row, List<String> cells) {
+    private static void fill(Row row, List<?> cells) {
         for (int i = 0; i < cells.size(); i++) {
-            String cell = cells.get(i);
-            row.createCell(i).setCellValue(cell.length() > LONGEST_CELL ? cell.substring(0, LONGEST_CELL) : cell);
+            if (cells.get(i) instanceof BigDecimal number) {
+                row.createCell(i).setCellValue(number.doubleValue());
+            } else {
+                String cell = cells.get(i).toString();
+                row.createCell(i).setCellValue(cell.length() > LONGEST_CELL ? cell.substring(0, LONGEST_CELL) : cell);
+            }
         }
     }
 
@@ -118,7 +129,7 @@ final class HandOverSheet {
      *
      * @throws Refusal (field {@code file}) when it is none of them, or too large
      */
-    static List<Map<String, String>> read(byte[] file, JsonMapper json) {
+    public static List<Map<String, String>> read(byte[] file, JsonMapper json) {
         if (file.length > MOST_BYTES) {
             throw new Refusal(
                     "file",

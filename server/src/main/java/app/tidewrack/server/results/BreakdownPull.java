@@ -1,0 +1,200 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.AccountOfClient;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector;
+import app.tidewrack.server.network.NetworkConnector.PartOfDay;
+import app.tidewrack.server.network.NetworkConnector.ReportState;
+import app.tidewrack.server.network.NetworkRefused;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.results.FactLoader.AdKey;
+import app.tidewrack.server.results.FactLoader.PartFact;
+import app.tidewrack.server.results.FactMapper.Due;
+import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Asks networks for the breakdowns of days whose hours came or were corrected. A day stays due until all its breakdowns are
+ * kept, so a pull that was cut off goes on where it was.
+ */
+@Service
+public class BreakdownPull {
+    private static final Logger LOG = LoggerFactory.getLogger(BreakdownPull.class);
+    private static final int EVERY_SECONDS = 10;
+    private static final int QUIET_SECONDS = 5;
+    private static final int MOST_POLLS = 600;
+    private static final int POLL_MILLIS = 100;
+
+    /** Parts of mix ads that a network tells of when it tells of assets. */
+    private static final List<List<String>> ASSETS = List.of(
+            List.of("media"),
+            List.of("body"),
+            List.of("headline"),
+            List.of("description"),
+            List.of("call-to-action"),
+            List.of("media", "headline"));
+
+    private final FactMapper facts;
+    private final ResultsMapper mapper;
+    private final FactLoader loader;
+    private final ClientMapper clients;
+    private final Networks networks;
+    private final TransactionTemplate transaction;
+
+    BreakdownPull(
+            FactMapper facts,
+            ResultsMapper mapper,
+            FactLoader loader,
+            ClientMapper clients,
+            Networks networks,
+            TransactionTemplate transaction) {
+        this.facts = facts;
+        this.mapper = mapper;
+        this.loader = loader;
+        this.clients = clients;
+        this.networks = networks;
+        this.transaction = transaction;
+    }
+
+    @Configuration
+    static class Definition {
+        @Bean
+        Task<Void> pullBreakdowns(ObjectProvider<BreakdownPull> pull) {
+            return Tasks.recurring("pull-breakdowns", FixedDelay.ofSeconds(EVERY_SECONDS))
+                    .execute((instance, context) -> pull.getObject().pullAll(QUIET_SECONDS));
+        }
+    }
+
+    /** @param quietSeconds accounts of which hours came in the last seconds are left for the next time */
+    public void pullAll(int quietSeconds) {
+        for (AccountOfClient account : clients.accountsWithLiveItems()) {
+            List<Due> due = facts.due(account.clientId(), account.id(), quietSeconds);
+            try {
+                for (List<Due> run : runs(due)) {
+                    pull(account, run);
+                }
+            } catch (NetworkAway | NetworkRefused e) {
+                LOG.info("Breakdowns of account {} not pulled: {}", account.id(), e.getMessage());
+            }
+        }
+    }
+
+    /** Days that follow one another, asked for at once. */
+    static List<List<Due>> runs(List<Due> due) {
+        List<List<Due>> runs = new ArrayList<>();
+        LocalDate next = null;
+        for (Due day : due) {
+            if (!day.day().equals(next)) {
+                runs.add(new ArrayList<>());
+            }
+            runs.get(runs.size() - 1).add(day);
+            next = day.day().plusDays(1);
+        }
+        return runs;
+    }
+
+    private void pull(AccountOfClient account, List<Due> run) {
+        NetworkConnector network = networks.connector(account.network());
+        LocalDate from = run.get(0).day();
+        LocalDate to = run.get(run.size() - 1).day();
+        Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
+                .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
+        for (List<String> by : breakdowns(account)) {
+            List<PartFact> parts = parts(network, account, from, to, by, ads);
+            loader.replaceParts(account.clientId(), account.id(), String.join(",", by), from, to, parts);
+        }
+        transaction.executeWithoutResult(t -> run.forEach(d -> facts.done(account.clientId(), account.id(), d)));
+    }
+
+    /** Ages and genders are asked for together, regions tell the country, and assets are told each by itself. */
+    private List<List<String>> breakdowns(AccountOfClient account) {
+        List<String> told = networks.rulebook(account.network()).reports().breakdowns();
+        List<List<String>> asked = new ArrayList<>();
+        for (String each : told) {
+            switch (each) {
+                case "age" -> asked.add(told.contains("gender") ? List.of("age", "gender") : List.of("age"));
+                case "gender" -> {
+                    if (!told.contains("age")) {
+                        asked.add(List.of("gender"));
+                    }
+                }
+                case "country" -> {
+                    if (!told.contains("region")) {
+                        asked.add(List.of("country"));
+                    }
+                }
+                case "asset" -> asked.addAll(ASSETS);
+                default -> asked.add(List.of(each));
+            }
+        }
+        return asked;
+    }
+
+    private static List<PartFact> parts(
+            NetworkConnector network,
+            AccountOfClient account,
+            LocalDate from,
+            LocalDate to,
+            List<String> by,
+            Map<String, AdOnNetwork> ads) {
+        String id = network.beginReport(account.externalId(), from, to, by);
+        await(network, account, id);
+        // A page that comes twice says the same again.
+        Map<Object, PartFact> parts = new LinkedHashMap<>();
+        List<PartOfDay> page = network.reportRows(account.externalId(), id, 0);
+        for (int next = 1; !page.isEmpty(); next++) {
+            for (PartOfDay p : page) {
+                AdOnNetwork ad = ads.get(p.adId());
+                // Of days that were not asked for it may tell less than all.
+                if (ad != null && !p.day().isBefore(from) && !p.day().isAfter(to)) {
+                    String value = by.stream().map(p.by()::get).collect(Collectors.joining(","));
+                    parts.put(List.of(p.adId(), p.day(), value), new PartFact(key(ad), p.day(), value, p.counts()));
+                }
+            }
+            page = network.reportRows(account.externalId(), id, next);
+        }
+        return List.copyOf(parts.values());
+    }
+
+    private static void await(NetworkConnector network, AccountOfClient account, String id) {
+        for (int polls = 0; polls < MOST_POLLS; polls++) {
+            ReportState state = network.report(account.externalId(), id);
+            if (state.state().equals("DONE")) {
+                return;
+            }
+            if (!state.state().equals("RUNNING")) {
+                throw new NetworkRefused(account.network(), "the report failed, " + state.problem());
+            }
+            try {
+                Thread.sleep(POLL_MILLIS);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(e);
+            }
+        }
+        throw new NetworkRefused(account.network(), "the report took too long");
+    }
+
+    static AdKey key(AdOnNetwork ad) {
+        String[] key = ad.itemKey().split("/");
+        return new AdKey(ad.campaignId(), new CellRef(key[0], key[1]));
+    }
+}

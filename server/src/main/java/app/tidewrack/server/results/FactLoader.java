@@ -1,0 +1,191 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
+import java.io.IOException;
+import java.io.StringReader;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
+import org.postgresql.PGConnection;
+import org.springframework.jdbc.datasource.DataSourceUtils;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Writes facts in bulk, within the transaction of the caller. What is told again takes the place of what was told before, so
+ * nothing is counted twice; days are rolled up from their hours in the same transaction.
+ */
+@Component
+@Transactional
+class FactLoader {
+    /** So that two nodes do not make the same partition at once. */
+    private static final long PARTITIONS_LOCK = 0x7469646577726163L;
+
+    private static final List<String> TABLES = List.of("fact_hour", "fact_day", "fact_part");
+
+    static final String COLUMNS = Measure.REPORTED.stream().map(Measure::code).collect(Collectors.joining(", "));
+    private static final String EXCLUDED = Measure.REPORTED.stream()
+            .map(m -> m.code() + " = excluded." + m.code())
+            .collect(Collectors.joining(", "));
+    private static final String SUMS =
+            Measure.REPORTED.stream().map(m -> "sum(h." + m.code() + ")").collect(Collectors.joining(", "));
+
+    private final FactMapper mapper;
+    private final DataSource source;
+
+    FactLoader(FactMapper mapper, DataSource source) {
+        this.mapper = mapper;
+        this.source = source;
+    }
+
+    /** An ad of a campaign. */
+    record AdKey(String campaignId, CellRef cell) {}
+
+    /** @param day the account's, on which the hour falls */
+    record HourFact(AdKey ad, LocalDate day, Instant hour, Counts counts) {}
+
+    record PartFact(AdKey ad, LocalDate day, String value, Counts counts) {}
+
+    /** @param seq of the last telling in it; days are due for their breakdowns again */
+    void keepHours(String clientId, String accountId, List<HourFact> hours, long seq) {
+        Collection<LocalDate> days = hours.stream().map(HourFact::day).collect(Collectors.toCollection(TreeSet::new));
+        Map<AdKey, Integer> ads =
+                ads(clientId, accountId, hours.stream().map(HourFact::ad).toList());
+        makePartitions(days);
+        copy(
+                "hour timestamptz",
+                hours.stream()
+                        .map(h -> line(ads.get(h.ad()), h.day(), h.hour().toString(), h.counts()))
+                        .collect(Collectors.joining()));
+        run("""
+            insert into fact_hour (client_id, day, ad, hour, %s) select ?, day, ad, hour, %s from fact_in
+            on conflict (client_id, day, ad, hour) do update set %s""".formatted(COLUMNS, COLUMNS, EXCLUDED), clientId);
+        run("""
+            insert into fact_day (client_id, day, ad, %s)
+            select h.client_id, h.day, h.ad, %s from fact_hour h
+            join (select distinct day, ad from fact_in) i on i.day = h.day and i.ad = h.ad
+            where h.client_id = ? group by h.client_id, h.day, h.ad
+            on conflict (client_id, day, ad) do update set %s""".formatted(COLUMNS, SUMS, EXCLUDED), clientId);
+        days.forEach(day -> mapper.noteDue(clientId, accountId, day, seq));
+    }
+
+    /** Puts what a report tells of some days in the place of what was told before. */
+    void replaceParts(
+            String clientId, String accountId, String dimension, LocalDate from, LocalDate to, List<PartFact> parts) {
+        mapper.hold(clientId, accountId);
+        mapper.forgetParts(clientId, accountId, dimension, from, to);
+        if (parts.isEmpty()) {
+            return;
+        }
+        Map<AdKey, Integer> ads =
+                ads(clientId, accountId, parts.stream().map(PartFact::ad).toList());
+        makePartitions(parts.stream().map(PartFact::day).collect(Collectors.toSet()));
+        copy(
+                "part text",
+                parts.stream()
+                        .map(p -> line(ads.get(p.ad()), p.day(), p.value(), p.counts()))
+                        .collect(Collectors.joining()));
+        run("""
+            insert into fact_part (client_id, day, ad, dimension, part, %s)
+            select ?, day, ad, ?, part, %s from fact_in""".formatted(COLUMNS, COLUMNS), clientId, dimension);
+    }
+
+    private Map<AdKey, Integer> ads(String clientId, String accountId, List<AdKey> wanted) {
+        Map<AdKey, Integer> known = known(clientId);
+        List<AdKey> fresh =
+                wanted.stream().filter(k -> !known.containsKey(k)).distinct().toList();
+        if (fresh.isEmpty()) {
+            return known;
+        }
+        fresh.forEach(k -> mapper.addAd(
+                clientId, k.campaignId(), k.cell().rowId(), k.cell().columnId(), accountId));
+        return known(clientId);
+    }
+
+    private Map<AdKey, Integer> known(String clientId) {
+        Map<AdKey, Integer> known = new HashMap<>();
+        mapper.ads(clientId)
+                .forEach(a -> known.put(new AdKey(a.campaignId(), new CellRef(a.rowId(), a.columnId())), a.ad()));
+        return known;
+    }
+
+    private void makePartitions(Collection<LocalDate> days) {
+        for (YearMonth month : days.stream().map(YearMonth::from).collect(Collectors.toCollection(TreeSet::new))) {
+            String suffix = "_%d_%02d".formatted(month.getYear(), month.getMonthValue());
+            if (mapper.exists(TABLES.get(TABLES.size() - 1) + suffix)) {
+                continue;
+            }
+            mapper.lock(PARTITIONS_LOCK);
+            for (String table : TABLES) {
+                run("create table if not exists %s%s partition of %s for values from ('%s') to ('%s')"
+                        .formatted(
+                                table,
+                                suffix,
+                                table,
+                                month.atDay(1),
+                                month.plusMonths(1).atDay(1)));
+            }
+        }
+    }
+
+    private static String line(int ad, LocalDate day, String part, Counts counts) {
+        StringBuilder line = new StringBuilder()
+                .append(ad)
+                .append('\t')
+                .append(day)
+                .append('\t')
+                .append(part.replace("\\", "\\\\").replace("\t", "\\t").replace("\n", "\\n"));
+        Measure.REPORTED.forEach(m -> line.append('\t').append(counts.get(m)));
+        return line.append('\n').toString();
+    }
+
+    /** Lays lines in a table of this transaction's own, {@code fact_in}. */
+    private void copy(String part, String lines) {
+        run("drop table if exists fact_in");
+        run("create temporary table fact_in (ad integer, day date, %s, %s) on commit drop"
+                .formatted(
+                        part,
+                        Measure.REPORTED.stream().map(m -> m.code() + " bigint").collect(Collectors.joining(", "))));
+        withConnection(c ->
+                c.unwrap(PGConnection.class).getCopyAPI().copyIn("copy fact_in from stdin", new StringReader(lines)));
+    }
+
+    private void run(String sql, @Nullable String... parameters) {
+        withConnection(c -> {
+            try (var statement = c.prepareStatement(sql)) {
+                for (int i = 0; i < parameters.length; i++) {
+                    statement.setString(i + 1, parameters[i]);
+                }
+                statement.execute();
+            }
+        });
+    }
+
+    /** What is done on the transaction's own connection. */
+    private interface Work {
+        void on(Connection connection) throws SQLException, IOException;
+    }
+
+    private void withConnection(Work work) {
+        Connection connection = DataSourceUtils.getConnection(source);
+        try {
+            work.on(connection);
+        } catch (SQLException | IOException e) {
+            throw new IllegalStateException(e);
+        } finally {
+            DataSourceUtils.releaseConnection(connection, source);
+        }
+    }
+}

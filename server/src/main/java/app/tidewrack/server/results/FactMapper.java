@@ -1,0 +1,60 @@
+package app.tidewrack.server.results;
+
+import java.time.LocalDate;
+import java.util.List;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+
+/** Keeps the books of facts: their ads, and which days are due for their breakdowns. */
+@Mapper
+interface FactMapper {
+    record FactAd(int ad, String campaignId, String rowId, String columnId, String accountId) {}
+
+    /** A day due for its breakdowns, since the telling of number {@code seq}. */
+    record Due(LocalDate day, long seq) {}
+
+    @Select("select ad, campaign_id, row_id, column_id, account_id from fact_ad where client_id = #{clientId}")
+    List<FactAd> ads(String clientId);
+
+    @Insert("""
+            insert into fact_ad (client_id, campaign_id, row_id, column_id, account_id)
+            values (#{clientId}, #{campaignId}, #{rowId}, #{columnId}, #{accountId}) on conflict do nothing""")
+    void addAd(String clientId, String campaignId, String rowId, String columnId, String accountId);
+
+    @Select("select to_regclass(#{table}) is not null")
+    boolean exists(String table);
+
+    /** Waits until no other transaction holds the key, and holds it until this one ends. */
+    @Select("select count(*) from pg_advisory_xact_lock(#{key})")
+    long lock(long key);
+
+    @Insert("""
+            insert into fact_due (client_id, account_id, day, seq) values (#{clientId}, #{accountId}, #{day}, #{seq})
+            on conflict (client_id, account_id, day) do update set seq = excluded.seq, noted_at = now()""")
+    void noteDue(String clientId, String accountId, LocalDate day, long seq);
+
+    /** Days of an account that are due, once none was noted for some seconds: while the clock moves, more come. */
+    @Select("""
+            select day, seq from fact_due where client_id = #{clientId} and account_id = #{accountId}
+              and not exists (select 1 from fact_due f where f.client_id = #{clientId} and f.account_id = #{accountId}
+                              and f.noted_at > now() - make_interval(secs => #{quietSeconds}))
+            order by day""")
+    List<Due> due(String clientId, String accountId, int quietSeconds);
+
+    @Delete("""
+            delete from fact_due where client_id = #{clientId} and account_id = #{accountId} and day = #{due.day}
+              and seq = #{due.seq}""")
+    void done(String clientId, String accountId, Due due);
+
+    /** Holds an account until the transaction ends, so that two pulls of it take turns. */
+    @Select("select id from account where client_id = #{clientId} and id = #{accountId} for update")
+    String hold(String clientId, String accountId);
+
+    @Delete("""
+            delete from fact_part p using fact_ad a
+            where p.client_id = #{clientId} and p.day between #{from} and #{to} and p.dimension = #{dimension}
+              and a.client_id = p.client_id and a.ad = p.ad and a.account_id = #{accountId}""")
+    void forgetParts(String clientId, String accountId, String dimension, LocalDate from, LocalDate to);
+}

@@ -1,0 +1,93 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.server.results.GroupSql.Beside;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.SelectProvider;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+/** Reads facts, and the numbers that clients make of them. */
+@Mapper
+interface FactSums {
+    /** An ad that brought something, with what was last sent of it. */
+    record KnownAd(
+            int ad,
+            String campaignId,
+            String rowId,
+            String columnId,
+            String accountId,
+            String currency,
+            String zone,
+            @Nullable String name,
+            @Nullable String externalId) {}
+
+    @Select("""
+            select f.ad, f.campaign_id, f.row_id, f.column_id, f.account_id, a.currency, a.zone, l.name, l.external_id
+            from fact_ad f join account a on a.client_id = f.client_id and a.id = f.account_id
+            left join live_item l on l.client_id = f.client_id and l.campaign_id = f.campaign_id
+                 and l.item_key = f.row_id || '/' || f.column_id and l.level = 'AD'
+            where f.client_id = #{clientId} order by f.ad""")
+    List<KnownAd> ads(String clientId);
+
+    /** First and last day of which there is anything. */
+    record Days(@Nullable LocalDate first, @Nullable LocalDate last) {}
+
+    @Select("select min(day) as first, max(day) as last from fact_day where client_id = #{clientId}")
+    Days days(String clientId);
+
+    /**
+     * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups and zones
+     * @param dimension for {@link Beside#PART}: which
+     */
+    @SelectProvider(type = GroupSql.class, method = "sums")
+    List<Map<String, Object>> sums(
+            String clientId,
+            String ads,
+            String groups,
+            String zones,
+            Beside beside,
+            @Nullable String dimension,
+            LocalDate from,
+            LocalDate to);
+
+    record Won(String externalAd, LocalDate day, long leads) {}
+
+    /** Leads that were won, by ad and account day on which they came. */
+    @Select("""
+            select l.external_ad, (l.came_at at time zone a.zone)::date as day, count(*) as leads
+            from lead l join account a on a.client_id = l.client_id and a.id = l.account_id
+            where l.client_id = #{clientId} and l.state = 'WON'
+              and (l.came_at at time zone a.zone)::date between #{from} and #{to}
+            group by 1, 2""")
+    List<Won> won(String clientId, LocalDate from, LocalDate to);
+
+    record OwnNumber(String code, String words, String formula, String better, boolean share) {}
+
+    @Select("""
+            select code, words, formula, better, share from own_number where client_id = #{clientId} order by words""")
+    List<OwnNumber> ownNumbers(String clientId);
+
+    @Insert("""
+            insert into own_number (client_id, code, words, formula, better, share)
+            values (#{clientId}, #{n.code}, #{n.words}, #{n.formula}, #{n.better}, #{n.share})
+            on conflict (client_id, code) do update set words = excluded.words, formula = excluded.formula,
+                   better = excluded.better, share = excluded.share""")
+    void keepOwnNumber(String clientId, OwnNumber n);
+
+    @Delete("delete from own_number where client_id = #{clientId} and code = #{code}")
+    int deleteOwnNumber(String clientId, String code);
+
+    @Select("select margin from client where id = #{clientId}")
+    Optional<BigDecimal> margin(String clientId);
+
+    @Update("update client set margin = #{margin} where id = #{clientId}")
+    void setMargin(String clientId, BigDecimal margin);
+}

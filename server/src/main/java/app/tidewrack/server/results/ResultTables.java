@@ -1,0 +1,454 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.core.naming.Token;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
+import app.tidewrack.core.results.Metric.Better;
+import app.tidewrack.core.results.Ranks;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.results.AdsKnown.Ad;
+import app.tidewrack.server.results.FactSums.Days;
+import app.tidewrack.server.results.FactSums.Won;
+import app.tidewrack.server.results.GroupSql.Beside;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.temporal.TemporalAdjusters;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Results by whatever a person asks: tokens of names, days, hours, or what networks break them down by. */
+@Component
+class ResultTables {
+    private static final int MOST_LINES = 20_000;
+
+    private final FactSums facts;
+    private final AdsKnown known;
+    private final Accounts accounts;
+    private final Networks networks;
+
+    ResultTables(FactSums facts, AdsKnown known, Accounts accounts, Networks networks) {
+        this.facts = facts;
+        this.known = known;
+        this.accounts = accounts;
+        this.networks = networks;
+    }
+
+    /** Breakdowns, with the dimension they are kept in and their place in its values. */
+    private static final Map<String, Map.Entry<String, Integer>> BREAKDOWNS = new LinkedHashMap<>();
+
+    static {
+        BREAKDOWNS.put("age", Map.entry("age,gender", 0));
+        BREAKDOWNS.put("gender", Map.entry("age,gender", 1));
+        BREAKDOWNS.put("country", Map.entry("region", 0));
+        for (String each : List.of(
+                "region",
+                "placement",
+                "device",
+                "media",
+                "body",
+                "headline",
+                "description",
+                "call-to-action",
+                "job-function",
+                "seniority",
+                "industry",
+                "company-size")) {
+            BREAKDOWNS.put(each, Map.entry(each, 0));
+        }
+    }
+
+    static Set<String> breakdowns() {
+        return BREAKDOWNS.keySet();
+    }
+
+    /**
+     * What is asked.
+     *
+     * @param by up to two: names of tokens, {@code AD}, {@code DAY}, {@code WEEK}, {@code HOUR}, or breakdowns in small letters
+     * @param from first account day; null for the first there is
+     * @param to last account day, included; null for the last
+     * @param campaignIds only these; empty for all
+     */
+    record Question(
+            List<String> by,
+            @Nullable LocalDate from,
+            @Nullable LocalDate to,
+            List<String> campaignIds,
+            @Nullable Temperature temperature) {}
+
+    /**
+     * @param keys one for each that was asked by; empty where an ad has no such value
+     * @param temperatures of the ads in it
+     * @param resultsMixed its ads seek different results, so that results are not added
+     * @param ranks step from 0 worst to 4 best, by number
+     */
+    record Line(
+            List<String> keys,
+            String currency,
+            Map<String, Double> values,
+            Map<String, Integer> ranks,
+            Set<Temperature> temperatures,
+            boolean resultsMixed) {}
+
+    /**
+     * @param totals one for each currency: currencies are never added
+     * @param mixed cold ads stand in one line with others
+     */
+    record Table(
+            @Nullable LocalDate from, @Nullable LocalDate to, List<Line> lines, List<Line> totals, boolean mixed) {}
+
+    /** Numbers of a client: the usual ones and its own. */
+    List<Metric> metrics(String clientId) {
+        List<Metric> all = new ArrayList<>(Metric.USUAL.values());
+        facts.ownNumbers(clientId)
+                .forEach(n ->
+                        all.add(Metric.own(n.code(), n.words(), n.formula(), Better.valueOf(n.better()), n.share())));
+        return all;
+    }
+
+    double margin(String clientId) {
+        return facts.margin(clientId).orElseThrow().doubleValue();
+    }
+
+    /** @throws Refusal when it asks by what cannot be told, or a range ends before it begins */
+    Table table(String clientId, Question asked) {
+        By by = By.of(asked.by());
+        Days days = facts.days(clientId);
+        LocalDate from =
+                Objects.requireNonNullElse(asked.from(), Objects.requireNonNullElse(days.first(), LocalDate.EPOCH));
+        LocalDate to = Objects.requireNonNullElse(asked.to(), Objects.requireNonNullElse(days.last(), from));
+        if (to.isBefore(from)) {
+            throw new Refusal("to", "The last day, %s, is before the first, %s.".formatted(to, from), "Swap them.");
+        }
+        Groups groups = new Groups(by);
+        wanted(clientId, asked).forEach(groups::add);
+        Map<List<String>, Sum> sums = new LinkedHashMap<>();
+        for (Map<String, Object> row : facts.sums(
+                clientId, groups.ads(), groups.numbers(), groups.zones(), by.beside(), by.dimension(), from, to)) {
+            Group group = groups.at(((Number) row.get("group_number")).intValue());
+            add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
+        }
+        if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
+            for (Won won : facts.won(clientId, from, to)) {
+                Group group = groups.byExternal.get(won.externalAd());
+                if (group != null) {
+                    add(
+                            sums,
+                            by.keys(group, by.day(won.day())),
+                            group,
+                            Counts.NONE.with(Measure.QUALIFIED, won.leads()));
+                }
+            }
+        }
+        if (sums.size() > MOST_LINES) {
+            throw new Refusal(
+                    "by",
+                    "That makes %,d lines; the most is %,d.".formatted(sums.size(), MOST_LINES),
+                    "Ask by something with fewer values, or for fewer days.");
+        }
+        return told(clientId, from, to, sums);
+    }
+
+    private static void add(Map<List<String>, Sum> sums, List<String> keys, Group group, Counts counts) {
+        List<String> whole = new ArrayList<>(keys);
+        whole.add(0, group.currency());
+        sums.computeIfAbsent(whole, k -> new Sum()).add(counts, group);
+    }
+
+    /** @param people null where no single network can tell */
+    record ReachLine(
+            List<String> keys, String currency, @Nullable Long people) {}
+
+    /**
+     * Different people by line, as the networks count them now.
+     *
+     * @throws Refusal when lines are made by more than ads tell
+     */
+    List<ReachLine> reach(String clientId, Question asked) {
+        By by = By.of(asked.by());
+        if (by.beside() != Beside.NOTHING) {
+            throw new Refusal(
+                    "by",
+                    "Networks tell different people by ads, not by %s.".formatted(String.join(" and ", asked.by())),
+                    "Ask by tokens of the name.");
+        }
+        Map<List<String>, List<Ad>> lines = new LinkedHashMap<>();
+        for (Ad ad : wanted(clientId, asked)) {
+            List<String> keys = new ArrayList<>(by.ofAd(ad));
+            keys.add(0, ad.known().currency());
+            lines.computeIfAbsent(keys, k -> new ArrayList<>()).add(ad);
+        }
+        Map<String, Map<String, List<String>>> setsByAccount = new LinkedHashMap<>();
+        List<List<String>> numbered = List.copyOf(lines.keySet());
+        for (int i = 0; i < numbered.size(); i++) {
+            List<Ad> ads = lines.get(numbered.get(i));
+            Set<String> of = ads.stream().map(a -> a.known().accountId()).collect(Collectors.toSet());
+            if (of.size() == 1) {
+                setsByAccount
+                        .computeIfAbsent(of.iterator().next(), a -> new LinkedHashMap<>())
+                        .put(
+                                String.valueOf(i),
+                                ads.stream()
+                                        .map(a -> a.known().externalId())
+                                        .filter(Objects::nonNull)
+                                        .toList());
+            }
+        }
+        Map<String, Long> people = new HashMap<>();
+        setsByAccount.forEach((accountId, sets) -> {
+            Account account = accounts.account(clientId, accountId);
+            people.putAll(
+                    networks.connector(account.network()).reach(account.externalId(), asked.from(), asked.to(), sets));
+        });
+        List<ReachLine> told = new ArrayList<>();
+        for (int i = 0; i < numbered.size(); i++) {
+            List<String> keys = numbered.get(i);
+            told.add(new ReachLine(keys.subList(1, keys.size()), keys.get(0), people.get(String.valueOf(i))));
+        }
+        return told;
+    }
+
+    private List<Ad> wanted(String clientId, Question asked) {
+        return known.all(clientId).stream()
+                .filter(ad -> (asked.campaignIds().isEmpty()
+                                || asked.campaignIds().contains(ad.known().campaignId()))
+                        && (asked.temperature() == null || asked.temperature() == ad.temperature()))
+                .toList();
+    }
+
+    private Table told(String clientId, LocalDate from, LocalDate to, Map<List<String>, Sum> sums) {
+        List<Metric> metrics = metrics(clientId);
+        double margin = margin(clientId);
+        Map<String, Sum> totals = new LinkedHashMap<>();
+        sums.forEach((keys, sum) ->
+                totals.computeIfAbsent(keys.get(0), k -> new Sum()).add(sum));
+        Map<String, Map<List<String>, Integer>> ranks = new HashMap<>();
+        // Money of one currency says nothing beside that of another.
+        totals.keySet().forEach(currency -> {
+            Map<List<String>, Facts> items = new LinkedHashMap<>();
+            sums.forEach((keys, sum) -> {
+                if (keys.get(0).equals(currency)) {
+                    items.put(keys, sum.facts(margin));
+                }
+            });
+            metrics.forEach(
+                    m -> ranks.computeIfAbsent(m.code(), c -> new HashMap<>()).putAll(Ranks.of(items, m)));
+        });
+        List<Line> lines = sums.entrySet().stream()
+                .map(e -> {
+                    Map<String, Integer> own = new LinkedHashMap<>();
+                    metrics.forEach(m -> {
+                        Integer rank = ranks.get(m.code()).get(e.getKey());
+                        if (rank != null) {
+                            own.put(m.code(), rank);
+                        }
+                    });
+                    return e.getValue().line(e.getKey(), metrics, margin, own);
+                })
+                .sorted(Comparator.comparing((Line l) -> l.currency())
+                        .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
+                .toList();
+        return new Table(
+                from,
+                to,
+                lines,
+                totals.entrySet().stream()
+                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of()))
+                        .toList(),
+                lines.stream().anyMatch(l -> l.temperatures().size() > 1));
+    }
+
+    /** Letters without regard to case, so that lines stand as people look for them. */
+    private static final Comparator<String> NATURAL =
+            Comparator.comparing((String s) -> s.toLowerCase(Locale.ROOT)).thenComparing(Comparator.naturalOrder());
+
+    static Counts counts(Map<String, Object> row) {
+        Map<Measure, Long> counts = new EnumMap<>(Measure.class);
+        Measure.REPORTED.forEach(m -> counts.put(m, ((Number) row.get(m.code())).longValue()));
+        return Counts.of(counts);
+    }
+
+    /** What a line adds up. */
+    private static final class Sum {
+        private Counts counts = Counts.NONE;
+        private final Set<Temperature> temperatures = EnumSet.noneOf(Temperature.class);
+        private final Set<Object> sought = new HashSet<>();
+
+        void add(Counts more, Group group) {
+            counts = counts.plus(more);
+            if (group.temperature() != null) {
+                temperatures.add(group.temperature());
+            }
+            sought.add(group.result() == null ? "unknown" : group.result());
+        }
+
+        void add(Sum other) {
+            counts = counts.plus(other.counts);
+            temperatures.addAll(other.temperatures);
+            sought.addAll(other.sought);
+        }
+
+        /** Results only where all ads seek the same: only like is added to like. */
+        Facts facts(double margin) {
+            Object one = sought.size() == 1 ? sought.iterator().next() : null;
+            return new Facts(one instanceof Measure m ? counts.with(Measure.RESULTS, counts.get(m)) : counts, margin);
+        }
+
+        Line line(List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks) {
+            boolean mixed = sought.size() > 1 || sought.contains("unknown");
+            Map<String, Double> values = Metric.all(metrics, facts(margin));
+            if (mixed) {
+                values.keySet().removeAll(Set.of("results", "result_rate", "cost_per_result"));
+            }
+            return new Line(keys.subList(1, keys.size()), keys.get(0), values, ranks, Set.copyOf(temperatures), mixed);
+        }
+    }
+
+    /** Ads that stand in one line, as far as ads tell; and are of one temperature, seeking one result. */
+    private record Group(
+            List<String> keys,
+            String currency,
+            @Nullable Temperature temperature,
+            @Nullable Measure result) {}
+
+    private static final class Groups {
+        private final By by;
+        private final Map<Group, Integer> numbers = new LinkedHashMap<>();
+        private final List<Group> byNumber = new ArrayList<>();
+        private final Map<String, Group> byExternal = new HashMap<>();
+        private final List<String> ads = new ArrayList<>();
+        private final List<String> of = new ArrayList<>();
+        private final List<String> zones = new ArrayList<>();
+
+        Groups(By by) {
+            this.by = by;
+        }
+
+        void add(Ad ad) {
+            Group group = new Group(by.ofAd(ad), ad.known().currency(), ad.temperature(), ad.result());
+            int number = numbers.computeIfAbsent(group, g -> {
+                byNumber.add(g);
+                return byNumber.size() - 1;
+            });
+            ads.add(String.valueOf(ad.known().ad()));
+            of.add(String.valueOf(number));
+            zones.add(ad.known().zone());
+            if (ad.known().externalId() != null) {
+                byExternal.put(ad.known().externalId(), group);
+            }
+        }
+
+        Group at(int number) {
+            return byNumber.get(number);
+        }
+
+        String ads() {
+            return "{" + String.join(",", ads) + "}";
+        }
+
+        String numbers() {
+            return "{" + String.join(",", of) + "}";
+        }
+
+        String zones() {
+            return "{" + String.join(",", zones) + "}";
+        }
+    }
+
+    /**
+     * What lines are made by.
+     *
+     * @param dimension of breakdowns; null without one
+     */
+    private record By(
+            List<String> by, Beside beside, @Nullable String dimension) {
+        static By of(List<String> by) {
+            Beside beside = Beside.NOTHING;
+            String dimension = null;
+            int apart = 0;
+            for (String each : by) {
+                Map.Entry<String, Integer> breakdown = BREAKDOWNS.get(each);
+                if (breakdown != null) {
+                    apart += breakdown.getKey().equals(dimension) ? 0 : 1;
+                    dimension = breakdown.getKey();
+                    beside = Beside.PART;
+                } else if (Set.of("DAY", "WEEK", "HOUR").contains(each)) {
+                    apart++;
+                    beside = Beside.valueOf(each);
+                } else if (!each.equals("AD") && !isToken(each)) {
+                    throw new Refusal("by", "Nothing is told by “%s”.".formatted(each), "Choose of what is offered.");
+                }
+            }
+            if (by.size() > 2) {
+                throw new Refusal("by", "Lines are made by %d; the most is 2.".formatted(by.size()), "Leave one out.");
+            }
+            if (apart > 1) {
+                throw new Refusal(
+                        "by",
+                        "%s are not told together by networks.".formatted(String.join(" and ", by)),
+                        "Choose one of them, with a token of the name, or age with gender.");
+            }
+            return new By(by, beside, dimension);
+        }
+
+        private static boolean isToken(String name) {
+            return Arrays.stream(Token.values()).anyMatch(t -> t.name().equals(name));
+        }
+
+        /** What an ad tells; null in the place of what stands beside. */
+        List<String> ofAd(Ad ad) {
+            return by.stream()
+                    .map(each -> {
+                        if (each.equals("AD")) {
+                            return Objects.requireNonNullElse(ad.known().name(), "");
+                        }
+                        return isToken(each) ? ad.values().getOrDefault(Token.valueOf(each), "") : "";
+                    })
+                    .toList();
+        }
+
+        List<String> keys(Group group, @Nullable String besides) {
+            List<String> keys = new ArrayList<>(group.keys());
+            for (int i = 0; i < keys.size(); i++) {
+                Map.Entry<String, Integer> breakdown = BREAKDOWNS.get(by.get(i));
+                if (breakdown != null) {
+                    String value = Objects.requireNonNullElse(besides, "").split(",")[breakdown.getValue()];
+                    keys.set(i, by.get(i).equals("country") ? value.substring(0, 2) : value);
+                } else if (Set.of("DAY", "WEEK", "HOUR").contains(by.get(i))) {
+                    keys.set(i, Objects.requireNonNullElse(besides, ""));
+                }
+            }
+            return keys;
+        }
+
+        @Nullable
+        String day(LocalDate day) {
+            return switch (beside) {
+                case DAY -> day.toString();
+                case WEEK ->
+                    day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).toString();
+                default -> null;
+            };
+        }
+    }
+}

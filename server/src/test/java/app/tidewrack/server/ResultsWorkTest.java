@@ -1,0 +1,292 @@
+package app.tidewrack.server;
+
+import static app.tidewrack.server.Scene.CLIENT;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.ArgumentMatchers.anyLong;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.when;
+
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.network.NetworkConnector.Hour;
+import app.tidewrack.server.network.NetworkConnector.PartOfDay;
+import app.tidewrack.server.network.NetworkConnector.ReportState;
+import app.tidewrack.server.results.BreakdownPull;
+import app.tidewrack.server.results.ResultsPull;
+import java.io.ByteArrayInputStream;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.StreamSupport;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.usermodel.Workbook;
+import org.apache.poi.ss.usermodel.WorkbookFactory;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import tools.jackson.databind.JsonNode;
+
+/** What networks tell, late, twice, corrected and in pieces, is counted once, and adds up however it is asked for. */
+class ResultsWorkTest extends WithServer {
+    @Autowired
+    private ResultsPull pull;
+
+    @Autowired
+    private BreakdownPull breakdowns;
+
+    private final List<Hour> told = new ArrayList<>();
+    private String plan;
+    private String campaign;
+    private List<String> rows;
+    private List<String> columns;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    @BeforeEach
+    void aSheetThatRuns() throws Exception {
+        for (String table : List.of("fact_hour", "fact_day", "fact_part", "fact_ad", "fact_due", "live_item")) {
+            sql.update("delete from " + table);
+        }
+        sql.update("update account set report_cursor = 0");
+        String name = UUID.randomUUID().toString().substring(0, 8);
+        plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-27", "2027-04-09", "10"));
+        facts.put("name", name);
+        edit(Map.of("kind", "newCampaign", "accountId", "a1", "facts", facts), 0);
+        campaign = view().get("id").asString();
+        edit(with("newRows", "audienceIds", List.of(scene.audience(name), scene.audience(name + " more"))), 1);
+        String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
+        edit(
+                with(
+                        "newColumns",
+                        "creativeIds",
+                        List.of(scene.creative(name, sha), scene.creative(name + " too", sha))),
+                2);
+        rows = ids("rows");
+        columns = ids("columns");
+        for (int r = 0; r < 2; r++) {
+            for (int c = 0; c < 2; c++) {
+                sql.update("""
+                        insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id,
+                                               fields, paused, review_state)
+                        values ('c1', ?, ?, 'AD', ?, 'a1', ?, '{}', false, 'APPROVED')""", campaign, rows.get(r) + "/" + columns.get(c), "ad " + r + c, "X" + r + c);
+            }
+        }
+        when(network.reports(anyString(), anyLong()))
+                .thenAnswer(call -> told.stream()
+                        .filter(h -> h.seq() > call.<Long>getArgument(1))
+                        .limit(3)
+                        .toList());
+        when(network.reach(anyString(), any(), any(), any())).thenReturn(Map.of());
+        when(network.beginReport(anyString(), any(), any(), any())).thenReturn("R");
+        when(network.report(anyString(), eq("R"))).thenReturn(new ReportState("DONE", null));
+        when(network.reportRows(anyString(), anyString(), anyInt())).thenReturn(List.of());
+    }
+
+    private JsonNode view() throws Exception {
+        return scene.get(CLIENT + "/plans/" + plan).get("campaigns").get(0);
+    }
+
+    private List<String> ids(String part) throws Exception {
+        return StreamSupport.stream(view().get(part).spliterator(), false)
+                .map(n -> n.get("id").asString())
+                .toList();
+    }
+
+    private Map<String, Object> with(String kind, Object... more) {
+        Map<String, Object> edit = new HashMap<>(Map.of("kind", kind, "campaignId", campaign));
+        for (int i = 0; i < more.length; i += 2) {
+            edit.put((String) more[i], more[i + 1]);
+        }
+        return edit;
+    }
+
+    private void edit(Map<String, Object> edit, int version) throws Exception {
+        Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+    }
+
+    private static Counts counts(long impressions, long clicks, long spend, long sales) {
+        return Counts.of(Map.of(
+                Measure.IMPRESSIONS, impressions,
+                Measure.CLICKS, clicks,
+                Measure.SPEND, spend,
+                Measure.PURCHASES, sales));
+    }
+
+    private void tell(String ad, String hour, Counts counts) {
+        told.add(new Hour(told.size() + 1, ad, Instant.parse(hour), counts));
+    }
+
+    private JsonNode table(String... by) throws Exception {
+        return scene.post(CLIENT + "/results/table", Map.of("by", List.of(by)));
+    }
+
+    private String refused(Map<String, Object> question) throws Exception {
+        Answer answer = scene.call("ines", HttpMethod.POST, CLIENT + "/results/table", question);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
+        return answer.detail();
+    }
+
+    private static double value(JsonNode line, String number) {
+        return line.get("values").get(number).asDouble();
+    }
+
+    private static JsonNode total(JsonNode table) {
+        return table.get("totals").get(0);
+    }
+
+    /** 28 March 2027 has 23 hours in London: 23:30 UTC on the 28th is half past midnight on the 29th there. */
+    private void someHours() {
+        tell("X00", "2027-03-27T10:00:00Z", counts(1000, 10, 500, 1));
+        tell("X01", "2027-03-27T10:00:00Z", counts(2000, 30, 900, 0));
+        tell("X10", "2027-03-28T23:00:00Z", counts(4000, 20, 800, 2));
+        tell("X11", "2027-03-29T09:00:00Z", counts(0, 0, 0, 0));
+        pull.pullAll();
+    }
+
+    @Test
+    void lateCorrectionsReplaceAndNothingIsCountedTwice() throws Exception {
+        someHours();
+        assertThat(value(total(table("ROW")), "impressions")).isEqualTo(7000);
+        pull.pullAll();
+        // The network sends everything again, as after its own fault, and corrects an hour downwards.
+        sql.update("update account set report_cursor = 0");
+        tell("X01", "2027-03-27T10:00:00Z", counts(1900, 28, 900, 1));
+        tell("X01", "2027-03-27T11:00:00Z", counts(-5, 0, 0, 0));
+        pull.pullAll();
+        JsonNode table = table("ROW", "CREATIVE");
+        assertThat(value(total(table), "impressions")).isEqualTo(6895);
+        assertThat(value(total(table), "conversions")).isEqualTo(4);
+        assertThat(table.get("lines")).hasSize(4);
+        double spend = 0;
+        for (JsonNode line : table.get("lines")) {
+            spend += value(line, "spend");
+        }
+        assertThat(spend).isEqualTo(2200);
+    }
+
+    @Test
+    void everyWayOfAskingAddsUpToTheSame() throws Exception {
+        someHours();
+        when(network.beginReport(anyString(), any(), any(), any()))
+                .thenAnswer(call -> String.join("+", call.<List<String>>getArgument(3)));
+        when(network.report(anyString(), anyString())).thenReturn(new ReportState("DONE", null));
+        when(network.reportRows(anyString(), eq("age+gender"), eq(0)))
+                .thenReturn(List.of(
+                        part("X00", "2027-03-27", "25-34", "women", counts(600, 6, 300, 1)),
+                        part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0)),
+                        part("X01", "2027-03-27", "25-34", "men", counts(2000, 30, 900, 0)),
+                        part("X10", "2027-03-29", "25-34", "women", counts(4000, 20, 800, 2))));
+        // A page that comes twice.
+        when(network.reportRows(anyString(), eq("age+gender"), eq(1)))
+                .thenReturn(List.of(part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0))));
+        breakdowns.pullAll(0);
+        assertThat(sql.queryForObject("select count(*) from fact_due", Long.class))
+                .isZero();
+        for (String by : List.of("ROW", "CREATIVE", "DAY", "WEEK", "HOUR", "AD", "TEMPERATURE", "age", "gender")) {
+            JsonNode table = table(by);
+            assertThat(value(total(table), "spend")).as(by).isEqualTo(2200);
+            assertThat(value(total(table), "clicks")).as(by).isEqualTo(60);
+        }
+        JsonNode byDay = table("DAY");
+        assertThat(byDay.get("lines").get(1).get("keys").get(0).asString()).isEqualTo("2027-03-29");
+        JsonNode women = table("gender").get("lines").get(1);
+        assertThat(women.get("keys").get(0).asString()).isEqualTo("women");
+        assertThat(value(women, "click_rate")).isCloseTo(26.0 / 4600, within(1e-12));
+        assertThat(table("age", "gender").get("lines")).hasSize(3);
+        // A row that only had no impressions has no click rate, and its day no cost.
+        JsonNode none = table("DAY", "AD").get("lines").get(3);
+        assertThat(none.get("values").has("click_rate")).isFalse();
+    }
+
+    private static PartOfDay part(String ad, String day, String age, String gender, Counts counts) {
+        return new PartOfDay(ad, LocalDate.parse(day), Map.of("age", age, "gender", gender), counts);
+    }
+
+    /** Asked as before the first day, with a row since deleted, by what no network tells together. */
+    @Test
+    void oddQuestionsAreAnsweredOrRefusedWithAReason() throws Exception {
+        someHours();
+        Map<String, Object> early = Map.of("by", List.of("ROW"), "from", "2020-01-01", "to", "2020-02-01");
+        assertThat(scene.post(CLIENT + "/results/table", early).get("lines")).isEmpty();
+        assertThat(refused(Map.of("by", List.of("ROW"), "from", "2027-04-02", "to", "2027-04-01")))
+                .contains("2027-04-01, is before the first, 2027-04-02");
+        assertThat(refused(Map.of("by", List.of("MOOD")))).contains("Nothing is told by “MOOD”");
+        assertThat(refused(Map.of("by", List.of("age", "placement")))).contains("not told together");
+        assertThat(refused(Map.of("by", List.of("ROW", "CREATIVE", "DAY")))).contains("by 3; the most is 2");
+        sql.update("update live_item set paused = true");
+        int version = scene.get(CLIENT + "/plans/" + plan).get("version").asInt();
+        edit(with("rowRemoval", "rowIds", List.of(rows.get(0))), version);
+        JsonNode table = table("ROW");
+        assertThat(value(total(table), "spend")).isEqualTo(2200);
+        assertThat(table.get("lines").get(0).get("keys").get(0).asString()).isEmpty();
+    }
+
+    @Test
+    void ownNumbersAreCheckedAndTheSameInTablesAndFiles() throws Exception {
+        someHours();
+        Map<String, Object> number =
+                Map.of("words", "clicks per sale", "formula", "clicks / sales", "better", "LOW", "share", false);
+        JsonNode offer = scene.call("ines", HttpMethod.PUT, CLIENT + "/results/numbers/clicks_per_sale", number)
+                .body();
+        assertThat(offer.get("metrics").toString()).contains("clicks per sale");
+        assertThat(value(total(table("ROW")), "clicks_per_sale")).isEqualTo(20);
+        Map<String, Object> odd = Map.of("words", "odd", "formula", "spend + clicks", "better", "LOW", "share", false);
+        Answer refused = scene.call("ines", HttpMethod.PUT, CLIENT + "/results/numbers/odd", odd);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("puts money and a count together");
+        assertThat(scene.call("ines", HttpMethod.PUT, CLIENT + "/results/numbers/clicks", number)
+                        .status())
+                .isEqualTo(422);
+        byte[] file = mvc.perform(MockMvcRequestBuilders.post(CLIENT + "/results/file")
+                        .with(SecurityMockMvcRequestPostProcessors.user("ines"))
+                        .with(SecurityMockMvcRequestPostProcessors.csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(json.writeValueAsBytes(Map.of(
+                                "form",
+                                "XLSX",
+                                "table",
+                                Map.of("by", List.of("ROW")),
+                                "metrics",
+                                List.of("spend", "clicks_per_sale")))))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        try (Workbook book = WorkbookFactory.create(new ByteArrayInputStream(file))) {
+            Row all = book.getSheetAt(0).getRow(3);
+            assertThat(all.getCell(0).getStringCellValue()).isEqualTo("all");
+            assertThat(all.getCell(2).getNumericCellValue()).isEqualTo(22);
+            assertThat(all.getCell(3).getNumericCellValue()).isEqualTo(20);
+        }
+        JsonNode sheet =
+                scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/results?metric=cost_per_click");
+        assertThat(sheet.get("cells")).hasSize(4);
+        JsonNode first = StreamSupport.stream(sheet.get("cells").spliterator(), false)
+                .filter(c -> c.get("rowId").asString().equals(rows.get(0))
+                        && c.get("columnId").asString().equals(columns.get(0)))
+                .findFirst()
+                .orElseThrow();
+        // Garwood's interval of 10 clicks, 4.795 to 18.39, at 500 spent.
+        assertThat(first.get("low").asDouble()).isCloseTo(500 / 18.39, within(0.02));
+        assertThat(first.get("high").asDouble()).isCloseTo(500 / 4.795, within(0.02));
+    }
+}

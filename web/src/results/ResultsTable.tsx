@@ -1,0 +1,199 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useMemo, useRef } from "react";
+import { count } from "../look/format";
+import { rankColours } from "../look/theme";
+import {
+  figure,
+  inOrder,
+  keyWords,
+  lineKey,
+  matrix,
+  type MetricView,
+  type Order,
+  type ResultLine,
+} from "./model";
+
+const LINE_HEIGHT = 33;
+
+/** The ground of a number by its rank; none for one that is neither good nor bad. */
+function ground(metric: MetricView, line: ResultLine | undefined) {
+  const rank = line?.ranks[metric.code];
+  const colour = rank === undefined || metric.better === "NEITHER" ? undefined : rankColours[rank];
+  return colour && { background: colour.ground, color: colour.ink };
+}
+
+/** Lines with their numbers; only those in sight are drawn, however many there are. */
+export function ResultsTable(props: {
+  by: string[];
+  headings: string[];
+  lines: readonly ResultLine[];
+  totals: readonly ResultLine[];
+  metrics: MetricView[];
+  /** Different people by line, where asked for. */
+  reach: ReadonlyMap<string, number | null | undefined> | undefined;
+  /** The number whose ranks are coloured. */
+  shown: string;
+  order: Order | undefined;
+  onOrder: (code: string) => void;
+  chosen: string | undefined;
+  onChoose: (line: ResultLine) => void;
+}) {
+  const { by, metrics, order, reach } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const lines = useMemo(() => inOrder(props.lines, order), [props.lines, order]);
+  const rows = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => box.current,
+    estimateSize: () => LINE_HEIGHT,
+    overscan: 12,
+  });
+  const items = rows.getVirtualItems();
+  const several = new Set(props.lines.map((l) => l.currency)).size > 1;
+  const width = by.length + (several ? 1 : 0) + metrics.length + (reach ? 1 : 0);
+  const space = (height: number) =>
+    height > 0 && (
+      <tr style={{ height }}>
+        <td colSpan={width} />
+      </tr>
+    );
+  return (
+    <div className="results-box" ref={box} tabIndex={0} aria-label="Lines of results">
+      <table className="lines results" data-testid="results">
+        <thead>
+          <tr>
+            {props.headings.map((h) => (
+              <th key={h}>{h}</th>
+            ))}
+            {several && <th>currency</th>}
+            {metrics.map((m) => (
+              <th key={m.code} className="number" aria-sort={sorted(order, m.code)} title={m.formula}>
+                <button className="heading" onClick={() => props.onOrder(m.code)}>
+                  {m.words}
+                  {order?.code === m.code ? (order.down ? " ↓" : " ↑") : ""}
+                </button>
+              </th>
+            ))}
+            {reach && <th className="number">people reached</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {space(items[0]?.start ?? 0)}
+          {items.map((item) => {
+            const line = lines[item.index];
+            if (!line) return null;
+            const key = lineKey(line);
+            return (
+              <tr
+                key={key}
+                aria-selected={props.chosen === key}
+                onClick={() => props.onChoose(line)}
+                style={{ height: LINE_HEIGHT }}
+              >
+                {line.keys.map((k, i) => (
+                  <td key={by[i]} className="key" title={k}>
+                    {keyWords(by[i] ?? "", k)}
+                  </td>
+                ))}
+                {several && <td>{line.currency}</td>}
+                {metrics.map((m) => (
+                  <td
+                    key={m.code}
+                    className="number"
+                    style={m.code === props.shown ? ground(m, line) : undefined}
+                  >
+                    {figure(m, line.values[m.code], line.currency)}
+                  </td>
+                ))}
+                {reach && <td className="number">{peopleOf(reach.get(key))}</td>}
+              </tr>
+            );
+          })}
+          {space(rows.getTotalSize() - (items.at(-1)?.end ?? 0))}
+        </tbody>
+        <tfoot>
+          {props.totals.map((t) => (
+            <tr key={t.currency} className="total">
+              <td colSpan={by.length}>All</td>
+              {several && <td>{t.currency}</td>}
+              {metrics.map((m) => (
+                <td key={m.code} className="number">
+                  {figure(m, t.values[m.code], t.currency)}
+                </td>
+              ))}
+              {reach && (
+                <td className="number" title="People are never added">
+                  –
+                </td>
+              )}
+            </tr>
+          ))}
+        </tfoot>
+      </table>
+    </div>
+  );
+}
+
+function peopleOf(people: number | null | undefined): string {
+  return people == null ? "–" : count(people);
+}
+
+function sorted(order: Order | undefined, code: string): "descending" | "ascending" | undefined {
+  return order?.code !== code ? undefined : order.down ? "descending" : "ascending";
+}
+
+/** One number by two keys at once. */
+export function ResultsMatrix(props: {
+  by: string[];
+  headings: string[];
+  lines: readonly ResultLine[];
+  metric: MetricView;
+  onChoose: (line: ResultLine) => void;
+}) {
+  const { by, metric } = props;
+  const field = useMemo(() => matrix(props.lines), [props.lines]);
+  return (
+    <div className="results-box" tabIndex={0} aria-label="Field of results">
+      <table className="lines results matrix" data-testid="results-matrix">
+        <thead>
+          <tr>
+            <th>
+              {props.headings[0]} ↓ · {props.headings[1]} →
+            </th>
+            {field.across.map((a) => (
+              <th key={a} className="number" title={a}>
+                {keyWords(by[1] ?? "", a)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {field.down.map((d) => (
+            <tr key={d}>
+              <td className="key" title={d}>
+                {keyWords(by[0] ?? "", d)}
+              </td>
+              {field.across.map((a) => {
+                const line = field.line(d, a);
+                return (
+                  <td
+                    key={a}
+                    className="number"
+                    style={ground(metric, line)}
+                    onClick={() => line && props.onChoose(line)}
+                  >
+                    {line ? figure(metric, line.values[metric.code], line.currency) : ""}
+                    {line && metric.rests && (
+                      <small>
+                        {count(line.values[metric.rests] ?? 0)} {metric.restsWords}
+                      </small>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
