@@ -39,7 +39,7 @@ describe("numbers as they are read", () => {
     const cell = { rowId: "r", columnId: "c", value: 100, rests: 10, low: 54, high: null };
     expect(beneath(perClick as MetricView, cell)).toBe("10 clicks");
     expect(between(perClick as MetricView, cell, "GBP")).toBe(
-      "cost per click: with a certainty of 95 % between £0.54 and no upper limit",
+      "Cost per click: with a certainty of 95 % between £0.54 and no upper limit",
     );
   });
 

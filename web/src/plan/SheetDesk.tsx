@@ -9,6 +9,7 @@ import { Columns } from "../frame/Columns";
 import { useOffer } from "../frame/doables";
 import { Findings, blockers } from "../look/Findings";
 import { plural } from "../look/format";
+import { titled } from "../results/model";
 import { offerOfResults, resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
 import { doablesOf, keysOf } from "./doing";
@@ -237,7 +238,7 @@ export function SheetDesk(props: {
               aria-label="Number shown"
               showSearch={{ optionFilterProp: "label" }}
               value={metric}
-              options={numbers.data?.metrics.map((m) => ({ value: m.code, label: m.words })) ?? []}
+              options={numbers.data?.metrics.map((m) => ({ value: m.code, label: titled(m.words) })) ?? []}
               onChange={setMetric}
               style={{ width: 158 }}
             />

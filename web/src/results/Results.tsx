@@ -12,6 +12,7 @@ import {
   figure,
   keyWords,
   lineKey,
+  titled,
   usualColumns,
   type MetricView,
   type Offer,
@@ -52,7 +53,7 @@ export function Results() {
   const list = (
     <>
       <button
-        className="thing"
+        className={`thing ${whole ? "on" : ""}`}
         aria-current={whole}
         onClick={() => setSearch({ ...Object.fromEntries(search), of: "all" }, { replace: true })}
       >
@@ -192,12 +193,12 @@ function ResultsOf(props: {
   const groups = [
     {
       label: "Of the name and the plan",
-      options: offer.tokens.map((t) => ({ value: t.by, label: t.words })),
+      options: offer.tokens.map((t) => ({ value: t.by, label: titled(t.words) })),
     },
-    { label: "Time", options: offer.times.map((t) => ({ value: t.by, label: t.words })) },
+    { label: "Time", options: offer.times.map((t) => ({ value: t.by, label: titled(t.words) })) },
     {
       label: "As networks break it down",
-      options: offer.breakdowns.map((t) => ({ value: t.by, label: t.words })),
+      options: offer.breakdowns.map((t) => ({ value: t.by, label: titled(t.words) })),
     },
   ];
   return (
@@ -299,15 +300,13 @@ function ResultsOf(props: {
             onChange={(v?: string) => set({ temperature: v })}
           />
         )}
-      </div>
-      <div className="results-controls">
         <Select
           size="small"
           showSearch={{ optionFilterProp: "label" }}
           aria-label="Number drawn"
           style={{ width: 210 }}
           value={shown.code}
-          options={offer.metrics.map((m) => ({ value: m.code, label: m.words }))}
+          options={offer.metrics.map((m) => ({ value: m.code, label: titled(m.words) }))}
           onChange={(v) => set({ number: v })}
         />
         <Select
@@ -320,8 +319,8 @@ function ResultsOf(props: {
           showSearch={{ optionFilterProp: "label" }}
           value={codes}
           options={[
-            ...offer.metrics.map((m) => ({ value: m.code, label: m.words })),
-            { value: "reach", label: "people reached" },
+            ...offer.metrics.map((m) => ({ value: m.code, label: titled(m.words) })),
+            { value: "reach", label: "People reached" },
           ]}
           onChange={chooseColumns}
         />
@@ -400,13 +399,13 @@ function LineFacts(props: { line: ResultLine | undefined; title: string; offer: 
   return (
     <>
       <h2 style={{ overflowWrap: "anywhere" }}>{props.title}</h2>
-      <dl className="facts-list" style={{ marginTop: 8 }} data-testid="results-facts">
+      <dl className="facts-list numbers" style={{ marginTop: 8 }} data-testid="results-facts">
         {line &&
           offer.metrics
             .filter((m) => (line.values[m.code] ?? 0) !== 0)
             .map((m) => (
               <div key={m.code}>
-                <dt>{m.words}</dt>
+                <dt>{titled(m.words)}</dt>
                 <dd>
                   <b>{figure(m, line.values[m.code], line.currency)}</b>
                 </dd>

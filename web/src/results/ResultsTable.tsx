@@ -3,11 +3,13 @@ import { useMemo, useRef } from "react";
 import { count } from "../look/format";
 import { rankColours } from "../look/theme";
 import {
+  counted,
   figure,
   inOrder,
   keyWords,
   lineKey,
   matrix,
+  titled,
   type MetricView,
   type Order,
   type ResultLine,
@@ -62,18 +64,18 @@ export function ResultsTable(props: {
         <thead>
           <tr>
             {props.headings.map((h) => (
-              <th key={h}>{h}</th>
+              <th key={h}>{titled(h)}</th>
             ))}
-            {several && <th>currency</th>}
+            {several && <th>Currency</th>}
             {metrics.map((m) => (
               <th key={m.code} className="number" aria-sort={sorted(order, m.code)} title={m.formula}>
                 <button className="heading" onClick={() => props.onOrder(m.code)}>
-                  {m.words}
+                  {titled(m.words)}
                   {order?.code === m.code ? (order.down ? " ↓" : " ↑") : ""}
                 </button>
               </th>
             ))}
-            {reach && <th className="number">people reached</th>}
+            {reach && <th className="number">People reached</th>}
           </tr>
         </thead>
         <tbody>
@@ -157,7 +159,7 @@ export function ResultsMatrix(props: {
         <thead>
           <tr>
             <th>
-              {props.headings[0]} ↓ · {props.headings[1]} →
+              {titled(props.headings[0] ?? "")} ↓ · {props.headings[1]} →
             </th>
             {field.across.map((a) => (
               <th key={a} className="number" title={a}>
@@ -183,9 +185,7 @@ export function ResultsMatrix(props: {
                   >
                     {line ? figure(metric, line.values[metric.code], line.currency) : ""}
                     {line && metric.rests && (
-                      <small>
-                        {count(line.values[metric.rests] ?? 0)} {metric.restsWords}
-                      </small>
+                      <small>{counted(line.values[metric.rests] ?? 0, metric.restsWords)}</small>
                     )}
                   </td>
                 );

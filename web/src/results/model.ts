@@ -37,11 +37,21 @@ export function axisText(metric: MetricView, value: number, currency: string): s
   return metric.written === "SHARE" ? `${value} %` : count(value);
 }
 
+/** Words as a heading or choice: "Cost per click". */
+export function titled(words: string): string {
+  return (words[0]?.toUpperCase() ?? "") + words.slice(1);
+}
+
+/** "1 click", "12 clicks", "1 view of 3 seconds". */
+export function counted(value: number, words: string): string {
+  return `${count(value)} ${value === 1 ? words.replace(/s\b/, "") : words}`;
+}
+
 /** What stands beneath a number of a cell: how much it rests on, or how many people that was. */
 export function beneath(metric: MetricView, cell: Schemas["CellNumber"]): string {
   if (metric.code === "impressions") return cell.reach == null ? "" : plural(cell.reach, "person", "people");
   if (!metric.rests || cell.rests == null) return "";
-  return `${metric.written === "SHARE" ? "of " : ""}${count(cell.rests)} ${metric.restsWords}`;
+  return `${metric.written === "SHARE" ? "of " : ""}${counted(cell.rests, metric.restsWords)}`;
 }
 
 /** Between which values it lies, told on hover. */
@@ -52,7 +62,7 @@ export function between(
 ): string | undefined {
   if (cell.low == null) return undefined;
   const high = cell.high == null ? "no upper limit" : figure(metric, cell.high, currency);
-  return `${metric.words}: with a certainty of 95 % between ${figure(metric, cell.low, currency)} and ${high}`;
+  return `${titled(metric.words)}: with a certainty of 95 % between ${figure(metric, cell.low, currency)} and ${high}`;
 }
 
 const AMOUNTS = ["spend", "impressions", "clicks"];

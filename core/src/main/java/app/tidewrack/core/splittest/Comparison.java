@@ -1,0 +1,111 @@
+package app.tidewrack.core.splittest;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.BinomialDistribution;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.apache.commons.statistics.distribution.HypergeometricDistribution;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+
+/** How likely differences as large as those seen are when there is none; all p-values are two-sided, 0 to 1. */
+public final class Comparison {
+    private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+    private static final double LEAST_EXPECTED = 5;
+
+    /** Probabilities that differ by rounding alone count as equal, as in R's fisher.test and binom.test. */
+    private static final double EQUAL = 1 + 1e-7;
+
+    private Comparison() {}
+
+    /**
+     * Two shares: pooled z without correction, which is Pearson's chi-square; Fisher's exact test where any expected count is
+     * under 5 (W. G. Cochran, Biometrics 10, 1954).
+     */
+    public static double ofShares(long part, long whole, long otherPart, long otherWhole) {
+        double pooled = (double) (part + otherPart) / (whole + otherWhole);
+        double least = Math.min(whole, otherWhole) * Math.min(pooled, 1 - pooled);
+        return least < LEAST_EXPECTED
+                ? fisher(part, whole, otherPart, otherWhole)
+                : 2 * NORMAL.survivalProbability(Math.abs(z(part, whole, otherPart, otherWhole)));
+    }
+
+    /** The pooled z of two shares; 0 where both are 0 or both are all. */
+    public static double z(long part, long whole, long otherPart, long otherWhole) {
+        double pooled = (double) (part + otherPart) / (whole + otherWhole);
+        double error = Math.sqrt(pooled * (1 - pooled) * (1.0 / whole + 1.0 / otherWhole));
+        return error == 0 ? 0 : ((double) part / whole - (double) otherPart / otherWhole) / error;
+    }
+
+    /** R. A. Fisher, The Design of Experiments, 1935: all tables with the same margins that are no likelier than this one. */
+    static double fisher(long part, long whole, long otherPart, long otherWhole) {
+        int parts = Math.toIntExact(part + otherPart);
+        HypergeometricDistribution tables =
+                HypergeometricDistribution.of(Math.toIntExact(whole + otherWhole), parts, Math.toIntExact(whole));
+        double here = tables.probability(Math.toIntExact(part)) * EQUAL;
+        return Math.min(
+                1,
+                IntStream.rangeClosed(tables.getSupportLowerBound(), tables.getSupportUpperBound())
+                        .mapToDouble(tables::probability)
+                        .filter(p -> p <= here)
+                        .sum());
+    }
+
+    /**
+     * How often something came for two sums of money, exactly: of all that came, those for the first sum are binomial by its
+     * share of the money (J. Przyborowski, H. Wilenski, Biometrika 31, 1940; as R's poisson.test).
+     *
+     * @param money over 0, of the same unit as the other
+     */
+    public static double ofCosts(long results, double money, long otherResults, double otherMoney) {
+        int all = Math.toIntExact(results + otherResults);
+        if (all == 0) {
+            return 1;
+        }
+        BinomialDistribution split = BinomialDistribution.of(all, money / (money + otherMoney));
+        double here = split.probability(Math.toIntExact(results)) * EQUAL;
+        return Math.min(
+                1,
+                IntStream.rangeClosed(0, all)
+                        .mapToDouble(split::probability)
+                        .filter(p -> p <= here)
+                        .sum());
+    }
+
+    /** Whether cells got their shares of people: Pearson's chi-square against the shares that were planned. */
+    public static double ofSizes(List<Long> sizes, List<Double> shares) {
+        double all = sizes.stream().mapToLong(Long::longValue).sum();
+        double whole = shares.stream().mapToDouble(Double::doubleValue).sum();
+        if (all == 0) {
+            return 1;
+        }
+        double chi = IntStream.range(0, sizes.size())
+                .mapToDouble(i -> {
+                    double expected = all * shares.get(i) / whole;
+                    return Math.pow(sizes.get(i) - expected, 2) / expected;
+                })
+                .sum();
+        return ChiSquaredDistribution.of(sizes.size() - 1).survivalProbability(chi);
+    }
+
+    /** S. Holm, Scandinavian Journal of Statistics 6, 1979: p-values of several tests so that any false call stays under the level. */
+    public static List<Double> holm(List<Double> ps) {
+        List<Integer> order = IntStream.range(0, ps.size())
+                .boxed()
+                .sorted(Comparator.comparing(ps::get))
+                .toList();
+        List<Double> adjusted = new ArrayList<>(Collections.nCopies(ps.size(), 1.0));
+        double most = 0;
+        for (int rank = 0; rank < order.size(); rank++) {
+            most = Math.max(most, Math.min(1, ps.get(order.get(rank)) * (ps.size() - rank)));
+            adjusted.set(order.get(rank), most);
+        }
+        return adjusted;
+    }
+
+    static double twoSided(double z) {
+        return 2 * NORMAL.survivalProbability(Math.abs(z));
+    }
+}

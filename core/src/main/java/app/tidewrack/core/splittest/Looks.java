@@ -1,0 +1,95 @@
+package app.tidewrack.core.splittest;
+
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+
+/**
+ * When a test may be called before its end: the limits of P. C. O'Brien and T. R. Fleming (Biometrics 35, 1979) for looks after
+ * equal parts of what was planned. They are found so that all looks together call a difference that is not there no more often
+ * than the level, by the recursive integration of P. Armitage, C. K. McPherson and B. C. Rowe (JRSS A 132, 1969); see C. Jennison
+ * and B. W. Turnbull, Group Sequential Methods, 2000, chapter 19.
+ */
+public final class Looks {
+    /** Most looks at one test. */
+    public static final int MOST = 20;
+
+    private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+    private static final int STEPS = 400;
+    private static final double CLOSE = 1e-7;
+    private static final Map<String, Double> KNOWN = new ConcurrentHashMap<>();
+
+    private Looks() {}
+
+    /**
+     * What |z| must reach at a look.
+     *
+     * @param look from 1
+     * @param of looks that were planned, 1 to {@value #MOST}
+     * @param level two-sided, (0, 1)
+     */
+    public static double limit(int look, int of, double level) {
+        if (of < 1 || of > MOST || look < 1 || look > of) {
+            throw new IllegalArgumentException("There is no look %d of %d".formatted(look, of));
+        }
+        return constant(of, level) * Math.sqrt((double) of / look);
+    }
+
+    private static double constant(int of, double level) {
+        return KNOWN.computeIfAbsent(of + "/" + level, k -> search(of, level));
+    }
+
+    private static double search(int of, double level) {
+        double low = NORMAL.inverseSurvivalProbability(level / 2);
+        double high = low + 1;
+        while (high - low > CLOSE) {
+            double middle = (low + high) / 2;
+            if (called(of, middle) > level) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return high;
+    }
+
+    /** How often one of the looks calls a difference when there is none; z times the root of the look is a sum of normal steps. */
+    private static double called(int of, double constant) {
+        double limit = constant * Math.sqrt(of);
+        double width = 2 * limit / STEPS;
+        double[] density = new double[STEPS + 1];
+        for (int i = 0; i <= STEPS; i++) {
+            density[i] = NORMAL.density(-limit + i * width);
+        }
+        double inside = within(density, width);
+        for (int look = 2; look <= of; look++) {
+            double[] next = new double[STEPS + 1];
+            for (int to = 0; to <= STEPS; to++) {
+                double sum = 0;
+                for (int from = 0; from <= STEPS; from++) {
+                    sum += weight(from) * density[from] * NORMAL.density((to - from) * width);
+                }
+                next[to] = sum * width / 3;
+            }
+            density = next;
+            inside = within(density, width);
+        }
+        return 1 - inside;
+    }
+
+    private static double within(double[] density, double width) {
+        double sum = 0;
+        for (int i = 0; i <= STEPS; i++) {
+            sum += weight(i) * density[i];
+        }
+        return sum * width / 3;
+    }
+
+    /** Simpson's rule. */
+    private static double weight(int i) {
+        if (i == 0 || i == STEPS) {
+            return 1;
+        }
+        return i % 2 == 1 ? 4 : 2;
+    }
+}

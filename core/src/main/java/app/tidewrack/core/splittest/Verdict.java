@@ -1,0 +1,211 @@
+package app.tidewrack.core.splittest;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.BetaDistribution;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a split test says by now. Every two cells are compared, with Holm's correction for as many comparisons; one wins when it
+ * is apart from every other at the limit of this look. A test that is not what it was set up to be says nothing but why.
+ *
+ * @param winner place of the winning cell; null unless {@link Outcome#WINNER}
+ * @param p the adjusted p-value between the best cell and the one nearest to it; 1 for a broken test
+ * @param limit the p-value that must be reached at this look
+ * @param difference how much the best cell's number is over that of the one nearest to it; null for costs and broken tests
+ * @param left what each cell still needs before the last look: of shares trials, of costs results; 0 when it is over
+ * @param why what broke it; empty otherwise
+ */
+public record Verdict(
+        Outcome outcome,
+        @Nullable Integer winner,
+        double p,
+        double limit,
+        @Nullable Interval difference,
+        double left,
+        List<String> why) {
+    /** How a test stands. */
+    public enum Outcome {
+        WINNER,
+        NO_DIFFERENCE,
+        NOT_YET,
+        BROKEN
+    }
+
+    /** Under this the people of the cells are not those that were planned (common practice). */
+    static final double SHARES_BROKEN = 0.001;
+
+    private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+    private static final int POINTS = 96;
+
+    /** What is compared. */
+    public enum Kind {
+        /** Successes of trials: more is better. */
+        SHARE,
+        /** Money for each success: less is better. */
+        COST
+    }
+
+    /**
+     * What was planned.
+     *
+     * @param level two-sided, (0, 1)
+     * @param looks planned, 1 to {@link Looks#MOST}
+     * @param perCell of shares the trials, of costs the successes that each cell is to have at the end, over 0
+     * @param shares how people are shared among cells; of one cell each at least one
+     */
+    public record Design(Kind kind, double level, int looks, double perCell, List<Double> shares) {
+        public Design {
+            shares = List.copyOf(shares);
+            if (shares.size() < 2) {
+                throw new IllegalArgumentException("A test has 2 cells or more, not " + shares.size());
+            }
+        }
+    }
+
+    /**
+     * What came of one cell.
+     *
+     * @param people whom the network put in it; 0 in all cells where it does not tell
+     * @param trials impressions or clicks; not fewer than successes for shares
+     * @param money in minor units
+     */
+    public record Cell(long people, long trials, long successes, long money) {
+        double rate() {
+            return trials == 0 ? 0 : (double) successes / trials;
+        }
+
+        double perMoney() {
+            return money == 0 ? 0 : (double) successes / money;
+        }
+    }
+
+    /** @param changed what else than the variable was changed since the start; one is enough to break the test */
+    public static Verdict of(Design design, List<Cell> cells, List<String> changed) {
+        if (cells.size() != design.shares().size()) {
+            throw new IllegalArgumentException("%d cells for a design of %d"
+                    .formatted(cells.size(), design.shares().size()));
+        }
+        List<String> why = new ArrayList<>(changed);
+        double shared = Comparison.ofSizes(cells.stream().map(Cell::people).toList(), design.shares());
+        if (shared < SHARES_BROKEN) {
+            why.add("the cells did not get the shares of people that were planned");
+        }
+        if (!why.isEmpty()) {
+            return new Verdict(Outcome.BROKEN, null, 1, 0, null, 0, List.copyOf(why));
+        }
+        double have = cells.stream()
+                .mapToDouble(c -> design.kind() == Kind.SHARE ? c.trials() : c.successes())
+                .min()
+                .orElseThrow();
+        int look = (int) Math.min(design.looks(), Math.floor(have / design.perCell() * design.looks() + 1e-9));
+        double limit = look == 0 ? 0 : Comparison.twoSided(Looks.limit(look, design.looks(), design.level()));
+        int best = best(design.kind(), cells);
+        Near near = near(design.kind(), cells, best);
+        boolean wins = near.p() <= limit;
+        boolean over = look == design.looks();
+        return new Verdict(
+                wins ? Outcome.WINNER : over ? Outcome.NO_DIFFERENCE : Outcome.NOT_YET,
+                wins ? best : null,
+                near.p(),
+                limit,
+                design.kind() == Kind.SHARE
+                        ? difference(cells.get(best), cells.get(near.cell()), design.level())
+                        : null,
+                over ? 0 : design.perCell() - have,
+                List.of());
+    }
+
+    private static @Nullable Interval difference(Cell best, Cell near, double level) {
+        return best.trials() == 0 || near.trials() == 0
+                ? null
+                : Interval.ofDifference(best.successes(), best.trials(), near.successes(), near.trials(), 1 - level);
+    }
+
+    private static int best(Kind kind, List<Cell> cells) {
+        return IntStream.range(0, cells.size())
+                .boxed()
+                .max(Comparator.comparingDouble(i ->
+                        kind == Kind.SHARE ? cells.get(i).rate() : cells.get(i).perMoney()))
+                .orElseThrow();
+    }
+
+    /** @param cell the one that is hardest to tell from the best */
+    private record Near(int cell, double p) {}
+
+    private static Near near(Kind kind, List<Cell> cells, int best) {
+        List<int[]> pairs = new ArrayList<>();
+        List<Double> ps = new ArrayList<>();
+        for (int a = 0; a < cells.size(); a++) {
+            for (int b = a + 1; b < cells.size(); b++) {
+                pairs.add(new int[] {a, b});
+                ps.add(p(kind, cells.get(a), cells.get(b)));
+            }
+        }
+        List<Double> adjusted = Comparison.holm(ps);
+        Near near = new Near(best == 0 ? 1 : 0, -1);
+        for (int i = 0; i < pairs.size(); i++) {
+            int[] pair = pairs.get(i);
+            if ((pair[0] == best || pair[1] == best) && adjusted.get(i) > near.p()) {
+                near = new Near(pair[0] == best ? pair[1] : pair[0], adjusted.get(i));
+            }
+        }
+        return near;
+    }
+
+    private static double p(Kind kind, Cell a, Cell b) {
+        if (kind == Kind.SHARE) {
+            return a.trials() == 0 || b.trials() == 0
+                    ? 1
+                    : Comparison.ofShares(a.successes(), a.trials(), b.successes(), b.trials());
+        }
+        return a.money() == 0 || b.money() == 0
+                ? 1
+                : Comparison.ofCosts(a.successes(), a.money(), b.successes(), b.money());
+    }
+
+    /**
+     * The chance of each cell that its share is the highest, by Beta(1, 1) before: for points of each cell's distribution that of all
+     * others to lie under them. It is told beside a verdict, never instead.
+     */
+    public static List<Double> chances(List<Cell> cells) {
+        List<BetaDistribution> after = cells.stream()
+                .map(c -> BetaDistribution.of(1.0 + c.successes(), 1.0 + c.trials() - c.successes()))
+                .toList();
+        double[] best = new double[cells.size()];
+        double whole = 0;
+        for (int i = 0; i < best.length; i++) {
+            for (int point = 0; point < POINTS; point++) {
+                double at = quantile(after.get(i), (point + 0.5) / POINTS);
+                double under = 1;
+                for (int other = 0; other < best.length && under > 0; other++) {
+                    under *= other == i ? 1 : below(after.get(other), at);
+                }
+                best[i] += under / POINTS;
+            }
+            whole += best[i];
+        }
+        double sum = whole;
+        return IntStream.range(0, best.length).mapToObj(i -> best[i] / sum).toList();
+    }
+
+    /** With hundreds on either side a beta distribution is as good as normal. */
+    private static boolean nearlyNormal(BetaDistribution d) {
+        return Math.min(d.getAlpha(), d.getBeta()) > 200;
+    }
+
+    private static double quantile(BetaDistribution d, double p) {
+        return nearlyNormal(d)
+                ? d.getMean() + Math.sqrt(d.getVariance()) * NORMAL.inverseCumulativeProbability(p)
+                : d.inverseCumulativeProbability(p);
+    }
+
+    private static double below(BetaDistribution d, double x) {
+        return nearlyNormal(d)
+                ? NORMAL.cumulativeProbability((x - d.getMean()) / Math.sqrt(d.getVariance()))
+                : d.cumulativeProbability(Math.max(0, Math.min(1, x)));
+    }
+}

@@ -1,0 +1,175 @@
+package app.tidewrack.core.splittest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.tidewrack.core.splittest.Verdict.Cell;
+import app.tidewrack.core.splittest.Verdict.Design;
+import app.tidewrack.core.splittest.Verdict.Kind;
+import app.tidewrack.core.splittest.Verdict.Outcome;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class VerdictTest {
+    /** 56 of 70 against 48 of 80: R 4.2.2, prop.test without correction; interval of Newcombe 1998, method 10. */
+    @Test
+    void twoSharesAreComparedAsPublished() {
+        assertThat(Comparison.z(56, 70, 48, 80)).isCloseTo(2.650171951, within(1e-9));
+        assertThat(Comparison.ofShares(56, 70, 48, 80)).isCloseTo(0.008045081368, within(1e-12));
+        Interval difference = Interval.ofDifference(56, 70, 48, 80, 0.95);
+        assertThat(difference.from()).isCloseTo(0.0524314724, within(1e-9));
+        assertThat(difference.to()).isCloseTo(0.333872654, within(1e-9));
+    }
+
+    /** Fisher's tea table [[3, 1], [1, 3]] (1935), reckoned by R 4.2.2; small counts are compared by it. */
+    @Test
+    void smallCountsAreComparedExactly() {
+        assertThat(Comparison.fisher(3, 4, 1, 4)).isCloseTo(0.4857142857, within(1e-10));
+        assertThat(Comparison.ofShares(3, 4, 1, 4)).isCloseTo(0.4857142857, within(1e-10));
+        assertThat(Comparison.ofShares(0, 10, 0, 10)).isEqualTo(1);
+    }
+
+    /** Holm 1979 on 0.01 to 0.05, by R 4.2.2's p.adjust. */
+    @Test
+    void severalTestsAreCorrectedByHolm() {
+        assertThat(Comparison.holm(List.of(0.01, 0.02, 0.03, 0.04, 0.05)))
+                .usingElementComparator((a, b) -> Math.abs(a - b) < 1e-12 ? 0 : 1)
+                .containsExactly(0.05, 0.08, 0.09, 0.09, 0.09);
+        assertThat(Comparison.holm(List.of(0.05, 0.01, 0.03, 0.02, 0.04)).get(1))
+                .isCloseTo(0.05, within(1e-12));
+    }
+
+    /**
+     * Of 13 for half the money it is by the binomial distribution: 2 of 10 and 8 of 10 with equal money is 2 × 56 / 1024 (by hand).
+     */
+    @Test
+    void costsAreComparedByMoneyExactly() {
+        assertThat(Comparison.ofCosts(2, 50, 8, 50)).isCloseTo(112.0 / 1024, within(1e-12));
+        assertThat(Comparison.ofCosts(10, 100, 20, 200)).isCloseTo(1, within(1e-9));
+        assertThat(Comparison.ofCosts(0, 100, 0, 200)).isEqualTo(1);
+    }
+
+    /** O'Brien and Fleming's limits for 5 looks at 5 %, two-sided: Jennison and Turnbull 2000. For 2 looks 2.797 and 1.977, from memory. */
+    @ParameterizedTest
+    @CsvSource({
+        "1, 5, 4.562",
+        "2, 5, 3.226",
+        "3, 5, 2.634",
+        "4, 5, 2.281",
+        "5, 5, 2.040",
+        "1, 2, 2.797",
+        "2, 2, 1.977",
+        "1, 1, 1.960"
+    })
+    void limitsOfLooksAreAsPublished(int look, int of, double z) {
+        assertThat(Looks.limit(look, of, 0.05)).isCloseTo(z, within(0.001));
+    }
+
+    /** Common practice: under p = 0.001 the people of cells are not those planned. 5,300 against 5,000 is p = 0.0031, by hand. */
+    @Test
+    void aTestIsBrokenByUnevenPeopleOrASecondChange() {
+        assertThat(Comparison.ofSizes(List.of(5300L, 5000L), List.of(0.5, 0.5))).isCloseTo(0.0031, within(0.0001));
+        Design design = new Design(Kind.SHARE, 0.05, 5, 1000, List.of(0.5, 0.5));
+        List<Cell> even = List.of(new Cell(5300, 1000, 100, 0), new Cell(5000, 1000, 160, 0));
+        assertThat(Verdict.of(design, even, List.of()).outcome()).isEqualTo(Outcome.WINNER);
+        List<Cell> uneven = List.of(new Cell(5600, 1000, 100, 0), new Cell(5000, 1000, 160, 0));
+        Verdict broken = Verdict.of(design, uneven, List.of());
+        assertThat(broken.outcome()).isEqualTo(Outcome.BROKEN);
+        assertThat(broken.why()).singleElement().asString().contains("shares of people");
+        assertThat(Verdict.of(design, even, List.of("the money of row 2, on 14 March"))
+                        .why())
+                .containsExactly("the money of row 2, on 14 March");
+    }
+
+    @Test
+    void aDifferenceSeenEarlyWaitsUnlessItIsGreat() {
+        Design design = new Design(Kind.SHARE, 0.05, 5, 1000, List.of(1.0, 1.0));
+        Verdict early = Verdict.of(design, List.of(cell(200, 20), cell(200, 38)), List.of());
+        assertThat(early.p()).isLessThan(0.05);
+        assertThat(early.outcome()).isEqualTo(Outcome.NOT_YET);
+        assertThat(early.left()).isEqualTo(800);
+        Verdict great = Verdict.of(design, List.of(cell(400, 20), cell(400, 80)), List.of());
+        assertThat(great.outcome()).isEqualTo(Outcome.WINNER);
+        assertThat(great.winner()).isEqualTo(1);
+        assertThat(Verdict.chances(List.of(cell(400, 20), cell(400, 80))).get(1))
+                .isGreaterThan(0.999);
+        Verdict over = Verdict.of(design, List.of(cell(1000, 100), cell(1000, 104)), List.of());
+        assertThat(over.outcome()).isEqualTo(Outcome.NO_DIFFERENCE);
+        Verdict cost = Verdict.of(
+                new Design(Kind.COST, 0.05, 1, 40, List.of(1.0, 1.0)),
+                List.of(new Cell(0, 0, 40, 20_000), new Cell(0, 0, 90, 20_000)),
+                List.of());
+        assertThat(cost.outcome()).isEqualTo(Outcome.WINNER);
+        assertThat(cost.winner()).isEqualTo(1);
+    }
+
+    private static Cell cell(long trials, long successes) {
+        return new Cell(0, trials, successes, 0);
+    }
+
+    /** Whatever order cells stand in, and with a cell of nothing or two hundred of them, the same is said. */
+    @Test
+    void theOrderOfCellsChangesNothing() {
+        Random random = new Random(3);
+        for (int run = 0; run < 40; run++) {
+            int many = run == 0 ? 200 : 2 + random.nextInt(7);
+            List<Cell> cells = new ArrayList<>(IntStream.range(0, many)
+                    .mapToObj(i -> cell(random.nextInt(900), 0))
+                    .map(c -> cell(c.trials(), Math.round(c.trials() * random.nextDouble() * 0.2)))
+                    .toList());
+            Design design = new Design(Kind.SHARE, 0.05, 3, 500, Collections.nCopies(many, 1.0));
+            Verdict first = Verdict.of(design, cells, List.of());
+            assertThat(Verdict.chances(cells).stream().mapToDouble(d -> d).sum())
+                    .isCloseTo(1, within(1e-9));
+            Collections.reverse(cells);
+            Verdict second = Verdict.of(design, cells, List.of());
+            assertThat(second.outcome()).isEqualTo(first.outcome());
+            assertThat(second.p()).isEqualTo(first.p());
+        }
+    }
+
+    /**
+     * Common practice asks for 5 % and 80 %: of 2,000 seeded tests with no difference no more are called than 5 % and its error
+     * (3 deviations of 0.49 %); of 2,000 with the planned difference at least 80 % are found, with the people of five looks, 2.8 %
+     * more than of one (Jennison and Turnbull 2000, table 2.4, from memory). With four cells no more are called either.
+     */
+    @Test
+    void testsAreCalledNoMoreOftenThanPromisedAndFoundAsOften() {
+        double people = SampleSize.withDefaults().perCell(0.10, 0.12) * 1.028;
+        Random random = new Random(2027);
+        assertThat(called(random, people, 0.10, 0.10)).isLessThan(0.05 + 3 * 0.0049);
+        assertThat(called(random, people, 0.10, 0.12)).isGreaterThan(0.80 - 3 * 0.009);
+        assertThat(called(random, people, 0.10, 0.10, 0.10, 0.10)).isLessThan(0.05 + 3 * 0.0049);
+    }
+
+    private static double called(Random random, double people, double... rates) {
+        int looks = 5;
+        Design design = new Design(Kind.SHARE, 0.05, looks, people, Collections.nCopies(rates.length, 1.0));
+        int called = 0;
+        for (int test = 0; test < 2000; test++) {
+            long[] trials = new long[rates.length];
+            long[] successes = new long[rates.length];
+            for (int look = 1; look <= looks; look++) {
+                List<Cell> cells = new ArrayList<>();
+                for (int i = 0; i < rates.length; i++) {
+                    long more = (long) Math.ceil(people * look / looks) - trials[i];
+                    trials[i] += more;
+                    double spread = Math.sqrt(more * rates[i] * (1 - rates[i]));
+                    successes[i] += Math.round(more * rates[i] + spread * random.nextGaussian());
+                    cells.add(cell(trials[i], successes[i]));
+                }
+                if (Verdict.of(design, cells, List.of()).outcome() == Outcome.WINNER) {
+                    called++;
+                    break;
+                }
+            }
+        }
+        return called / 2000.0;
+    }
+}
