@@ -30,6 +30,7 @@ const Forms = lazy(screens.forms);
 const Plan = lazy(screens.plan);
 const Launch = lazy(screens.launch);
 const Results = lazy(screens.results);
+const Report = lazy(() => screens.results().then((screen) => ({ default: screen.Report })));
 const Rules = lazy(screens.rules);
 
 // Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
@@ -56,6 +57,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
       { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
+      { path: "c/:clientId/report", element: <Report /> },
       { path: "c/:clientId/rules/:thing?", element: <Rules /> },
       { path: "*", element: <Nowhere /> },
     ],

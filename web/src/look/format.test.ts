@@ -1,7 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { barLength, freeName, keeps } from "../audiences/model";
 import { inWords, standOf, type Progress } from "../launch/model";
-import { beneath, between, figure, inOrder, matrix, type MetricView } from "../results/model";
+import {
+  beneath,
+  between,
+  change,
+  daysBefore,
+  figure,
+  inOrder,
+  matrix,
+  type MetricView,
+} from "../results/model";
 import { ago, money, people, plural, typedMoney } from "./format";
 
 describe("numbers as they are read", () => {
@@ -41,6 +50,16 @@ describe("numbers as they are read", () => {
     expect(between(perClick as MetricView, cell, "GBP")).toBe(
       "Cost per click: with a certainty of 95 % between £0.54 and no upper limit",
     );
+  });
+
+  it("compares with as many days before", () => {
+    expect(daysBefore("2027-03-09", "2027-03-15")).toEqual({ from: "2027-03-02", to: "2027-03-08" });
+    expect([change(112, 100), change(88.4, 100), change(100, 100), change(5, 0)]).toEqual([
+      "+12 %",
+      "−12 %",
+      "same",
+      "–",
+    ]);
   });
 
   it("puts lines in order, those without the number last, and in a field by two keys", () => {

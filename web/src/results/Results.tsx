@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { App, Button, DatePicker, Dropdown, Segmented, Select } from "antd";
+import { App, Button, Checkbox, DatePicker, Dropdown, Segmented, Select } from "antd";
 import dayjs from "dayjs";
 import { useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -9,6 +9,7 @@ import { CampaignList } from "../plan/CampaignList";
 import { usePlanAtHand } from "../plan/usePlanAtHand";
 import { Line } from "./Line";
 import {
+  daysBefore,
   figure,
   keyWords,
   lineKey,
@@ -21,8 +22,10 @@ import {
   type Temperature,
 } from "./model";
 import { OwnNumbers } from "./OwnNumbers";
+import { PaceFacts } from "./PaceFacts";
 import { offerOfResults, reachQuery, resultsFile, tableQuery, type Question } from "./queries";
 import { ResultsMatrix, ResultsTable } from "./ResultsTable";
+import { KeepView, Views } from "./Views";
 
 const QUICK = [
   { value: "ROW", label: "Row" },
@@ -60,6 +63,7 @@ export function Results() {
         <b>All of {client.name}</b>
         <span className="note">every campaign that ran</span>
       </button>
+      <Views clientId={clientId} />
       {plan && (
         <CampaignList
           plan={plan}
@@ -142,6 +146,12 @@ function ResultsOf(props: {
   const table = useQuery({ ...tableQuery(clientId, question), refetchInterval: 15_000 });
   const byDay = useQuery(tableQuery(clientId, { ...scope, by: ["DAY"] }));
 
+  const earlier = from && to && search.get("beside") === "before" ? daysBefore(from, to) : undefined;
+  const before = useQuery({
+    ...tableQuery(clientId, { ...question, ...earlier }),
+    enabled: !!earlier && by.every((b) => b !== "DAY" && b !== "WEEK"),
+  });
+
   const metricOf = new Map(offer.metrics.map((m) => [m.code, m]));
   const temperatures = campaign ? [campaign.temperature] : temperature ? [temperature] : [];
   const codes = (columns ?? usualColumns(offer, temperatures)).filter(
@@ -190,6 +200,11 @@ function ResultsOf(props: {
       message.error((e as Error).message);
     }
   };
+  const report = `/c/${clientId}/report?${new URLSearchParams({
+    ...(from && { from }),
+    ...(to && { to }),
+    ...(campaign && { campaign: campaign.id }),
+  }).toString()}`;
   const groups = [
     {
       label: "Of the name and the plan",
@@ -222,13 +237,17 @@ function ResultsOf(props: {
       actions={
         <>
           {props.sheet && <Link to={props.sheet}>On the sheet</Link>}
+          <KeepView clientId={clientId} />
           <Dropdown
             menu={{
-              items: (["CSV", "XLSX", "JSON"] as const).map((f) => ({
-                key: f,
-                label: f,
-                onClick: () => void save(f),
-              })),
+              items: [
+                ...(["CSV", "XLSX", "JSON"] as const).map((f) => ({
+                  key: f,
+                  label: f,
+                  onClick: () => void save(f),
+                })),
+                { key: "report", label: <Link to={report}>Page for the client, or PDF</Link> },
+              ],
             }}
           >
             <Button>Save as…</Button>
@@ -241,7 +260,9 @@ function ResultsOf(props: {
           title={line ? line.keys.map((k, i) => keyWords(by[i] ?? "", k)).join(" × ") : "All together"}
           offer={offer}
           onOwn={() => setOwn(true)}
-        />
+        >
+          <PaceFacts clientId={clientId} campaignId={campaign?.id} />
+        </LineFacts>
       }
     >
       <div className="results-controls">
@@ -285,6 +306,14 @@ function ResultsOf(props: {
             set({ from: range?.[0]?.format("YYYY-MM-DD"), to: range?.[1]?.format("YYYY-MM-DD") })
           }
         />
+        {from && to && (
+          <Checkbox
+            checked={!!earlier}
+            onChange={(e) => set({ beside: e.target.checked ? "before" : undefined })}
+          >
+            beside the days before
+          </Checkbox>
+        )}
         {!campaign && (
           <Select
             size="small"
@@ -375,7 +404,10 @@ function ResultsOf(props: {
             reach={
               wantsReach && reach.data ? new Map(reach.data.map((r) => [lineKey(r), r.people])) : undefined
             }
-            shown={shown.code}
+            shown={shown}
+            before={
+              earlier && before.data ? new Map(before.data.lines.map((l) => [lineKey(l), l])) : undefined
+            }
             order={order}
             onOrder={(code) =>
               setOrder((now) =>
@@ -394,10 +426,17 @@ function ResultsOf(props: {
 }
 
 /** Every number of one line that has a value. */
-function LineFacts(props: { line: ResultLine | undefined; title: string; offer: Offer; onOwn: () => void }) {
+function LineFacts(props: {
+  line: ResultLine | undefined;
+  title: string;
+  offer: Offer;
+  onOwn: () => void;
+  children: React.ReactNode;
+}) {
   const { line, offer } = props;
   return (
     <>
+      {props.children}
       <h2 style={{ overflowWrap: "anywhere" }}>{props.title}</h2>
       <dl className="facts-list numbers" style={{ marginTop: 8 }} data-testid="results-facts">
         {line &&

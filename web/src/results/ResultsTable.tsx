@@ -3,6 +3,7 @@ import { useMemo, useRef } from "react";
 import { count } from "../look/format";
 import { rankColours } from "../look/theme";
 import {
+  change,
   counted,
   figure,
   inOrder,
@@ -33,14 +34,16 @@ export function ResultsTable(props: {
   metrics: MetricView[];
   /** Different people by line, where asked for. */
   reach: ReadonlyMap<string, number | null | undefined> | undefined;
-  /** The number whose ranks are coloured. */
-  shown: string;
+  /** The number whose ranks are coloured, and that is compared. */
+  shown: MetricView;
+  /** Lines of the days before, by key, where compared. */
+  before: ReadonlyMap<string, ResultLine> | undefined;
   order: Order | undefined;
   onOrder: (code: string) => void;
   chosen: string | undefined;
   onChoose: (line: ResultLine) => void;
 }) {
-  const { by, metrics, order, reach } = props;
+  const { by, metrics, order, reach, shown, before } = props;
   const box = useRef<HTMLDivElement>(null);
   const lines = useMemo(() => inOrder(props.lines, order), [props.lines, order]);
   const rows = useVirtualizer({
@@ -51,7 +54,7 @@ export function ResultsTable(props: {
   });
   const items = rows.getVirtualItems();
   const several = new Set(props.lines.map((l) => l.currency)).size > 1;
-  const width = by.length + (several ? 1 : 0) + metrics.length + (reach ? 1 : 0);
+  const width = by.length + (several ? 1 : 0) + metrics.length + (reach ? 1 : 0) + (before ? 2 : 0);
   const space = (height: number) =>
     height > 0 && (
       <tr style={{ height }}>
@@ -76,6 +79,12 @@ export function ResultsTable(props: {
               </th>
             ))}
             {reach && <th className="number">People reached</th>}
+            {before && (
+              <>
+                <th className="number">{titled(shown.words)} before</th>
+                <th className="number">Change</th>
+              </>
+            )}
           </tr>
         </thead>
         <tbody>
@@ -101,12 +110,22 @@ export function ResultsTable(props: {
                   <td
                     key={m.code}
                     className="number"
-                    style={m.code === props.shown ? ground(m, line) : undefined}
+                    style={m.code === shown.code ? ground(m, line) : undefined}
                   >
                     {figure(m, line.values[m.code], line.currency)}
                   </td>
                 ))}
                 {reach && <td className="number">{peopleOf(reach.get(key))}</td>}
+                {before && (
+                  <>
+                    <td className="number">
+                      {figure(shown, before.get(key)?.values[shown.code], line.currency)}
+                    </td>
+                    <td className="number">
+                      {change(line.values[shown.code], before.get(key)?.values[shown.code])}
+                    </td>
+                  </>
+                )}
               </tr>
             );
           })}
@@ -127,6 +146,7 @@ export function ResultsTable(props: {
                   –
                 </td>
               )}
+              {before && <td colSpan={2} />}
             </tr>
           ))}
         </tfoot>

@@ -1,2 +1,3 @@
 import "./results.css";
+export { Report } from "./Report";
 export { Results as default } from "./Results";

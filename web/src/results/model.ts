@@ -81,6 +81,21 @@ export function keyWords(by: string, key: string): string {
   return by === "HOUR" ? `${key}:00` : key;
 }
 
+/** As many days right before a range: 9 to 15 March stands beside 2 to 8 March. */
+export function daysBefore(from: string, to: string): { from: string; to: string } {
+  const DAY = 86_400_000;
+  const [first, last] = [Date.parse(from), Date.parse(to)];
+  const iso = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+  return { from: iso(first - (last - first) - DAY), to: iso(first - DAY) };
+}
+
+/** How much more or less a number became: "+12 %"; nothing where there is no number to compare with. */
+export function change(now: number | undefined, before: number | undefined): string {
+  if (now === undefined || !before) return "–";
+  const percent = Math.round((100 * (now - before)) / Math.abs(before));
+  return percent === 0 ? "same" : `${percent > 0 ? "+" : "−"}${Math.abs(percent)} %`;
+}
+
 /** Lines by two keys as a field: first keys down, second keys across. */
 export function matrix(lines: readonly ResultLine[]) {
   const down = [...new Set(lines.map((l) => l.keys[0] ?? ""))];

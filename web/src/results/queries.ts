@@ -70,3 +70,28 @@ export function setMargin(clientId: string, margin: number) {
     }),
   );
 }
+
+export const paceQuery = (clientId: string) => ({
+  queryKey: ["results", "pace", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/results/pace", { params: { path: { clientId } } })),
+});
+
+export const viewsQuery = (clientId: string) => ({
+  queryKey: ["results", "views", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/results/views", { params: { path: { clientId } } })),
+});
+
+export function keepView(clientId: string, name: string, query: string) {
+  return asked(
+    api.PUT("/api/clients/{clientId}/results/views", {
+      params: { path: { clientId } },
+      body: { name, query },
+    }),
+  );
+}
+
+export function dropView(clientId: string, name: string) {
+  return asked(
+    api.DELETE("/api/clients/{clientId}/results/views/{name}", { params: { path: { clientId, name } } }),
+  );
+}

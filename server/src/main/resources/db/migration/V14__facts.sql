@@ -119,3 +119,14 @@ create table own_number (
     primary key (client_id, code)
 );
 alter table client add column margin numeric(4, 3) not null default 0.4 check (margin between 0 and 1);
+
+-- End of the last hour that was told of an account: until then what was spent is known.
+alter table account add column facts_until timestamptz;
+
+-- Ways of looking at results that a client's people kept, as the address of the screen holds them.
+create table result_view (
+    client_id text not null references client,
+    name      text not null,
+    query     text not null,
+    primary key (client_id, name)
+);

@@ -241,6 +241,42 @@ class ResultsWorkTest extends WithServer {
         assertThat(table.get("lines").get(0).get("keys").get(0).asString()).isEmpty();
     }
 
+    /** £10 a day and row over 14 days from 27 March, 335 hours in London; told until 11:00 on the 29th there, after 58 of them. */
+    @Test
+    void spendingIsHeldAgainstThePlanAsFarAsItIsTold() throws Exception {
+        someHours();
+        JsonNode pace = scene.get(CLIENT + "/results/pace").get(0);
+        assertThat(pace.get("campaignId").asString()).isEqualTo(campaign);
+        assertThat(Instant.parse(pace.get("until").asString())).isEqualTo("2027-03-29T10:00:00Z");
+        JsonNode whole = pace.get("pace");
+        assertThat(whole.get("plannedMinor").asLong()).isEqualTo(28_000);
+        assertThat(whole.get("dueMinor").asLong()).isEqualTo(Math.round(28_000 * 58.0 / 335));
+        assertThat(whole.get("spentMinor").asLong()).isEqualTo(2200);
+        assertThat(whole.get("stand").asString()).isEqualTo("SLOW");
+        assertThat(pace.get("rows")).hasSize(2);
+    }
+
+    @Test
+    void viewsAreKeptByName() throws Exception {
+        Map<String, Object> view = Map.of("name", "Ages", "query", "by=age");
+        assertThat(scene.call("ines", HttpMethod.PUT, CLIENT + "/results/views", view)
+                        .body()
+                        .toString())
+                .contains("by=age");
+        assertThat(scene.call("tove", HttpMethod.PUT, CLIENT + "/results/views", view)
+                        .status())
+                .isEqualTo(403);
+        assertThat(scene.call("ines", HttpMethod.PUT, CLIENT + "/results/views", Map.of("name", " ", "query", ""))
+                        .status())
+                .isEqualTo(422);
+        assertThat(scene.call("ines", HttpMethod.DELETE, CLIENT + "/results/views/Ages", Map.of())
+                        .body())
+                .isEmpty();
+        assertThat(scene.call("ines", HttpMethod.DELETE, CLIENT + "/results/views/Ages", Map.of())
+                        .status())
+                .isEqualTo(404);
+    }
+
     @Test
     void ownNumbersAreCheckedAndTheSameInTablesAndFiles() throws Exception {
         someHours();

@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
@@ -79,6 +80,10 @@ class FactLoader {
             where h.client_id = ? group by h.client_id, h.day, h.ad
             on conflict (client_id, day, ad) do update set %s""".formatted(COLUMNS, SUMS, EXCLUDED), clientId);
         days.forEach(day -> mapper.noteDue(clientId, accountId, day, seq));
+        hours.stream()
+                .map(HourFact::hour)
+                .max(Instant::compareTo)
+                .ifPresent(last -> mapper.noteUntil(clientId, accountId, last.plus(Duration.ofHours(1))));
     }
 
     /** Puts what a report tells of some days in the place of what was told before. */

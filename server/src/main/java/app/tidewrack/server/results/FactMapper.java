@@ -1,11 +1,13 @@
 package app.tidewrack.server.results;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 
 /** Keeps the books of facts: their ads, and which days are due for their breakdowns. */
 @Mapper
@@ -47,6 +49,11 @@ interface FactMapper {
             delete from fact_due where client_id = #{clientId} and account_id = #{accountId} and day = #{due.day}
               and seq = #{due.seq}""")
     void done(String clientId, String accountId, Due due);
+
+    @Update("""
+            update account set facts_until = greatest(facts_until, #{until})
+            where client_id = #{clientId} and id = #{accountId}""")
+    void noteUntil(String clientId, String accountId, Instant until);
 
     /** Holds an account until the transaction ends, so that two pulls of it take turns. */
     @Select("select id from account where client_id = #{clientId} and id = #{accountId} for update")

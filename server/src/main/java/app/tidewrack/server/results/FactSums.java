@@ -2,6 +2,7 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.server.results.GroupSql.Beside;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -68,6 +69,31 @@ interface FactSums {
               and (l.came_at at time zone a.zone)::date between #{from} and #{to}
             group by 1, 2""")
     List<Won> won(String clientId, LocalDate from, LocalDate to);
+
+    /** @param until end of the last hour that was told of the row's account */
+    record RowSpend(String campaignId, String rowId, long spendMinor, Instant until) {}
+
+    /** What every row has spent so far. */
+    @Select("""
+            select a.campaign_id, a.row_id, sum(f.spend)::bigint as spend_minor, c.facts_until as until
+            from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
+            join account c on c.client_id = a.client_id and c.id = a.account_id
+            where f.client_id = #{clientId} group by a.campaign_id, a.row_id, c.facts_until""")
+    List<RowSpend> spend(String clientId);
+
+    /** @param query the question and how it is shown, as the address of the screen holds them */
+    record KeptView(String name, String query) {}
+
+    @Select("select name, query from result_view where client_id = #{clientId} order by lower(name)")
+    List<KeptView> views(String clientId);
+
+    @Insert("""
+            insert into result_view (client_id, name, query) values (#{clientId}, #{v.name}, #{v.query})
+            on conflict (client_id, name) do update set query = excluded.query""")
+    void keepView(String clientId, KeptView v);
+
+    @Delete("delete from result_view where client_id = #{clientId} and name = #{name}")
+    int deleteView(String clientId, String name);
 
     record OwnNumber(String code, String words, String formula, String better, boolean share) {}
 

@@ -16,6 +16,7 @@ import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.Days;
+import app.tidewrack.server.results.FactSums.KeptView;
 import app.tidewrack.server.results.FactSums.OwnNumber;
 import app.tidewrack.server.results.GroupSql.Beside;
 import app.tidewrack.server.results.ResultTables.Question;
@@ -63,6 +64,7 @@ import tools.jackson.databind.json.JsonMapper;
 @RestController
 @RequestMapping("/api/clients/{clientId}")
 class ResultsController {
+    private static final int MOST_VIEWS = 100;
     private static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
     private static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
 
@@ -289,6 +291,39 @@ class ResultsController {
             throw new NotFound("number", code);
         }
         return offer(clientId);
+    }
+
+    record ViewBody(
+            @NotNull @Size(min = 1, max = 60) String name,
+            @NotNull @Size(max = 2000) String query) {}
+
+    @GetMapping("/results/views")
+    List<KeptView> views(@PathVariable String clientId) {
+        return facts.views(clientId);
+    }
+
+    /** Keeps a way of looking; one of the same name is replaced. */
+    @PutMapping("/results/views")
+    List<KeptView> keepView(@PathVariable String clientId, @Valid @RequestBody ViewBody body) {
+        String name = body.name().strip();
+        if (name.isEmpty()) {
+            throw new Refusal("name", "The view has no name.", "Type one.");
+        }
+        List<KeptView> now = facts.views(clientId);
+        if (now.size() >= MOST_VIEWS && now.stream().noneMatch(v -> v.name().equals(name))) {
+            throw new Refusal(
+                    "name", "There are %d views; the most is %d.".formatted(now.size(), MOST_VIEWS), "Take one out.");
+        }
+        facts.keepView(clientId, new KeptView(name, body.query()));
+        return facts.views(clientId);
+    }
+
+    @DeleteMapping("/results/views/{name}")
+    List<KeptView> deleteView(@PathVariable String clientId, @PathVariable String name) {
+        if (facts.deleteView(clientId, name) == 0) {
+            throw new NotFound("view", name);
+        }
+        return facts.views(clientId);
     }
 
     record MarginBody(

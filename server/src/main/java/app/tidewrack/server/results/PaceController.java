@@ -1,0 +1,105 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.results.SpendingPace;
+import app.tidewrack.core.results.SpendingPace.Stand;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.results.FactSums.RowSpend;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Money spent beside money planned, of every campaign that ran. */
+@RestController
+class PaceController {
+    private final PlanDesk plans;
+    private final FactSums facts;
+
+    PaceController(PlanDesk plans, FactSums facts) {
+        this.plans = plans;
+        this.facts = facts;
+    }
+
+    /** In minor units. */
+    record PaceView(long plannedMinor, long dueMinor, long spentMinor, long atEndMinor, Stand stand) {
+        static PaceView of(SpendingPace p) {
+            return new PaceView(
+                    p.planned().minor(),
+                    p.due().minor(),
+                    p.spent().minor(),
+                    p.atEnd().minor(),
+                    p.stand());
+        }
+    }
+
+    record RowPace(String rowId, String label, PaceView pace) {}
+
+    /**
+     * @param until up to when what was spent is known
+     * @param rows those that spend money of their own; none where the campaign shares it
+     */
+    record CampaignPace(
+            String planId,
+            String campaignId,
+            String name,
+            String currency,
+            Instant until,
+            PaceView pace,
+            List<RowPace> rows) {}
+
+    @GetMapping("/api/clients/{clientId}/results/pace")
+    List<CampaignPace> pace(@PathVariable String clientId) {
+        Map<String, List<RowSpend>> spent =
+                facts.spend(clientId).stream().collect(Collectors.groupingBy(RowSpend::campaignId));
+        List<CampaignPace> paces = new ArrayList<>();
+        for (PlanDesk.PlanLine line : plans.plans(clientId)) {
+            Plan plan = plans.plan(clientId, line.id()).plan();
+            for (Campaign campaign : plan.campaigns()) {
+                List<RowSpend> rows = spent.getOrDefault(campaign.id(), List.of());
+                if (!rows.isEmpty()) {
+                    paces.add(pace(plan, campaign, rows));
+                }
+            }
+        }
+        return paces;
+    }
+
+    private static CampaignPace pace(Plan plan, Campaign campaign, List<RowSpend> spent) {
+        CampaignFacts of = campaign.facts();
+        PlanTotals totals = PlanTotals.of(campaign);
+        Instant until =
+                spent.stream().map(RowSpend::until).max(Instant::compareTo).orElseThrow();
+        String currency = of.moneyPerRow().currency().getCurrencyCode();
+        long whole = spent.stream().mapToLong(RowSpend::spendMinor).sum();
+        Map<String, Long> byRow = spent.stream().collect(Collectors.toMap(RowSpend::rowId, RowSpend::spendMinor));
+        List<RowPace> rows = new ArrayList<>();
+        if (of.budgeting().shared() == null) {
+            for (Row row : campaign.rows()) {
+                Money planned = of.budgeting().lifetime(totals.rows().get(row.id()), of.flight());
+                if (planned.minor() > 0) {
+                    Money had = Money.ofMinor(byRow.getOrDefault(row.id(), 0L), currency);
+                    rows.add(new RowPace(
+                            row.id(), row.label(), PaceView.of(SpendingPace.of(of.flight(), planned, had, until))));
+                }
+            }
+        }
+        return new CampaignPace(
+                plan.id(),
+                campaign.id(),
+                of.name(),
+                currency,
+                until,
+                PaceView.of(SpendingPace.of(of.flight(), totals.flight(), Money.ofMinor(whole, currency), until)),
+                rows);
+    }
+}
