@@ -7,6 +7,7 @@ import { Columns } from "../frame/Columns";
 import { leadCountsQuery } from "../forms/leadQueries";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
+import { paceQuery } from "../results/queries";
 import { PauseAll } from "./PauseAll";
 import { deskQuery } from "./queries";
 
@@ -29,12 +30,16 @@ export function Desk() {
   const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
   const leads = useQuery(leadCountsQuery(clientId));
+  const paces = useQuery(paceQuery(clientId));
   if (desk.error) return <p className="clients">{desk.error.message}</p>;
   if (!desk.data) return null;
   const { client, refused } = desk.data;
   const fresh = leads.data?.fresh ?? 0;
   const changed = client.campaigns.filter((c) => c.changedThere > 0);
-  const needs = refused.length + changed.length + (fresh > 0 ? 1 : 0);
+  const offPace = (paces.data ?? []).flatMap((p) =>
+    p.rows.filter((r) => r.pace.stand === "SLOW" || r.pace.stand === "FAST").map((r) => ({ ...r, of: p })),
+  );
+  const needs = refused.length + changed.length + offPace.length + (fresh > 0 ? 1 : 0);
   return (
     <Columns
       things={
@@ -82,6 +87,21 @@ export function Desk() {
               </b>
               Somebody did that there, not here.{" "}
               <Link to={`/c/${clientId}/launch/${c.planId}/${c.campaignId}`}>Look at what changed</Link>
+            </div>
+          ))}
+          {offPace.map(({ of, rowId, label, pace }) => (
+            <div className="finding warning" key={rowId}>
+              <b>
+                {label} of {of.name}{" "}
+                {pace.spentMinor === 0
+                  ? "brings nothing"
+                  : `spends ${pace.stand === "SLOW" ? "slowly" : "fast"}`}
+              </b>
+              {money(pace.spentMinor, of.currency)} of {money(pace.dueMinor, of.currency)} due by now, of{" "}
+              {money(pace.plannedMinor, of.currency)} in all.{" "}
+              <Link to={`/c/${clientId}/plan/${of.planId}/${of.campaignId}?ad=${rowId}/`}>
+                Look at the row
+              </Link>
             </div>
           ))}
           {refused.map((r) => (

@@ -95,3 +95,17 @@ export function dropView(clientId: string, name: string) {
     api.DELETE("/api/clients/{clientId}/results/views/{name}", { params: { path: { clientId, name } } }),
   );
 }
+
+/** Whether a number of two lines differs by more than chance; lines by currency and keys. */
+export const differenceQuery = (clientId: string, body: Schemas["DifferenceQuestion"] | undefined) => ({
+  queryKey: ["results", "difference", clientId, body],
+  enabled: !!body,
+  retry: false,
+  queryFn: () =>
+    asked(
+      api.POST("/api/clients/{clientId}/results/difference", {
+        params: { path: { clientId } },
+        body: body as Schemas["DifferenceQuestion"],
+      }),
+    ),
+});

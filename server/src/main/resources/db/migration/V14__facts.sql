@@ -15,12 +15,8 @@ create table fact_ad (
     unique (client_id, campaign_id, row_id, column_id)
 );
 
--- Money is in minor units of the account's currency. Partitions by month are made by the loader as they are needed.
-create table fact_hour (
-    client_id      text not null,
-    day            date not null,
-    ad             integer not null,
-    hour           timestamptz not null,
+-- What is counted; the tables of facts below have these columns.
+create table fact_counts (
     impressions    bigint not null default 0,
     clicks         bigint not null default 0,
     spend          bigint not null default 0,
@@ -39,7 +35,16 @@ create table fact_hour (
     value          bigint not null default 0,
     form_opens     bigint not null default 0,
     form_sends     bigint not null default 0,
-    chats          bigint not null default 0,
+    chats          bigint not null default 0
+);
+
+-- Money is in minor units of the account's currency. Partitions by month are made by the loader as they are needed.
+create table fact_hour (
+    client_id      text not null,
+    day            date not null,
+    ad             integer not null,
+    hour           timestamptz not null,
+    like fact_counts including defaults,
     primary key (client_id, day, ad, hour)
 ) partition by range (day);
 
@@ -47,25 +52,7 @@ create table fact_day (
     client_id      text not null,
     day            date not null,
     ad             integer not null,
-    impressions    bigint not null default 0,
-    clicks         bigint not null default 0,
-    spend          bigint not null default 0,
-    views          bigint not null default 0,
-    watched_25     bigint not null default 0,
-    watched_50     bigint not null default 0,
-    watched_75     bigint not null default 0,
-    finished       bigint not null default 0,
-    engagements    bigint not null default 0,
-    visits         bigint not null default 0,
-    baskets        bigint not null default 0,
-    site_leads     bigint not null default 0,
-    purchases      bigint not null default 0,
-    view_purchases bigint not null default 0,
-    installs       bigint not null default 0,
-    value          bigint not null default 0,
-    form_opens     bigint not null default 0,
-    form_sends     bigint not null default 0,
-    chats          bigint not null default 0,
+    like fact_counts including defaults,
     primary key (client_id, day, ad)
 ) partition by range (day);
 
@@ -76,27 +63,11 @@ create table fact_part (
     ad             integer not null,
     dimension      text not null,
     part           text not null,
-    impressions    bigint not null default 0,
-    clicks         bigint not null default 0,
-    spend          bigint not null default 0,
-    views          bigint not null default 0,
-    watched_25     bigint not null default 0,
-    watched_50     bigint not null default 0,
-    watched_75     bigint not null default 0,
-    finished       bigint not null default 0,
-    engagements    bigint not null default 0,
-    visits         bigint not null default 0,
-    baskets        bigint not null default 0,
-    site_leads     bigint not null default 0,
-    purchases      bigint not null default 0,
-    view_purchases bigint not null default 0,
-    installs       bigint not null default 0,
-    value          bigint not null default 0,
-    form_opens     bigint not null default 0,
-    form_sends     bigint not null default 0,
-    chats          bigint not null default 0,
+    like fact_counts including defaults,
     primary key (client_id, day, dimension, ad, part)
 ) partition by range (day);
+
+drop table fact_counts;
 
 -- Days whose breakdowns are to be asked for, since their hours were told or corrected; seq tells which telling it was.
 create table fact_due (

@@ -57,6 +57,7 @@ final class ServerLoad {
         figures.add(new Figure("100 pictures of 5 MB onto the shelf", pictures(), "s", 60, false));
         figures.add(new Figure("customer list of 1,000,000 rows", list(), "s", 60, false));
         figures.addAll(new LaunchLoad(this).figures());
+        figures.addAll(new ResultsLoad(this).figures());
         return figures;
     }
 

@@ -241,6 +241,38 @@ class ResultsWorkTest extends WithServer {
         assertThat(table.get("lines").get(0).get("keys").get(0).asString()).isEmpty();
     }
 
+    @Test
+    void twoLinesAreToldApartOrNot() throws Exception {
+        tell("X00", "2027-03-27T10:00:00Z", counts(1000, 50, 500, 0));
+        tell("X11", "2027-03-27T10:00:00Z", counts(1000, 10, 500, 0));
+        pull.pullAll();
+        JsonNode lines = table("ROW").get("lines");
+        List<List<String>> keys = StreamSupport.stream(lines.spliterator(), false)
+                .map(l -> List.of("GBP", l.get("keys").get(0).asString()))
+                .toList();
+        Map<String, Object> question = new HashMap<>(Map.of(
+                "table",
+                Map.of("by", List.of("ROW")),
+                "metric",
+                "click_rate",
+                "first",
+                keys.get(0),
+                "second",
+                keys.get(1)));
+        JsonNode told = scene.post(CLIENT + "/results/difference", question).get("told");
+        assertThat(told.get("apart").asBoolean()).isTrue();
+        assertThat(Math.abs(told.get("low").asDouble())).isBetween(0.02, 0.06);
+        question.put("metric", "spend");
+        assertThat(scene.post(CLIENT + "/results/difference", question)
+                        .get("told")
+                        .isNull())
+                .isTrue();
+        question.put("second", List.of("GBP", "nowhere"));
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/results/difference", question)
+                        .detail())
+                .contains("no line [GBP, nowhere]");
+    }
+
     /** £10 a day and row over 14 days from 27 March, 335 hours in London; told until 11:00 on the 29th there, after 58 of them. */
     @Test
     void spendingIsHeldAgainstThePlanAsFarAsItIsTold() throws Exception {

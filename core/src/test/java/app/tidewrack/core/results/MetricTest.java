@@ -62,4 +62,26 @@ class MetricTest {
         assertThat(Metric.usual("spend").interval(new Facts(counts(1, 1, 1, 1), 0)))
                 .isEmpty();
     }
+
+    /** 56 of 70 against 48 of 80, R 4.2.2 and Newcombe 1998; 2 and 8 for the same money is 2 × 56 / 1024 (by hand). */
+    @Test
+    void differencesAreToldForAllThatCouldHaveBeenPicked() {
+        Facts first = new Facts(counts(70, 56, 8, 5000), 0);
+        Facts second = new Facts(counts(80, 48, 2, 5000), 0);
+        Difference rate =
+                Difference.of(Metric.usual("click_rate"), first, second, 2).orElseThrow();
+        assertThat(rate.p()).isCloseTo(0.008045081368, within(1e-12));
+        assertThat(rate.between().from()).isCloseTo(0.0524314724, within(1e-9));
+        assertThat(rate.apart()).isTrue();
+        assertThat(Difference.of(Metric.usual("click_rate"), first, second, 5)
+                        .orElseThrow()
+                        .apart())
+                .isFalse();
+        Difference cost =
+                Difference.of(Metric.usual("cost_per_sale"), first, second, 2).orElseThrow();
+        assertThat(cost.p()).isCloseTo(112.0 / 1024, within(1e-12));
+        assertThat(Difference.of(Metric.usual("spend"), first, second, 2)).isEmpty();
+        assertThat(Difference.of(Metric.usual("cost_per_lead"), first, second, 2))
+                .isEmpty();
+    }
 }

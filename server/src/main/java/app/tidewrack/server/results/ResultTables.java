@@ -4,6 +4,7 @@ import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
@@ -31,6 +32,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -132,7 +134,13 @@ class ResultTables {
 
     /** @throws Refusal when it asks by what cannot be told, or a range ends before it begins */
     Table table(String clientId, Question asked) {
-        By by = By.of(asked.by());
+        Range range = range(clientId, asked);
+        return told(clientId, range, sums(clientId, asked, range));
+    }
+
+    private record Range(LocalDate from, LocalDate to) {}
+
+    private Range range(String clientId, Question asked) {
         Days days = facts.days(clientId);
         LocalDate from =
                 Objects.requireNonNullElse(asked.from(), Objects.requireNonNullElse(days.first(), LocalDate.EPOCH));
@@ -140,16 +148,29 @@ class ResultTables {
         if (to.isBefore(from)) {
             throw new Refusal("to", "The last day, %s, is before the first, %s.".formatted(to, from), "Swap them.");
         }
+        return new Range(from, to);
+    }
+
+    /** By currency and then the keys that were asked for. */
+    private Map<List<String>, Sum> sums(String clientId, Question asked, Range range) {
+        By by = By.of(asked.by());
         Groups groups = new Groups(by);
         wanted(clientId, asked).forEach(groups::add);
         Map<List<String>, Sum> sums = new LinkedHashMap<>();
         for (Map<String, Object> row : facts.sums(
-                clientId, groups.ads(), groups.numbers(), groups.zones(), by.beside(), by.dimension(), from, to)) {
+                clientId,
+                groups.ads(),
+                groups.numbers(),
+                groups.zones(),
+                by.beside(),
+                by.dimension(),
+                range.from(),
+                range.to())) {
             Group group = groups.at(((Number) row.get("group_number")).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
         }
         if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
-            for (Won won : facts.won(clientId, from, to)) {
+            for (Won won : facts.won(clientId, range.from(), range.to())) {
                 Group group = groups.byExternal.get(won.externalAd());
                 if (group != null) {
                     add(
@@ -166,7 +187,7 @@ class ResultTables {
                     "That makes %,d lines; the most is %,d.".formatted(sums.size(), MOST_LINES),
                     "Ask by something with fewer values, or for fewer days.");
         }
-        return told(clientId, from, to, sums);
+        return sums;
     }
 
     private static void add(Map<List<String>, Sum> sums, List<String> keys, Group group, Counts counts) {
@@ -236,7 +257,38 @@ class ResultTables {
                 .toList();
     }
 
-    private Table told(String clientId, LocalDate from, LocalDate to, Map<List<String>, Sum> sums) {
+    /**
+     * Whether a number of two lines differs by more than chance.
+     *
+     * @param first currency and keys of a line; likewise the second
+     * @return empty where that cannot be said: of sums, of two currencies, of results of different kinds
+     * @throws Refusal when a line or the number is not there
+     */
+    Optional<Difference> difference(
+            String clientId, Question asked, String metric, List<String> first, List<String> second) {
+        Map<List<String>, Sum> sums = sums(clientId, asked, range(clientId, asked));
+        Metric compared = metrics(clientId).stream()
+                .filter(m -> m.code().equals(metric))
+                .findFirst()
+                .orElseThrow(() -> new Refusal(
+                        "metric", "There is no number “%s”.".formatted(metric), "Choose of what is offered."));
+        double margin = margin(clientId);
+        Sum one = line(sums, first);
+        Sum other = line(sums, second);
+        return first.get(0).equals(second.get(0))
+                ? Difference.of(compared, one.facts(margin), other.facts(margin), sums.size())
+                : Optional.empty();
+    }
+
+    private static Sum line(Map<List<String>, Sum> sums, List<String> keys) {
+        Sum sum = sums.get(keys);
+        if (sum == null) {
+            throw new Refusal("first", "There is no line %s.".formatted(keys), "Look at the table again.");
+        }
+        return sum;
+    }
+
+    private Table told(String clientId, Range range, Map<List<String>, Sum> sums) {
         List<Metric> metrics = metrics(clientId);
         double margin = margin(clientId);
         Map<String, Sum> totals = new LinkedHashMap<>();
@@ -269,8 +321,8 @@ class ResultTables {
                         .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
                 .toList();
         return new Table(
-                from,
-                to,
+                range.from(),
+                range.to(),
                 lines,
                 totals.entrySet().stream()
                         .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of()))

@@ -195,6 +195,41 @@ class ResultsController {
         return tables.table(clientId, body.question());
     }
 
+    /** @param first currency and keys of a line; likewise the second */
+    record DifferenceQuestion(
+            @NotNull @Valid TableQuestion table,
+            @NotNull String metric,
+            @NotNull @Size(min = 1, max = 5) List<@NotNull String> first,
+            @NotNull @Size(min = 1, max = 5) List<@NotNull String> second) {}
+
+    /**
+     * @param apart chance is ruled out at 5 %, for every two lines that could have been picked
+     * @param ofMany the p-value for all of those
+     * @param low by how much the first share is over the second, with a certainty of 95 %; null for costs
+     */
+    record DifferenceView(
+            boolean apart,
+            double p,
+            double ofMany,
+            @Nullable Double low,
+            @Nullable Double high) {}
+
+    /** @param told null where it cannot be said: of sums, of two currencies, of results of different kinds */
+    record DifferenceAnswer(@Nullable DifferenceView told) {}
+
+    @PostMapping("/results/difference")
+    DifferenceAnswer difference(@PathVariable String clientId, @Valid @RequestBody DifferenceQuestion body) {
+        return new DifferenceAnswer(tables.difference(
+                        clientId, body.table().question(), body.metric(), body.first(), body.second())
+                .map(d -> new DifferenceView(
+                        d.apart(),
+                        d.p(),
+                        d.ofMany(),
+                        d.between() == null ? null : d.between().from(),
+                        d.between() == null ? null : d.between().to()))
+                .orElse(null));
+    }
+
     /** Different people by line, as networks count them; a line over several accounts has none, since people are never added. */
     @PostMapping("/results/reach")
     List<ReachLine> reach(@PathVariable String clientId, @Valid @RequestBody TableQuestion body) {

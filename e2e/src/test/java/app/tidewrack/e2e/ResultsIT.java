@@ -1,0 +1,112 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.Arrays;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** What came back is asked by any two things, reckoned by a formula of one's own, saved, kept and printed. */
+class ResultsIT {
+    private static Buyer buyer;
+    private static Page page;
+
+    @BeforeAll
+    static void signIn() {
+        buyer = new Buyer();
+        page = buyer.page;
+        buyer.signIn("ines@withyandoar.example");
+    }
+
+    @AfterAll
+    static void close() {
+        buyer.close();
+    }
+
+    private static void open(String query) {
+        buyer.open("/c/oddment/results?of=all&" + query);
+        page.locator(".lines.results").waitFor();
+    }
+
+    /** Region by creative as a field; the same question saved as a file adds up to what the head says was spent. */
+    @Test
+    void aFieldByTwoThingsIsSavedAndAddsUp() throws IOException {
+        open("by=region,CREATIVE&as=field&number=clicks");
+        Locator field = page.getByTestId("results-matrix");
+        assertThat(field.locator("th").first()).hasText("Region ↓ · creative →");
+        assertThat(field.getByText("Darned sock, before")).isVisible();
+        assertThat(field.locator("tbody tr").first()).containsText("GB.");
+        buyer.press("Save as…");
+        Download download =
+                page.waitForDownload(() -> page.getByText("CSV", new Page.GetByTextOptions().setExact(true))
+                        .click());
+        List<String> lines = Files.readAllLines(download.path(), StandardCharsets.UTF_8);
+        assertThat(lines.get(0)).contains("region,CREATIVE,currency,spend");
+        int spend = Arrays.asList(lines.get(0).split(",")).indexOf("spend");
+        BigDecimal sum = lines.stream()
+                .skip(1)
+                .filter(l -> !l.startsWith("all"))
+                .map(l -> new BigDecimal(cell(l, spend)))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal all = new BigDecimal(
+                page.locator(".head .note b").first().innerText().replaceAll("[£,\\s]", ""));
+        assertThat(sum).isEqualByComparingTo(all).isPositive();
+    }
+
+    /** Names of creatives may hold a comma, and are quoted then. */
+    private static String cell(String line, int at) {
+        return line.split(",(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)")[at];
+    }
+
+    @Test
+    void aNumberOfOnesOwnIsCheckedAndShown() {
+        open("by=CAMPAIGN");
+        page.getByText("Numbers of your own, margin…").click();
+        page.getByLabel("Called").fill("Clicks per view");
+        page.getByLabel("Formula").fill("clicks + spend");
+        buyer.press("Keep number");
+        assertThat(page.getByRole(AriaRole.ALERT))
+                .containsText("puts a count and money together. Add and subtract only like and like.");
+        page.getByLabel("Formula").fill("clicks / views");
+        buyer.press("Keep number");
+        assertThat(page.locator(".own-number")).containsText("clicks / views");
+        page.keyboard().press("Escape");
+        buyer.choose("Columns", "Clicks per view");
+        page.keyboard().press("Escape");
+        assertThat(page.getByTestId("results").locator("thead")).containsText("Clicks per view");
+    }
+
+    /** A view is kept by name and found again after a reload; days are compared with as many before; the page for the client prints. */
+    @Test
+    void aViewIsKeptComparedAndReported() {
+        open("by=CREATIVE&from=2027-03-16&to=2027-03-22&number=cost_per_click");
+        page.getByText("beside the days before").click();
+        assertThat(page.getByTestId("results").locator("thead")).containsText("Cost per click before");
+        assertThat(page.getByTestId("results").locator("tbody tr").first()).containsText("%");
+        assertThat(page.getByTestId("pace")).containsText("Kits, find buyers");
+        buyer.press("Keep view…");
+        page.getByLabel("Name of the view").fill("Second week by creative");
+        page.getByLabel("Name of the view").press("Enter");
+        assertThat(page.locator(".things")).containsText("Second week by creative");
+        buyer.open("/c/oddment/results?of=all");
+        page.locator(".things").getByText("Second week by creative").click();
+        assertThat(page.getByTestId("results").locator("thead")).containsText("Cost per click before");
+        buyer.press("Save as…");
+        page.getByText("Page for the client, or PDF").click();
+        assertThat(page.locator(".report h1")).hasText("Oddment & Thread");
+        assertThat(page.locator(".report")).containsText("Results from 16 Mar to 22 Mar");
+        assertThat(page.locator(".report tbody tr").first()).containsText("£");
+        assertThat(page.pdf().length).isGreaterThan(10_000);
+    }
+}

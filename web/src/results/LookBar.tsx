@@ -1,0 +1,136 @@
+import { Checkbox, DatePicker, Segmented, Select } from "antd";
+import dayjs from "dayjs";
+import { plural } from "../look/format";
+import { titled, type Offer } from "./model";
+import type { Look } from "./useLook";
+
+const QUICK = [
+  { value: "ROW", label: "Row" },
+  { value: "CREATIVE", label: "Creative" },
+  { value: "AD", label: "Ad" },
+  { value: "DAY", label: "Day" },
+  { value: "age,gender", label: "Age × gender" },
+  { value: "placement", label: "Placement" },
+];
+
+const FOUND_BY_LABEL = { optionFilterProp: "label" };
+
+/** By what, of which days, which number and which columns. */
+export function LookBar(props: {
+  offer: Offer;
+  look: Look;
+  set: (more: Record<string, string | undefined>) => void;
+  columns: string[];
+  /** Undefined while the columns are the usual ones. */
+  onUsual: (() => void) | undefined;
+  onColumns: (codes: string[]) => void;
+  /** Of one campaign, which has one temperature. */
+  one: boolean;
+}) {
+  const { offer, look, set, columns } = props;
+  const options = (of: Offer["tokens"]) => of.map((t) => ({ value: t.by, label: titled(t.words) }));
+  const numbers = offer.metrics.map((m) => ({ value: m.code, label: titled(m.words) }));
+  return (
+    <div className="results-controls">
+      <Segmented
+        size="small"
+        aria-label="Numbers by"
+        options={QUICK}
+        value={look.by.join(",")}
+        onChange={(v) => set({ by: v, as: v.includes(",") ? "field" : undefined })}
+      />
+      <Select
+        size="small"
+        mode="multiple"
+        maxCount={2}
+        aria-label="By one or two of"
+        className="results-by"
+        value={look.by}
+        options={[
+          { label: "Of the name and the plan", options: options(offer.tokens) },
+          { label: "Time", options: options(offer.times) },
+          { label: "As networks break it down", options: options(offer.breakdowns) },
+        ]}
+        showSearch={FOUND_BY_LABEL}
+        onChange={(v: string[]) => v.length > 0 && set({ by: v.join(",") })}
+      />
+      {look.by.length === 2 && (
+        <Segmented
+          size="small"
+          aria-label="Lines or field"
+          options={[
+            { value: "lines", label: "Lines" },
+            { value: "field", label: "Field" },
+          ]}
+          value={look.asField ? "field" : "lines"}
+          onChange={(v) => set({ as: v === "field" ? "field" : undefined })}
+        />
+      )}
+      <DatePicker.RangePicker
+        size="small"
+        aria-label="Days"
+        className="results-days"
+        format="D MMM"
+        allowEmpty={[true, true]}
+        value={[look.from ? dayjs(look.from) : null, look.to ? dayjs(look.to) : null]}
+        placeholder={[shortDay(offer.first), shortDay(offer.last)]}
+        onChange={(range) =>
+          set({ from: range?.[0]?.format("YYYY-MM-DD"), to: range?.[1]?.format("YYYY-MM-DD") })
+        }
+      />
+      {look.from && look.to && (
+        <Checkbox
+          checked={!!look.before}
+          onChange={(e) => set({ beside: e.target.checked ? "before" : undefined })}
+        >
+          beside the days before
+        </Checkbox>
+      )}
+      {!props.one && (
+        <Select
+          size="small"
+          allowClear
+          aria-label="Temperature"
+          placeholder="every temperature"
+          value={look.temperature ?? null}
+          options={[
+            { value: "COLD", label: "cold" },
+            { value: "WARM", label: "warm" },
+            { value: "RETARGETING", label: "retargeting" },
+          ]}
+          onChange={(v?: string) => set({ temperature: v })}
+        />
+      )}
+      <Select
+        size="small"
+        showSearch={FOUND_BY_LABEL}
+        aria-label="Number drawn"
+        className="results-number"
+        value={look.number}
+        options={numbers}
+        onChange={(v) => set({ number: v })}
+      />
+      <Select
+        size="small"
+        mode="multiple"
+        aria-label="Columns"
+        className="results-columns"
+        maxTagCount={0}
+        maxTagPlaceholder={() => plural(columns.length, "column")}
+        showSearch={FOUND_BY_LABEL}
+        value={columns}
+        options={[...numbers, { value: "reach", label: "People reached" }]}
+        onChange={props.onColumns}
+      />
+      {props.onUsual && (
+        <button className="link" onClick={props.onUsual}>
+          usual columns
+        </button>
+      )}
+    </div>
+  );
+}
+
+function shortDay(day: string | null | undefined): string {
+  return day ? dayjs(day).format("D MMM") : "";
+}

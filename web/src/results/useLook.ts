@@ -1,0 +1,62 @@
+import { useMemo } from "react";
+import { useSearchParams } from "react-router";
+import { daysBefore, type Temperature } from "./model";
+import type { Question } from "./queries";
+
+/** What results are looked at by and how, as the address holds it, so that it can be kept, sent and gone back to. */
+export interface Look {
+  by: string[];
+  /** The question without what lines are made by. */
+  scope: Omit<Question, "by">;
+  question: Question;
+  /** The question about as many days before; undefined when not compared. */
+  before: Question | undefined;
+  from: string | undefined;
+  to: string | undefined;
+  temperature: Temperature | undefined;
+  /** Code of the number that is drawn and coloured. */
+  number: string;
+  asField: boolean;
+}
+
+export function useLook(campaignId: string | undefined) {
+  const [search, setSearch] = useSearchParams();
+  const look = useMemo<Look>(() => {
+    const by = (search.get("by") ?? (campaignId ? "ROW" : "CAMPAIGN")).split(",");
+    const from = search.get("from") ?? undefined;
+    const to = search.get("to") ?? undefined;
+    const temperature = (search.get("temperature") ?? undefined) as Temperature | undefined;
+    const scope = {
+      from: from ?? null,
+      to: to ?? null,
+      campaignIds: campaignId ? [campaignId] : [],
+      temperature: temperature ?? null,
+    };
+    const compared = from && to && search.get("beside") === "before" && !by.some((b) => TIMES.has(b));
+    return {
+      by,
+      scope,
+      question: { ...scope, by },
+      before: compared ? { ...scope, by, ...daysBefore(from, to) } : undefined,
+      from,
+      to,
+      temperature,
+      number: search.get("number") ?? "cost_per_conversion",
+      asField: by.length === 2 && search.get("as") === "field",
+    };
+  }, [search, campaignId]);
+  const set = (more: Record<string, string | undefined>) =>
+    setSearch(
+      (now) => {
+        for (const [k, v] of Object.entries(more)) {
+          if (v === undefined) now.delete(k);
+          else now.set(k, v);
+        }
+        return now;
+      },
+      { replace: true },
+    );
+  return { look, set };
+}
+
+const TIMES = new Set(["DAY", "WEEK"]);
