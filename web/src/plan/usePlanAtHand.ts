@@ -28,7 +28,11 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
   const campaign = plan.data?.campaigns.find((c) => c.id === campaignId);
   const firstCampaign = plan.data?.campaigns[0]?.id;
   useEffect(() => {
-    const go = (path: string) => void navigate(`/c/${clientId}/${screen}/${path}`, { replace: true });
+    const go = (path: string) =>
+      void navigate(
+        { pathname: `/c/${clientId}/${screen}/${path}`, search: window.location.search },
+        { replace: true },
+      );
     if (!planId && firstPlan) {
       const last = window.localStorage.getItem(remembered) ?? "";
       const known = plans.data?.some((p) => last.startsWith(`${p.id}/`));
