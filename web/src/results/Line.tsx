@@ -63,5 +63,13 @@ export function Line(props: {
       chart.dispose();
     };
   }, [days, metric, currency]);
-  return <div ref={box} role="img" aria-label={`${metric.words} by day`} style={{ height: 170 }} />;
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={`${metric.words} by day`}
+      className="results-line"
+      style={{ height: 170 }}
+    />
+  );
 }

@@ -118,9 +118,10 @@ function ResultsOf(props: {
 
   const metricOf = new Map(offer.metrics.map((m) => [m.code, m]));
   const temperature = campaign?.temperature ?? look.temperature;
-  const codes = (columns ?? usualColumns(offer, temperature ? [temperature] : [])).filter(
-    (c) => metricOf.has(c) || c === "reach",
-  );
+  // The number that is drawn stands among the columns, whichever were chosen.
+  const codes = [
+    ...new Set([...(columns ?? usualColumns(offer, temperature ? [temperature] : [])), look.number]),
+  ].filter((c) => metricOf.has(c) || c === "reach");
   const metrics = codes.flatMap((c) => metricOf.get(c) ?? []);
   const shown = metricOf.get(look.number) ?? (offer.metrics[0] as MetricView);
   const wantsReach =

@@ -67,6 +67,15 @@ create table fact_part (
     primary key (client_id, day, dimension, ad, part)
 ) partition by range (day);
 
+-- Days rolled up once more, for ranges that hold whole months.
+create table fact_month (
+    client_id      text not null,
+    month          date not null,
+    ad             integer not null,
+    like fact_counts including defaults,
+    primary key (client_id, month, ad)
+);
+
 drop table fact_counts;
 
 -- Days whose breakdowns are to be asked for, since their hours were told or corrected; seq tells which telling it was.

@@ -93,6 +93,11 @@ final class ResultsLoad {
                 insert into fact_day (client_id, day, ad, impressions, clicks, spend, visits, purchases, value)
                 select client_id, day, ad, sum(impressions), sum(clicks), sum(spend), sum(visits), sum(purchases), sum(value)
                 from fact_hour where client_id = 'load' group by 1, 2, 3""");
+        sql.execute("""
+                insert into fact_month (client_id, month, ad, impressions, clicks, spend, visits, purchases, value)
+                select client_id, date_trunc('month', day)::date, ad, sum(impressions), sum(clicks), sum(spend), sum(visits),
+                       sum(purchases), sum(value)
+                from fact_day where client_id = 'load' group by 1, 2, 3""");
         sql.execute("analyze fact_hour");
         sql.execute("analyze fact_day");
     }

@@ -62,10 +62,11 @@ class ResultsWorkTest extends WithServer {
 
     @BeforeEach
     void aSheetThatRuns() throws Exception {
-        for (String table : List.of("fact_hour", "fact_day", "fact_part", "fact_ad", "fact_due", "live_item")) {
+        for (String table :
+                List.of("fact_hour", "fact_day", "fact_month", "fact_part", "fact_ad", "fact_due", "live_item")) {
             sql.update("delete from " + table);
         }
-        sql.update("update account set report_cursor = 0");
+        sql.update("update account set report_cursor = 0, facts_until = null");
         String name = UUID.randomUUID().toString().substring(0, 8);
         plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-27", "2027-04-09", "10"));
@@ -169,7 +170,7 @@ class ResultsWorkTest extends WithServer {
         assertThat(value(total(table("ROW")), "impressions")).isEqualTo(7000);
         pull.pullAll();
         // The network sends everything again, as after its own fault, and corrects an hour downwards.
-        sql.update("update account set report_cursor = 0");
+        sql.update("update account set report_cursor = 0, facts_until = null");
         tell("X01", "2027-03-27T10:00:00Z", counts(1900, 28, 900, 1));
         tell("X01", "2027-03-27T11:00:00Z", counts(-5, 0, 0, 0));
         pull.pullAll();
@@ -207,14 +208,38 @@ class ResultsWorkTest extends WithServer {
             assertThat(value(total(table), "spend")).as(by).isEqualTo(2200);
             assertThat(value(total(table), "clicks")).as(by).isEqualTo(60);
         }
-        JsonNode byDay = table("DAY");
+        // Whole months from their sums, with the days beside them.
+        tell("X00", "2027-04-01T10:00:00Z", counts(9, 1, 7, 0));
+        tell("X00", "2027-02-28T10:00:00Z", counts(11, 2, 5, 0));
+        pull.pullAll();
+        Map<String, Integer> ranges = Map.of(
+                "2027-03-01 2027-03-31", 2200,
+                "2027-02-28 2027-03-31", 2205,
+                "2027-03-01 2027-04-01", 2207,
+                "2027-02-01 2027-04-30", 2212,
+                "2027-03-28 2027-04-01", 807,
+                "2027-03-27 2027-03-27", 1400);
+        for (Map.Entry<String, Integer> range : ranges.entrySet()) {
+            String[] days = range.getKey().split(" ");
+            JsonNode table =
+                    scene.post(CLIENT + "/results/table", Map.of("by", List.of("ROW"), "from", days[0], "to", days[1]));
+            assertThat(value(total(table), "spend"))
+                    .as(range.getKey())
+                    .isEqualTo(range.getValue().doubleValue());
+        }
+        JsonNode byDay = scene.post(
+                CLIENT + "/results/table", Map.of("by", List.of("DAY"), "from", "2027-03-01", "to", "2027-03-31"));
         assertThat(byDay.get("lines").get(1).get("keys").get(0).asString()).isEqualTo("2027-03-29");
         JsonNode women = table("gender").get("lines").get(1);
         assertThat(women.get("keys").get(0).asString()).isEqualTo("women");
         assertThat(value(women, "click_rate")).isCloseTo(26.0 / 4600, within(1e-12));
         assertThat(table("age", "gender").get("lines")).hasSize(3);
         // A row that only had no impressions has no click rate, and its day no cost.
-        JsonNode none = table("DAY", "AD").get("lines").get(3);
+        JsonNode none = scene.post(
+                        CLIENT + "/results/table",
+                        Map.of("by", List.of("DAY", "AD"), "from", "2027-03-01", "to", "2027-03-31"))
+                .get("lines")
+                .get(3);
         assertThat(none.get("values").has("click_rate")).isFalse();
     }
 

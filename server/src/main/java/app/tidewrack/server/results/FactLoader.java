@@ -26,7 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /**
  * Writes facts in bulk, within the transaction of the caller. What is told again takes the place of what was told before, so
- * nothing is counted twice; days are rolled up from their hours in the same transaction.
+ * nothing is counted twice; days and months are rolled up from their hours in the same transaction.
  */
 @Component
 @Transactional
@@ -79,6 +79,13 @@ class FactLoader {
             join (select distinct day, ad from fact_in) i on i.day = h.day and i.ad = h.ad
             where h.client_id = ? group by h.client_id, h.day, h.ad
             on conflict (client_id, day, ad) do update set %s""".formatted(COLUMNS, SUMS, EXCLUDED), clientId);
+        run("""
+            insert into fact_month (client_id, month, ad, %s)
+            select h.client_id, i.month, h.ad, %s from fact_day h
+            join (select distinct date_trunc('month', day)::date as month, ad from fact_in) i
+                 on i.ad = h.ad and h.day >= i.month and h.day < i.month + interval '1 month'
+            where h.client_id = ? group by h.client_id, i.month, h.ad
+            on conflict (client_id, month, ad) do update set %s""".formatted(COLUMNS, SUMS, EXCLUDED), clientId);
         days.forEach(day -> mapper.noteDue(clientId, accountId, day, seq));
         hours.stream()
                 .map(HourFact::hour)

@@ -1,6 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Measure;
+import java.time.LocalDate;
 import java.util.Map;
 import java.util.stream.Collectors;
 
@@ -34,9 +35,34 @@ public final class GroupSql {
         Beside beside = (Beside) parameters.get("beside");
         return """
                 select m.g as group_number, %s as beside, %s
-                from %s f join unnest(#{ads}::int[], #{groups}::int[], #{zones}::text[]) as m (ad, g, zone) on m.ad = f.ad
-                where f.client_id = #{clientId} and f.day between #{from} and #{to} %s
+                from %s join unnest(#{ads}::int[], #{groups}::int[], #{zones}::text[]) as m (ad, g, zone) on m.ad = f.ad
                 group by 1, 2""".formatted(
-                beside.value, SUMS, beside.table, beside == Beside.PART ? "and f.dimension = #{dimension}" : "");
+                        beside.value,
+                        SUMS,
+                        beside == Beside.NOTHING
+                                ? months((LocalDate) parameters.get("from"), (LocalDate) parameters.get("to"))
+                                : days(beside));
+    }
+
+    private static String days(Beside beside) {
+        return "(select * from %s where client_id = #{clientId} and day between #{from} and #{to} %s) f"
+                .formatted(beside.table, beside == Beside.PART ? "and dimension = #{dimension}" : "");
+    }
+
+    /** Whole months of the range from their sums, the days before and after them one by one. */
+    private static String months(LocalDate from, LocalDate to) {
+        LocalDate first = from.plusMonths(1).minusDays(1).withDayOfMonth(1);
+        LocalDate after = to.plusDays(1).withDayOfMonth(1);
+        if (!first.isBefore(after)) {
+            first = from;
+            after = from;
+        }
+        return """
+                (select ad, %1$s from fact_month
+                 where client_id = #{clientId} and month >= '%2$s' and month < '%3$s'
+                 union all
+                 select ad, %1$s from fact_day where client_id = #{clientId} and day >= #{from} and day < '%2$s'
+                 union all
+                 select ad, %1$s from fact_day where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactLoader.COLUMNS, first, after);
     }
 }
