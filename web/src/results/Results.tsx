@@ -118,9 +118,9 @@ function ResultsOf(props: {
 
   const metricOf = new Map(offer.metrics.map((m) => [m.code, m]));
   const temperature = campaign?.temperature ?? look.temperature;
-  // The number that is drawn stands among the columns, whichever were chosen.
+  // The number that is drawn comes first, so that it is in sight however many columns there are.
   const codes = [
-    ...new Set([...(columns ?? usualColumns(offer, temperature ? [temperature] : [])), look.number]),
+    ...new Set([look.number, ...(columns ?? usualColumns(offer, temperature ? [temperature] : []))]),
   ].filter((c) => metricOf.has(c) || c === "reach");
   const metrics = codes.flatMap((c) => metricOf.get(c) ?? []);
   const shown = metricOf.get(look.number) ?? (offer.metrics[0] as MetricView);
