@@ -9,6 +9,8 @@ import { whole } from "./whole";
 
 type View = Schemas["PlanView"];
 
+const ELSEWHERE_MS = 250;
+
 export interface Edits {
   make: (edit: Edit) => void;
   /** Settles when the edit is kept or refused. */
@@ -24,14 +26,19 @@ export function useEdits(clientId: string, planId: string): Edits {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [waiting, setWaiting] = useState<readonly WaitingEdit[]>([]);
+  const elsewhere = useRef<number>(undefined);
   const key = useMemo(() => planKey(clientId, planId), [clientId, planId]);
 
   const show = useCallback(
     (answer: View, held: View | undefined) => {
       queries.setQueryData(key, whole(held, answer));
-      for (const stale of ["changes", "desk", "clients", "results"]) {
-        void queries.invalidateQueries({ queryKey: [stale] });
-      }
+      // What stands elsewhere is asked for once the sheet is drawn, and once for several edits in a row.
+      window.clearTimeout(elsewhere.current);
+      elsewhere.current = window.setTimeout(() => {
+        for (const stale of ["changes", "desk", "clients", "results"]) {
+          void queries.invalidateQueries({ queryKey: [stale] });
+        }
+      }, ELSEWHERE_MS);
     },
     [queries, key],
   );
