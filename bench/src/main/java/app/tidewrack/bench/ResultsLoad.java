@@ -43,8 +43,7 @@ final class ResultsLoad {
             List<Figure> figures = new ArrayList<>();
             for (List<String> by : List.of(List.of("AUDIENCE", "CREATIVE"), List.of("CREATIVE"), List.of("DAY"))) {
                 double time = median(() -> server.post(
-                        CLIENT + "/results/table",
-                        Map.of("by", by, "from", "2027-01-01", "to", "2027-03-31")));
+                        CLIENT + "/results/table", Map.of("by", by, "from", "2027-01-01", "to", "2027-03-31")));
                 figures.add(new Figure(
                         "5,000,000 facts by %s, %.2f of the raw query"
                                 .formatted(String.join(" × ", by).toLowerCase(), time / raw),
@@ -69,8 +68,7 @@ final class ResultsLoad {
                 values ('load', 'loadhs', 'HS', 'load', 'Load GBP', 'GBP', 'Europe/London')""");
         sql.execute("""
                 insert into fact_ad (client_id, campaign_id, row_id, column_id, account_id)
-                select 'load', 'c' || i / 100, 'r' || i / 10, 'k' || i, 'loadhs' from generate_series(0, %d) i"""
-                .formatted(ADS - 1));
+                select 'load', 'c' || i / 100, 'r' || i / 10, 'k' || i, 'loadhs' from generate_series(0, %d) i""".formatted(ADS - 1));
         sql.execute("""
                 insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, fields,
                                        paused, review_state)
@@ -79,8 +77,9 @@ final class ResultsLoad {
                        'loadhs', 'x' || ad, '{}', true, 'APPROVED' from fact_ad where client_id = 'load'""");
         for (String month : List.of("01", "02", "03")) {
             for (String table : List.of("fact_hour", "fact_day", "fact_part")) {
-                sql.execute("create table if not exists %1$s_2027_%2$s partition of %1$s for values from ('2027-%2$s-01') to ('2027-%3$02d-01')"
-                        .formatted(table, month, Integer.parseInt(month) + 1));
+                sql.execute(
+                        "create table if not exists %1$s_2027_%2$s partition of %1$s for values from ('2027-%2$s-01') to ('2027-%3$02d-01')"
+                                .formatted(table, month, Integer.parseInt(month) + 1));
             }
         }
         sql.execute("""
