@@ -40,21 +40,8 @@ public final class Counts {
         return new Counts(sum);
     }
 
-    public long impressions() {
-        return get(Measure.IMPRESSIONS);
-    }
-
-    public long clicks() {
-        return get(Measure.CLICKS);
-    }
-
     public long spendMinor() {
         return get(Measure.SPEND);
-    }
-
-    /** Sales, leads and installs together. */
-    public long conversions() {
-        return get(Measure.PURCHASES) + get(Measure.SITE_LEADS) + get(Measure.INSTALLS) + get(Measure.FORM_SENDS);
     }
 
     @Override

@@ -58,10 +58,6 @@ public record Interval(double from, double to) {
                 ChiSquaredDistribution.of(2 * count + 2).inverseSurvivalProbability(tail) / 2);
     }
 
-    public boolean holds(double value) {
-        return from <= value && value <= to;
-    }
-
     static double z(double certainty) {
         return NORMAL.inverseSurvivalProbability((1 - certainty) / 2);
     }

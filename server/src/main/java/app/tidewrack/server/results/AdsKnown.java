@@ -19,7 +19,6 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.NamesElsewhere;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.KnownAd;
-import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -162,7 +161,7 @@ class AdsKnown {
                 values.putAll(rows.get(cell.rowId()));
                 values.putAll(ofCreatives.get(column.creativeId()));
                 values.put(
-                        Token.COLUMN_NUMBER, String.valueOf(new ArrayList<>(campaign.columns()).indexOf(column) + 1));
+                        Token.COLUMN_NUMBER, String.valueOf(campaign.columns().indexOf(column) + 1));
                 values.values().removeIf(String::isBlank);
                 into.put(ad.ad(), new Ad(ad, values, campaign.facts().temperature(), results.get(cell.rowId())));
             }

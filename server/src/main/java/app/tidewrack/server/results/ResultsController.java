@@ -388,11 +388,7 @@ class ResultsController {
             @Nullable Double high,
             @Nullable Long reach) {}
 
-    record SheetResults(
-            String currency,
-            MetricView metric,
-            List<CellNumber> cells,
-            @Nullable Long reach) {}
+    record SheetResults(String currency, MetricView metric, List<CellNumber> cells) {}
 
     /** One number of every ad of a campaign, since its start. */
     @GetMapping("/plans/{planId}/campaigns/{campaignId}/results")
@@ -416,8 +412,7 @@ class ResultsController {
                 MetricView.of(shown, !Metric.USUAL.containsKey(metric)),
                 cells.entrySet().stream()
                         .map(e -> cell(e.getKey(), e.getValue(), shown, rests, ranks, reach))
-                        .toList(),
-                reach.get("all"));
+                        .toList());
     }
 
     private static CellNumber cell(

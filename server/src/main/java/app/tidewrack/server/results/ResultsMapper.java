@@ -45,9 +45,4 @@ interface ResultsMapper {
     @Select("""
             select scope, people from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}""")
     List<Reached> reach(String clientId, String campaignId);
-
-    @Select("""
-            select campaign_id, item_key, external_id, name from live_item
-            where client_id = #{clientId} and campaign_id = #{campaignId} and level = 'AD_GROUP'""")
-    List<AdOnNetwork> adGroups(String clientId, String campaignId);
 }
