@@ -21,6 +21,7 @@ const screens = {
   plan: () => import("./plan"),
   launch: () => import("./launch"),
   results: () => import("./results"),
+  tests: () => import("./tests"),
   rules: () => import("./rules"),
 };
 const Audiences = lazy(screens.audiences);
@@ -31,6 +32,7 @@ const Plan = lazy(screens.plan);
 const Launch = lazy(screens.launch);
 const Results = lazy(screens.results);
 const Report = lazy(() => screens.results().then((screen) => ({ default: screen.Report })));
+const Tests = lazy(() => screens.tests().then((screen) => ({ default: screen.Tests })));
 const Rules = lazy(screens.rules);
 
 // Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
@@ -56,6 +58,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/forms/:thingId?/:leadId?", element: <Forms /> },
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
+      { path: "c/:clientId/results/tests/:testId?", element: <Tests /> },
       { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
       { path: "c/:clientId/report", element: <Report /> },
       { path: "c/:clientId/rules/:thing?", element: <Rules /> },

@@ -297,6 +297,8 @@ export function SheetDesk(props: {
           {button("delivery", "Bid, hours…")}
           {button("duplicate", "Duplicate")}
           {menu("More…", [
+            "test",
+            "per-creative",
             "spread",
             "lock",
             "mend",

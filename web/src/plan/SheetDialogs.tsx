@@ -14,6 +14,7 @@ import { PasteDialog } from "./PasteDialog";
 import { ReplaceDialog } from "./ReplaceDialog";
 import { SpreadDialog } from "./SpreadDialog";
 import { SplitDialog } from "./SplitDialog";
+import { SetUpTest } from "../tests/SetUpTest";
 
 /** What is open over the sheet. */
 export type Open =
@@ -23,6 +24,7 @@ export type Open =
         | "columns"
         | "split"
         | "spread"
+        | "test"
         | "delivery"
         | "carry"
         | "copy"
@@ -101,6 +103,14 @@ export function SheetDialogs(props: {
           onSpread={(money, how) =>
             onEdit({ kind: "rowSpread", campaignId: campaign.id, rowIds, money, how })
           }
+        />
+      );
+    case "test":
+      return (
+        <SetUpTest
+          {...{ path, campaign, onClose }}
+          rows={pickedRows}
+          onPerCreative={(rowId) => onEdit({ kind: "rowPerCreative", campaignId: campaign.id, rowId })}
         />
       );
     case "delivery":

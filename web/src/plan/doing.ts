@@ -49,6 +49,22 @@ export function doablesOf(on: {
             run: () => open({ what: "spread" }),
           },
           {
+            id: "test",
+            words: "Set up a split test…",
+            keys: "T",
+            run: () => open({ what: "test" }),
+          },
+          ...(focusRow.cells.filter((c) => c != null).length > 1
+            ? [
+                {
+                  id: "per-creative",
+                  words: "Put each creative in a row of its own",
+                  run: () =>
+                    edits.make({ kind: "rowPerCreative", campaignId: campaign.id, rowId: focusRow.id }),
+                },
+              ]
+            : []),
+          {
             id: "lock",
             words: `${focusRow.locked ? "Unlock" : "Lock"} the money of ${plural(rowIds.length, "row")}`,
             keys: "L",

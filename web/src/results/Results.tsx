@@ -6,6 +6,7 @@ import { money, plural } from "../look/format";
 import { CampaignList } from "../plan/CampaignList";
 import { usePlanAtHand } from "../plan/usePlanAtHand";
 import { Apart } from "./Apart";
+import { Aspects } from "./Aspects";
 import { Line } from "./Line";
 import { LookBar } from "./LookBar";
 import {
@@ -39,6 +40,7 @@ export function Results() {
   const whole = search.get("of") === "all" || !campaign;
   const list = (
     <>
+      <Aspects clientId={clientId} />
       <button
         className={`thing ${whole ? "on" : ""}`}
         aria-current={whole}

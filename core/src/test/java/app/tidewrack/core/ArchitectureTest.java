@@ -53,7 +53,13 @@ class ArchitectureTest {
             .layer("sums")
             .definedBy("..core.forecast..", "..core.splittest..")
             .layer("top")
-            .definedBy("..core.brief..", "..core.check..", "..core.launch..", "..core.results..")
+            .definedBy(
+                    "..core.brief..",
+                    "..core.check..",
+                    "..core.launch..",
+                    "..core.results..",
+                    "..core.testing..",
+                    "..core.playbook..")
             .whereLayer("top")
             .mayNotBeAccessedByAnyLayer()
             .whereLayer("sums")

@@ -15,6 +15,7 @@ import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.splittest.Comparison;
 import java.io.InputStream;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -329,6 +330,12 @@ class DeliveryTest extends WithNetworks {
         assertThat(reach.get("a").asLong()).isPositive();
         assertThat(reach.get("both").asLong())
                 .isEqualTo(reach.get("a").asLong() + reach.get("b").asLong());
+        JsonNode parts = hs.get("/campaigns/" + campaign + "/parts");
+        assertThat(parts.size()).isEqualTo(2);
+        List<Long> people = parts.values().stream().map(JsonNode::asLong).toList();
+        assertThat(people.get(0)).isGreaterThanOrEqualTo(reach.get("a").asLong());
+        // By a hash, so even but for chance.
+        assertThat(Comparison.ofSizes(people, List.of(1.0, 1.0))).isGreaterThan(0.001);
     }
 
     /** Purchases come late and correct their hour; a cursor sees the corrected hour again, with the higher numbers. */

@@ -1,10 +1,13 @@
 package app.tidewrack.core.plan;
 
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 
 /** Copies of rows: same audience, money and cells, with labels no other row has. */
@@ -71,6 +74,54 @@ public final class Copies {
         edits.add(new AddRows(to.id(), rows));
         String what = rows.size() == 1 ? "row " + rows.get(0).row().label() : rows.size() + " rows";
         return new Together("copy %s to %s".formatted(what, to.facts().name()), edits);
+    }
+
+    /**
+     * Each creative of a row in a row of its own, with equal parts of its money, so that a test can hold creatives apart. The row
+     * itself keeps the first.
+     *
+     * @param name of a creative's id
+     * @throws Refusal (field {@code rowId}) when it has fewer than two ads
+     */
+    public static Together perCreative(
+            Campaign campaign, String rowId, UnaryOperator<String> name, Supplier<String> ids) {
+        Row row = campaign.row(rowId);
+        List<Column> on = campaign.onColumns(rowId);
+        if (on.size() < 2) {
+            throw new Refusal(
+                    "rowId",
+                    "Row %s has %s; creatives are held apart from two on."
+                            .formatted(row.label(), on.size() == 1 ? "1 ad" : "no ad"),
+                    "Switch more of its ads on.");
+        }
+        boolean own = !campaign.facts().budgeting().forCampaign();
+        List<Money> money = row.money().split(on.size());
+        Labels labels = labels(campaign);
+        List<PlacedRow> copies = new ArrayList<>();
+        int position = campaign.rows().indexOf(row);
+        for (int i = 1; i < on.size(); i++) {
+            Column kept = on.get(i);
+            Map<String, String> off = new HashMap<>(RemoveRows.offColumns(campaign, rowId));
+            on.stream().filter(c -> !c.equals(kept)).forEach(c -> off.put(c.id(), ""));
+            Row copy = row.copy(ids.get(), labels.free(row.label(), "· " + name.apply(kept.creativeId())));
+            copies.add(new PlacedRow(position + i, own ? copy.paid(money.get(i)) : copy, off));
+        }
+        List<PlanEdit> edits = new ArrayList<>();
+        if (own) {
+            edits.add(new SetRowMoney(campaign.id(), Map.of(rowId, money.get(0))));
+        }
+        edits.add(new SwitchCells(
+                campaign.id(),
+                on.stream().skip(1).map(c -> new CellRef(rowId, c.id())).toList(),
+                false,
+                ""));
+        edits.add(new RenameRows(
+                campaign.id(),
+                Map.of(
+                        rowId,
+                        labels.free(row.label(), "· " + name.apply(on.get(0).creativeId())))));
+        edits.add(new AddRows(campaign.id(), copies));
+        return new Together("each creative of %s in a row of its own".formatted(row.label()), edits);
     }
 
     private static Labels labels(Campaign campaign) {

@@ -3,6 +3,8 @@ package app.tidewrack.core.results;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.splittest.Comparison;
 import app.tidewrack.core.splittest.Interval;
+import app.tidewrack.core.splittest.Verdict.Cell;
+import app.tidewrack.core.splittest.Verdict.Kind;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -27,28 +29,49 @@ public record Difference(double p, double ofMany, @Nullable Interval between) {
      * @return empty for a number that is a count or sum itself, or where a line has no value
      */
     public static Optional<Difference> of(Metric metric, Facts first, Facts second, int lines) {
-        if (metric.rests().isEmpty()
+        Optional<Cell> one = cell(metric, first);
+        Optional<Cell> other = cell(metric, second);
+        if (one.isEmpty()
+                || other.isEmpty()
                 || metric.of(first).isEmpty()
                 || metric.of(second).isEmpty()) {
             return Optional.empty();
         }
-        long whole = counted(metric.rests(), first);
-        long otherWhole = counted(metric.rests(), second);
-        if (metric.part().isEmpty()) {
-            long spend = first.counts().spendMinor();
-            long otherSpend = second.counts().spendMinor();
-            return spend <= 0 || otherSpend <= 0
+        Cell a = one.get();
+        Cell b = other.get();
+        if (kind(metric) == Kind.COST) {
+            return a.money() <= 0 || b.money() <= 0
                     ? Optional.empty()
-                    : Optional.of(told(Comparison.ofCosts(whole, spend, otherWhole, otherSpend), null, lines));
+                    : Optional.of(
+                            told(Comparison.ofCosts(a.successes(), a.money(), b.successes(), b.money()), null, lines));
         }
-        long part = counted(metric.part(), first);
-        long otherPart = counted(metric.part(), second);
-        return part > whole || otherPart > otherWhole
-                ? Optional.empty()
-                : Optional.of(told(
-                        Comparison.ofShares(part, whole, otherPart, otherWhole),
-                        Interval.ofDifference(part, whole, otherPart, otherWhole, Metric.CERTAINTY),
-                        lines));
+        return Optional.of(told(
+                Comparison.ofShares(a.successes(), a.trials(), b.successes(), b.trials()),
+                Interval.ofDifference(a.successes(), a.trials(), b.successes(), b.trials(), Metric.CERTAINTY),
+                lines));
+    }
+
+    /** How a number that rests on counts is compared. */
+    public static Kind kind(Metric metric) {
+        return metric.part().isEmpty() ? Kind.COST : Kind.SHARE;
+    }
+
+    /**
+     * What the number of a line rests on.
+     *
+     * @return empty for a number that rests on no count, and where more was done than could be
+     */
+    public static Optional<Cell> cell(Metric metric, Facts facts) {
+        if (metric.rests().isEmpty()) {
+            return Optional.empty();
+        }
+        long whole = counted(metric.rests(), facts);
+        long money = facts.counts().spendMinor();
+        if (kind(metric) == Kind.COST) {
+            return Optional.of(new Cell(0, 0, whole, money));
+        }
+        long part = counted(metric.part(), facts);
+        return part > whole ? Optional.empty() : Optional.of(new Cell(0, whole, part, money));
     }
 
     private static long counted(String code, Facts facts) {

@@ -108,4 +108,9 @@ public final class Comparison {
     static double twoSided(double z) {
         return 2 * NORMAL.survivalProbability(Math.abs(z));
     }
+
+    /** The |z| of a two-sided p-value; what is too small to be told is 8. */
+    static double deviations(double p) {
+        return p < 1e-15 ? 8 : NORMAL.inverseSurvivalProbability(p / 2);
+    }
 }

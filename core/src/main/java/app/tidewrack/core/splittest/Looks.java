@@ -35,6 +35,29 @@ public final class Looks {
         return constant(of, level) * Math.sqrt((double) of / look);
     }
 
+    /**
+     * How many times as much as a test with one look a test with several needs to find the same difference as surely.
+     *
+     * @param power chance to find it, (level, 1)
+     */
+    public static double more(int of, double level, double power) {
+        return KNOWN.computeIfAbsent("%d/%s/%s".formatted(of, level, power), k -> {
+            double one = NORMAL.inverseSurvivalProbability(level / 2) + NORMAL.inverseCumulativeProbability(power);
+            double low = one;
+            double high = 2 * one;
+            double constant = constant(of, level);
+            while (high - low > CLOSE) {
+                double middle = (low + high) / 2;
+                if (called(of, constant, middle / Math.sqrt(of)) < power) {
+                    low = middle;
+                } else {
+                    high = middle;
+                }
+            }
+            return high * high / (one * one);
+        });
+    }
+
     private static double constant(int of, double level) {
         return KNOWN.computeIfAbsent(of + "/" + level, k -> search(of, level));
     }
@@ -44,7 +67,7 @@ public final class Looks {
         double high = low + 1;
         while (high - low > CLOSE) {
             double middle = (low + high) / 2;
-            if (called(of, middle) > level) {
+            if (called(of, middle, 0) > level) {
                 low = middle;
             } else {
                 high = middle;
@@ -53,13 +76,17 @@ public final class Looks {
         return high;
     }
 
-    /** How often one of the looks calls a difference when there is none; z times the root of the look is a sum of normal steps. */
-    private static double called(int of, double constant) {
+    /**
+     * How often one of the looks calls a difference; z times the root of the look is a sum of normal steps.
+     *
+     * @param drift mean of each step; 0 when there is no difference
+     */
+    private static double called(int of, double constant, double drift) {
         double limit = constant * Math.sqrt(of);
         double width = 2 * limit / STEPS;
         double[] density = new double[STEPS + 1];
         for (int i = 0; i <= STEPS; i++) {
-            density[i] = NORMAL.density(-limit + i * width);
+            density[i] = NORMAL.density(-limit + i * width - drift);
         }
         double inside = within(density, width);
         for (int look = 2; look <= of; look++) {
@@ -67,7 +94,7 @@ public final class Looks {
             for (int to = 0; to <= STEPS; to++) {
                 double sum = 0;
                 for (int from = 0; from <= STEPS; from++) {
-                    sum += weight(from) * density[from] * NORMAL.density((to - from) * width);
+                    sum += weight(from) * density[from] * NORMAL.density((to - from) * width - drift);
                 }
                 next[to] = sum * width / 3;
             }

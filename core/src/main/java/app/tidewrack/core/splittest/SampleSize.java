@@ -1,5 +1,6 @@
 package app.tidewrack.core.splittest;
 
+import java.util.function.DoublePredicate;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /**
@@ -13,6 +14,7 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
  *     the first step of Holm's procedure
  */
 public record SampleSize(double level, double power, int cells) {
+    private static final double CLOSE = 1e-6;
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
     public SampleSize {
@@ -50,6 +52,55 @@ public record SampleSize(double level, double power, int cells) {
         double z = -NORMAL.inverseCumulativeProbability(level / (cells - 1) / 2) * same
                 + NORMAL.inverseCumulativeProbability(power) * apart;
         return z * z / ((base - other) * (base - other));
+    }
+
+    /**
+     * Results in each cell, on average, to tell two costs per result apart when as much is spent on each: of all that come, those
+     * of one are binomial with a share of {@code 1 / (1 + times)}, to be told from a half by the normal approximation (the
+     * conditional test of J. Przyborowski and H. Wilenski 1940; size as Fleiss 1981, 1.4).
+     *
+     * @param times how many times as dear the other is, over 0 and not 1
+     */
+    public double resultsPerCell(double times) {
+        if (!(times > 0) || times == 1) {
+            throw new IllegalArgumentException("No size tells a cost from " + times + " times itself");
+        }
+        double share = 1 / (1 + times);
+        double z = -NORMAL.inverseCumulativeProbability(level / (cells - 1) / 2) * 0.5
+                + NORMAL.inverseCumulativeProbability(power) * Math.sqrt(share * (1 - share));
+        return z * z / ((share - 0.5) * (share - 0.5)) / 2;
+    }
+
+    /**
+     * The smallest rise of a rate that so many people in each cell can show, as a part of the rate.
+     *
+     * @return infinite when even a rise to 1 cannot be seen
+     */
+    public double leastOfShare(double base, double people) {
+        double most = (1 - base) / base * (1 - CLOSE);
+        return least(most, r -> perCell(base, base * (1 + r)) <= people);
+    }
+
+    /** The smallest fall of a cost that so many results in each cell can show, as a part of the cost, 0 to 1. */
+    public double leastOfCost(double results) {
+        return least(1 - CLOSE, r -> resultsPerCell(1 - r) <= results);
+    }
+
+    private static double least(double most, DoublePredicate seen) {
+        if (!seen.test(most)) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double low = 0;
+        double high = most;
+        while (high - low > CLOSE) {
+            double middle = (low + high) / 2;
+            if (seen.test(middle)) {
+                high = middle;
+            } else {
+                low = middle;
+            }
+        }
+        return high;
     }
 
     private static void requireShare(String what, double share) {

@@ -1,6 +1,7 @@
 package app.tidewrack.core.splittest;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -64,6 +65,35 @@ public record Verdict(
                 throw new IllegalArgumentException("A test has 2 cells or more, not " + shares.size());
             }
         }
+
+        /**
+         * What has come in for each cell: of shares the trials of the cell with the fewest; of costs the mean of successes, which
+         * does not depend on who is ahead.
+         */
+        double have(List<Cell> cells) {
+            return kind == Kind.SHARE
+                    ? cells.stream().mapToLong(Cell::trials).min().orElseThrow()
+                    : cells.stream().mapToLong(Cell::successes).average().orElseThrow();
+        }
+
+        /** Of what is planned, 0 to 1. */
+        double part(List<Cell> cells) {
+            return Math.min(1, have(cells) / perCell);
+        }
+
+        /** The last look for which enough has come in; 0 for none. */
+        int look(List<Cell> cells) {
+            return (int) Math.min(looks, Math.floor(have(cells) / perCell * looks + 1e-9));
+        }
+
+        List<Cell> nothing() {
+            return Collections.nCopies(shares.size(), new Cell(0, 0, 0, 0));
+        }
+
+        /** The same for even cells that hold so many times as much. */
+        Design among(int cells, double times) {
+            return new Design(kind, level, looks, perCell * times, Collections.nCopies(cells, 1.0));
+        }
     }
 
     /**
@@ -81,27 +111,45 @@ public record Verdict(
         double perMoney() {
             return money == 0 ? 0 : (double) successes / money;
         }
+
+        /** Both together. */
+        public Cell plus(Cell other) {
+            return new Cell(
+                    people + other.people, trials + other.trials, successes + other.successes, money + other.money);
+        }
     }
 
     /** @param changed what else than the variable was changed since the start; one is enough to break the test */
     public static Verdict of(Design design, List<Cell> cells, List<String> changed) {
-        if (cells.size() != design.shares().size()) {
-            throw new IllegalArgumentException("%d cells for a design of %d"
-                    .formatted(cells.size(), design.shares().size()));
-        }
+        List<String> why = broken(design, cells, changed);
+        return why.isEmpty() ? at(design, cells, design.look(cells)) : broken(why);
+    }
+
+    /** What breaks a test; empty when nothing does. */
+    static List<String> broken(Design design, List<Cell> cells, List<String> changed) {
         List<String> why = new ArrayList<>(changed);
         double shared = Comparison.ofSizes(cells.stream().map(Cell::people).toList(), design.shares());
         if (shared < SHARES_BROKEN) {
             why.add("the cells did not get the shares of people that were planned");
         }
-        if (!why.isEmpty()) {
-            return new Verdict(Outcome.BROKEN, null, 1, 0, null, 0, List.copyOf(why));
+        return List.copyOf(why);
+    }
+
+    static Verdict broken(List<String> why) {
+        return new Verdict(Outcome.BROKEN, null, 1, 0, null, 0, why);
+    }
+
+    /** Before anything came. */
+    static Verdict before(Design design) {
+        return new Verdict(Outcome.NOT_YET, null, 1, 0, null, design.perCell(), List.of());
+    }
+
+    /** @param look at which it is judged, 0 for none yet; the last one ends it */
+    static Verdict at(Design design, List<Cell> cells, int look) {
+        if (cells.size() != design.shares().size()) {
+            throw new IllegalArgumentException("%d cells for a design of %d"
+                    .formatted(cells.size(), design.shares().size()));
         }
-        double have = cells.stream()
-                .mapToDouble(c -> design.kind() == Kind.SHARE ? c.trials() : c.successes())
-                .min()
-                .orElseThrow();
-        int look = (int) Math.min(design.looks(), Math.floor(have / design.perCell() * design.looks() + 1e-9));
         double limit = look == 0 ? 0 : Comparison.twoSided(Looks.limit(look, design.looks(), design.level()));
         int best = best(design.kind(), cells);
         Near near = near(design.kind(), cells, best);
@@ -115,8 +163,29 @@ public record Verdict(
                 design.kind() == Kind.SHARE
                         ? difference(cells.get(best), cells.get(near.cell()), design.level())
                         : null,
-                over ? 0 : design.perCell() - have,
+                wins || over ? 0 : Math.max(0, design.perCell() - design.have(cells)),
                 List.of());
+    }
+
+    /** The same with what is left by now. */
+    Verdict left(Design design, List<Cell> cells) {
+        return outcome == Outcome.NOT_YET
+                ? new Verdict(
+                        outcome, winner, p, limit, difference, Math.max(0, design.perCell() - design.have(cells)), why)
+                : this;
+    }
+
+    /** The same with another p-value. */
+    Verdict at(double adjusted, boolean over) {
+        boolean wins = outcome == Outcome.WINNER && adjusted <= limit;
+        return new Verdict(
+                wins ? Outcome.WINNER : over ? Outcome.NO_DIFFERENCE : Outcome.NOT_YET,
+                wins ? winner : null,
+                adjusted,
+                limit,
+                difference,
+                left,
+                why);
     }
 
     private static @Nullable Interval difference(Cell best, Cell near, double level) {

@@ -188,11 +188,11 @@ public class CampaignDesk {
     }
 
     /** A campaign as it stands. */
-    record CampaignFacts(String id, CampaignOrder order, boolean paused, boolean removed) {}
+    public record CampaignFacts(String id, CampaignOrder order, boolean paused, boolean removed) {}
 
-    record AdGroupFacts(String id, AdGroupOrder order, boolean paused, boolean removed) {}
+    public record AdGroupFacts(String id, AdGroupOrder order, boolean paused, boolean removed) {}
 
-    record AdFacts(String id, AdOrder order, boolean paused, boolean removed) {}
+    public record AdFacts(String id, AdOrder order, boolean paused, boolean removed) {}
 
     List<CampaignFacts> campaigns(String network, String account, String after) {
         accounts.account(network, account);
@@ -203,12 +203,12 @@ public class CampaignDesk {
     }
 
     /** An ad with what it shows. */
-    record AdWhole(AdFacts ad, CreativeOrder creative) {}
+    public record AdWhole(AdFacts ad, CreativeOrder creative) {}
 
     /** A campaign and all that belongs to it. */
-    record CampaignWhole(CampaignFacts campaign, List<AdGroupFacts> adGroups, List<AdWhole> ads) {}
+    public record CampaignWhole(CampaignFacts campaign, List<AdGroupFacts> adGroups, List<AdWhole> ads) {}
 
-    CampaignWhole whole(String network, String id) {
+    public CampaignWhole whole(String network, String id) {
         Stored campaign = campaign(network, id);
         return new CampaignWhole(
                 new CampaignFacts(id, read(campaign), campaign.paused(), campaign.removed()),

@@ -58,6 +58,18 @@ public final class Crowd {
         return whole.contains(real / weight) ? !holes.contains(real) : singles.contains(real);
     }
 
+    /** How many real people of the crowd are wanted. */
+    public long count(IntPredicate wanted) {
+        long[] count = new long[1];
+        whole.forEach((IntConsumer) person -> {
+            for (int real = person * weight; real < (person + 1) * weight; real++) {
+                count[0] += !holes.contains(real) && wanted.test(real) ? 1 : 0;
+            }
+        });
+        singles.forEach((IntConsumer) real -> count[0] += wanted.test(real) ? 1 : 0);
+        return count[0];
+    }
+
     /** True when everyone that a panel person of the crowd stands for belongs to it. */
     public boolean hasNoHoles() {
         return holes.isEmpty();

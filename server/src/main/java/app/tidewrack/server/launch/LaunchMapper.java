@@ -65,9 +65,9 @@ interface LaunchMapper {
             from launch_change where client_id = #{clientId} and launch_id = #{launchId}""";
 
     @Insert("""
-            insert into launch (client_id, id, plan_id, campaign_id, account_id, person_id, state, by_hand)
+            insert into launch (client_id, id, plan_id, campaign_id, account_id, person_id, state, by_hand, practice_at)
             values (#{clientId}, #{l.id}, #{l.planId}, #{l.campaignId}, #{l.accountId}, #{l.person}, #{l.state},
-                    #{l.state} = 'BY_HAND')""")
+                    #{l.state} = 'BY_HAND', (select now from practice_clock))""")
     void insertLaunch(String clientId, NewLaunch l);
 
     /** @param person the id of who starts it */
@@ -141,6 +141,12 @@ interface LaunchMapper {
 
     @Update("update launch set state = #{state} where client_id = #{clientId} and id = #{launchId}")
     void setLaunchState(String clientId, String launchId, String state);
+
+    /** Whether a split test of the campaign is set up or runs, so that its ad groups are held apart. */
+    @Select("""
+            select exists (select 1 from split_test
+            where client_id = #{clientId} and campaign_id = #{campaignId} and ended_at is null)""")
+    boolean tested(String clientId, String campaignId);
 
     /** Whether an earlier launch may have sent this item without hearing the answer. */
     @Select("""

@@ -53,11 +53,13 @@ class LaunchWishes {
     private final Networks networks;
     private final Accounts accounts;
     private final GroupWords groups;
+    private final LaunchMapper mapper;
 
-    LaunchWishes(Networks networks, Accounts accounts, GroupWords groups) {
+    LaunchWishes(Networks networks, Accounts accounts, GroupWords groups, LaunchMapper mapper) {
         this.networks = networks;
         this.accounts = accounts;
         this.groups = groups;
+        this.mapper = mapper;
     }
 
     /** @param order without the id of its parent, which is not known before launch */
@@ -72,7 +74,7 @@ class LaunchWishes {
         Map<CellRef, String> ads = names.ads();
         Map<CellRef, LinkTail> tails = names.tails();
         List<Wish> wishes = new ArrayList<>();
-        wishes.add(campaignWish(campaign, names, account));
+        wishes.add(campaignWish(campaign, names, account, mapper.tested(clientId, campaign.id())));
         for (Row row : campaign.rows()) {
             List<Column> on = campaign.onColumns(row.id());
             if (on.isEmpty()) {
@@ -106,7 +108,7 @@ class LaunchWishes {
         return wishes;
     }
 
-    private Wish campaignWish(Campaign campaign, PlanNames names, Account account) {
+    private Wish campaignWish(Campaign campaign, PlanNames names, Account account, boolean tested) {
         CampaignFacts facts = campaign.facts();
         Map<String, String> fields = new LinkedHashMap<>();
         fields.put(ItemTold.NAME, names.campaign());
@@ -116,6 +118,9 @@ class LaunchWishes {
         String subject = facts.subject();
         if (subject != null) {
             fields.put(ItemTold.SUBJECT, subject);
+        }
+        if (tested) {
+            fields.put(ItemTold.APART, ItemTold.HELD_APART);
         }
         Money shared = facts.budgeting().shared();
         if (shared != null) {
@@ -130,7 +135,8 @@ class LaunchWishes {
                         facts.flight().start(),
                         facts.flight().end(),
                         shared == null ? null : budget(facts, shared),
-                        subject));
+                        subject,
+                        tested));
     }
 
     private static String moneyField(CampaignFacts facts) {

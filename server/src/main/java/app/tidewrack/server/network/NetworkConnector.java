@@ -133,6 +133,9 @@ public interface NetworkConnector {
     Map<String, Long> reach(
             String account, @Nullable LocalDate from, @Nullable LocalDate to, Map<String, List<String>> sets);
 
+    /** People of each ad group's audience who belong to it alone; nothing where groups are not held apart. */
+    Map<String, Long> parts(String campaignId);
+
     /**
      * An interest that can be asked for.
      *
@@ -239,6 +242,10 @@ public interface NetworkConnector {
         public static final String MONEY = "money a day";
         public static final String LIFETIME = "money for the flight";
         public static final String SUBJECT = "regulated subject";
+        /** Whether ad groups are held apart; nothing where they are not. */
+        public static final String APART = "ad groups";
+
+        public static final String HELD_APART = "held apart for a split test";
         public static final String HEADLINE = "headline";
         public static final String BODY = "body";
         public static final String LINK = "link";
@@ -259,6 +266,7 @@ public interface NetworkConnector {
      * @param endsOn the day after the last
      * @param budget shared by its ad groups; null when each has its own
      * @param subject code of a regulated subject; null for none
+     * @param heldApart each ad group is shown to people of its own, for a split test
      */
     record CampaignOrder(
             AccountOrder account,
@@ -267,7 +275,8 @@ public interface NetworkConnector {
             LocalDate startsOn,
             LocalDate endsOn,
             @Nullable Budget budget,
-            @Nullable String subject)
+            @Nullable String subject,
+            boolean heldApart)
             implements Order {}
 
     /**

@@ -383,7 +383,7 @@ final class PracticeNetwork implements NetworkConnector {
                 o.endsOn(),
                 o.budget(),
                 o.subject(),
-                false);
+                o.heldApart());
     }
 
     private static AdGroupBody adGroup(AdGroupOrder o) {
@@ -526,6 +526,7 @@ final class PracticeNetwork implements NetworkConnector {
         CampaignFacts c = whole.campaign();
         Map<String, String> ofCampaign = new HashMap<>(money(c.order().budget()));
         ofCampaign.put(ItemTold.SUBJECT, Objects.requireNonNullElse(c.order().subject(), ""));
+        ofCampaign.put(ItemTold.APART, c.order().splitTest() ? ItemTold.HELD_APART : "");
         ofCampaign.put(ItemTold.NAME, c.order().name());
         ofCampaign.put(ItemTold.FIRST_DAY, c.order().startsOn().toString());
         ofCampaign.put(ItemTold.LAST_DAY, c.order().endsOn().minusDays(1).toString());
@@ -648,6 +649,14 @@ final class PracticeNetwork implements NetworkConnector {
                         .queryParamIfPresent("to", Optional.ofNullable(to))
                         .build(account))
                 .body(sets)
+                .retrieve()
+                .body(new ParameterizedTypeReference<Map<String, Long>>() {}));
+    }
+
+    @Override
+    public Map<String, Long> parts(String campaignId) {
+        return asked(() -> http.get()
+                .uri(root + "/campaigns/{id}/parts", campaignId)
                 .retrieve()
                 .body(new ParameterizedTypeReference<Map<String, Long>>() {}));
     }

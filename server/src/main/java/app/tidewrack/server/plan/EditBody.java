@@ -44,6 +44,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowCopy.class, name = "rowCopy"),
     @JsonSubTypes.Type(value = EditBody.RowsInto.class, name = "rowsInto"),
     @JsonSubTypes.Type(value = EditBody.RowSplit.class, name = "rowSplit"),
+    @JsonSubTypes.Type(value = EditBody.RowPerCreative.class, name = "rowPerCreative"),
     @JsonSubTypes.Type(value = EditBody.RowLabels.class, name = "rowLabels"),
     @JsonSubTypes.Type(value = EditBody.RowDelivery.class, name = "rowDelivery"),
     @JsonSubTypes.Type(value = EditBody.RowSpread.class, name = "rowSpread"),
@@ -69,6 +70,7 @@ import org.jspecify.annotations.Nullable;
             EditBody.RowCopy.class,
             EditBody.RowsInto.class,
             EditBody.RowSplit.class,
+            EditBody.RowPerCreative.class,
             EditBody.RowLabels.class,
             EditBody.RowDelivery.class,
             EditBody.RowSpread.class,
@@ -94,6 +96,7 @@ import org.jspecify.annotations.Nullable;
             @DiscriminatorMapping(value = "rowCopy", schema = EditBody.RowCopy.class),
             @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
             @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
+            @DiscriminatorMapping(value = "rowPerCreative", schema = EditBody.RowPerCreative.class),
             @DiscriminatorMapping(value = "rowLabels", schema = EditBody.RowLabels.class),
             @DiscriminatorMapping(value = "rowDelivery", schema = EditBody.RowDelivery.class),
             @DiscriminatorMapping(value = "rowSpread", schema = EditBody.RowSpread.class),
@@ -216,6 +219,10 @@ public sealed interface EditBody {
             @NotNull String campaignId,
             @NotNull String rowId,
             @NotNull @Valid SplitBody split) implements EditBody {}
+
+    /** Each creative of a row in a row of its own, with equal parts of its money. */
+    record RowPerCreative(
+            @NotNull String campaignId, @NotNull String rowId) implements EditBody {}
 
     /** What a row is split by, and what the new rows get of its money. */
     record SplitBody(

@@ -2,6 +2,7 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Mends;
+import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.money.MoneyChange;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -126,6 +127,13 @@ class EditReader {
             Campaign campaign = plan.campaign(b.campaignId());
             return splits.read(clientId, campaign, campaign.row(b.rowId()), b.split())
                     .of(campaign, b.rowId(), Ids::fresh);
+        } else if (body instanceof EditBody.RowPerCreative b) {
+            Map<String, Creative> shown = creatives.byId(clientId);
+            return Copies.perCreative(
+                    plan.campaign(b.campaignId()),
+                    b.rowId(),
+                    id -> shown.get(id).name(),
+                    Ids::fresh);
         } else if (body instanceof EditBody.RowDelivery b) {
             return delivery(plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.RowSpread b) {

@@ -81,6 +81,12 @@ interface FactSums {
             where f.client_id = #{clientId} group by a.campaign_id, a.row_id, c.facts_until""")
     List<RowSpend> spend(String clientId);
 
+    record AccountUntil(String id, Instant until) {}
+
+    @Select("""
+            select id, facts_until as until from account where client_id = #{clientId} and facts_until is not null""")
+    List<AccountUntil> until(String clientId);
+
     /** @param query the question and how it is shown, as the address of the screen holds them */
     record KeptView(String name, String query) {}
 

@@ -65,8 +65,6 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/api/clients/{clientId}")
 class ResultsController {
     private static final int MOST_VIEWS = 100;
-    private static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
-    private static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
 
     private final ResultTables tables;
     private final AdsKnown known;
@@ -90,48 +88,6 @@ class ResultsController {
         this.json = json;
     }
 
-    /** How a number is written. */
-    enum Written {
-        COUNT,
-        /** In minor units. */
-        MONEY,
-        /** 0 to 1, in per cent. */
-        SHARE,
-        PLAIN
-    }
-
-    /** @param rests what it stands on, by code; empty where it is a count or a sum itself */
-    record MetricView(
-            String code,
-            String words,
-            Written written,
-            Better better,
-            String formula,
-            String rests,
-            String restsWords,
-            boolean own) {
-        static MetricView of(Metric m, boolean own) {
-            return new MetricView(
-                    m.code(),
-                    m.words(),
-                    written(m),
-                    m.better(),
-                    m.formula().text(),
-                    m.rests(),
-                    m.rests().isEmpty() ? "" : Metric.usual(m.rests()).words(),
-                    own);
-        }
-
-        private static Written written(Metric m) {
-            if (m.share()) {
-                return Written.SHARE;
-            } else if (m.formula().unit().money() == 1) {
-                return Written.MONEY;
-            }
-            return m.formula().unit().count() == 1 && m.formula().unit().money() == 0 ? Written.COUNT : Written.PLAIN;
-        }
-    }
-
     /** @param by as questions name it */
     record Offered(String by, String words) {}
 
@@ -153,9 +109,7 @@ class ResultsController {
     ResultOffer offer(@PathVariable String clientId) {
         Days days = facts.days(clientId);
         return new ResultOffer(
-                tables.metrics(clientId).stream()
-                        .map(m -> MetricView.of(m, !Metric.USUAL.containsKey(m.code())))
-                        .toList(),
+                tables.metrics(clientId).stream().map(m -> MetricView.of(m)).toList(),
                 Arrays.stream(Token.values())
                         .filter(t -> t.level() != NameLevel.LINK)
                         .map(t -> new Offered(t.name(), t.words()))
@@ -409,7 +363,7 @@ class ResultsController {
                 mapper.reach(clientId, campaignId).stream().collect(Collectors.toMap(Reached::scope, Reached::people));
         return new SheetResults(
                 campaign.facts().moneyPerRow().currency().getCurrencyCode(),
-                MetricView.of(shown, !Metric.USUAL.containsKey(metric)),
+                MetricView.of(shown),
                 cells.entrySet().stream()
                         .map(e -> cell(e.getKey(), e.getValue(), shown, rests, ranks, reach))
                         .toList());
@@ -449,7 +403,7 @@ class ResultsController {
         Map<Integer, Ad> byNumber =
                 ads.stream().collect(Collectors.toMap(a -> a.known().ad(), a -> a));
         for (Map<String, Object> row :
-                facts.sums(clientId, numbers, numbers, zones, Beside.NOTHING, null, EARLIEST, LATEST)) {
+                facts.sums(clientId, numbers, numbers, zones, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
             Ad ad = byNumber.get(((Number) row.get("group_number")).intValue());
             Counts counts = ResultTables.counts(row);
             Measure result = ad.result();

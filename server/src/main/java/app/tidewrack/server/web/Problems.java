@@ -3,6 +3,7 @@ package app.tidewrack.server.web;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkRefused;
+import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
@@ -11,6 +12,8 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.FieldError;
+import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -21,6 +24,7 @@ import tools.jackson.databind.DatabindException;
 /** Every refusal as a problem detail (RFC 9457) that names value, limit and remedy. */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
+    private static final int LONGEST_VALUE = 60;
 
     @ExceptionHandler
     ProblemDetail refused(Refusal refusal) {
@@ -70,6 +74,27 @@ class Problems extends ResponseEntityExceptionHandler {
                 "What was sent could not be read%s. Check its form against /api/description."
                         .formatted(where.isEmpty() ? "" : " at “" + where + "”"),
                 where.isEmpty() ? null : where));
+    }
+
+    /** A field of the body that is missing, too long, or out of its limits. */
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        FieldError first = e.getBindingResult().getFieldErrors().stream()
+                .min(Comparator.comparing(FieldError::getField))
+                .orElse(null);
+        if (first == null) {
+            return answer(problem(HttpStatus.BAD_REQUEST, "What was sent is not of the form wanted.", null));
+        }
+        String value = String.valueOf(first.getRejectedValue());
+        return answer(problem(
+                HttpStatus.BAD_REQUEST,
+                "“%s” is %s; it %s. Change it and send again."
+                        .formatted(
+                                first.getField(),
+                                value.length() > LONGEST_VALUE ? value.substring(0, LONGEST_VALUE) + "…" : value,
+                                first.getDefaultMessage()),
+                first.getField()));
     }
 
     private static String path(DatabindException e) {

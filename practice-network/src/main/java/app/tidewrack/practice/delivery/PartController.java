@@ -1,0 +1,50 @@
+package app.tidewrack.practice.delivery;
+
+import app.tidewrack.practice.account.Account;
+import app.tidewrack.practice.campaign.CampaignDesk;
+import app.tidewrack.practice.campaign.CampaignDesk.AdGroupFacts;
+import app.tidewrack.practice.campaign.CampaignDesk.CampaignWhole;
+import app.tidewrack.practice.delivery.GroupRun.SplitShare;
+import app.tidewrack.practice.network.Network;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Tells how a split test shares people out. */
+@RestController
+class PartController {
+    private final CampaignDesk campaigns;
+    private final Tools tools;
+
+    PartController(CampaignDesk campaigns, Tools tools) {
+        this.campaigns = campaigns;
+        this.tools = tools;
+    }
+
+    /** People of each ad group's audience who belong to its part; nothing where groups are not held apart. */
+    @GetMapping("/networks/{network}/campaigns/{id}/parts")
+    Map<String, Long> parts(@PathVariable String network, @PathVariable String id) {
+        CampaignWhole whole = campaigns.whole(network, id);
+        Map<String, Long> people = new LinkedHashMap<>();
+        if (!whole.campaign().order().splitTest()) {
+            return people;
+        }
+        Network of = tools.networks().network(network);
+        Account account =
+                tools.accounts().account(network, whole.campaign().order().account());
+        List<AdGroupFacts> groups = whole.adGroups();
+        for (int i = 0; i < groups.size(); i++) {
+            int part = i;
+            SplitShare share = new SplitShare(id, part, groups.size());
+            people.put(
+                    groups.get(i).id(),
+                    tools.matcher()
+                            .crowd(of, account, groups.get(i).order().audience())
+                            .count(real -> SplitParts.part(share, real) == part));
+        }
+        return people;
+    }
+}

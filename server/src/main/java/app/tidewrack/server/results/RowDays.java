@@ -1,0 +1,104 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.server.results.AdsKnown.Ad;
+import app.tidewrack.server.results.FactSums.AccountUntil;
+import app.tidewrack.server.results.GroupSql.Beside;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** What rows brought, day by day. */
+@Component
+public class RowDays {
+    static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
+    static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
+
+    private final FactSums facts;
+    private final AdsKnown known;
+
+    RowDays(FactSums facts, AdsKnown known) {
+        this.facts = facts;
+        this.known = known;
+    }
+
+    public record RowKey(String campaignId, String rowId) {}
+
+    /**
+     * By account day, days without anything left out; results as each row's delivery seeks them.
+     *
+     * @param campaignId null for all
+     */
+    public Map<RowKey, SortedMap<LocalDate, Counts>> of(String clientId, @Nullable String campaignId) {
+        List<Ad> ads = known.all(clientId).stream()
+                .filter(a -> campaignId == null || a.known().campaignId().equals(campaignId))
+                .toList();
+        Map<RowKey, SortedMap<LocalDate, Counts>> days = new LinkedHashMap<>();
+        if (ads.isEmpty()) {
+            return days;
+        }
+        Map<RowKey, Integer> numbers = new LinkedHashMap<>();
+        Map<Integer, RowKey> keys = new HashMap<>();
+        Map<RowKey, Measure> results = new HashMap<>();
+        Map<String, RowKey> byExternal = new HashMap<>();
+        for (Ad ad : ads) {
+            RowKey key = new RowKey(ad.known().campaignId(), ad.known().rowId());
+            keys.put(numbers.computeIfAbsent(key, k -> numbers.size()), key);
+            if (ad.result() != null) {
+                results.put(key, ad.result());
+            }
+            if (ad.known().externalId() != null) {
+                byExternal.put(ad.known().externalId(), key);
+            }
+        }
+        for (Map<String, Object> row : facts.sums(
+                clientId,
+                array(ads, a -> String.valueOf(a.known().ad())),
+                array(
+                        ads,
+                        a -> String.valueOf(numbers.get(
+                                new RowKey(a.known().campaignId(), a.known().rowId())))),
+                array(ads, a -> a.known().zone()),
+                Beside.DAY,
+                null,
+                EARLIEST,
+                LATEST)) {
+            RowKey key = keys.get(((Number) row.get("group_number")).intValue());
+            Counts counts = ResultTables.counts(row);
+            Measure sought = results.get(key);
+            days.computeIfAbsent(key, k -> new TreeMap<>())
+                    .put(
+                            LocalDate.parse((String) row.get("beside")),
+                            sought == null ? counts : counts.with(Measure.RESULTS, counts.get(sought)));
+        }
+        facts.won(clientId, EARLIEST, LATEST)
+                .forEach(won -> Optional.ofNullable(byExternal.get(won.externalAd()))
+                        .ifPresent(key -> days.computeIfAbsent(key, k -> new TreeMap<>())
+                                .merge(won.day(), Counts.NONE.with(Measure.QUALIFIED, won.leads()), Counts::plus)));
+        return days;
+    }
+
+    private static String array(List<Ad> ads, Function<Ad, String> of) {
+        return ads.stream().map(of).collect(Collectors.joining(",", "{", "}"));
+    }
+
+    /** Until when facts are known, by account; accounts that told nothing yet are not in it. */
+    public Map<String, Instant> until(String clientId) {
+        return facts.until(clientId).stream().collect(Collectors.toMap(AccountUntil::id, AccountUntil::until));
+    }
+
+    public double margin(String clientId) {
+        return facts.margin(clientId).orElseThrow().doubleValue();
+    }
+}

@@ -1,0 +1,129 @@
+package app.tidewrack.server.splittest;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface SplitTestMapper {
+    /**
+     * @param cells {@link TestCell}s as JSON
+     * @param people of each row's id, as JSON
+     * @param ended what it said when it was ended, as JSON; null while it is not
+     * @param campaign its name; null when it is no longer in the plan
+     */
+    record StoredTest(
+            String id,
+            String planId,
+            String campaignId,
+            String accountId,
+            String name,
+            String hypothesis,
+            String metric,
+            double base,
+            double least,
+            double power,
+            double level,
+            int looks,
+            double perCell,
+            LocalDate startsOn,
+            LocalDate lastDay,
+            String cells,
+            String person,
+            Instant setUpAt,
+            String people,
+            @Nullable LocalDate peopleOn,
+            @Nullable String ended,
+            String learned,
+            @Nullable String campaign) {}
+
+    String TEST = """
+            select t.id, t.plan_id, t.campaign_id, t.account_id, t.name, t.hypothesis, t.metric, t.base, t.least, t.power,
+                   t.level, t.looks, t.per_cell, t.starts_on, t.last_day, t.cells::text as cells, p.name as person,
+                   t.set_up_at, t.people::text as people, t.people_on, t.ended::text as ended, t.learned,
+                   c.name as campaign
+            from split_test t join person p on p.id = t.person_id
+            left join campaign c on c.client_id = t.client_id and c.id = t.campaign_id
+            where t.client_id = #{clientId}""";
+
+    /** Those that run or are set up first, then the newest. */
+    @Select(TEST + " order by t.ended_at is not null, t.set_up_at desc")
+    List<StoredTest> all(String clientId);
+
+    @Select(TEST + " and t.id = #{id}")
+    Optional<StoredTest> test(String clientId, String id);
+
+    @Select(TEST + " and t.campaign_id = #{campaignId} and t.ended_at is null")
+    Optional<StoredTest> open(String clientId, String campaignId);
+
+    @Insert("""
+            insert into split_test (client_id, id, plan_id, campaign_id, account_id, name, hypothesis, metric, base, least,
+                                    power, level, looks, per_cell, starts_on, last_day, cells, person_id)
+            values (#{clientId}, #{t.id}, #{t.planId}, #{t.campaignId}, #{t.accountId}, #{t.name}, #{t.hypothesis},
+                    #{t.metric}, #{t.base}, #{t.least}, #{t.power}, #{t.level}, #{t.looks}, #{t.perCell}, #{t.startsOn},
+                    #{t.lastDay}, #{t.cells}::jsonb, #{personId})""")
+    void insert(String clientId, StoredTest t, String personId);
+
+    @Delete("delete from split_test where client_id = #{clientId} and id = #{id}")
+    void delete(String clientId, String id);
+
+    @Update("""
+            update split_test set people = #{people}::jsonb, people_on = #{on}
+            where client_id = #{clientId} and id = #{id}""")
+    void setPeople(String clientId, String id, String people, LocalDate on);
+
+    @Update("""
+            update split_test set ended_at = now(), ended = #{ended}::jsonb, learned = #{learned}
+            where client_id = #{clientId} and id = #{id} and ended_at is null""")
+    int end(String clientId, String id, String ended, String learned);
+
+    @Update("update split_test set learned = #{learned} where client_id = #{clientId} and id = #{id}")
+    void setLearned(String clientId, String id, String learned);
+
+    /** A launch that held the campaign's ad groups apart. */
+    record Began(Instant startedAt, Instant practiceAt) {}
+
+    @Select("""
+            select l.started_at, l.practice_at from launch l
+            join launch_change c on c.client_id = l.client_id and c.launch_id = l.id
+            where l.client_id = #{clientId} and l.campaign_id = #{campaignId} and c.item_key = #{campaignId}
+              and c.state = 'DONE' and c.wanted ->> #{field} is not null
+            order by l.started_at limit 1""")
+    Optional<Began> began(String clientId, String campaignId, String field);
+
+    /** @param fields that changed, with before and after, as JSON */
+    record ChangeDone(Instant practiceAt, String person, String action, String level, String itemKey, String fields) {}
+
+    /** What launches that began later did, in order. */
+    @Select("""
+            select l.practice_at, p.name as person, c.action, c.level, c.item_key, c.fields::text as fields
+            from launch l join person p on p.id = l.person_id
+            join launch_change c on c.client_id = l.client_id and c.launch_id = l.id
+            where l.client_id = #{clientId} and l.campaign_id = #{campaignId} and c.state = 'DONE'
+              and l.started_at > #{after} and l.practice_at >= #{from}
+            order by l.started_at, c.position""")
+    List<ChangeDone> changes(String clientId, String campaignId, Instant after, Instant from);
+
+    /** @param drift what we sent, by field, where somebody changed it on the network */
+    record Drifted(String itemKey, String level, String drift) {}
+
+    @Select("""
+            select item_key, level, drift::text as drift from live_item
+            where client_id = #{clientId} and campaign_id = #{campaignId} and drift <> '{}'""")
+    List<Drifted> drifted(String clientId, String campaignId);
+
+    /** The network's ids of what is there: of the campaign and its ad groups. */
+    record OnNetwork(String itemKey, String externalId) {}
+
+    @Select("""
+            select item_key, external_id from live_item
+            where client_id = #{clientId} and campaign_id = #{campaignId} and level <> 'AD' and removed_at is null""")
+    List<OnNetwork> onNetwork(String clientId, String campaignId);
+}

@@ -1,0 +1,417 @@
+package app.tidewrack.server.splittest;
+
+import app.tidewrack.core.launch.Change.Action;
+import app.tidewrack.core.launch.Change.FieldChange;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Difference;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Metric;
+import app.tidewrack.core.splittest.Course;
+import app.tidewrack.core.splittest.Differing;
+import app.tidewrack.core.splittest.Interval;
+import app.tidewrack.core.splittest.Looks;
+import app.tidewrack.core.splittest.MainEffect;
+import app.tidewrack.core.splittest.TestSize;
+import app.tidewrack.core.splittest.Verdict;
+import app.tidewrack.core.splittest.Verdict.Cell;
+import app.tidewrack.core.splittest.Verdict.Design;
+import app.tidewrack.core.splittest.Verdict.Kind;
+import app.tidewrack.core.splittest.Verdict.Outcome;
+import app.tidewrack.core.testing.SecondChange;
+import app.tidewrack.core.testing.SecondChange.Done;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkConnector.ItemTold;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.results.MetricView;
+import app.tidewrack.server.results.RowDays;
+import app.tidewrack.server.results.RowDays.RowKey;
+import app.tidewrack.server.splittest.SplitTestMapper.Began;
+import app.tidewrack.server.splittest.SplitTestMapper.OnNetwork;
+import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
+import app.tidewrack.server.splittest.TestView.CellTold;
+import app.tidewrack.server.splittest.TestView.DayTold;
+import app.tidewrack.server.splittest.TestView.EffectTold;
+import app.tidewrack.server.splittest.TestView.LookTold;
+import app.tidewrack.server.splittest.TestView.TestState;
+import app.tidewrack.server.splittest.TestView.ValueTold;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.SortedMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What a test says by what networks have told so far. */
+@Component
+class TestReader {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
+
+    private final SplitTestMapper mapper;
+    private final RowDays rows;
+    private final Accounts accounts;
+    private final Networks networks;
+    private final JsonMapper json;
+
+    TestReader(SplitTestMapper mapper, RowDays rows, Accounts accounts, Networks networks, JsonMapper json) {
+        this.mapper = mapper;
+        this.rows = rows;
+        this.accounts = accounts;
+        this.networks = networks;
+        this.json = json;
+    }
+
+    List<TestCell> cells(StoredTest test) {
+        return json.readValue(test.cells(), new TypeReference<List<TestCell>>() {});
+    }
+
+    /** When it began to run; empty before it is launched with ad groups held apart. */
+    Optional<Began> began(String clientId, StoredTest test) {
+        return mapper.began(clientId, test.campaignId(), ItemTold.APART)
+                .map(b -> b.startedAt().isBefore(test.setUpAt()) ? new Began(test.setUpAt(), b.practiceAt()) : b);
+    }
+
+    TestView view(String clientId, StoredTest test) {
+        if (test.ended() != null) {
+            TestView ended = json.readValue(test.ended(), TestView.class);
+            return ended.withLearned(test.learned());
+        }
+        Account account = accounts.account(clientId, test.accountId());
+        ZoneId zone = ZoneId.of(account.zone());
+        List<TestCell> cells = cells(test);
+        Metric metric = Metric.usual(test.metric());
+        Kind kind = Difference.kind(metric);
+        Optional<Began> began = began(clientId, test);
+        LocalDate runsFrom = began.map(b -> b.practiceAt().atZone(zone).toLocalDate())
+                .map(d -> d.isBefore(test.startsOn()) ? test.startsOn() : d)
+                .orElse(null);
+        Days days = runsFrom == null ? Days.NONE : days(clientId, test, account, cells, metric, runsFrom);
+        Map<String, Long> people = began.isPresent() ? people(clientId, test, account, zone) : Map.of();
+        List<List<Cell>> byDay = days.byDay().stream()
+                .map(d -> withPeople(d, cells, people, test))
+                .toList();
+        SecondChange changes = began.map(b -> changes(clientId, test, b, runsFrom, cells, zone))
+                .orElse(new SecondChange(List.of(), List.of()));
+        Design design =
+                new Design(kind, test.level(), test.looks(), test.perCell(), Collections.nCopies(cells.size(), 1.0));
+        boolean over =
+                !days.of().isEmpty() && !days.of().get(days.of().size() - 1).isBefore(test.lastDay());
+        Course course = Course.of(design, byDay, over, changes.breaking());
+        return told(test, account, metric, cells, runsFrom, days, byDay, design, course, changes, over);
+    }
+
+    /** @param byDay what each cell had brought by the end of each day */
+    private record Days(List<LocalDate> of, List<List<Cell>> byDay, List<List<Facts>> facts) {
+        static final Days NONE = new Days(List.of(), List.of(), List.of());
+    }
+
+    private Days days(
+            String clientId,
+            StoredTest test,
+            Account account,
+            List<TestCell> cells,
+            Metric metric,
+            LocalDate runsFrom) {
+        Instant until = rows.until(clientId).get(account.id());
+        if (until == null) {
+            return Days.NONE;
+        }
+        LocalDate end = until.atZone(ZoneId.of(account.zone())).toLocalDate();
+        LocalDate after = end.isAfter(test.lastDay()) ? test.lastDay().plusDays(1) : end;
+        Map<RowKey, SortedMap<LocalDate, Counts>> brought = rows.of(clientId, test.campaignId());
+        double margin = rows.margin(clientId);
+        List<LocalDate> of = new ArrayList<>();
+        List<List<Cell>> byDay = new ArrayList<>();
+        List<List<Facts>> facts = new ArrayList<>();
+        List<Counts> sums = new ArrayList<>(Collections.nCopies(cells.size(), Counts.NONE));
+        for (LocalDate day = runsFrom; day.isBefore(after); day = day.plusDays(1)) {
+            for (int i = 0; i < cells.size(); i++) {
+                SortedMap<LocalDate, Counts> row =
+                        brought.get(new RowKey(test.campaignId(), cells.get(i).rowId()));
+                if (row != null && row.containsKey(day)) {
+                    sums.set(i, sums.get(i).plus(row.get(day)));
+                }
+            }
+            of.add(day);
+            facts.add(sums.stream().map(c -> new Facts(c, margin)).toList());
+            byDay.add(sums.stream()
+                    .map(c -> Difference.cell(metric, new Facts(c, margin)).orElse(new Cell(0, 0, 0, 0)))
+                    .toList());
+        }
+        return new Days(of, byDay, facts);
+    }
+
+    /** People count where all cells talk to the same ones: then they must be even. */
+    private static List<Cell> withPeople(
+            List<Cell> day, List<TestCell> cells, Map<String, Long> people, StoredTest test) {
+        boolean same = TestVariables.sameAudience(cells);
+        return IntStream.range(0, cells.size())
+                .mapToObj(i -> {
+                    Cell c = day.get(i);
+                    long of = same ? people.getOrDefault(cells.get(i).rowId(), 0L) : 0;
+                    return new Cell(of, c.trials(), c.successes(), c.money());
+                })
+                .toList();
+    }
+
+    /** As the network told today, or when it last answered. */
+    private Map<String, Long> people(String clientId, StoredTest test, Account account, ZoneId zone) {
+        Map<String, Long> known = json.readValue(test.people(), new TypeReference<Map<String, Long>>() {});
+        try {
+            LocalDate today = networks.lately().atZone(zone).toLocalDate();
+            if (today.equals(test.peopleOn())) {
+                return known;
+            }
+            Map<String, String> external = mapper.onNetwork(clientId, test.campaignId()).stream()
+                    .collect(Collectors.toMap(OnNetwork::itemKey, OnNetwork::externalId));
+            String campaign = external.get(test.campaignId());
+            if (campaign == null) {
+                return known;
+            }
+            Map<String, Long> parts = networks.connector(account.network()).parts(campaign);
+            Map<String, Long> people = new LinkedHashMap<>();
+            external.forEach((key, id) -> {
+                if (parts.containsKey(id)) {
+                    people.put(key, parts.get(id));
+                }
+            });
+            mapper.setPeople(clientId, test.id(), json.writeValueAsString(people), today);
+            return people;
+        } catch (NetworkAway away) {
+            return known;
+        }
+    }
+
+    private SecondChange changes(
+            String clientId, StoredTest test, Began began, LocalDate runsFrom, List<TestCell> cells, ZoneId zone) {
+        Instant from = runsFrom.atStartOfDay(zone).toInstant();
+        List<Done> done = new ArrayList<>();
+        for (var change : mapper.changes(clientId, test.campaignId(), began.startedAt(), from)) {
+            String when = "by %s on %s"
+                    .formatted(change.person(), DAY.format(change.practiceAt().atZone(zone)));
+            Action action = Action.valueOf(change.action());
+            Level level = Level.valueOf(change.level());
+            if (action == Action.CHANGE) {
+                Arrays.stream(json.readValue(change.fields(), FieldChange[].class))
+                        .filter(f -> !f.field().equals(ItemTold.APART))
+                        .forEach(f -> done.add(
+                                done(action, level, change.itemKey(), test, f.field(), f.before(), f.after(), when)));
+            } else {
+                done.add(done(action, level, change.itemKey(), test, "", "", "", when));
+            }
+        }
+        for (var drifted : mapper.drifted(clientId, test.campaignId())) {
+            json.readValue(drifted.drift(), new TypeReference<Map<String, String>>() {})
+                    .forEach((field, ours) -> done.add(done(
+                            Action.CHANGE,
+                            Level.valueOf(drifted.level()),
+                            drifted.itemKey(),
+                            test,
+                            field,
+                            ours,
+                            "something else",
+                            "by somebody on the network")));
+        }
+        Map<String, String> labels = cells.stream()
+                .collect(Collectors.toMap(TestCell::rowId, TestCell::label, (a, b) -> a, LinkedHashMap::new));
+        return SecondChange.of(labels, done);
+    }
+
+    private static Done done(
+            Action action,
+            Level level,
+            String itemKey,
+            StoredTest test,
+            String field,
+            String before,
+            String after,
+            String when) {
+        String[] ids = itemKey.equals(test.campaignId()) ? new String[] {""} : itemKey.split("/");
+        return new Done(action, level, ids[0], ids.length > 1 ? ids[1] : "", field, before, after, when);
+    }
+
+    private static TestView told(
+            StoredTest test,
+            Account account,
+            Metric metric,
+            List<TestCell> cells,
+            @Nullable LocalDate runsFrom,
+            Days days,
+            List<List<Cell>> byDay,
+            Design design,
+            Course course,
+            SecondChange changes,
+            boolean over) {
+        Verdict verdict = course.verdict();
+        List<Cell> now =
+                byDay.isEmpty() ? Collections.nCopies(cells.size(), new Cell(0, 0, 0, 0)) : byDay.get(byDay.size() - 1);
+        List<Facts> facts = days.facts().isEmpty()
+                ? Collections.nCopies(cells.size(), new Facts(Counts.NONE, 0))
+                : days.facts().get(days.facts().size() - 1);
+        Differing differing = Differing.of(cells.stream().map(TestCell::values).toList());
+        List<Double> chances = design.kind() == Kind.SHARE && !byDay.isEmpty() ? Verdict.chances(now) : List.of();
+        int had = days.of().size();
+        double perDay = had == 0 ? 0 : course.part() * test.perCell() / had;
+        double visible = had == 0
+                ? Double.POSITIVE_INFINITY
+                : TestSize.of(
+                                new TestSize.Asked(
+                                        design.kind(),
+                                        test.base(),
+                                        test.least(),
+                                        test.power(),
+                                        test.level(),
+                                        cells.size(),
+                                        test.looks()),
+                                perDay,
+                                had)
+                        .visible();
+        boolean open = verdict.outcome() == Outcome.NOT_YET;
+        return new TestView(
+                test.id(),
+                test.planId(),
+                test.campaignId(),
+                test.campaign(),
+                account.network(),
+                account.currency(),
+                test.name(),
+                test.hypothesis(),
+                MetricView.of(metric),
+                differing.shape(),
+                List.copyOf(differing.variables().keySet()),
+                test.base(),
+                test.least(),
+                test.power(),
+                test.level(),
+                test.looks(),
+                test.perCell(),
+                test.startsOn(),
+                test.lastDay(),
+                test.person(),
+                runsFrom == null ? TestState.SET_UP : open ? TestState.RUNNING : TestState.READY,
+                runsFrom,
+                had == 0 ? null : days.of().get(had - 1),
+                days.of(),
+                IntStream.range(0, cells.size())
+                        .mapToObj(i -> cell(
+                                cells.get(i),
+                                now.get(i),
+                                facts.get(i),
+                                metric,
+                                chances.isEmpty() ? null : chances.get(i),
+                                days.facts().stream().map(f -> f.get(i)).toList()))
+                        .toList(),
+                course.looks().stream()
+                        .map(l -> new LookTold(l.number(), days.of().get(l.day()), l.p(), l.limit()))
+                        .toList(),
+                IntStream.range(0, had)
+                        .mapToObj(i -> new DayTold(
+                                days.of().get(i),
+                                course.days().get(i).part(),
+                                course.days().get(i).z()))
+                        .toList(),
+                IntStream.rangeClosed(1, test.looks())
+                        .mapToObj(l -> Looks.limit(l, test.looks(), test.level()))
+                        .toList(),
+                verdict.outcome(),
+                verdict.winner(),
+                best(metric, facts),
+                verdict.p(),
+                verdict.limit(),
+                verdict.difference() == null ? null : verdict.difference().from(),
+                verdict.difference() == null ? null : verdict.difference().to(),
+                course.part(),
+                verdict.left(),
+                open && perDay > 0 ? verdict.left() / perDay : null,
+                Double.isInfinite(visible) ? null : visible,
+                verdict.why(),
+                changes.even(),
+                differing.shape() == Differing.Shape.FACTORIAL && !byDay.isEmpty()
+                        ? MainEffect.of(design, differing.variables(), now, over).stream()
+                                .map(e -> effect(e, design, account))
+                                .toList()
+                        : List.of(),
+                test.learned());
+    }
+
+    private static @Nullable Integer best(Metric metric, List<Facts> facts) {
+        Integer best = null;
+        double most = 0;
+        for (int i = 0; i < facts.size(); i++) {
+            double value = metric.of(facts.get(i)).orElse(Double.NaN);
+            double good = metric.better() == Metric.Better.LOW ? -value : value;
+            if (!Double.isNaN(good) && (best == null || good > most)) {
+                best = i;
+                most = good;
+            }
+        }
+        return best;
+    }
+
+    private static CellTold cell(
+            TestCell cell, Cell now, Facts facts, Metric metric, @Nullable Double chance, List<Facts> byDay) {
+        Interval between = metric.interval(facts).orElse(null);
+        return new CellTold(
+                cell.rowId(),
+                cell.label(),
+                cell.values(),
+                now.people(),
+                now.trials(),
+                now.successes(),
+                now.money(),
+                value(metric, facts),
+                between == null ? null : between.from(),
+                between == null || Double.isInfinite(between.to()) ? null : between.to(),
+                chance,
+                byDay.stream().map(f -> value(metric, f)).toList());
+    }
+
+    private static @Nullable Double value(Metric metric, Facts facts) {
+        return metric.of(facts).stream().boxed().findFirst().orElse(null);
+    }
+
+    private static EffectTold effect(MainEffect effect, Design design, Account account) {
+        Verdict verdict = effect.verdict();
+        return new EffectTold(
+                effect.variable(),
+                IntStream.range(0, effect.values().size())
+                        .mapToObj(i -> {
+                            Cell c = effect.cells().get(i);
+                            return value(effect.values().get(i), c, design);
+                        })
+                        .toList(),
+                verdict.outcome(),
+                verdict.winner(),
+                verdict.p());
+    }
+
+    private static ValueTold value(String value, Cell c, Design design) {
+        double certainty = Metric.CERTAINTY;
+        if (design.kind() == Kind.SHARE) {
+            Interval i = c.trials() == 0 ? null : Interval.ofShare(c.successes(), c.trials(), certainty);
+            return i == null
+                    ? new ValueTold(value, null, null, null)
+                    : new ValueTold(value, (double) c.successes() / c.trials(), i.from(), i.to());
+        }
+        Interval often = Interval.ofCount(c.successes(), certainty);
+        return c.successes() == 0
+                ? new ValueTold(value, null, null, null)
+                : new ValueTold(
+                        value, (double) c.money() / c.successes(), c.money() / often.to(), c.money() / often.from());
+    }
+}

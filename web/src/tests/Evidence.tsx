@@ -1,0 +1,77 @@
+import { LineChart } from "echarts/charts";
+import { GridComponent, TooltipComponent } from "echarts/components";
+import { init, use as registerParts } from "echarts/core";
+import { CanvasRenderer } from "echarts/renderers";
+import { useEffect, useRef } from "react";
+import { day } from "../look/format";
+import { colours } from "../look/theme";
+import { percent } from "./model";
+import type { TestView } from "./queries";
+
+registerParts([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
+
+/** How far apart the cell ahead and the next one were by each day, under the limit of each planned look. */
+export function Evidence({ test }: { test: TestView }) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!box.current) return;
+    const chart = init(box.current);
+    const looks = test.limits.length;
+    const steps = test.limits.flatMap((z, i) => [
+      [(100 * i) / looks, z],
+      [(100 * (i + 1)) / looks, z],
+    ]);
+    const most = Math.min(8, Math.max(3, ...test.evidence.map((e) => e.z), ...test.limits.slice(1)));
+    chart.setOption({
+      animation: false,
+      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+      grid: { left: 8, right: 24, top: 14, bottom: 4, containLabel: true },
+      tooltip: {
+        trigger: "item",
+        formatter: (item: { seriesIndex: number; dataIndex: number }) => {
+          const at = item.seriesIndex === 1 ? test.evidence[item.dataIndex] : undefined;
+          if (!at) return "limit of a planned look";
+          return `${day(at.day)}: ${at.z.toFixed(2)} deviations at ${percent(at.part)} of what was planned`;
+        },
+      },
+      xAxis: {
+        type: "value",
+        min: 0,
+        max: 100,
+        axisLine: { lineStyle: { color: colours.lineStrong } },
+        axisLabel: { color: colours.muted, formatter: (v: number) => `${v} %` },
+        splitLine: { show: false },
+      },
+      yAxis: {
+        type: "value",
+        min: 0,
+        max: Math.ceil(most),
+        splitLine: { lineStyle: { color: colours.line } },
+        axisLabel: { color: colours.muted },
+      },
+      series: [
+        {
+          type: "line",
+          data: steps,
+          symbol: "none",
+          lineStyle: { color: colours.amber, width: 1.5, type: "dashed" },
+          clip: true,
+        },
+        {
+          type: "line",
+          data: test.evidence.map((e) => [100 * e.part, e.z]),
+          lineStyle: { color: colours.kelp, width: 2 },
+          itemStyle: { color: colours.kelp },
+          symbolSize: 6,
+        },
+      ],
+    });
+    const resized = new ResizeObserver(() => chart.resize());
+    resized.observe(box.current);
+    return () => {
+      resized.disconnect();
+      chart.dispose();
+    };
+  }, [test]);
+  return <div ref={box} role="img" aria-label="Evidence by day" style={{ height: 170 }} />;
+}

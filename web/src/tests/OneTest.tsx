@@ -1,0 +1,305 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { App, Button, Input, Popover } from "antd";
+import { useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { Columns } from "../frame/Columns";
+import { count, day, money, people as inPeople, plural } from "../look/format";
+import { figure, titled } from "../results/model";
+import { Evidence } from "./Evidence";
+import { Interval } from "./Interval";
+import { cellName, percent, said, shortP, span } from "./model";
+import { endTest, keepLearned, testsQuery, type TestView } from "./queries";
+
+/** One test: what it says, what it rests on, whether it can be trusted, and what was learned. */
+export function OneTest(props: { clientId: string; test: TestView; things: ReactNode }) {
+  const { clientId, test } = props;
+  const verdict = said(test);
+  const share = test.metric.written === "SHARE";
+  return (
+    <Columns
+      things={props.things}
+      title={test.name}
+      note={
+        <>
+          {test.shape === "FACTORIAL" ? "A factorial of" : "One variable:"}{" "}
+          <b>{test.variables.join(" × ") || "none"}</b> · decided by <b>{test.metric.words}</b> ·{" "}
+          {plural(test.cells.length, "cell")} · look {test.looksTaken.length} of {test.looks}
+        </>
+      }
+      actions={
+        <>
+          <Link to={`/c/${clientId}/plan/${test.planId}/${test.campaignId}?ad=${test.cells[0]?.rowId}/`}>
+            On the sheet
+          </Link>
+          {test.state !== "ENDED" && <End {...{ clientId, test }} />}
+        </>
+      }
+      facts={<Trust {...{ clientId, test }} />}
+    >
+      <p className="test-says" data-testid="verdict">
+        <span className={verdict.tone}>{verdict.head}</span> {verdict.says}
+      </p>
+      {test.hypothesis && (
+        <p className="note hypothesis">
+          Asked by {test.person}: {test.hypothesis}
+        </p>
+      )}
+      <Cells test={test} share={share} />
+      {test.effects.map((effect) => (
+        <section key={effect.variable} className="effect">
+          <h3>{titled(effect.variable)} by itself</h3>
+          <table className="lines">
+            <tbody>
+              {effect.values.map((v, i) => (
+                <tr key={v.value}>
+                  <td className="wrap">{v.value || "none"}</td>
+                  <td className="interval-box">
+                    <Interval
+                      {...{ value: v.number, low: v.low, high: v.high }}
+                      span={span(effect.values.map((e) => ({ ...e, value: e.number ?? null })))}
+                      tone={effect.winner === i ? "ahead" : "between"}
+                      words={between(test, v.low, v.high)}
+                    />
+                  </td>
+                  <td className="number">
+                    <b>{figure(test.metric, v.number, test.currency)}</b>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="note">
+            {effect.outcome === "WINNER"
+              ? `It makes a difference: luck alone would do that once in ${count(Math.round(1 / Math.max(effect.p, 1e-4)))}.`
+              : "So far it could be luck."}{" "}
+            What the variables do together is not told by this.
+          </p>
+        </section>
+      ))}
+      {test.evidence.length > 1 && (
+        <>
+          <h3 className="drawn-title">
+            Evidence by day, in deviations, against what was planned to come in; the limit of each look dashed
+          </h3>
+          <Evidence test={test} />
+        </>
+      )}
+      {test.state !== "SET_UP" && <Learned {...{ clientId, test }} />}
+    </Columns>
+  );
+}
+
+function between(test: TestView, low: number | null | undefined, high: number | null | undefined) {
+  const of = (v: number | null | undefined) => figure(test.metric, v, test.currency);
+  if (low == null) return "no interval yet";
+  return `between ${of(low)} and ${high == null ? "no upper limit" : of(high)}, with a certainty of 95 %`;
+}
+
+function Cells({ test, share }: { test: TestView; share: boolean }) {
+  const all = span(test.cells);
+  const people = test.cells.some((c) => c.people > 0);
+  const best = test.cells[test.best ?? -1];
+  return (
+    <div className="cells-box">
+      <table className="lines test-cells">
+        <thead>
+          <tr>
+            <th>Cell</th>
+            {people && <th className="number">People</th>}
+            <th className="number">Spent</th>
+            {share && <th className="number">{titled(test.metric.restsWords)}</th>}
+            <th className="number">{share ? "Of these" : titled(test.metric.restsWords)}</th>
+            <th className="interval-box">{titled(test.metric.words)}, 95 % interval</th>
+            <th className="number">{titled(test.metric.words)}</th>
+            {share && <th className="number">Chance it is best</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {test.cells.map((c, i) => (
+            <tr key={c.rowId}>
+              <td className="wrap">
+                <b>{cellName(test, c)}</b>
+                <div className="note">{c.label}</div>
+              </td>
+              {people && <td className="number">{inPeople({ people: c.people, fewer: false })}</td>}
+              <td className="number">{money(c.moneyMinor, test.currency)}</td>
+              {share && <td className="number">{count(c.trials)}</td>}
+              <td className="number">{count(c.successes)}</td>
+              <td className="interval-box">
+                <Interval
+                  {...{ value: c.value, low: c.low, high: c.high }}
+                  span={all}
+                  tone={
+                    c === best ? "ahead" : test.winner != null && i !== test.winner ? "behind" : "between"
+                  }
+                  words={between(test, c.low, c.high)}
+                />
+              </td>
+              <td className="number">
+                <b>{figure(test.metric, c.value, test.currency)}</b>
+              </td>
+              {share && <td className="number">{c.chance == null ? "–" : percent(c.chance)}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** What a verdict rests on. */
+function Trust({ clientId, test }: { clientId: string; test: TestView }) {
+  const shares = test.cells.reduce((sum, c) => sum + c.people, 0);
+  const facts: [string, ReactNode][] = [
+    [
+      "Variable",
+      test.shape === "FACTORIAL"
+        ? "Fully crossed, so each can be told by itself"
+        : `Only ${test.variables[0] ?? "nothing"} differed when it was set up`,
+    ],
+    [
+      "Apart",
+      test.state === "SET_UP" ? "From its launch on" : "Nobody sees two cells; the network holds them apart",
+    ],
+    [
+      "Shares",
+      shares === 0
+        ? "Rows talk to different people, or the network has not told"
+        : test.cells.map((c) => `${((100 * c.people) / shares).toFixed(1)} %`).join(", "),
+    ],
+    [
+      "Untouched",
+      test.why.length === 0
+        ? test.even.length === 0
+          ? "Nothing was changed since it began"
+          : `${test.even.map(titled).join(". ")}; alike for all, so it still holds`
+        : test.why.map(titled).join(". "),
+    ],
+    [
+      "Days",
+      `${day(test.startsOn)} to ${day(test.lastDay)}${test.until ? `, known to ${day(test.until)}` : ""}`,
+    ],
+    [
+      "Needs",
+      `${count(Math.ceil(test.perCell))} ${test.metric.restsWords} a cell for ${percent(test.least)} to be found ${Math.round(test.power * 10)} times in 10`,
+    ],
+    ["Expected", figure(test.metric, test.base, test.currency)],
+  ];
+  return (
+    <>
+      <h2>Can it be trusted?</h2>
+      <dl className="facts-list trust" data-testid="trust">
+        {facts.map(([k, v]) => (
+          <div key={k}>
+            <dt>{k}</dt>
+            <dd>{v}</dd>
+          </div>
+        ))}
+      </dl>
+      {test.looksTaken.length > 0 && (
+        <>
+          <h3>Looks taken</h3>
+          <dl className="facts-list numbers">
+            {test.looksTaken.map((l) => (
+              <div key={l.number}>
+                <dt>
+                  {l.number}, {day(l.day)}
+                </dt>
+                <dd>
+                  p {shortP(l.p)}, limit {shortP(l.limit)}
+                </dd>
+              </div>
+            ))}
+          </dl>
+        </>
+      )}
+      {test.state === "SET_UP" && (
+        <p>
+          <Link to={`/c/${clientId}/launch/${test.planId}/${test.campaignId}`}>Launch the campaign</Link>
+        </p>
+      )}
+      <p className="note">
+        It is judged only at its planned looks, with stricter limits early on, so that looking does not make
+        luck look like a winner.
+      </p>
+    </>
+  );
+}
+
+/** Ends a test, with what was learned. */
+function End({ clientId, test }: { clientId: string; test: TestView }) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [open, setOpen] = useState(false);
+  const [learned, setLearned] = useState(test.learned);
+  const fresh = test.state === "SET_UP";
+  const end = () =>
+    endTest(clientId, test.id, learned).then(
+      () => {
+        setOpen(false);
+        void queries.invalidateQueries({ queryKey: testsQuery(clientId).queryKey });
+      },
+      (e: Error) => void message.error(e.message),
+    );
+  return (
+    <Popover
+      open={open}
+      onOpenChange={setOpen}
+      trigger="click"
+      placement="bottomRight"
+      content={
+        <div style={{ width: 320 }}>
+          <p className="note" style={{ marginTop: 0 }}>
+            {fresh
+              ? "It never ran, so nothing is kept of it."
+              : "What it says now is kept in the log. The campaign runs on; at its next launch its rows are no longer held apart."}
+          </p>
+          {!fresh && (
+            <Input.TextArea
+              aria-label="What was learned"
+              rows={3}
+              maxLength={2000}
+              placeholder="What was learned, for the next one who asks"
+              value={learned}
+              onChange={(e) => setLearned(e.target.value)}
+            />
+          )}
+          <Button type="primary" style={{ marginTop: 8 }} onClick={() => void end()}>
+            {fresh ? "Take it away" : "End the test"}
+          </Button>
+        </div>
+      }
+    >
+      <Button type={test.state === "READY" ? "primary" : "default"}>
+        {fresh ? "Take away…" : "End the test…"}
+      </Button>
+    </Popover>
+  );
+}
+
+function Learned({ clientId, test }: { clientId: string; test: TestView }) {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [text, setText] = useState(test.learned);
+  const keep = () => {
+    if (text === test.learned) return;
+    keepLearned(clientId, test.id, text).then(
+      () => void queries.invalidateQueries({ queryKey: testsQuery(clientId).queryKey }),
+      (e: Error) => void message.error(e.message),
+    );
+  };
+  return (
+    <section className="learned">
+      <h3>What was learned</h3>
+      <Input.TextArea
+        aria-label="Lesson"
+        autoSize={{ minRows: 2, maxRows: 6 }}
+        maxLength={2000}
+        placeholder="One line for the log: what to do next time"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={keep}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,1 @@
+export { Tests } from "./Tests";

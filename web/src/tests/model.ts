@@ -1,0 +1,159 @@
+import { count, day, plural } from "../look/format";
+import { figure, titled } from "../results/model";
+import type { TestView } from "./queries";
+
+/** A part as a person says it: 0.25 is 25 %. */
+export function percent(part: number): string {
+  const value = part * 100;
+  return `${value < 10 ? Number(value.toFixed(1)) : Math.round(value)} %`;
+}
+
+/** How rarely luck alone does as much: 0.0385 is "about once in 26 times". */
+export function rarely(p: number): string {
+  return p < 0.0001 ? "less than once in 10,000 times" : `about once in ${count(Math.round(1 / p))} times`;
+}
+
+export function shortP(p: number): string {
+  return p < 0.0001 ? "under 0.0001" : p.toPrecision(2);
+}
+
+const LONGEST_VALUE = 60;
+
+/** A cell by the value of the variable where that is short, else by its row's label. */
+export function cellName(test: TestView, cell: TestView["cells"][number]): string {
+  const values = test.variables.map((v) => cell.values[v] ?? "").filter(Boolean);
+  const name = values.join(" × ");
+  return values.length === test.variables.length && name && name.length <= LONGEST_VALUE ? name : cell.label;
+}
+
+/** What the verdict says at its head, and the sentence after it. */
+export interface Said {
+  head: string;
+  tone: "good" | "still" | "bad";
+  says: string;
+}
+
+const byValue = (test: TestView) => {
+  const low = test.metric.better === "LOW";
+  return test.cells
+    .map((cell, at) => ({ cell, at }))
+    .filter(({ cell }) => cell.value != null)
+    .sort((a, b) => ((a.cell.value ?? 0) - (b.cell.value ?? 0)) * (low ? 1 : -1));
+};
+
+/** How far the first is from the second, as a part of the second: "34 % lower". */
+function apart(first: number, second: number): string {
+  return `${percent(Math.abs(first - second) / second)} ${first < second ? "lower" : "higher"}`;
+}
+
+const points = (share: number) => (share * 100).toFixed(2);
+
+/** The verdict as one plain sentence. */
+export function said(test: TestView): Said {
+  const words = test.metric.words;
+  const of = (value: number | null | undefined) => figure(test.metric, value, test.currency);
+  const variable = test.variables.join(" and ") || "difference";
+  if (test.state === "SET_UP") {
+    return {
+      head: "Set up, not launched.",
+      tone: "still",
+      says: `Launch the campaign; the network then holds its ${plural(test.cells.length, "row")} apart, and days count from ${day(test.startsOn)}.`,
+    };
+  }
+  if (test.outcome === "BROKEN") {
+    return {
+      head: "Broken.",
+      tone: "bad",
+      says: `${test.why.map(titled).join(". ")}. What came after that cannot be put down to the ${variable}.`,
+    };
+  }
+  const [first, second] = byValue(test);
+  if (!first || !second || first.cell.value == null || second.cell.value == null) {
+    return {
+      head: "Not yet.",
+      tone: "still",
+      says: `Of ${test.metric.restsWords || words} too few have come to tell anything.`,
+    };
+  }
+  const numbers = `“${cellName(test, first.cell)}” has a ${words} of ${of(first.cell.value)}, “${cellName(test, second.cell)}” of ${of(second.cell.value)}`;
+  if (test.outcome === "WINNER") {
+    const between =
+      test.low != null && test.high != null
+        ? `, between ${points(test.low)} and ${points(test.high)} points`
+        : "";
+    return {
+      head: "Winner.",
+      tone: "good",
+      says: `${numbers}: ${apart(first.cell.value, second.cell.value)}${between}. Luck alone does as much ${rarely(test.p)}.`,
+    };
+  }
+  if (test.outcome === "NO_DIFFERENCE") {
+    const seen =
+      test.visible == null
+        ? "What came could not have shown any difference."
+        : test.visible <= test.least * 1.02
+          ? `A difference of ${percent(test.least)} would have been found ${Math.round(test.power * 10)} times in 10.`
+          : `What came could have shown ${percent(test.visible)} or more, not the ${percent(test.least)} that was asked for.`;
+    return { head: "No real difference.", tone: "still", says: `${numbers}. ${seen}` };
+  }
+  const days =
+    test.daysLeft == null
+      ? ""
+      : ` About ${plural(Math.max(1, Math.ceil(test.daysLeft)), "more day")} at this money should settle it.`;
+  return {
+    head: "Not yet.",
+    tone: "still",
+    says: `${numbers}. That could still be luck: ${percent(test.part)} of what was planned has come in.${days}`,
+  };
+}
+
+function winnerName(test: TestView): string {
+  const cell = test.cells[test.winner ?? 0];
+  return cell ? cellName(test, cell) : "";
+}
+
+/** A test in a few words for lists. */
+export function inShort(test: TestView): string {
+  switch (test.state) {
+    case "SET_UP":
+      return `set up, ${plural(test.cells.length, "cell")}`;
+    case "RUNNING":
+      return `${plural(test.cells.length, "cell")} · ${percent(test.part)} of what it needs`;
+    default:
+      return test.outcome === "WINNER"
+        ? `winner: ${winnerName(test)}`
+        : test.outcome === "BROKEN"
+          ? `broken: ${test.why[0] ?? ""}`
+          : test.outcome === "NO_DIFFERENCE"
+            ? "no real difference"
+            : "ended before it could tell";
+  }
+}
+
+/** Tests whose name, hypothesis, variables, cells or lesson hold every word. */
+export function found(tests: readonly TestView[], text: string): TestView[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  return tests.filter((t) => {
+    const all = [
+      t.name,
+      t.hypothesis,
+      t.learned,
+      t.campaign ?? "",
+      t.metric.words,
+      ...t.variables,
+      ...t.cells.flatMap((c) => [c.label, ...Object.values(c.values)]),
+    ]
+      .join(" ")
+      .toLowerCase();
+    return words.every((w) => all.includes(w));
+  });
+}
+
+/** The range that the intervals of some numbers are drawn in. */
+export function span(cells: readonly { value?: number | null; low?: number | null; high?: number | null }[]) {
+  const all = cells.flatMap((c) => [c.low, c.value, c.high]).filter((v): v is number => v != null);
+  if (all.length === 0) return { from: 0, to: 1 };
+  const [from, to] = [Math.min(...all), Math.max(...all)];
+  const room = (to - from || to || 1) * 0.06;
+  return { from: Math.max(0, from - room), to: to + room };
+}
