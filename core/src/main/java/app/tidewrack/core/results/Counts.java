@@ -40,6 +40,15 @@ public final class Counts {
         return new Counts(sum);
     }
 
+    /** @throws ArithmeticException when a difference is past 2⁶³ */
+    public Counts minus(Counts other) {
+        long[] rest = byMeasure.clone();
+        for (int i = 0; i < rest.length; i++) {
+            rest[i] = Math.subtractExact(rest[i], other.byMeasure[i]);
+        }
+        return new Counts(rest);
+    }
+
     public long spendMinor() {
         return get(Measure.SPEND);
     }

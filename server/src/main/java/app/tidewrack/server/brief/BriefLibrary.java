@@ -26,7 +26,7 @@ public class BriefLibrary {
 
     public record KeptBrief(String id, int version, BriefBody brief) {}
 
-    List<KeptBrief> all(String clientId) {
+    public List<KeptBrief> all(String clientId) {
         return mapper.all(clientId).stream().map(this::read).toList();
     }
 

@@ -190,7 +190,7 @@ public class PlanInspector {
     }
 
     /** What every rule finds, silenced or not. */
-    Checks checks(String clientId, Plan plan, Campaign campaign) {
+    public Checks checks(String clientId, Plan plan, Campaign campaign) {
         return checks(clientId, plan, campaign, surroundings(clientId, plan));
     }
 

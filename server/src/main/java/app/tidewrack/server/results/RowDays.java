@@ -5,6 +5,7 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.AccountUntil;
 import app.tidewrack.server.results.GroupSql.Beside;
+import app.tidewrack.server.results.ResultsMapper.Reached;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -25,12 +26,16 @@ public class RowDays {
     static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
     static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
 
+    private static final String ROW = "row:";
+
     private final FactSums facts;
     private final AdsKnown known;
+    private final ResultsMapper mapper;
 
-    RowDays(FactSums facts, AdsKnown known) {
+    RowDays(FactSums facts, AdsKnown known, ResultsMapper mapper) {
         this.facts = facts;
         this.known = known;
+        this.mapper = mapper;
     }
 
     public record RowKey(String campaignId, String rowId) {}
@@ -96,6 +101,13 @@ public class RowDays {
     /** Until when facts are known, by account; accounts that told nothing yet are not in it. */
     public Map<String, Instant> until(String clientId) {
         return facts.until(clientId).stream().collect(Collectors.toMap(AccountUntil::id, AccountUntil::until));
+    }
+
+    /** Different people that each row of a campaign reached so far. */
+    public Map<String, Long> reach(String clientId, String campaignId) {
+        return mapper.reach(clientId, campaignId).stream()
+                .filter(r -> r.scope().startsWith(ROW))
+                .collect(Collectors.toMap(r -> r.scope().substring(ROW.length()), Reached::people));
     }
 
     public double margin(String clientId) {

@@ -1,0 +1,404 @@
+package app.tidewrack.core.playbook;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.playbook.Playbook.Target;
+import app.tidewrack.core.playbook.RowSeen.DayBrought;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
+import app.tidewrack.core.splittest.Comparison;
+import java.time.LocalDate;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Applies a playbook to the rows of one campaign. Guards hold whatever the rules say: nothing before {@link Playbook#LEAST_DAYS}
+ * days but a bid that does not deliver, no step over {@link Playbook#MOST_RAISE} per cent, no more money than there is room for,
+ * and rows of a running test are left whole. Rows with equal evidence get equal advice, in whatever order they come.
+ */
+public final class Adviser {
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
+    private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+    /** The first days of a row, and its last, whose click rates are compared to tell fatigue. */
+    private static final int FRESH_DAYS = 3;
+
+    private static final double LEAST_STEP = 0.05;
+
+    private final Playbook playbook;
+    private final Scene scene;
+    private final Target target;
+    private final Metric metric;
+
+    /**
+     * What holds for all rows.
+     *
+     * @param target what rows are judged by
+     * @param shared the campaign shares its money, so that rows have none to raise
+     * @param roomMinor how much more may be spent a day, in minor units; null when nothing limits it
+     * @param today the day on which advice is given; rows are told up to the day before
+     * @param margin of a sale, 0 to 1
+     */
+    public record Scene(
+            Target target,
+            Purpose purpose,
+            boolean shared,
+            @Nullable Long roomMinor,
+            LocalDate today,
+            double margin) {}
+
+    private Adviser(Playbook playbook, Scene scene) {
+        this.playbook = playbook;
+        this.scene = scene;
+        target = scene.target();
+        metric = Metric.usual(target.metric());
+    }
+
+    /** Advice for each row that gets some, in the order of moves and then by evidence. */
+    public static List<Advice> advise(Playbook playbook, Scene scene, List<RowSeen> rows) {
+        return new Adviser(playbook, scene).advise(rows);
+    }
+
+    /** A row with what it brought, and how it stands. */
+    private record Judged(RowSeen row, Counts all, Standing standing) {}
+
+    private List<Advice> advise(List<RowSeen> rows) {
+        Counts sum = Counts.NONE;
+        List<Counts> all = new ArrayList<>();
+        for (RowSeen row : rows) {
+            Counts counts = row.all();
+            all.add(counts);
+            sum = sum.plus(counts);
+        }
+        List<Judged> judged = new ArrayList<>();
+        for (int i = 0; i < rows.size(); i++) {
+            Counts own = all.get(i);
+            judged.add(new Judged(
+                    rows.get(i), own, Standing.of(metric, facts(own), target.value(), facts(sum.minus(own)))));
+        }
+        double resultCost = resultCost(sum);
+        List<Advice> advice = new ArrayList<>();
+        List<Judged> good = new ArrayList<>();
+        List<Judged> bad = new ArrayList<>();
+        for (Judged j : judged) {
+            Optional<Advice> one = alone(j, resultCost);
+            if (one.isPresent()) {
+                advice.add(one.get());
+            } else if (early(j.row())) {
+                continue;
+            } else if (j.standing().good() <= 1 - playbook.certainty()) {
+                good.add(j);
+            } else if (j.standing().bad() <= 1 - playbook.certainty()) {
+                bad.add(j);
+            }
+        }
+        advice.addAll(ofGood(good, bad, resultCost));
+        Set<String> shifted = advice.stream()
+                .filter(a -> a.move() == Move.SHIFT)
+                .map(Advice::rowId)
+                .collect(Collectors.toSet());
+        bad.stream()
+                .filter(j -> !shifted.contains(j.row().rowId()))
+                .forEach(j -> stop(j, resultCost).ifPresent(advice::add));
+        advice.sort(Comparator.comparing(Advice::move).thenComparing(Advice::p).thenComparing(Advice::rowId));
+        return advice.stream().filter(a -> playbook.may(a.move())).toList();
+    }
+
+    private Facts facts(Counts counts) {
+        return new Facts(counts, scene.margin());
+    }
+
+    /** What a result may cost: the target where it is a cost, else what it costs all rows; infinite before there is any. */
+    private double resultCost(Counts sum) {
+        if (target.value() != null && metric.part().isEmpty()) {
+            return target.value();
+        }
+        return Metric.usual(metric.part().isEmpty() ? metric.code() : "cost_per_result")
+                .of(facts(sum))
+                .orElse(Double.POSITIVE_INFINITY);
+    }
+
+    private boolean early(RowSeen row) {
+        return daysAlone(row) < Math.max(playbook.leaveDays(), Playbook.LEAST_DAYS);
+    }
+
+    private long daysAlone(RowSeen row) {
+        return ChronoUnit.DAYS.between(row.since(), scene.today());
+    }
+
+    /** What a row calls for whatever the others do. */
+    private Optional<Advice> alone(Judged j, double resultCost) {
+        RowSeen row = j.row();
+        if (row.tested()) {
+            return Optional.of(quiet(
+                    row,
+                    scene.today(),
+                    "It is in a split test that runs. Anything that is changed now would break it."));
+        }
+        Optional<Advice> bid = bid(j);
+        if (bid.isPresent() || early(row)) {
+            return bid.isPresent()
+                    ? bid
+                    : j.all().equals(Counts.NONE)
+                            ? Optional.empty()
+                            : Optional.of(quiet(
+                                    row,
+                                    row.since().plusDays(Math.max(playbook.leaveDays(), Playbook.LEAST_DAYS) - 1L),
+                                    "It runs as it does since %s; too little has come in to judge it."
+                                            .formatted(day(row.since()))));
+        }
+        long results = Math.round(Metric.usual(metric.part().isEmpty() ? metric.rests() : metric.part())
+                .of(facts(j.all()))
+                .orElse(0));
+        long spent = j.all().spendMinor();
+        if (playbook.may(Move.STOP_WITHOUT_RESULTS) && results == 0 && spent >= playbook.emptySpend() * resultCost) {
+            String words = Metric.usual(metric.part().isEmpty() ? metric.rests() : metric.part())
+                    .words();
+            return Optional.of(new Advice(
+                    Move.STOP_WITHOUT_RESULTS,
+                    row.rowId(),
+                    0,
+                    null,
+                    null,
+                    saved(row),
+                    "It spent %s and brought no %s; the others get one for %s."
+                            .formatted(money(spent, row), words, money(Math.round(resultCost), row)),
+                    j.standing().bad(),
+                    null,
+                    List.of()));
+        }
+        return tired(j);
+    }
+
+    /** A bid too low shows as a row that may run and is not shown (common practice). */
+    private Optional<Advice> bid(Judged j) {
+        RowSeen row = j.row();
+        Money bid = row.bid();
+        if (bid == null
+                || daysAlone(row) < 1
+                || j.all().get(Measure.IMPRESSIONS) > 0
+                || row.days().isEmpty()) {
+            return Optional.empty();
+        }
+        Money suggested = row.suggested();
+        Money higher = suggested != null && suggested.compareTo(bid) > 0
+                ? suggested
+                : Money.ofMinor(
+                        bid.minor() + Math.max(1, bid.minor() * Playbook.MOST_RAISE / 100),
+                        bid.currency().getCurrencyCode());
+        return Optional.of(new Advice(
+                Move.RAISE_BID,
+                row.rowId(),
+                0,
+                higher,
+                null,
+                0,
+                "It was approved and shown to nobody in %d days. Its bid of %s is too low%s; a bid is a ceiling, what is paid is usually less."
+                        .formatted(
+                                row.days().size(),
+                                bid,
+                                suggested == null ? "" : ", %s is suggested".formatted(suggested)),
+                1,
+                null,
+                List.of()));
+    }
+
+    /** Its click rate fell by more than chance while people saw it often. */
+    private Optional<Advice> tired(Judged j) {
+        List<DayBrought> days = j.row().days();
+        if (j.row().frequency() < playbook.tiredFrequency() || days.size() < 2 * FRESH_DAYS) {
+            return Optional.empty();
+        }
+        Counts first = sum(days.subList(0, FRESH_DAYS));
+        Counts last = sum(days.subList(days.size() - FRESH_DAYS, days.size()));
+        long shown = first.get(Measure.IMPRESSIONS);
+        long shownLast = last.get(Measure.IMPRESSIONS);
+        if (shown <= 0 || shownLast <= 0 || first.get(Measure.CLICKS) <= 0) {
+            return Optional.empty();
+        }
+        double before = (double) first.get(Measure.CLICKS) / shown;
+        double now = (double) last.get(Measure.CLICKS) / shownLast;
+        double z = Comparison.z(first.get(Measure.CLICKS), shown, last.get(Measure.CLICKS), shownLast);
+        double p = NORMAL.survivalProbability(z);
+        if (now > before * playbook.tiredShare() || p > 1 - playbook.certainty()) {
+            return Optional.empty();
+        }
+        return Optional.of(new Advice(
+                Move.REFRESH,
+                j.row().rowId(),
+                0,
+                null,
+                null,
+                0,
+                "Its click rate fell from %s to %s, and people have seen it %.1f times on average."
+                        .formatted(percent(before), percent(now), j.row().frequency()),
+                p,
+                null,
+                List.of(Move.STOP)));
+    }
+
+    private static Counts sum(List<DayBrought> days) {
+        return days.stream().map(DayBrought::counts).reduce(Counts.NONE, Counts::plus);
+    }
+
+    private Optional<Advice> stop(Judged j, double resultCost) {
+        if (j.all().spendMinor() < playbook.stopSpend() * resultCost) {
+            return Optional.empty();
+        }
+        return Optional.of(new Advice(
+                Move.STOP,
+                j.row().rowId(),
+                0,
+                null,
+                null,
+                saved(j.row()),
+                stands(j, "worse"),
+                j.standing().bad(),
+                null,
+                List.of(Move.REFRESH)));
+    }
+
+    /** Winners of a test go to scaling; others get more money, evenly within the room there is, or that of a bad row. */
+    private List<Advice> ofGood(List<Judged> good, List<Judged> bad, double resultCost) {
+        List<Advice> advice = new ArrayList<>();
+        if (scene.purpose() == Purpose.TESTING && playbook.may(Move.TO_SCALING)) {
+            good.forEach(j -> advice.add(new Advice(
+                    Move.TO_SCALING,
+                    j.row().rowId(),
+                    100,
+                    j.row().daily().times(2),
+                    null,
+                    j.row().daily().times(2).minor(),
+                    stands(j, "better"),
+                    j.standing().good(),
+                    null,
+                    scene.shared() ? List.of() : List.of(Move.RAISE, Move.SIDEWAYS, Move.DOUBLE))));
+            return advice;
+        }
+        if (scene.shared()) {
+            return advice;
+        }
+        long wanted = good.stream().mapToLong(j -> step(j.row())).sum();
+        double part = scene.roomMinor() == null || wanted <= scene.roomMinor()
+                ? 1
+                : (double) Math.max(0, scene.roomMinor()) / wanted;
+        for (Judged j : good) {
+            long more = (long) Math.floor(step(j.row()) * part);
+            if (more < LEAST_STEP * j.row().daily().minor()) {
+                shift(j, bad, resultCost).ifPresent(advice::add);
+                continue;
+            }
+            Move move = playbook.may(Move.RAISE) ? Move.RAISE : Move.SIDEWAYS;
+            if (move == Move.SIDEWAYS) {
+                advice.add(sideways(j));
+                continue;
+            }
+            advice.add(new Advice(
+                    Move.RAISE,
+                    j.row().rowId(),
+                    100.0 * more / j.row().daily().minor(),
+                    plus(j.row(), more),
+                    null,
+                    more,
+                    stands(j, "better"),
+                    j.standing().good(),
+                    null,
+                    part < 1 ? List.of() : List.of(Move.SIDEWAYS, Move.DOUBLE)));
+        }
+        return advice;
+    }
+
+    private Advice sideways(Judged j) {
+        return new Advice(
+                Move.SIDEWAYS,
+                j.row().rowId(),
+                playbook.copies(),
+                null,
+                null,
+                j.row().daily().minor() * playbook.copies(),
+                stands(j, "better"),
+                j.standing().good(),
+                null,
+                List.of(Move.DOUBLE));
+    }
+
+    private long step(RowSeen row) {
+        return row.daily().minor() * Math.min(playbook.raisePercent(), Playbook.MOST_RAISE) / 100;
+    }
+
+    private static Money plus(RowSeen row, long more) {
+        return Money.ofMinor(row.daily().minor() + more, row.daily().currency().getCurrencyCode());
+    }
+
+    /** From the worst row, so much as a raise would be of the good one. */
+    private Optional<Advice> shift(Judged to, List<Judged> bad, double resultCost) {
+        return bad.stream()
+                .filter(j -> j.all().spendMinor() >= playbook.stopSpend() * resultCost)
+                .min(Comparator.comparing((Judged j) -> j.standing().bad())
+                        .thenComparing(j -> j.row().rowId()))
+                .filter(j -> playbook.may(Move.SHIFT)
+                        && step(to.row()) > 0
+                        && step(to.row()) < j.row().daily().minor())
+                .map(from -> new Advice(
+                        Move.SHIFT,
+                        from.row().rowId(),
+                        100.0 * step(to.row()) / to.row().daily().minor(),
+                        plus(to.row(), step(to.row())),
+                        to.row().rowId(),
+                        0,
+                        "%s. There is no more money, and %s is the worst of the campaign."
+                                .formatted(
+                                        stands(to, "better").replaceFirst("\\.$", ""),
+                                        from.row().label()),
+                        to.standing().good(),
+                        null,
+                        List.of(Move.STOP)));
+    }
+
+    private String stands(Judged j, String how) {
+        String own = figure(metric.of(facts(j.all())).orElse(Double.NaN), j.row());
+        String against = target.value() == null
+                ? "%s than its fellow rows together".formatted(how)
+                : "%s than the target of %s".formatted(how, figure(target.value(), j.row()));
+        return "Its %s is %s after %s, %s."
+                .formatted(metric.words(), own, money(j.all().spendMinor(), j.row()), against);
+    }
+
+    private Advice quiet(RowSeen row, LocalDate until, String says) {
+        return new Advice(Move.LEAVE_ALONE, row.rowId(), 0, null, null, 0, says, 1, until, List.of());
+    }
+
+    private static long saved(RowSeen row) {
+        return -row.daily().minor();
+    }
+
+    private String figure(double value, RowSeen row) {
+        if (Double.isNaN(value)) {
+            return "nothing yet";
+        }
+        return metric.share() ? percent(value) : money(Math.round(value), row);
+    }
+
+    private static String percent(double share) {
+        return String.format(Locale.ENGLISH, "%.2f %%", share * 100);
+    }
+
+    private static String money(long minor, RowSeen row) {
+        return Money.ofMinor(minor, row.daily().currency().getCurrencyCode()).toString();
+    }
+
+    private static String day(LocalDate day) {
+        return day.format(DAY);
+    }
+}

@@ -1,0 +1,276 @@
+package app.tidewrack.core.playbook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.playbook.Adviser.Scene;
+import app.tidewrack.core.playbook.Playbook.Target;
+import app.tidewrack.core.playbook.RowSeen.DayBrought;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class AdviserTest {
+    private static final LocalDate START = LocalDate.parse("2027-03-01");
+    private static final Target SALES = new Target(Temperature.RETARGETING, "cost_per_sale", 500.0, "GBP");
+
+    private static Counts counts(long impressions, long clicks, long spend, long sales) {
+        return Counts.of(Map.of(
+                Measure.IMPRESSIONS, impressions,
+                Measure.CLICKS, clicks,
+                Measure.SPEND, spend,
+                Measure.PURCHASES, sales));
+    }
+
+    private static RowSeen row(String id, int days, Counts aDay) {
+        return row(id, IntStream.range(0, days).mapToObj(d -> aDay).toList(), null, 1);
+    }
+
+    private static RowSeen row(String id, List<Counts> days, @Nullable String bid, double frequency) {
+        return new RowSeen(
+                id,
+                "Row " + id,
+                Money.ofMinor(1000, "GBP"),
+                START,
+                bid == null ? null : Money.parse(bid, Money.ofMinor(0, "GBP").currency()),
+                bid == null ? null : Money.ofMinor(75, "GBP"),
+                false,
+                frequency,
+                IntStream.range(0, days.size())
+                        .mapToObj(d -> new DayBrought(START.plusDays(d), days.get(d)))
+                        .toList());
+    }
+
+    private static Scene scene(int days, Purpose purpose, @Nullable Long room) {
+        return new Scene(SALES, purpose, false, room, START.plusDays(days), 0.4);
+    }
+
+    private static Advice only(List<RowSeen> rows, Scene scene) {
+        List<Advice> advice = Adviser.advise(Playbook.USUAL, scene, rows);
+        assertThat(advice).as(advice.toString()).hasSize(1);
+        return advice.get(0);
+    }
+
+    /**
+     * Trade facts (common practice) with a target of £5.00 a sale and £10.00 a day: left alone for the first days; a good row up by
+     * 15 %; a bad one stopped; one that spent three sales' worth without any stopped; what is between left as it is.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "2, 1000, 8, SCALING, LEAVE_ALONE",
+        "6, 1000, 4, SCALING, RAISE",
+        "6, 1000, 4, TESTING, TO_SCALING",
+        "12, 1000, 1, SCALING, STOP",
+        "6, 1000, 0, SCALING, STOP_WITHOUT_RESULTS",
+        "6, 200, 0, SCALING, ",
+        "6, 1000, 2, SCALING, "
+    })
+    void movesFollowTheTrade(int days, long spend, long sales, Purpose purpose, @Nullable Move move) {
+        List<Advice> advice = Adviser.advise(
+                Playbook.USUAL, scene(days, purpose, null), List.of(row("a", days, counts(5000, 60, spend, sales))));
+        assertThat(advice).extracting(Advice::move).isEqualTo(move == null ? List.of() : List.of(move));
+    }
+
+    @Test
+    void aRaiseCarriesItsNumbersItsEditAndWhatItCosts() {
+        Advice raise = only(List.of(row("a", 6, counts(5000, 60, 1000, 4))), scene(6, Purpose.SCALING, null));
+        assertThat(raise.money()).isEqualTo(Money.ofMinor(1150, "GBP"));
+        assertThat(raise.amount()).isEqualTo(15);
+        assertThat(raise.perDayMinor()).isEqualTo(150);
+        assertThat(raise.says()).contains("cost per sale is £2.50 after £60.00", "better than the target of £5.00");
+        assertThat(raise.instead()).containsExactly(Move.SIDEWAYS, Move.DOUBLE);
+    }
+
+    /** A new, approved row that gets nothing: its bid is too low, and the suggested bid is the floor (common practice). */
+    @Test
+    void aRowWithoutDeliveryBidsTooLow() {
+        Advice advice = only(
+                List.of(row("a", Collections.nCopies(2, Counts.NONE), "0.20", 0)), scene(2, Purpose.TESTING, null));
+        assertThat(advice.move()).isEqualTo(Move.RAISE_BID);
+        assertThat(advice.money()).isEqualTo(Money.ofMinor(75, "GBP"));
+        assertThat(advice.says()).contains("shown to nobody in 2 days", "£0.20", "£0.75 is suggested");
+        assertThat(Adviser.advise(
+                        Playbook.USUAL,
+                        scene(2, Purpose.TESTING, null),
+                        List.of(row("a", Collections.nCopies(2, Counts.NONE), null, 0))))
+                .isEmpty();
+    }
+
+    @Test
+    void aTiredRowGetsAFreshCreative() {
+        List<Counts> days = new ArrayList<>(Collections.nCopies(3, counts(5000, 100, 1000, 2)));
+        days.addAll(Collections.nCopies(5, counts(5000, 50, 1000, 2)));
+        Advice advice = only(List.of(row("a", days, null, 3.1)), scene(8, Purpose.SCALING, null));
+        assertThat(advice.move()).isEqualTo(Move.REFRESH);
+        assertThat(advice.says()).contains("from 2.00 % to 1.00 %", "3.1 times");
+        assertThat(Adviser.advise(Playbook.USUAL, scene(8, Purpose.SCALING, null), List.of(row("a", days, null, 1.2))))
+                .isEmpty();
+    }
+
+    /** Without a target rows are judged by one another: here £2.50 and £10.00 a sale. */
+    @Test
+    void rowsAreJudgedByOneAnotherWithoutATarget() {
+        Scene scene = new Scene(
+                new Target(Temperature.RETARGETING, "cost_per_sale", null, "GBP"),
+                Purpose.SCALING,
+                false,
+                null,
+                START.plusDays(8),
+                0.4);
+        List<Advice> advice = Adviser.advise(
+                Playbook.USUAL,
+                scene,
+                List.of(
+                        row("a", 8, counts(5000, 60, 1000, 4)),
+                        row("b", 8, counts(5000, 60, 1000, 1)),
+                        row("c", 8, counts(5000, 60, 1000, 2))));
+        assertThat(advice).extracting(Advice::rowId).containsExactly("b", "a");
+        assertThat(advice).extracting(Advice::move).containsExactly(Move.STOP, Move.RAISE);
+    }
+
+    /** When there is no more money it is shifted from the worst row; when there is little all good rows share it evenly. */
+    @Test
+    void moneyIsNeverMoreThanThereIs() {
+        List<RowSeen> rows = List.of(row("a", 8, counts(5000, 60, 1000, 5)), row("b", 8, counts(5000, 60, 1000, 1)));
+        List<Advice> advice = Adviser.advise(Playbook.USUAL, scene(8, Purpose.SCALING, 0L), rows);
+        assertThat(advice)
+                .filteredOn(a -> a.move() == Move.SHIFT)
+                .singleElement()
+                .satisfies(a -> {
+                    assertThat(a.rowId()).isEqualTo("b");
+                    assertThat(a.toRowId()).isEqualTo("a");
+                    assertThat(a.perDayMinor()).isZero();
+                });
+        List<RowSeen> good = List.of(row("a", 8, counts(5000, 60, 1000, 5)), row("b", 8, counts(5000, 60, 1000, 5)));
+        assertThat(Adviser.advise(Playbook.USUAL, scene(8, Purpose.SCALING, 200L), good))
+                .extracting(Advice::perDayMinor)
+                .containsExactly(100L, 100L);
+    }
+
+    @Test
+    void aTestIsLeftWhole() {
+        RowSeen of = row("a", 8, counts(5000, 60, 1000, 9));
+        RowSeen tested = new RowSeen(of.rowId(), of.label(), of.daily(), of.since(), null, null, true, 1, of.days());
+        assertThat(only(List.of(tested), scene(8, Purpose.TESTING, null)).move())
+                .isEqualTo(Move.LEAVE_ALONE);
+    }
+
+    /** On random histories: no step over 20 %, none before three days, none over the room, and the same in any order. */
+    @Test
+    void guardsHoldWhateverComes() {
+        Random random = new Random(11);
+        for (int run = 0; run < 400; run++) {
+            int days = 1 + random.nextInt(14);
+            long room = random.nextInt(800);
+            List<RowSeen> rows = new ArrayList<>();
+            for (int r = 0; r < 1 + random.nextInt(8); r++) {
+                int rate = random.nextInt(8);
+                rows.add(row(
+                        "r" + r,
+                        IntStream.range(0, days)
+                                .mapToObj(d -> counts(
+                                        random.nextInt(4000),
+                                        random.nextInt(60),
+                                        random.nextInt(1500),
+                                        random.nextInt(rate + 1)))
+                                .toList(),
+                        random.nextBoolean() ? "0.40" : null,
+                        random.nextDouble() * 5));
+            }
+            Playbook wild = new Playbook(
+                    EnumSet.allOf(Move.class),
+                    3 + random.nextInt(5),
+                    1 + random.nextInt(20),
+                    1 + random.nextInt(10),
+                    1,
+                    1,
+                    0.9,
+                    1,
+                    0.8,
+                    List.of());
+            Scene scene = scene(days, random.nextBoolean() ? Purpose.SCALING : Purpose.TESTING, room);
+            List<Advice> advice = Adviser.advise(wild, scene, rows);
+            long more = 0;
+            Set<String> seen = new HashSet<>();
+            for (Advice a : advice) {
+                if (a.move() == Move.RAISE) {
+                    assertThat(a.amount()).isBetween(0.0, 20.0);
+                    more += a.perDayMinor();
+                }
+                if (days < Playbook.LEAST_DAYS) {
+                    assertThat(a.move()).isIn(Move.LEAVE_ALONE, Move.RAISE_BID);
+                }
+                assertThat(a.move() == Move.SHIFT || seen.add(a.rowId())).isTrue();
+            }
+            assertThat(more).isLessThanOrEqualTo(room);
+            Collections.shuffle(rows, random);
+            assertThat(Adviser.advise(wild, scene, rows)).isEqualTo(advice);
+        }
+    }
+
+    /** Tried on the past, each day knows only what was known then; what came after is told beside. */
+    @Test
+    void aPlaybookIsTriedOnThePastDayByDay() {
+        List<Counts> days = new ArrayList<>(Collections.nCopies(6, counts(5000, 60, 1000, 4)));
+        days.addAll(Collections.nCopies(6, counts(5000, 20, 1000, 0)));
+        Trial trial = Trial.of(
+                Playbook.USUAL, scene(12, Purpose.SCALING, null), List.of(row("a", days, null, 1)), START.plusDays(1));
+        assertThat(trial.given()).extracting(g -> g.advice().move()).startsWith(Move.RAISE);
+        Trial.Given raise = trial.given().get(0);
+        assertThat(raise.day()).isEqualTo(START.plusDays(4));
+        assertThat(raise.before().spendMinor()).isEqualTo(4000);
+        assertThat(raise.after().get(Measure.PURCHASES)).isEqualTo(8);
+    }
+
+    @Test
+    void rulesOutOfTheirLimitsAreRefused() {
+        assertThatThrownBy(() -> new Playbook(Set.of(), 1, 15, 5, 3, 3, 0.67, 2.5, 0.9, List.of()))
+                .hasMessageContaining("days to leave a row alone are 1; they go from 3 to 14");
+        assertThatThrownBy(() -> new Playbook(Set.of(), 4, 50, 5, 3, 3, 0.67, 2.5, 0.9, List.of()))
+                .hasMessageContaining("50; they go from 1 to 20");
+        assertThatThrownBy(() -> new Playbook(
+                        Set.of(),
+                        4,
+                        15,
+                        5,
+                        3,
+                        3,
+                        0.67,
+                        2.5,
+                        0.9,
+                        List.of(new Target(Temperature.COLD, "spend", null, ""))))
+                .hasMessageContaining("“spend”");
+    }
+
+    /** 3 expected and none come: e⁻³ = 0.0498; 10 of 100 where 5 % is usual or more: 0.0282 (R 4.2.2, pbinom, from memory). */
+    @Test
+    void standingIsReckonedExactly() {
+        Metric cost = Metric.usual("cost_per_sale");
+        assertThat(Standing.of(cost, new Facts(counts(0, 0, 1500, 0), 0), 500.0, new Facts(Counts.NONE, 0))
+                        .bad())
+                .isCloseTo(0.049787, within(1e-6));
+        Metric rate = Metric.usual("click_rate");
+        assertThat(Standing.of(rate, new Facts(counts(100, 10, 0, 0), 0), 0.05, new Facts(Counts.NONE, 0))
+                        .good())
+                .isCloseTo(0.0282, within(1e-4));
+    }
+}

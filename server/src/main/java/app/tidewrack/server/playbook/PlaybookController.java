@@ -1,0 +1,96 @@
+package app.tidewrack.server.playbook;
+
+import app.tidewrack.core.playbook.Move;
+import app.tidewrack.core.playbook.Playbook;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.playbook.PlaybookDesk.AdviceTold;
+import app.tidewrack.server.playbook.PlaybookDesk.DecisionTold;
+import app.tidewrack.server.playbook.PlaybookDesk.TakenView;
+import app.tidewrack.server.playbook.PlaybookDesk.TriedView;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A client's rules of decision and their advice. */
+@RestController
+@RequestMapping("/api/clients/{clientId}")
+class PlaybookController {
+    private final PlaybookDesk desk;
+    private final ClientMapper clients;
+
+    PlaybookController(PlaybookDesk desk, ClientMapper clients) {
+        this.desk = desk;
+        this.clients = clients;
+    }
+
+    @GetMapping("/playbook")
+    Playbook playbook(@PathVariable String clientId) {
+        return desk.playbook(clientId);
+    }
+
+    @PutMapping("/playbook")
+    Playbook keep(@PathVariable String clientId, @RequestBody Playbook playbook) {
+        return desk.keep(clientId, playbook);
+    }
+
+    /** What a playbook would have advised in the past; nothing is kept of it. */
+    @PostMapping("/playbook/tried")
+    TriedView tryOut(@PathVariable String clientId, @RequestBody Playbook playbook) {
+        return desk.tryOut(clientId, playbook);
+    }
+
+    @GetMapping("/advice")
+    List<AdviceTold> advice(@PathVariable String clientId) {
+        return desk.advice(clientId);
+    }
+
+    @GetMapping("/advice/decisions")
+    List<DecisionTold> decisions(@PathVariable String clientId) {
+        return desk.decisions(
+                clientId,
+                clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Account::currency)));
+    }
+
+    /** @param key of the advice, as it was told */
+    record TakeBody(
+            @NotNull @Size(max = 200) String key,
+            @Nullable Move move,
+            @Nullable Double amount) {}
+
+    @PostMapping("/advice/taken")
+    TakenView take(@PathVariable String clientId, @Valid @RequestBody TakeBody body, Principal person) {
+        return desk.take(clientId, body.key(), body.move(), body.amount(), person.getName());
+    }
+
+    record PutOffBody(
+            @NotNull @Size(max = 200) String key, @NotNull LocalDate until) {}
+
+    @PostMapping("/advice/put-off")
+    List<AdviceTold> putOff(@PathVariable String clientId, @Valid @RequestBody PutOffBody body, Principal person) {
+        desk.putOff(clientId, body.key(), body.until(), person.getName());
+        return desk.advice(clientId);
+    }
+
+    record RefuseBody(
+            @NotNull @Size(max = 200) String key,
+            @NotNull @Size(max = 500) String reason) {}
+
+    @PostMapping("/advice/refused")
+    List<AdviceTold> refuse(@PathVariable String clientId, @Valid @RequestBody RefuseBody body, Principal person) {
+        desk.refuse(clientId, body.key(), body.reason(), person.getName());
+        return desk.advice(clientId);
+    }
+}

@@ -1,0 +1,570 @@
+package app.tidewrack.server.playbook;
+
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.Plan;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.playbook.Advice;
+import app.tidewrack.core.playbook.Adviser;
+import app.tidewrack.core.playbook.Move;
+import app.tidewrack.core.playbook.Playbook;
+import app.tidewrack.core.playbook.RowSeen;
+import app.tidewrack.core.playbook.RowSeen.DayBrought;
+import app.tidewrack.core.playbook.Trial;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.plan.EditBody;
+import app.tidewrack.server.plan.EditBody.BidOffer;
+import app.tidewrack.server.plan.EditBody.CellBody;
+import app.tidewrack.server.plan.EditBody.FactsBody;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.playbook.PlaybookMapper.Decision;
+import app.tidewrack.server.playbook.RunningCampaigns.Running;
+import app.tidewrack.server.results.MetricView;
+import app.tidewrack.server.results.RowDays;
+import app.tidewrack.server.results.RowDays.RowKey;
+import app.tidewrack.server.web.Ids;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.SortedMap;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Gives a client's playbook, its advice, and what is made of it; advice that is taken becomes edits like any other. */
+@Service
+class PlaybookDesk {
+    private static final String SCALING = " scaling";
+
+    /** A refused advice is not given again for so many days. */
+    private static final int REFUSED_DAYS = 7;
+
+    private final PlaybookMapper mapper;
+    private final RunningCampaigns running;
+    private final PlanDesk plans;
+    private final RowDays rowDays;
+    private final JsonMapper json;
+
+    PlaybookDesk(PlaybookMapper mapper, RunningCampaigns running, PlanDesk plans, RowDays rowDays, JsonMapper json) {
+        this.mapper = mapper;
+        this.running = running;
+        this.plans = plans;
+        this.rowDays = rowDays;
+        this.json = json;
+    }
+
+    Playbook playbook(String clientId) {
+        return mapper.rules(clientId)
+                .map(r -> json.readValue(r, Playbook.class))
+                .orElse(Playbook.USUAL);
+    }
+
+    Playbook keep(String clientId, Playbook playbook) {
+        mapper.keepRules(clientId, json.writeValueAsString(playbook));
+        return playbook;
+    }
+
+    /**
+     * An advice with the row it is about.
+     *
+     * @param key names it as long as it stands
+     * @param creativeId of the row's first ad, for a fresh one
+     * @param metric what it was judged by
+     * @param target the worst that is still good; null when rows are judged by one another
+     */
+    record AdviceTold(
+            String key,
+            String planId,
+            String plan,
+            String campaignId,
+            String campaign,
+            String network,
+            String currency,
+            String rowId,
+            String row,
+            @Nullable String toRow,
+            @Nullable String creativeId,
+            Move move,
+            double amount,
+            @Nullable Long moneyMinor,
+            long dailyMinor,
+            long perDayMinor,
+            String says,
+            double p,
+            @Nullable LocalDate until,
+            List<Move> instead,
+            MetricView metric,
+            @Nullable Double target) {}
+
+    List<AdviceTold> advice(String clientId) {
+        Playbook playbook = playbook(clientId);
+        List<Decision> decisions = mapper.decisions(clientId);
+        List<AdviceTold> told = new ArrayList<>();
+        for (Running r : running.of(clientId, playbook)) {
+            for (Advice advice : Adviser.advise(playbook, r.scene(), r.rows())) {
+                if (!decided(decisions, r, advice, playbook)) {
+                    told.add(told(r, advice));
+                }
+            }
+        }
+        return told;
+    }
+
+    private static String key(Running r, Advice advice) {
+        return "%s/%s/%s".formatted(r.campaign().id(), advice.rowId(), advice.move());
+    }
+
+    private static AdviceTold told(Running r, Advice a) {
+        Campaign campaign = r.campaign();
+        RowSeen row = row(r, a.rowId());
+        Money money = a.money();
+        String toRow = a.toRowId();
+        return new AdviceTold(
+                key(r, a),
+                r.plan().id(),
+                r.plan().name(),
+                campaign.id(),
+                campaign.facts().name(),
+                r.account().network(),
+                r.account().currency(),
+                row.rowId(),
+                row.label(),
+                toRow == null ? null : campaign.row(toRow).label(),
+                campaign.onColumns(a.rowId()).stream()
+                        .map(Column::creativeId)
+                        .findFirst()
+                        .orElse(null),
+                a.move(),
+                a.amount(),
+                money == null ? null : money.minor(),
+                row.daily().minor(),
+                a.perDayMinor(),
+                a.says(),
+                a.p(),
+                a.until(),
+                a.instead(),
+                MetricView.of(Metric.usual(r.scene().target().metric())),
+                r.scene().target().value());
+    }
+
+    private static RowSeen row(Running r, String rowId) {
+        return r.rows().stream()
+                .filter(s -> s.rowId().equals(rowId))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Whether somebody has dealt with it already, so that it is not told again for now. */
+    private static boolean decided(List<Decision> decisions, Running r, Advice advice, Playbook playbook) {
+        LocalDate today = r.scene().today();
+        return decisions.stream()
+                .filter(d -> d.campaignId().equals(r.campaign().id())
+                        && d.rowId().equals(advice.rowId())
+                        && (d.move().equals(advice.move().name())
+                                || advice.instead().contains(Move.valueOf(d.move()))))
+                .anyMatch(d -> switch (d.decided()) {
+                    case "PUT_OFF" -> d.untilDay() != null && !d.untilDay().isBefore(today);
+                    case "REFUSED" -> d.day().plusDays(REFUSED_DAYS).isAfter(today);
+                    default -> d.day().plusDays(playbook.leaveDays()).isAfter(today);
+                });
+    }
+
+    /** What to look at after an advice is taken: the change list of its campaign, or another that came of it. */
+    record TakenView(String planId, String campaignId, String edit) {}
+
+    /**
+     * Makes the edits of an advice, in one piece.
+     *
+     * @param move what is done: what was advised, or one of what could be done instead; null for the first
+     * @param amount another per cent or number of copies; null for what was advised
+     * @throws Refusal when it is no longer given
+     */
+    @Transactional
+    public TakenView take(String clientId, String key, @Nullable Move move, @Nullable Double amount, String personId) {
+        Given given = given(clientId, key);
+        Advice advice = given.advice();
+        Move taken = move == null ? advice.move() : move;
+        if (taken != advice.move() && !advice.instead().contains(taken)) {
+            throw new Refusal(
+                    "move",
+                    "“%s” is not offered here.".formatted(taken.words()),
+                    "Choose of what is offered, or edit the sheet.");
+        }
+        double much = amount == null ? advice.amount() : amount;
+        Running r = given.running();
+        Editing editing = new Editing(clientId, r, personId);
+        String campaignId = editing.make(taken, advice, much, playbook(clientId));
+        decide(clientId, given, taken, "TAKEN", "", null, personId);
+        return new TakenView(r.plan().id(), campaignId, taken.words());
+    }
+
+    @Transactional
+    public void putOff(String clientId, String key, LocalDate until, String personId) {
+        Given given = given(clientId, key);
+        if (until.isBefore(given.running().scene().today())) {
+            throw new Refusal("until", "%s is past.".formatted(until), "Choose a day to come.");
+        }
+        decide(clientId, given, given.advice().move(), "PUT_OFF", "", until, personId);
+    }
+
+    @Transactional
+    public void refuse(String clientId, String key, String reason, String personId) {
+        if (reason.isBlank()) {
+            throw new Refusal("reason", "An advice is refused for a reason.", "Type it; it is kept beside.");
+        }
+        Given given = given(clientId, key);
+        decide(clientId, given, given.advice().move(), "REFUSED", reason.strip(), null, personId);
+    }
+
+    private record Given(Running running, Advice advice) {}
+
+    private Given given(String clientId, String key) {
+        Playbook playbook = playbook(clientId);
+        List<Decision> decisions = mapper.decisions(clientId);
+        for (Running r : running.of(clientId, playbook)) {
+            if (key.startsWith(r.campaign().id())) {
+                for (Advice advice : Adviser.advise(playbook, r.scene(), r.rows())) {
+                    if (key(r, advice).equals(key) && !decided(decisions, r, advice, playbook)) {
+                        return new Given(r, advice);
+                    }
+                }
+            }
+        }
+        throw new Refusal(
+                "key", "This advice is no longer given: the numbers or rules changed.", "Look at the list again.");
+    }
+
+    private void decide(
+            String clientId,
+            Given given,
+            Move move,
+            String decided,
+            String reason,
+            @Nullable LocalDate until,
+            String personId) {
+        Running r = given.running();
+        RowSeen row = row(r, given.advice().rowId());
+        Metric metric = Metric.usual(r.scene().target().metric());
+        mapper.decide(
+                clientId,
+                new Decision(
+                        Ids.fresh(),
+                        r.plan().id(),
+                        r.campaign().id(),
+                        r.account().id(),
+                        row.rowId(),
+                        row.label(),
+                        move.name(),
+                        given.advice().says(),
+                        decided,
+                        reason,
+                        until,
+                        metric.code(),
+                        value(metric, brought(row), r.scene().margin()),
+                        r.scene().today(),
+                        personId));
+    }
+
+    private static Counts brought(RowSeen row) {
+        return row.days().stream().map(DayBrought::counts).reduce(Counts.NONE, Counts::plus);
+    }
+
+    private static @Nullable Double value(Metric metric, Counts counts, double margin) {
+        return metric.of(new Facts(counts, margin)).stream().boxed().findFirst().orElse(null);
+    }
+
+    /**
+     * A decision, and what came of it.
+     *
+     * @param before what the row was judged by on that day
+     * @param since the same of the days after it; null while there is none
+     * @param days after it that are known
+     */
+    record DecisionTold(
+            String planId,
+            String campaignId,
+            String row,
+            Move move,
+            String says,
+            String decided,
+            String reason,
+            @Nullable LocalDate until,
+            LocalDate day,
+            String person,
+            String currency,
+            MetricView metric,
+            @Nullable Double before,
+            @Nullable Double since,
+            int days) {}
+
+    List<DecisionTold> decisions(String clientId, Map<String, String> currencies) {
+        List<Decision> all = mapper.decisions(clientId);
+        if (all.isEmpty()) {
+            return List.of();
+        }
+        Map<RowKey, SortedMap<LocalDate, Counts>> brought = rowDays.of(clientId, null);
+        double margin = rowDays.margin(clientId);
+        return all.stream()
+                .map(d -> {
+                    Metric metric = Metric.usual(d.metric());
+                    SortedMap<LocalDate, Counts> after = Optional.ofNullable(
+                                    brought.get(new RowKey(d.campaignId(), d.rowId())))
+                            .map(m -> m.tailMap(d.day().plusDays(1)))
+                            .orElse(Collections.emptySortedMap());
+                    Counts since = after.values().stream().reduce(Counts.NONE, Counts::plus);
+                    return new DecisionTold(
+                            d.planId(),
+                            d.campaignId(),
+                            d.label(),
+                            Move.valueOf(d.move()),
+                            d.says(),
+                            d.decided(),
+                            d.reason(),
+                            d.untilDay(),
+                            d.day(),
+                            d.person(),
+                            currencies.getOrDefault(d.accountId(), "EUR"),
+                            MetricView.of(metric),
+                            d.beforeValue(),
+                            value(metric, since, margin),
+                            after.size());
+                })
+                .toList();
+    }
+
+    /**
+     * What a playbook would have advised on past days of the campaigns that run.
+     *
+     * @param beforeValue of what rows are judged by, until that day; afterValue from then on
+     */
+    record TriedAdvice(
+            LocalDate day,
+            String campaign,
+            String campaignId,
+            String row,
+            String rowId,
+            String currency,
+            Move move,
+            String says,
+            MetricView metric,
+            @Nullable Double beforeValue,
+            @Nullable Double afterValue,
+            long afterSpendMinor) {}
+
+    /** @param days that it was tried on, first and last */
+    record TriedView(@Nullable LocalDate from, @Nullable LocalDate to, List<TriedAdvice> given) {}
+
+    TriedView tryOut(String clientId, Playbook playbook) {
+        List<TriedAdvice> given = new ArrayList<>();
+        LocalDate from = null;
+        LocalDate to = null;
+        for (Running r : running.of(clientId, playbook)) {
+            LocalDate first = r.rows().stream()
+                    .flatMap(s -> s.days().stream().limit(1))
+                    .map(DayBrought::day)
+                    .min(LocalDate::compareTo)
+                    .orElse(null);
+            if (first == null) {
+                continue;
+            }
+            from = from == null || first.isBefore(from) ? first : from;
+            to = to == null || r.scene().today().isAfter(to) ? r.scene().today() : to;
+            Metric metric = Metric.usual(r.scene().target().metric());
+            // As if no row had been changed since its first day: what was done in fact is not known to the trial.
+            List<RowSeen> rows =
+                    r.rows().stream().map(PlaybookDesk::fromItsFirstDay).toList();
+            for (Trial.Given g :
+                    Trial.of(playbook, r.scene(), rows, first.plusDays(1)).given()) {
+                given.add(new TriedAdvice(
+                        g.day(),
+                        r.campaign().facts().name(),
+                        r.campaign().id(),
+                        row(r, g.advice().rowId()).label(),
+                        g.advice().rowId(),
+                        r.account().currency(),
+                        g.advice().move(),
+                        g.advice().says(),
+                        MetricView.of(metric),
+                        value(metric, g.before(), r.scene().margin()),
+                        value(metric, g.after(), r.scene().margin()),
+                        g.after().spendMinor()));
+            }
+        }
+        return new TriedView(from, to, given);
+    }
+
+    private static RowSeen fromItsFirstDay(RowSeen row) {
+        return new RowSeen(
+                row.rowId(),
+                row.label(),
+                row.daily(),
+                row.days().isEmpty() ? row.since() : row.days().get(0).day(),
+                row.bid(),
+                row.suggested(),
+                false,
+                row.frequency(),
+                row.days());
+    }
+
+    /** Makes edits one after the other on a plan that is held. */
+    private final class Editing {
+        private final String clientId;
+        private final Running running;
+        private final String personId;
+        private int version;
+
+        Editing(String clientId, Running running, String personId) {
+            this.clientId = clientId;
+            this.running = running;
+            this.personId = personId;
+            version = plans.hold(clientId, running.plan().id()).version();
+        }
+
+        private Plan edit(EditBody body) {
+            plans.edit(clientId, running.plan().id(), personId, Ids.fresh(), version, body);
+            PlanDesk.Versioned now = plans.plan(clientId, running.plan().id());
+            version = now.version();
+            return now.plan();
+        }
+
+        /** Gives the campaign whose change list is to be looked at. */
+        String make(Move move, Advice advice, double amount, Playbook playbook) {
+            Campaign campaign = running.campaign();
+            String id = campaign.id();
+            List<String> row = List.of(advice.rowId());
+            switch (move) {
+                case RAISE -> {
+                    if (!(amount > 0 && amount <= Playbook.MOST_RAISE)) {
+                        throw new Refusal(
+                                "amount",
+                                "A raise by %s %% is over the most of one step, %d %%."
+                                        .formatted(plain(amount), Playbook.MOST_RAISE),
+                                "Raise it less, and again in some days.");
+                    }
+                    edit(new EditBody.RowMoney(id, row, "+%s %%".formatted(plain(amount))));
+                }
+                case SIDEWAYS -> {
+                    int times = move == advice.move() ? (int) amount : playbook.copies();
+                    edit(new EditBody.RowCopy(id, row, times));
+                }
+                case DOUBLE -> {
+                    Set<String> before = ids(campaign);
+                    Campaign after = edit(new EditBody.RowCopy(id, row, 1)).campaign(id);
+                    edit(new EditBody.RowMoney(id, fresh(after, before), "×2"));
+                }
+                case STOP, STOP_WITHOUT_RESULTS ->
+                    edit(new EditBody.CellSwitch(
+                            id,
+                            campaign.onColumns(advice.rowId()).stream()
+                                    .map(c -> new CellBody(advice.rowId(), c.id()))
+                                    .toList(),
+                            false,
+                            "stopped on the playbook’s advice"));
+                case RAISE_BID -> {
+                    Row of = campaign.row(advice.rowId());
+                    BidStrategy strategy = of.delivery().bid().strategy();
+                    edit(new EditBody.RowDelivery(
+                            id,
+                            row,
+                            null,
+                            new BidOffer(strategy, typed(Objects.requireNonNull(advice.money()))),
+                            null,
+                            null,
+                            null));
+                }
+                case SHIFT -> {
+                    Row to = campaign.row(Objects.requireNonNull(advice.toRowId()));
+                    Money part = Money.ofMinor(
+                            Math.round(to.money().minor() * amount / 100),
+                            to.money().currency().getCurrencyCode());
+                    edit(new EditBody.RowMoney(id, row, "-" + typed(part)));
+                    edit(new EditBody.RowMoney(id, List.of(to.id()), "+" + typed(part)));
+                }
+                case TO_SCALING -> {
+                    return toScaling(campaign, row, amount);
+                }
+                case REFRESH, LEAVE_ALONE -> {
+                    // Nothing of the plan changes: a fresh creative is made first.
+                }
+            }
+            return id;
+        }
+
+        /** Copies in a scaling campaign of the account, with more money; the test stays as it was. */
+        private String toScaling(Campaign campaign, List<String> row, double percent) {
+            Plan plan = plans.plan(clientId, running.plan().id()).plan();
+            Optional<Campaign> there = plan.campaigns().stream()
+                    .filter(c -> c.accountId().equals(campaign.accountId())
+                            && c.facts().purpose() == Purpose.SCALING
+                            && c.facts().objective().equals(campaign.facts().objective())
+                            && c.facts().flight().end().isAfter(running.scene().today()))
+                    .findFirst();
+            Campaign to = there.orElseGet(() -> {
+                Plan after = edit(new EditBody.NewCampaign(campaign.accountId(), scalingFacts(campaign)));
+                return after.campaigns().get(after.campaigns().size() - 1);
+            });
+            Set<String> before = ids(to);
+            Campaign after =
+                    edit(new EditBody.RowsInto(campaign.id(), row, to.id())).campaign(to.id());
+            if (after.facts().budgeting().shared() == null) {
+                edit(new EditBody.RowMoney(to.id(), fresh(after, before), "+%s %%".formatted(plain(percent))));
+            }
+            return to.id();
+        }
+
+        private FactsBody scalingFacts(Campaign campaign) {
+            CampaignFacts f = campaign.facts();
+            String name = f.name();
+            int room = CampaignFacts.LONGEST_NAME - SCALING.length();
+            LocalDate today = running.scene().today();
+            return new FactsBody(
+                    (name.length() > room ? name.substring(0, room) : name) + SCALING,
+                    f.objective(),
+                    f.temperature(),
+                    Purpose.SCALING,
+                    today.isAfter(f.flight().start()) ? today : f.flight().start(),
+                    f.flight().lastDay(),
+                    f.budgeting().basis(),
+                    false,
+                    f.subject(),
+                    typed(f.moneyPerRow()));
+        }
+    }
+
+    private static Set<String> ids(Campaign campaign) {
+        return campaign.rows().stream().map(Row::id).collect(Collectors.toSet());
+    }
+
+    private static List<String> fresh(Campaign campaign, Set<String> before) {
+        return campaign.rows().stream()
+                .map(Row::id)
+                .filter(id -> !before.contains(id))
+                .toList();
+    }
+
+    private static String plain(double value) {
+        return BigDecimal.valueOf(Math.round(value * 100), 2)
+                .stripTrailingZeros()
+                .toPlainString();
+    }
+
+    private static String typed(Money money) {
+        return BigDecimal.valueOf(money.minor(), Math.max(0, money.currency().getDefaultFractionDigits()))
+                .toPlainString();
+    }
+}
