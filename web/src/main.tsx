@@ -22,6 +22,7 @@ const screens = {
   launch: () => import("./launch"),
   results: () => import("./results"),
   tests: () => import("./tests"),
+  advice: () => import("./advice"),
   rules: () => import("./rules"),
 };
 const Audiences = lazy(screens.audiences);
@@ -33,6 +34,7 @@ const Launch = lazy(screens.launch);
 const Results = lazy(screens.results);
 const Report = lazy(() => screens.results().then((screen) => ({ default: screen.Report })));
 const Tests = lazy(() => screens.tests().then((screen) => ({ default: screen.Tests })));
+const Advice = lazy(() => screens.advice().then((screen) => ({ default: screen.AdviceScreen })));
 const Rules = lazy(screens.rules);
 
 // Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
@@ -59,6 +61,7 @@ const router = createBrowserRouter([
       { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
       { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
       { path: "c/:clientId/results/tests/:testId?", element: <Tests /> },
+      { path: "c/:clientId/results/advice", element: <Advice /> },
       { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
       { path: "c/:clientId/report", element: <Report /> },
       { path: "c/:clientId/rules/:thing?", element: <Rules /> },

@@ -14,6 +14,8 @@ import { Elsewhere } from "./Elsewhere";
 import { LinksDesk } from "./LinksDesk";
 import { LEVELS, type Scheme } from "./model";
 import { OneRulebook } from "./OneRulebook";
+import { People } from "./People";
+import { PlaybookRules } from "./PlaybookRules";
 import { PatternDesk } from "./PatternDesk";
 import { keepNaming, namingQuery, namingVersion } from "./queries";
 import { Tried } from "./Tried";
@@ -41,7 +43,14 @@ export function Rules() {
   const withAccount = networks.data.filter((n) => accounts.some((a) => a.network === n.code));
   const things = (
     <>
-      <h3>Names and links</h3>
+      <h3>Decisions</h3>
+      <button className={on("playbook")} onClick={() => go("playbook")}>
+        <b>Playbook</b>
+      </button>
+      <button className={on("people")} onClick={() => go("people")}>
+        <b>People</b>
+      </button>
+      <h3 className="apart">Names and links</h3>
       {NAMES.map((n) => (
         <button key={n.path} className={on(n.path)} onClick={() => go(n.path)}>
           <b>{n.words}</b>
@@ -60,6 +69,8 @@ export function Rules() {
       ))}
     </>
   );
+  if (thing === "playbook") return <PlaybookRules {...{ clientId, things, accounts }} />;
+  if (thing === "people") return <People {...{ clientId, things }} />;
   const account = accounts.find((a) => a.network === network?.code);
   if (network && account) {
     return (

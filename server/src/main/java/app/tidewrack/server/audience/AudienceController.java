@@ -9,6 +9,7 @@ import app.tidewrack.server.audience.AudienceLibrary.Wanted;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -83,6 +84,7 @@ class AudienceController {
     }
 
     /** The size after each step, by the network. */
+    @AsksOnly
     @PostMapping("/size")
     NarrowingLadder size(@PathVariable String clientId, @Valid @RequestBody SizeBody body) {
         Account account = accounts.account(clientId, body.accountId());

@@ -16,6 +16,7 @@ import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
+import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.NotFound;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -77,6 +78,7 @@ class ComparisonController {
             @Nullable String problem) {}
 
     /** The same definition on all of the client's accounts. */
+    @AsksOnly
     @PostMapping("/sides")
     List<Side> sides(@PathVariable String clientId, @Valid @RequestBody SizeBody body) {
         Account home = accounts.account(clientId, body.accountId());
@@ -108,6 +110,7 @@ class ComparisonController {
     record OverlapBody(@NotNull String accountId, @NotNull List<@NotNull String> audienceIds) {}
 
     /** How many people chosen audiences share on one account's network; each as near as that network can take it. */
+    @AsksOnly
     @PostMapping("/overlaps")
     Overlaps overlaps(@PathVariable String clientId, @Valid @RequestBody OverlapBody body) {
         if (body.audienceIds().size() > MOST_COMPARED) {

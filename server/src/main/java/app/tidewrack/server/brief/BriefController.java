@@ -8,6 +8,7 @@ import app.tidewrack.server.brief.BriefLibrary.KeptBrief;
 import app.tidewrack.server.brief.BriefReckoner.Reckoning;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -72,6 +73,7 @@ class BriefController {
     record Breached(String brief, String subject, List<Breach> breaches) {}
 
     /** What the regulated subjects of the client's briefs forbid of an audience on an account's network. */
+    @AsksOnly
     @PostMapping("/breaches")
     List<Breached> breaches(@PathVariable String clientId, @Valid @RequestBody AskedBody body) {
         Rulebook rulebook =
@@ -87,6 +89,7 @@ class BriefController {
                 .toList();
     }
 
+    @AsksOnly
     @PostMapping("/reckoning")
     Reckoning reckon(@PathVariable String clientId, @Valid @RequestBody BriefBody body) {
         return reckoner.reckon(clientId, body.brief());

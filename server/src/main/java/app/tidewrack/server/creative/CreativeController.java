@@ -13,6 +13,7 @@ import app.tidewrack.server.creative.CreativeFits.FormatView;
 import app.tidewrack.server.creative.CreativeFits.PhraseView;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -114,6 +115,7 @@ class CreativeController {
     }
 
     /** How a draft fits on each placement of the networks the client is on. */
+    @AsksOnly
     @PostMapping("/creatives/fit")
     FitView fit(@PathVariable String clientId, @Valid @RequestBody CreativeBody body) {
         return fits.of(clientId, library.creative(clientId, body.name(), body.draft()));

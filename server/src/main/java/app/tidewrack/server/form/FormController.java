@@ -14,6 +14,7 @@ import app.tidewrack.server.form.FormLibrary.KeptForm;
 import app.tidewrack.server.form.ScriptLibrary.KeptScript;
 import app.tidewrack.server.form.ScriptLibrary.Kind;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
@@ -119,6 +120,7 @@ class FormController {
     }
 
     /** How a draft suits each of the client's networks, and the ready questions they have. */
+    @AsksOnly
     @PostMapping("/forms/fit")
     FormFitView fit(@PathVariable String clientId, @Valid @RequestBody FormBody body) {
         LeadForm form = body.draft().form("", body.name(), 1);
@@ -201,6 +203,7 @@ class FormController {
         scripts.remove(clientId, id);
     }
 
+    @AsksOnly
     @PostMapping("/scripts/fit")
     ScriptFitView fit(@PathVariable String clientId, @Valid @RequestBody ScriptBody body) {
         boolean chat = body.kind() == Kind.CHAT;

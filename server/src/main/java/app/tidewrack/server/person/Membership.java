@@ -1,5 +1,6 @@
 package app.tidewrack.server.person;
 
+import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.NotFound;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -9,6 +10,7 @@ import java.util.Set;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.ErrorResponseException;
+import org.springframework.web.method.HandlerMethod;
 import org.springframework.web.servlet.HandlerInterceptor;
 import org.springframework.web.servlet.HandlerMapping;
 import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
@@ -40,7 +42,9 @@ class Membership implements WebMvcConfigurer, HandlerInterceptor {
         Principal person = request.getUserPrincipal();
         String role = mapper.role(person == null ? "" : person.getName(), clientId)
                 .orElseThrow(() -> new NotFound("client", clientId));
-        if (!role.equals("BUYER") && !READING.contains(request.getMethod())) {
+        boolean reads = READING.contains(request.getMethod())
+                || handler instanceof HandlerMethod method && method.hasMethodAnnotation(AsksOnly.class);
+        if (!role.equals("BUYER") && !reads) {
             ErrorResponseException forbidden = new ErrorResponseException(HttpStatus.FORBIDDEN);
             forbidden.setDetail("You can read this client but not change it. Ask a buyer of this client.");
             throw forbidden;

@@ -7,6 +7,7 @@ import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.server.plan.NameTrials.Tried;
 import app.tidewrack.server.plan.NamesElsewhere.ReadNames;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -72,6 +73,7 @@ class NamesController {
         return new AdLink(trials.link(clientId, planId, campaignId, new CellRef(rowId, columnId)));
     }
 
+    @AsksOnly
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/names-tried")
     Tried tried(
             @PathVariable String clientId,

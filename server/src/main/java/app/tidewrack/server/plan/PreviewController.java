@@ -27,6 +27,7 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.CampaignCarrier.Foreseen;
 import app.tidewrack.server.plan.EditBody.SplitBody;
 import app.tidewrack.server.plan.SplitReader.VariableOffer;
+import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Ids;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
@@ -149,6 +150,7 @@ class PreviewController {
             @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds) {}
 
     /** Labels that find and replace would change. */
+    @AsksOnly
     @PostMapping("/relabel-preview")
     List<Relabel.Changed> relabel(
             @PathVariable String clientId,
@@ -165,6 +167,7 @@ class PreviewController {
             @NotNull Spread.How how) {}
 
     /** What each row would get of a sum spread over them. */
+    @AsksOnly
     @PostMapping("/spread-preview")
     List<MoneyToBe> spread(
             @PathVariable String clientId,
@@ -191,6 +194,7 @@ class PreviewController {
     /** What pasted cells would do, and those that cannot be taken. */
     record PastePreview(List<MoneyToBe> money, List<RowToBe> rows, int switched, String currency, List<Bad> bad) {}
 
+    @AsksOnly
     @PostMapping("/paste-preview")
     PastePreview paste(
             @PathVariable String clientId,
@@ -226,6 +230,7 @@ class PreviewController {
         return splits.offers(clientId, campaign, campaign.row(rowId));
     }
 
+    @AsksOnly
     @PostMapping("/rows/{rowId}/split-preview")
     Preview preview(
             @PathVariable String clientId,

@@ -8,6 +8,7 @@ import app.tidewrack.server.playbook.PlaybookDesk.AdviceTold;
 import app.tidewrack.server.playbook.PlaybookDesk.DecisionTold;
 import app.tidewrack.server.playbook.PlaybookDesk.TakenView;
 import app.tidewrack.server.playbook.PlaybookDesk.TriedView;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -47,6 +48,7 @@ class PlaybookController {
     }
 
     /** What a playbook would have advised in the past; nothing is kept of it. */
+    @AsksOnly
     @PostMapping("/playbook/tried")
     TriedView tryOut(@PathVariable String clientId, @RequestBody Playbook playbook) {
         return desk.tryOut(clientId, playbook);

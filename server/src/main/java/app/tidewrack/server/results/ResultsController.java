@@ -23,6 +23,7 @@ import app.tidewrack.server.results.ResultTables.Question;
 import app.tidewrack.server.results.ResultTables.ReachLine;
 import app.tidewrack.server.results.ResultTables.Table;
 import app.tidewrack.server.results.ResultsMapper.Reached;
+import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.NotFound;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
@@ -144,6 +145,7 @@ class ResultsController {
         }
     }
 
+    @AsksOnly
     @PostMapping("/results/table")
     Table table(@PathVariable String clientId, @Valid @RequestBody TableQuestion body) {
         return tables.table(clientId, body.question());
@@ -171,6 +173,7 @@ class ResultsController {
     /** @param told null where it cannot be said: of sums, of two currencies, of results of different kinds */
     record DifferenceAnswer(@Nullable DifferenceView told) {}
 
+    @AsksOnly
     @PostMapping("/results/difference")
     DifferenceAnswer difference(@PathVariable String clientId, @Valid @RequestBody DifferenceQuestion body) {
         return new DifferenceAnswer(tables.difference(
@@ -185,6 +188,7 @@ class ResultsController {
     }
 
     /** Different people by line, as networks count them; a line over several accounts has none, since people are never added. */
+    @AsksOnly
     @PostMapping("/results/reach")
     List<ReachLine> reach(@PathVariable String clientId, @Valid @RequestBody TableQuestion body) {
         return tables.reach(clientId, body.question());
@@ -200,6 +204,7 @@ class ResultsController {
             @NotNull @Size(min = 1, max = 60) List<@NotNull String> metrics) {}
 
     /** The same lines in a file, money in whole units of its currency, shares from 0 to 1; totals at the foot. */
+    @AsksOnly
     @PostMapping("/results/file")
     ResponseEntity<byte[]> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body)
             throws IOException {

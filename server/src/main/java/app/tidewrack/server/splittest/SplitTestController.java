@@ -2,6 +2,7 @@ package app.tidewrack.server.splittest;
 
 import app.tidewrack.server.splittest.SplitTests.TestAsked;
 import app.tidewrack.server.splittest.SplitTests.TestReckoned;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -27,6 +28,7 @@ class SplitTestController {
     }
 
     /** What a test of some rows would need, before it is set up. */
+    @AsksOnly
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/tests/reckoned")
     TestReckoned reckon(
             @PathVariable String clientId,

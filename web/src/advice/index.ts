@@ -1,0 +1,1 @@
+export { AdviceScreen } from "./AdviceScreen";
