@@ -4,10 +4,10 @@ import { Button } from "antd";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
-import { leadCountsQuery } from "../forms/leadQueries";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
-import { paceQuery } from "../results/queries";
+import { MoneyToday } from "./MoneyToday";
+import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
 import { deskQuery } from "./queries";
 
@@ -29,17 +29,9 @@ export function Desk() {
   const clientId = useParams().clientId ?? "";
   const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
-  const leads = useQuery(leadCountsQuery(clientId));
-  const paces = useQuery(paceQuery(clientId));
   if (desk.error) return <p className="clients">{desk.error.message}</p>;
   if (!desk.data) return null;
-  const { client, refused } = desk.data;
-  const fresh = leads.data?.fresh ?? 0;
-  const changed = client.campaigns.filter((c) => c.changedThere > 0);
-  const offPace = (paces.data ?? []).flatMap((p) =>
-    p.rows.filter((r) => r.pace.stand === "SLOW" || r.pace.stand === "FAST").map((r) => ({ ...r, of: p })),
-  );
-  const needs = refused.length + changed.length + offPace.length + (fresh > 0 ? 1 : 0);
+  const { client } = desk.data;
   return (
     <Columns
       things={
@@ -71,52 +63,8 @@ export function Desk() {
         </>
       }
     >
-      {needs > 0 && (
-        <section style={{ marginBottom: 22 }}>
-          <h2 style={{ marginBottom: 8 }}>Needs you today, {needs}</h2>
-          {fresh > 0 && (
-            <div className="finding unread">
-              <b>{plural(fresh, "new lead")}</b>
-              Nobody has answered these yet. <Link to={`/c/${clientId}/forms/leads`}>Read them</Link>
-            </div>
-          )}
-          {changed.map((c) => (
-            <div className="finding warning" key={c.campaignId}>
-              <b>
-                {plural(c.changedThere, "thing")} of {c.name} changed on the network
-              </b>
-              Somebody did that there, not here.{" "}
-              <Link to={`/c/${clientId}/launch/${c.planId}/${c.campaignId}`}>Look at what changed</Link>
-            </div>
-          ))}
-          {offPace.map(({ of, rowId, label, pace }) => (
-            <div className="finding warning" key={rowId}>
-              <b>
-                {label} of {of.name}{" "}
-                {pace.spentMinor === 0
-                  ? "brings nothing"
-                  : `spends ${pace.stand === "SLOW" ? "slowly" : "fast"}`}
-              </b>
-              {money(pace.spentMinor, of.currency)} of {money(pace.dueMinor, of.currency)} due by now, of{" "}
-              {money(pace.plannedMinor, of.currency)} in all.{" "}
-              <Link to={`/c/${clientId}/plan/${of.planId}/${of.campaignId}?ad=${rowId}/`}>
-                Look at the row
-              </Link>
-            </div>
-          ))}
-          {refused.map((r) => (
-            <div className="finding" key={`${r.campaignId}${r.itemKey}`}>
-              <b>
-                Refused: <span className="mono">{r.name}</span>
-              </b>
-              {r.reason}{" "}
-              <Link to={`/c/${clientId}/plan/${r.planId}/${r.campaignId}?ad=${r.itemKey}`}>
-                Look at the ad
-              </Link>
-            </div>
-          ))}
-        </section>
-      )}
+      <MoneyToday clientId={clientId} />
+      <Needs {...{ clientId }} desk={desk.data} />
       <h2 style={{ marginBottom: 4 }}>Campaigns, {client.campaigns.length}</h2>
       {client.campaigns.length === 0 ? (
         <p className="note">

@@ -30,3 +30,15 @@ export function pauseAll(clientId: string, paused: boolean) {
     api.PUT("/api/clients/{clientId}/on-networks", { params: { path: { clientId } }, body: { paused } }),
   );
 }
+
+/** Campaigns that cannot be launched as they are. */
+export const blockedQuery = (clientId: string) => ({
+  queryKey: ["plan", clientId, "blocked"],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/plans/blocked", { params: { path: { clientId } } })),
+});
+
+/** Money of the day at hand, by currency. */
+export const todayQuery = (clientId: string) => ({
+  queryKey: ["results", "today", clientId],
+  queryFn: () => asked(api.GET("/api/clients/{clientId}/results/today", { params: { path: { clientId } } })),
+});

@@ -142,9 +142,7 @@ public final class Adviser {
         RowSeen row = j.row();
         if (row.tested()) {
             return Optional.of(quiet(
-                    row,
-                    scene.today(),
-                    "It is in a split test that runs. Anything that is changed now would break it."));
+                    row, scene.today(), "It is in a split test. What is changed before that is ended breaks it."));
         }
         Optional<Advice> bid = bid(j);
         if (bid.isPresent() || early(row)) {

@@ -5,6 +5,8 @@ import app.tidewrack.server.client.Accounts.Wanted;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.clock.ClockDesk;
+import app.tidewrack.server.demo.RunningStories.Begun;
+import app.tidewrack.server.demo.RunningStories.Launched;
 import app.tidewrack.server.launch.LaunchDesk;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
@@ -39,7 +41,7 @@ class DemoLoader implements ApplicationRunner {
     private static final String OTHER_BUYER = "marek@withyandoar.example";
     private static final String VIEWER = "tove@withyandoar.example";
     private static final String PASSWORD = "mend-the-sail";
-    private static final int DAYS_OF_RESULTS = 14;
+    private static final int HALF_THE_DAYS = 7;
 
     private final PersonMapper people;
     private final ClientMapper clients;
@@ -51,6 +53,7 @@ class DemoLoader implements ApplicationRunner {
     private final DemoSending sending;
     private final OddmentStory oddment;
     private final OtherStories others;
+    private final RunningStories stories;
     private final LaunchDesk launches;
     private final ClockDesk clock;
     private final Networks networks;
@@ -66,6 +69,7 @@ class DemoLoader implements ApplicationRunner {
             DemoSending sending,
             OddmentStory oddment,
             OtherStories others,
+            RunningStories stories,
             LaunchDesk launches,
             ClockDesk clock,
             Networks networks) {
@@ -79,6 +83,7 @@ class DemoLoader implements ApplicationRunner {
         this.sending = sending;
         this.oddment = oddment;
         this.others = others;
+        this.stories = stories;
         this.launches = launches;
         this.clock = clock;
         this.networks = networks;
@@ -114,21 +119,37 @@ class DemoLoader implements ApplicationRunner {
         }
         people.join("marek", "copperline", "BUYER");
         people.join("tove", "oddment", "VIEWER");
-        String launchId = oddment.tell("ines");
-        List<String> running = new ArrayList<>(List.of(launchId));
-        running.addAll(oddment.leads("ines", creatives.workshop(), creatives.askAMender()));
-        creatives.threeStitches().map(film -> oddment.film("ines", film)).ifPresent(running::add);
+        List<Launched> launched = new ArrayList<>();
+        launched.add(new Launched("oddment", oddment.tell("ines")));
+        oddment.leads("ines", creatives.workshop(), creatives.askAMender())
+                .forEach(id -> launched.add(new Launched("oddment", id)));
+        creatives
+                .threeStitches()
+                .map(film -> oddment.film("ines", film))
+                .ifPresent(id -> launched.add(new Launched("oddment", id)));
         sending.start("oddment");
         others.tell("ines");
-        for (String id : running) {
-            await(() -> !launches.view("oddment", id).state().equals("RUNNING"));
-        }
-        String move = clock.move(24 * DAYS_OF_RESULTS).id();
-        await(() -> !clock.view(move).state().equals("RUNNING"));
+        Begun begun = stories.begin("ines");
+        launched.addAll(begun.launched());
+        awaitAll(launched);
+        move();
+        awaitAll(stories.halfway("ines", begun.ages()));
+        move();
         oddment.draft("ines");
         sources.make();
         creatives.make();
         LOG.info("The demo agency is loaded");
+    }
+
+    private void awaitAll(List<Launched> launched) throws InterruptedException {
+        for (Launched l : launched) {
+            await(() -> !launches.view(l.client(), l.id()).state().equals("RUNNING"));
+        }
+    }
+
+    private void move() throws InterruptedException {
+        String move = clock.move(24 * HALF_THE_DAYS).id();
+        await(() -> !clock.view(move).state().equals("RUNNING"));
     }
 
     /** Both processes start at the same time; the demo needs the network's cities and people. */

@@ -108,6 +108,25 @@ class DemoSources {
                         .and(AnyOf.of(new Term(TermKind.JOB_FUNCTION, "research"))));
     }
 
+    /** Those who visited lately and those who filled a basket: rows for retargeting. Gives the audiences' ids. */
+    List<String> lately() {
+        return List.of(
+                audience(
+                        "oddment",
+                        "oddmenths",
+                        "Looked at kits, 14 days",
+                        british(site("oddment", "Looked at kits, 14 days", "view", new Window(0, 14), "oddmenths"))),
+                audience(
+                        "oddment",
+                        "oddmenths",
+                        "Began to buy, 30 days",
+                        british(site("oddment", "Began to buy, 30 days", "basket", new Window(0, 30), "oddmenths"))));
+    }
+
+    private static AudienceDefinition british(String source) {
+        return AudienceDefinition.everyoneIn("GB").and(AnyOf.of(source(source)));
+    }
+
     /** Who saw three seconds of the film and who saw its end are two audiences, worth different ads (common practice). */
     private void watchers() {
         media.all("oddment").stream()
@@ -166,8 +185,8 @@ class DemoSources {
                         .without(List.of(source(seed))));
     }
 
-    private void audience(String client, String account, String name, AudienceDefinition definition) {
-        audiences.add(client, new Wanted(account, name, definition));
+    private String audience(String client, String account, String name, AudienceDefinition definition) {
+        return audiences.add(client, new Wanted(account, name, definition)).id();
     }
 
     private String site(String client, String name, String event, Window window, String account) {

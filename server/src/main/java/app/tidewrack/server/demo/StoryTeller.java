@@ -80,6 +80,18 @@ class StoryTeller {
                 .id();
     }
 
+    /** Adds an audience described as it is, on any account, and gives its id. */
+    String audience(String client, String account, String name, AudienceDefinition definition) {
+        return audiences.add(client, new Wanted(account, name, definition)).id();
+    }
+
+    /** A city of a country as a network finds it, with kilometres around it. */
+    Circle around(String network, String country, String city, int km) {
+        NetworkConnector.City found =
+                networks.connector(network).places(country, city).get(0);
+        return new Circle(found.id(), found.name(), country, found.latitude(), found.longitude(), km);
+    }
+
     /** Adds a creative and gives its id. */
     String creative(
             String client,

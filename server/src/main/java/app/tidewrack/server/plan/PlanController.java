@@ -32,6 +32,11 @@ class PlanController {
         this.told = told;
     }
 
+    @GetMapping("/blocked")
+    List<PlanDesk.BlockedCampaign> blocked(@PathVariable String clientId) {
+        return desk.blocked(clientId);
+    }
+
     record NewPlan(@NotNull String name) {}
 
     /**

@@ -1,6 +1,8 @@
 package app.tidewrack.server.plan;
 
 import app.tidewrack.core.check.Finding;
+import app.tidewrack.core.check.Place;
+import app.tidewrack.core.check.Severity;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Plan;
@@ -17,6 +19,7 @@ import app.tidewrack.server.plan.PlanView.CampaignView;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -65,6 +68,41 @@ public class PlanDesk {
         return mapper.plans(clientId).stream()
                 .map(h -> new PlanLine(h.id(), h.name(), h.version()))
                 .toList();
+    }
+
+    /**
+     * A campaign that cannot be launched as it is.
+     *
+     * @param says the first blocker
+     * @param place where that is mended
+     */
+    public record BlockedCampaign(
+            String planId, String campaignId, String name, int blockers, String says, Place place) {}
+
+    @Transactional(readOnly = true)
+    public List<BlockedCampaign> blocked(String clientId) {
+        List<BlockedCampaign> blocked = new ArrayList<>();
+        for (PlanLine line : plans(clientId)) {
+            Plan plan = plan(clientId, line.id()).plan();
+            Surroundings around = inspector.surroundings(clientId, plan);
+            for (Campaign campaign : plan.campaigns()) {
+                List<Finding> blockers = inspector.inspect(clientId, plan, campaign, around).findings().stream()
+                        .filter(f -> f.severity() == Severity.BLOCKER)
+                        .toList();
+                // One without rows or columns is only begun.
+                if (!blockers.isEmpty() && campaign.ads() > 0) {
+                    Finding first = blockers.get(0);
+                    blocked.add(new BlockedCampaign(
+                            plan.id(),
+                            campaign.id(),
+                            campaign.facts().name(),
+                            blockers.size(),
+                            first.says(),
+                            first.place()));
+                }
+            }
+        }
+        return blocked;
     }
 
     /** @throws Refusal when the name is not legal or taken */

@@ -67,7 +67,13 @@ public final class PlanScript {
         return edit(new EditBody.CellSwitch(campaign().id(), List.of(cell), false, null));
     }
 
-    private PlanScript edit(EditBody body) {
+    /** The plan as it is now, whoever changed it meanwhile. */
+    public PlanScript again() {
+        plan = desk.view(clientId, plan.id());
+        return this;
+    }
+
+    public PlanScript edit(EditBody body) {
         plan = desk.edit(clientId, plan.id(), personId, Ids.fresh(), plan.version(), body);
         return this;
     }

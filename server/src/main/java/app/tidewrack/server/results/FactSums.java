@@ -81,6 +81,23 @@ interface FactSums {
             where f.client_id = #{clientId} group by a.campaign_id, a.row_id, c.facts_until""")
     List<RowSpend> spend(String clientId);
 
+    /** @param passed share of the account day that is told of, 0 to 1 */
+    record SpentToday(String campaignId, String currency, LocalDate day, long spendMinor, double passed) {}
+
+    /** What campaigns that are on a network have spent on the account day that is told of now. */
+    @Select("""
+            select l.campaign_id, a.currency, (a.facts_until at time zone a.zone)::date as day,
+                   (select coalesce(sum(f.spend), 0)::bigint from fact_day f
+                    join fact_ad n on n.client_id = f.client_id and n.ad = f.ad
+                    where f.client_id = l.client_id and n.campaign_id = l.campaign_id
+                      and f.day = (a.facts_until at time zone a.zone)::date) as spend_minor,
+                   (extract(epoch from (a.facts_until at time zone a.zone)
+                        - (a.facts_until at time zone a.zone)::date) / 86400)::float8 as passed
+            from live_item l join account a on a.client_id = l.client_id and a.id = l.account_id
+            where l.client_id = #{clientId} and l.level = 'CAMPAIGN' and l.removed_at is null and not l.paused
+              and a.facts_until is not null""")
+    List<SpentToday> spentToday(String clientId);
+
     record AccountUntil(String id, Instant until) {}
 
     @Select("""

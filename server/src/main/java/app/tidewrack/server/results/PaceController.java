@@ -10,7 +10,9 @@ import app.tidewrack.core.results.SpendingPace;
 import app.tidewrack.core.results.SpendingPace.Stand;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.RowSpend;
+import app.tidewrack.server.results.FactSums.SpentToday;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -72,6 +74,41 @@ class PaceController {
             }
         }
         return paces;
+    }
+
+    /**
+     * Money of the account day at hand, in one currency.
+     *
+     * @param plannedMinor what all campaigns on a network may spend in the whole day
+     * @param spentMinor so far
+     * @param passed share of the day that is told of, 0 to 1
+     */
+    record MoneyToday(String currency, LocalDate day, long plannedMinor, long spentMinor, double passed) {}
+
+    @GetMapping("/api/clients/{clientId}/results/today")
+    List<MoneyToday> today(@PathVariable String clientId) {
+        Map<String, List<SpentToday>> byCurrency =
+                facts.spentToday(clientId).stream().collect(Collectors.groupingBy(SpentToday::currency));
+        Map<String, Campaign> campaigns = plans.plans(clientId).stream()
+                .flatMap(p -> plans.plan(clientId, p.id()).plan().campaigns().stream())
+                .collect(Collectors.toMap(Campaign::id, c -> c));
+        return byCurrency.entrySet().stream()
+                .map(e -> {
+                    SpentToday any = e.getValue().get(0);
+                    long planned = e.getValue().stream()
+                            .map(s -> campaigns.get(s.campaignId()))
+                            .filter(c -> c != null
+                                    && !any.day().isBefore(c.facts().flight().start())
+                                    && !any.day().isAfter(c.facts().flight().lastDay()))
+                            .mapToLong(c -> PlanTotals.of(c).daily().minor())
+                            .sum();
+                    long spent = e.getValue().stream()
+                            .mapToLong(SpentToday::spendMinor)
+                            .sum();
+                    return new MoneyToday(e.getKey(), any.day(), planned, spent, any.passed());
+                })
+                .filter(m -> m.plannedMinor() > 0)
+                .toList();
     }
 
     private static CampaignPace pace(Plan plan, Campaign campaign, List<RowSpend> spent) {

@@ -50,8 +50,9 @@ class SplitTestController {
             @PathVariable String campaignId,
             @Valid @RequestBody NewTest body,
             Principal person) {
-        return tests.setUp(
+        String id = tests.setUp(
                 clientId, planId, campaignId, body.name(), body.hypothesis(), body.asked(), person.getName());
+        return tests.view(clientId, id);
     }
 
     @GetMapping("/tests")

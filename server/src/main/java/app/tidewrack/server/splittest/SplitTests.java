@@ -55,7 +55,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Sets tests up, lists them, and keeps what they said when they are ended. */
 @Service
-class SplitTests {
+public class SplitTests {
     private static final int MOST_CELLS = 24;
     private static final long ENOUGH_HISTORY = 50;
 
@@ -100,7 +100,7 @@ class SplitTests {
      * @param base what it is expected to be, costs in minor units; null to take what was seen so far
      * @param least the smallest difference worth finding, as a part of the base
      */
-    record TestAsked(
+    public record TestAsked(
             @NotNull @Size(min = 1, max = 200) List<@NotNull String> rowIds,
             @NotNull @Size(max = 60) String metric,
             @Nullable Double base,
@@ -327,7 +327,7 @@ class SplitTests {
 
     /** @throws Refusal (field {@code test}) when it cannot be set up so */
     @Transactional
-    public TestView setUp(
+    public String setUp(
             String clientId,
             String planId,
             String campaignId,
@@ -378,7 +378,7 @@ class SplitTests {
                         "",
                         campaign.facts().name()),
                 personId);
-        return view(clientId, id);
+        return id;
     }
 
     List<TestView> all(String clientId) {

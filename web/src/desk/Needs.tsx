@@ -1,0 +1,152 @@
+import { useQuery } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { doing } from "../advice/model";
+import { adviceQuery } from "../advice/queries";
+import type { Schemas } from "../api/client";
+import { leadCountsQuery } from "../forms/leadQueries";
+import { money, plural } from "../look/format";
+import { paceQuery } from "../results/queries";
+import { inShort } from "../tests/model";
+import { testsQuery } from "../tests/queries";
+import { blockedQuery } from "./queries";
+
+/** One thing that needs a person, with the way to where it is dealt with. */
+interface Need {
+  key: string;
+  tone: "blocks" | "warns" | "waits" | "unread";
+  head: ReactNode;
+  says: ReactNode;
+  to: string;
+  go: string;
+}
+
+/** So many of a kind are told one by one; the rest is counted. */
+const MOST_OF_A_KIND = 3;
+
+/** What needs a person today, the most pressing first; each line leads to the exact place. */
+export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["DeskView"] }) {
+  const leads = useQuery(leadCountsQuery(clientId));
+  const paces = useQuery(paceQuery(clientId));
+  const tests = useQuery(testsQuery(clientId));
+  const advice = useQuery(adviceQuery(clientId));
+  const blocked = useQuery(blockedQuery(clientId));
+  const base = `/c/${clientId}`;
+  const fresh = leads.data?.fresh ?? 0;
+  const acts = (advice.data ?? []).filter((a) => a.move !== "LEAVE_ALONE");
+  const groups: Need[][] = [
+    desk.refused.map((r) => ({
+      key: `refused ${r.campaignId}${r.itemKey}`,
+      tone: "blocks",
+      head: (
+        <>
+          Refused: <span className="mono">{r.name}</span>
+        </>
+      ),
+      says: r.reason,
+      to: `${base}/plan/${r.planId}/${r.campaignId}?ad=${r.itemKey}`,
+      go: "Look at the ad",
+    })),
+    (blocked.data ?? []).map((b) => ({
+      key: `blocked ${b.campaignId}`,
+      tone: "blocks",
+      head: `${b.name} cannot be launched, ${plural(b.blockers, "blocker")}`,
+      says: b.says,
+      to: blockedAt(base, b),
+      go: "Mend the first",
+    })),
+    fresh > 0
+      ? [
+          {
+            key: "leads",
+            tone: "unread",
+            head: plural(fresh, "new lead"),
+            says: "Nobody has answered these yet.",
+            to: `${base}/forms/leads`,
+            go: "Read them",
+          },
+        ]
+      : [],
+    (tests.data ?? [])
+      .filter((t) => t.state === "READY")
+      .map((t) => ({
+        key: `test ${t.id}`,
+        tone: t.outcome === "BROKEN" ? "warns" : "waits",
+        head: t.outcome === "BROKEN" ? `Broken test: ${t.name}` : `Test ready to judge: ${t.name}`,
+        says: inShort(t),
+        to: `${base}/results/tests/${t.id}`,
+        go: "Look at the verdict",
+      })),
+    acts.map((a) => ({
+      key: `advice ${a.key}`,
+      tone: "waits",
+      head: `${a.row} of ${a.campaign}: ${doing(a).toLowerCase()}`,
+      says: a.says,
+      to: `${base}/results/advice`,
+      go: "Decide",
+    })),
+    desk.client.campaigns
+      .filter((c) => c.changedThere > 0)
+      .map((c) => ({
+        key: `changed ${c.campaignId}`,
+        tone: "warns",
+        head: `${plural(c.changedThere, "thing")} of ${c.name} changed on the network`,
+        says: "Somebody did that there, not here.",
+        to: `${base}/launch/${c.planId}/${c.campaignId}`,
+        go: "Look at what changed",
+      })),
+    (paces.data ?? []).flatMap((of) =>
+      of.rows
+        .filter((r) => r.pace.stand === "SLOW" || r.pace.stand === "FAST")
+        .filter((r) => !acts.some((a) => a.rowId === r.rowId && a.move === "RAISE_BID"))
+        .map(({ rowId, label, pace }): Need => ({
+          key: `pace ${rowId}`,
+          tone: "warns",
+          head: `${label} of ${of.name} ${
+            pace.spentMinor === 0 ? "brings nothing" : `spends ${pace.stand === "SLOW" ? "slowly" : "fast"}`
+          }`,
+          says: `${money(pace.spentMinor, of.currency)} of ${money(pace.dueMinor, of.currency)} due by now, of ${money(pace.plannedMinor, of.currency)} in all.`,
+          to: `${base}/plan/${of.planId}/${of.campaignId}?ad=${rowId}/`,
+          go: "Look at the row",
+        })),
+    ),
+  ];
+  const all = groups.flat();
+  if (all.length === 0) return null;
+  return (
+    <section style={{ marginBottom: 22 }} data-testid="needs">
+      <h2 style={{ marginBottom: 8 }}>Needs you today, {all.length}</h2>
+      {groups.map((group) => (
+        <Several key={group[0]?.key ?? ""} needs={group} />
+      ))}
+    </section>
+  );
+}
+
+function blockedAt(base: string, of: Schemas["BlockedCampaign"]): string {
+  const sheet = `${base}/plan/${of.planId}/${of.campaignId}?lens=checks`;
+  return of.place.rowId ? `${sheet}&ad=${of.place.rowId}/${of.place.columnId ?? ""}` : sheet;
+}
+
+const TONES = { blocks: "", warns: "warning", waits: "waits", unread: "unread" };
+
+function Several({ needs }: { needs: readonly Need[] }) {
+  const shown = needs.slice(0, MOST_OF_A_KIND);
+  const line = (n: Need) => (
+    <div className={`finding ${TONES[n.tone]}`} key={n.key}>
+      <b>{n.head}</b>
+      {n.says} <Link to={n.to}>{n.go}</Link>
+    </div>
+  );
+  return (
+    <>
+      {shown.map(line)}
+      {needs.length > shown.length && (
+        <details className="more-needs">
+          <summary>{plural(needs.length - shown.length, "more of the kind", "more of the kind")}</summary>
+          {needs.slice(MOST_OF_A_KIND).map(line)}
+        </details>
+      )}
+    </>
+  );
+}
