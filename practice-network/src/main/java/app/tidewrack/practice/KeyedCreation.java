@@ -13,6 +13,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Creates under a key, or answers what the key created before. */
 @Component
 public class KeyedCreation {
+    private static final long NUMBERS = 1_000_000_000_000L;
     private static final int LONGEST_KEY = 200;
 
     private final AnsweredMapper mapper;
@@ -39,8 +40,8 @@ public class KeyedCreation {
                 values (#{network}, #{key}, #{content}, #{id})""")
         void answer(String network, String key, long content, String id);
 
-        @Select("select nextval('item_number')")
-        long nextNumber();
+        @Select("select exists (select 1 from answered where created_id = #{id})")
+        boolean taken(String id);
     }
 
     /**
@@ -66,9 +67,21 @@ public class KeyedCreation {
             }
             return answered.get().createdId();
         }
-        String id = prefix + mapper.nextNumber();
+        String id = fresh(prefix, hash);
         create.accept(id);
         mapper.answer(network, key, hash, id);
         return id;
+    }
+
+    /**
+     * An id by what is ordered, not by when: calls that come in another order, or at once, give the same world. Of orders that
+     * are alike each has its own.
+     */
+    private String fresh(String prefix, long hash) {
+        long number = Long.remainderUnsigned(hash, NUMBERS);
+        while (mapper.taken(prefix + number)) {
+            number = (number + 1) % NUMBERS;
+        }
+        return prefix + number;
     }
 }

@@ -132,12 +132,11 @@ class DemoLoader implements ApplicationRunner {
         Begun begun = stories.begin("ines");
         launched.addAll(begun.launched());
         awaitAll(launched);
-        move();
+        // While days pass on the network, what does not run is made.
+        move(creatives::make);
         awaitAll(stories.halfway("ines", begun.ages()));
-        move();
-        oddment.draft("ines");
+        move(() -> oddment.draft("ines"));
         sources.make();
-        creatives.make();
         LOG.info("The demo agency is loaded");
     }
 
@@ -147,8 +146,9 @@ class DemoLoader implements ApplicationRunner {
         }
     }
 
-    private void move() throws InterruptedException {
+    private void move(Runnable meanwhile) throws InterruptedException {
         String move = clock.move(24 * HALF_THE_DAYS).id();
+        meanwhile.run();
         await(() -> !clock.view(move).state().equals("RUNNING"));
     }
 

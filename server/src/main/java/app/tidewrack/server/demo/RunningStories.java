@@ -9,6 +9,8 @@ import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.playbook.Playbook;
+import app.tidewrack.core.playbook.Playbook.Target;
 import app.tidewrack.server.demo.DemoPictures.Motif;
 import app.tidewrack.server.demo.StoryTeller.Look;
 import app.tidewrack.server.launch.LaunchDesk;
@@ -18,6 +20,7 @@ import app.tidewrack.server.plan.EditBody.BidOffer;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanScript;
 import app.tidewrack.server.plan.PlanView.RowView;
+import app.tidewrack.server.playbook.PlaybookDesk;
 import app.tidewrack.server.splittest.SplitTests;
 import app.tidewrack.server.splittest.SplitTests.TestAsked;
 import java.time.LocalDate;
@@ -40,13 +43,21 @@ class RunningStories {
     private final PlanDesk plans;
     private final LaunchDesk launches;
     private final SplitTests tests;
+    private final PlaybookDesk playbooks;
     private final DemoSources sources;
 
-    RunningStories(StoryTeller teller, PlanDesk plans, LaunchDesk launches, SplitTests tests, DemoSources sources) {
+    RunningStories(
+            StoryTeller teller,
+            PlanDesk plans,
+            LaunchDesk launches,
+            SplitTests tests,
+            PlaybookDesk playbooks,
+            DemoSources sources) {
         this.teller = teller;
         this.plans = plans;
         this.launches = launches;
         this.tests = tests;
+        this.playbooks = playbooks;
         this.sources = sources;
     }
 
@@ -57,6 +68,7 @@ class RunningStories {
     record Begun(List<Launched> launched, PlanScript ages) {}
 
     Begun begin(String personId) {
+        playbook();
         PlanScript ages = ages(personId);
         return new Begun(
                 List.of(
@@ -66,6 +78,26 @@ class RunningStories {
                         lowBid(personId),
                         questions(personId)),
                 ages);
+    }
+
+    /** Cold rows of the mending kits by what a click may cost, those who come back by what a sale may. */
+    private void playbook() {
+        Playbook usual = Playbook.USUAL;
+        playbooks.keep(
+                "oddment",
+                new Playbook(
+                        usual.moves(),
+                        usual.leaveDays(),
+                        usual.raisePercent(),
+                        usual.copies(),
+                        usual.stopSpend(),
+                        usual.emptySpend(),
+                        usual.tiredShare(),
+                        usual.tiredFrequency(),
+                        usual.certainty(),
+                        List.of(
+                                new Target(Temperature.COLD, "cost_per_click", 38.0, "GBP"),
+                                new Target(Temperature.RETARGETING, "cost_per_sale", 900.0, "GBP"))));
     }
 
     /** One row for each of two headlines: all else is alike. */

@@ -34,6 +34,7 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -48,7 +49,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Gives a client's playbook, its advice, and what is made of it; advice that is taken becomes edits like any other. */
 @Service
-class PlaybookDesk {
+public class PlaybookDesk {
     private static final String SCALING = " scaling";
 
     /** A refused advice is not given again for so many days. */
@@ -74,7 +75,7 @@ class PlaybookDesk {
                 .orElse(Playbook.USUAL);
     }
 
-    Playbook keep(String clientId, Playbook playbook) {
+    public Playbook keep(String clientId, Playbook playbook) {
         mapper.keepRules(clientId, json.writeValueAsString(playbook));
         return playbook;
     }
@@ -122,6 +123,9 @@ class PlaybookDesk {
                 }
             }
         }
+        told.sort(Comparator.comparing(AdviceTold::move)
+                .thenComparing(AdviceTold::p)
+                .thenComparing(AdviceTold::key));
         return told;
     }
 
@@ -195,7 +199,7 @@ class PlaybookDesk {
      * @throws Refusal when it is no longer given
      */
     @Transactional
-    public TakenView take(String clientId, String key, @Nullable Move move, @Nullable Double amount, String personId) {
+    TakenView take(String clientId, String key, @Nullable Move move, @Nullable Double amount, String personId) {
         Given given = given(clientId, key);
         Advice advice = given.advice();
         Move taken = move == null ? advice.move() : move;

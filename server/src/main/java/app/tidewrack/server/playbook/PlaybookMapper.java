@@ -50,7 +50,7 @@ interface PlaybookMapper {
             join launch_change x on x.client_id = l.client_id and x.launch_id = l.id and x.state = 'DONE'
                  and (x.item_key = g.item_key or starts_with(x.item_key, g.item_key || '/'))
             where g.client_id = #{clientId} and g.level = 'AD_GROUP' and g.removed_at is null and not g.paused
-            group by c.plan_id, g.client_id, g.campaign_id, g.item_key""")
+            group by c.plan_id, g.client_id, g.campaign_id, g.item_key order by c.plan_id, g.campaign_id, g.item_key""")
     List<RowOnNetwork> rows(String clientId);
 
     /** @param untilDay the last day on which it is put off; null unless it is */

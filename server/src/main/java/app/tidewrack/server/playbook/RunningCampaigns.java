@@ -8,6 +8,7 @@ import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.playbook.Adviser.Scene;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.playbook.Playbook.Target;
@@ -32,7 +33,7 @@ import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -86,7 +87,7 @@ class RunningCampaigns {
         double margin = rowDays.margin(clientId);
         List<BriefBody> known =
                 briefs.all(clientId).stream().map(BriefLibrary.KeptBrief::brief).toList();
-        Map<String, Versioned> read = new HashMap<>();
+        Map<String, Versioned> read = new LinkedHashMap<>();
         live.stream().map(RowOnNetwork::planId).distinct().forEach(id -> read.put(id, plans.plan(clientId, id)));
         List<Campaign> all = read.values().stream()
                 .flatMap(p -> p.plan().campaigns().stream())
@@ -200,10 +201,16 @@ class RunningCampaigns {
                 && !brief.lastDay().isBefore(facts.flight().start());
     }
 
-    /** The playbook's own target first; where it has none, what the brief says a result may cost. */
+    /**
+     * The playbook's own target first; where it has none, what the brief says a result may cost. Cold rows are not judged by what
+     * comes after the click (common practice), so a brief of sales or leads says nothing of them.
+     */
     private static Target target(Playbook playbook, Campaign campaign, Account account, @Nullable BriefBody brief) {
         Target own = playbook.judging(campaign.facts().temperature(), account.currency());
-        return own.value() != null || brief == null || brief.targetMinor() <= 0
+        boolean fits = brief != null
+                && brief.targetMinor() > 0
+                && (own.temperature() != Temperature.COLD || !brief.result().afterClick());
+        return own.value() != null || !fits
                 ? own
                 : new Target(own.temperature(), "cost_per_result", (double) brief.targetMinor(), account.currency());
     }
