@@ -169,18 +169,8 @@ export function Launch() {
       {looked.error && (
         <p className="note">How it stands on the network is not known: {looked.error.message}</p>
       )}
-      {list.newestLaunchId && (
-        <LaunchProgress
-          key={list.newestLaunchId}
-          clientId={clientId}
-          launchId={list.newestLaunchId}
-          byHand={list.byHand}
-          creativePath={`/c/${clientId}/plan/${planId}/${campaign.id}`}
-        />
-      )}
       {toLaunch && (
         <>
-          {list.newestLaunchId && <h2 style={{ margin: "20px 0 4px" }}>Changed since</h2>}
           <div className="effect">
             <span>
               Money a day <b>{money(list.dailyBeforeMinor, list.currency)}</b> →{" "}
@@ -203,6 +193,16 @@ export function Launch() {
             onLeave={setLeft}
           />
         </>
+      )}
+      {toLaunch && list.newestLaunchId && <h2 style={{ margin: "22px 0 4px" }}>The last launch</h2>}
+      {list.newestLaunchId && (
+        <LaunchProgress
+          key={list.newestLaunchId}
+          clientId={clientId}
+          launchId={list.newestLaunchId}
+          byHand={list.byHand}
+          creativePath={`/c/${clientId}/plan/${planId}/${campaign.id}`}
+        />
       )}
       <Modal
         open={confirming}

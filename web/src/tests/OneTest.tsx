@@ -84,7 +84,7 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
           <Evidence test={test} />
         </>
       )}
-      {test.state !== "SET_UP" && <Learned {...{ clientId, test }} />}
+      {test.state !== "SET_UP" && <Learned key={test.learned} {...{ clientId, test }} />}
     </Columns>
   );
 }

@@ -96,7 +96,7 @@ class RunningStories {
                         usual.tiredFrequency(),
                         usual.certainty(),
                         List.of(
-                                new Target(Temperature.COLD, "cost_per_click", 38.0, "GBP"),
+                                new Target(Temperature.COLD, "cost_per_click", 42.0, "GBP"),
                                 new Target(Temperature.RETARGETING, "cost_per_sale", 900.0, "GBP"))));
     }
 

@@ -1,0 +1,181 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+
+/** What came back is decided on: tests are judged, advice is taken and launched, winners go to scaling, a new question is asked. */
+@TestMethodOrder(MethodOrderer.OrderAnnotation.class)
+class DecisionsIT {
+    private static final ContainsTextOptions SOON = new ContainsTextOptions().setTimeout(40_000);
+
+    private static Buyer buyer;
+    private static Page page;
+    private static Calls calls;
+
+    @BeforeAll
+    static void signIn() throws Exception {
+        buyer = new Buyer();
+        page = buyer.page;
+        buyer.signIn("ines@withyandoar.example");
+        calls = new Calls(Installation.URL, "ines@withyandoar.example");
+    }
+
+    @AfterAll
+    static void close() {
+        buyer.close();
+    }
+
+    private static Locator has(String selector, String text) {
+        return page.locator(selector, new Page.LocatorOptions().setHasText(text));
+    }
+
+    /** From the desk to the verdict, which names the better one, and into the log of what was learned. */
+    @Test
+    @Order(1)
+    void theReadyTestIsJudgedAndKept() {
+        buyer.open("/c/oddment");
+        Locator line = has(".finding", "Test ready to judge: Does the evening beat the wear?");
+        assertThat(line).containsText("winner: A patch outlives the jacket");
+        line.getByText("Look at the verdict").click();
+        assertThat(page.getByTestId("verdict"))
+                .containsText("Winner. “A patch outlives the jacket” has a click rate of");
+        assertThat(page.getByTestId("trust")).containsText("Only headline differed");
+        assertThat(page.getByTestId("trust")).containsText("Nothing was changed since it began");
+        assertThat(page.getByTestId("trust")).containsText("50.0 %, 50.0 %");
+        buyer.press("End the test…");
+        page.getByLabel("What was learned").fill("Say that the patch lasts; tonight moves nobody.");
+        page.locator(".ant-popover:visible button").click();
+        assertThat(page.locator(".things")).containsText("Learned, 1");
+        assertThat(page.getByLabel("Lesson")).hasValue("Say that the patch lasts; tonight moves nobody.");
+    }
+
+    @Test
+    @Order(2)
+    void aBrokenTestSaysWhatElseWasChanged() {
+        buyer.open("/c/saltmarsh");
+        has(".finding", "Broken test").getByText("Look at the verdict").click();
+        assertThat(page.getByTestId("verdict"))
+                .containsText(
+                        "Money a day of Islands, 40 to 49 went from “€12.00” to “€18.00”, by Ines Wickham on 16 March.");
+        assertThat(page.getByTestId("verdict")).containsText("cannot be put down to the audience");
+    }
+
+    /** Cold rows are judged by the click, those who come back by the sale (common practice); a row without delivery bids too low. */
+    @Test
+    @Order(3)
+    void coldAndRetargetingRowsAreJudgedApart() {
+        buyer.open("/c/oddment/results/advice");
+        has(".advice", "Kits, find buyers").first().click();
+        assertThat(page.getByTestId("why")).containsText("Cost per click, target £0.42");
+        has(".advice", "Back to the basket").first().click();
+        assertThat(page.getByTestId("why")).containsText("Cost per sale, target £9.00");
+        buyer.open("/c/copperline/results/advice");
+        assertThat(page.locator(".advice")).containsText("Raise its bid to €2.");
+        assertThat(page.locator(".advice")).containsText("shown to nobody in 1");
+    }
+
+    /** One key takes it; the change list shows it; the network has it after the launch. */
+    @Test
+    @Order(4)
+    void anAdviceIsTakenAndSeenOnTheNetwork() throws Exception {
+        buyer.open("/c/oddment/results/advice");
+        has(".advice", "Looked at kits, 14 days").click();
+        assertThat(has(".advice", "Looked at kits, 14 days")).containsText("£6.00 to £6.90 a day");
+        page.locator(".advices").press("Enter");
+        assertThat(page.locator(".head .note")).containsText("Would change 1 ad group", SOON);
+        assertThat(page.locator(".facts")).containsText("£6.90");
+        String[] at = page.url().split("/");
+        buyer.press("Launch 1 change…");
+        buyer.press("Launch now");
+        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it", SOON);
+        String campaign = at[at.length - 1];
+        JsonObject looked = calls.post(
+                        "/api/clients/oddment/plans/%s/campaigns/%s/look".formatted(at[at.length - 2], campaign),
+                        Map.of())
+                .getAsJsonObject();
+        assertThat(looked.getAsJsonArray("changes")).isEmpty();
+        assertThat(looked.getAsJsonArray("drift")).isEmpty();
+        assertThat(looked.get("dailyBeforeMinor").getAsLong()).isEqualTo(1290);
+        buyer.open("/c/oddment/results/advice");
+        assertThat(has(".decisions tr", "Looked at kits, 14 days")).containsText("taken by Ines Wickham");
+        assertThat(has(".advice", "Looked at kits, 14 days")).hasCount(0);
+    }
+
+    /** Two winners of the cold test are copied to a scaling campaign at double; the test itself stays as it was. */
+    @Test
+    @Order(5)
+    void twoWinnersMoveToScaling() {
+        for (int winner = 0; winner < 2; winner++) {
+            buyer.open("/c/oddment/results/advice");
+            has(".advice", "Kits, find buyers")
+                    .first()
+                    .locator("button")
+                    .first()
+                    .click();
+            assertThat(page.locator(".head h1"))
+                    .containsText("Kits, find buyers scaling", new ContainsTextOptions().setTimeout(20_000));
+        }
+        buyer.rail("Plan");
+        assertThat(page.locator("[role=rowheader]")).hasCount(2);
+        assertThat(page.locator(".head .note")).containsText("£48.00 a day");
+        page.locator(".things")
+                .getByText("Kits, find buyers", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(page.locator("[role=rowheader]")).hasCount(3);
+        assertThat(page.locator(".head .note")).containsText("£36.00 a day");
+    }
+
+    @Test
+    @Order(6)
+    void anAdviceIsRefusedForAReasonAndAPlaybookTriedOnThePast() {
+        buyer.open("/c/oddment/results/advice");
+        Locator film = has(".advice", "Three stitches");
+        film.getByText("Refuse…").click();
+        page.getByLabel("Why it is refused").fill("The film ends this week.");
+        buyer.press("Refuse it");
+        assertThat(has(".decisions tr", "The film ends this week.")).containsText("refused by Ines Wickham");
+        assertThat(film).hasCount(0);
+        page.getByText("The playbook’s rules", new Page.GetByTextOptions().setExact(true))
+                .click();
+        page.getByLabel("Step of a raise").fill("12");
+        page.getByLabel("Step of a raise").blur();
+        buyer.press("Try it on the past");
+        assertThat(page.getByTestId("tried")).containsText("Tried on 9 Mar to", SOON);
+        assertThat(page.getByTestId("tried").locator(".mark").first()).isVisible();
+        buyer.press("Keep it");
+        assertThat(page.locator(".playbook-fields").first()).containsText("12 % more money");
+    }
+
+    /** Creatives of one row are put in rows of their own, what differs is found, and what the test needs is reckoned before it is set up. */
+    @Test
+    @Order(7)
+    void aQuestionIsAskedOfTheSheet() throws Exception {
+        Calls.Sheet sheet = calls.sheet("oddmenths", "Asked", 1, 2, "40");
+        buyer.open("/c/oddment/plan/" + sheet.planId() + "/" + sheet.campaignId());
+        buyer.cell(0, 0).click();
+        buyer.key("t");
+        assertThat(page.getByTestId("test-found")).containsText("One row is no test");
+        page.getByText("Put each creative in a row of its own").last().click();
+        buyer.kept();
+        assertThat(page.locator("[role=rowheader]")).hasCount(2);
+        buyer.cell(0, 0).click();
+        buyer.key("t");
+        assertThat(page.getByTestId("test-found"))
+                .containsText(Pattern.compile("One variable: (headline|body|link)|differ in"));
+        assertThat(page.getByTestId("test-sums")).containsText("impressions a cell");
+        assertThat(page.getByTestId("test-sums")).containsText("could be seen in these days");
+    }
+}
