@@ -21,6 +21,7 @@ import {
   type ResultLine,
   type Temperature,
 } from "./model";
+import { NextCampaign } from "./NextCampaign";
 import { OwnNumbers } from "./OwnNumbers";
 import { PaceFacts } from "./PaceFacts";
 import { offerOfResults, reachQuery, tableQuery } from "./queries";
@@ -83,6 +84,7 @@ export function Results() {
       offer={offer.data}
       title={whole ? `All of ${client.name}` : campaign.name}
       campaign={whole ? undefined : campaign}
+      path={whole || !planId ? undefined : { clientId, planId, campaignId: campaign.id }}
       sheet={whole ? undefined : `/c/${clientId}/plan/${planId}/${campaign.id}?lens=results`}
     />
   );
@@ -105,6 +107,7 @@ function ResultsOf(props: {
   title: string;
   campaign: { id: string; temperature: Temperature } | undefined;
   sheet: string | undefined;
+  path: { clientId: string; planId: string; campaignId: string } | undefined;
 }) {
   const { clientId, offer, campaign } = props;
   const { look, set } = useLook(campaign?.id);
@@ -156,6 +159,7 @@ function ResultsOf(props: {
       actions={
         <>
           {props.sheet && <Link to={props.sheet}>On the sheet</Link>}
+          {props.path && <NextCampaign path={props.path} />}
           <KeepView clientId={clientId} />
           <SaveAs {...{ clientId, look }} campaignId={campaign?.id} metrics={metrics.map((m) => m.code)} />
         </>

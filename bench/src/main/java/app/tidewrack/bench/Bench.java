@@ -13,6 +13,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Bench {
     private static final String OF_THE_SERVER = "server";
     private static final String OF_A_SHEET = "sheet";
+    private static final String OF_DECISIONS = "decisions";
 
     private Bench() {}
 
@@ -26,7 +27,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, postgres, delivery; or server, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, splittests; or server, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
@@ -35,10 +36,13 @@ public final class Bench {
         if (parts.contains(OF_A_SHEET)) {
             new SheetLoad().figures().forEach(Figure::print);
         }
+        if (parts.contains(OF_DECISIONS)) {
+            new DecisionLoad().figures().forEach(Figure::print);
+        }
         if (parts.contains(OF_THE_SERVER)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).figures().forEach(Figure::print);
         }
-        if (Set.of(OF_THE_SERVER, OF_A_SHEET).containsAll(parts)) {
+        if (Set.of(OF_THE_SERVER, OF_A_SHEET, OF_DECISIONS).containsAll(parts)) {
             return;
         }
         try (Practice practice = new Practice()) {
@@ -49,6 +53,9 @@ public final class Bench {
             }
             if (parts.contains("delivery")) {
                 new DeliveryLoad(practice).figures().forEach(Figure::print);
+            }
+            if (parts.contains("splittests")) {
+                new SplitTestLoad(practice).figures().forEach(Figure::print);
             }
         }
     }

@@ -3,10 +3,12 @@ package app.tidewrack.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions;
+import com.microsoft.playwright.options.AriaRole;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -177,5 +179,25 @@ class DecisionsIT {
                 .containsText(Pattern.compile("One variable: (headline|body|link)|differ in"));
         assertThat(page.getByTestId("test-sums")).containsText("impressions a cell");
         assertThat(page.getByTestId("test-sums")).containsText("could be seen in these days");
+    }
+
+    /** Viewers and visitors of a film's campaign become the rows of the one that follows. */
+    @Test
+    @Order(8)
+    void thoseWhoWatchedComeBackInTheNextCampaign() throws Exception {
+        String plan = "";
+        for (JsonElement each : calls.get("/api/clients/oddment/plans").getAsJsonArray()) {
+            if (each.getAsJsonObject().get("name").getAsString().equals("Three stitches")) {
+                plan = each.getAsJsonObject().get("id").getAsString();
+            }
+        }
+        buyer.open("/c/oddment/results/" + plan);
+        buyer.press("Next campaign…");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Watched three-stitches.mp4 to the end");
+        page.getByLabel("Filled a basket, did not buy").uncheck();
+        buyer.press("Make the campaign");
+        assertThat(page.locator(".head h1")).containsText("Three stitches, spring, come back", SOON);
+        assertThat(page.locator("[role=rowheader]")).hasCount(3);
+        assertThat(page.locator(".things")).containsText("Retargeting");
     }
 }

@@ -3,9 +3,7 @@ package app.tidewrack.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.WaitForSelectorState;
 import java.nio.file.Path;
-import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
@@ -30,19 +28,6 @@ class ScreenshotsIT {
             buyer.lens("Names");
             take(page, "sheet-names");
             buyer.lens("Structure");
-            buyer.key("s");
-            for (String variable : List.of("Age", "Gender")) {
-                page.getByRole(
-                                AriaRole.CHECKBOX,
-                                new Page.GetByRoleOptions().setName(variable).setExact(true))
-                        .check();
-            }
-            page.getByLabel("Rows to be").waitFor();
-            take(page, "split");
-            page.keyboard().press("Escape");
-            page.locator(".ant-modal-wrap")
-                    .last()
-                    .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
             buyer.lens("Results");
             page.locator(".cell.result").first().waitFor();
             take(page, "sheet-results");
@@ -65,12 +50,14 @@ class ScreenshotsIT {
             buyer.rail("Creative");
             thing(page, "Darned sock, before");
             take(page, "creative");
-            thing(page, "Kits, mixed by the network");
-            page.locator(".combinations").scrollIntoViewIfNeeded();
-            page.locator(".work").evaluate("e => e.scrollTo(0, e.querySelector('.combinations').offsetTop - 120)");
-            take(page, "mix");
             thing(page, "Copy deck");
             take(page, "deck");
+            buyer.open("/c/oddment/results/tests");
+            page.getByTestId("verdict").waitFor();
+            take(page, "test");
+            buyer.open("/c/oddment/results/advice");
+            page.getByTestId("why").waitFor();
+            take(page, "advice");
             buyer.rail("Forms");
             thing(page, "Mending evening");
             take(page, "form");

@@ -2,10 +2,7 @@ package app.tidewrack.server;
 
 import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
-import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.when;
 
 import app.tidewrack.core.results.Counts;
@@ -13,46 +10,23 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
 import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
-import app.tidewrack.server.network.NetworkConnector.Hour;
 import app.tidewrack.server.network.NetworkConnector.Order;
-import app.tidewrack.server.results.ResultsPull;
-import java.time.Duration;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.stream.StreamSupport;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
 
 /** A question is asked of a sheet, its rows are held apart on the network, and what comes back is judged at planned looks. */
-class SplitTestWorkTest extends WithServer {
-    private static final Instant START = Instant.parse("2027-03-09T06:00:00Z");
-
-    @Autowired
-    private ResultsPull pull;
-
-    private final List<Hour> told = new CopyOnWriteArrayList<>();
-    private final Map<String, Order> sent = new ConcurrentHashMap<>();
-    private final Map<String, String> byKey = new ConcurrentHashMap<>();
-    private String plan;
-    private String campaign;
-    private int version;
-
+class SplitTestWorkTest extends RunningSheet {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
@@ -60,33 +34,8 @@ class SplitTestWorkTest extends WithServer {
 
     @BeforeEach
     void oneRowOfTwoCreatives() throws Exception {
-        clock(START);
-        for (String table : List.of("fact_hour", "fact_day", "fact_month", "fact_ad", "fact_due")) {
-            sql.update("delete from " + table);
-        }
-        sql.update("update account set report_cursor = 0, facts_until = null");
-        when(network.create(anyString(), any()))
-                .thenAnswer(c -> byKey.computeIfAbsent(c.getArgument(0), k -> {
-                    String id = "N" + UUID.randomUUID().toString().substring(0, 8);
-                    sent.put(id, c.getArgument(1));
-                    return id;
-                }));
-        when(network.reach(anyString(), any(), any(), any())).thenReturn(Map.of());
-        when(network.parts(anyString())).thenReturn(Map.of());
-        when(network.reports(anyString(), anyLong()))
-                .thenAnswer(call -> told.stream()
-                        .filter(h -> h.seq() > call.<Long>getArgument(1))
-                        .toList());
-        String name = UUID.randomUUID().toString().substring(0, 8);
-        plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
-        version = 0;
-        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-29", "60"));
-        facts.put("name", name);
-        campaign = edit(Map.of("kind", "newCampaign", "accountId", "a1", "facts", facts))
-                .get("campaigns")
-                .get(0)
-                .get("id")
-                .asString();
+        emptySheet("60");
+        String name = campaign.substring(0, 8);
         edit(with("newRows", "audienceIds", List.of(scene.audience(name))));
         String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
         Map<String, Object> other = new HashMap<>(Scene.content(name + " B", "single-picture", List.of(sha), Map.of()));
@@ -97,44 +46,6 @@ class SplitTestWorkTest extends WithServer {
                 .asString();
         edit(with("newColumns", "creativeIds", List.of(scene.creative(name + " A", sha), second)));
         edit(with("rowPerCreative", "rowId", rows().get(0)));
-    }
-
-    @AfterEach
-    void turnTheClockBack() {
-        clock(START);
-    }
-
-    private void clock(Instant now) {
-        doReturn(now).when(world).now();
-        sql.update(
-                "insert into practice_clock (id, now) values (1, ?::timestamptz)"
-                        + " on conflict (id) do update set now = excluded.now",
-                now.toString());
-    }
-
-    private JsonNode edit(Map<String, Object> edit) throws Exception {
-        Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
-        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
-        version = answer.body().get("version").asInt();
-        return answer.body();
-    }
-
-    private Map<String, Object> with(String kind, Object... more) {
-        Map<String, Object> edit = new HashMap<>(Map.of("kind", kind, "campaignId", campaign));
-        for (int i = 0; i < more.length; i += 2) {
-            edit.put((String) more[i], more[i + 1]);
-        }
-        return edit;
-    }
-
-    private JsonNode view() throws Exception {
-        return scene.get(CLIENT + "/plans/" + plan).get("campaigns").get(0);
-    }
-
-    private List<String> rows() throws Exception {
-        return StreamSupport.stream(view().get("rows").spliterator(), false)
-                .map(n -> n.get("id").asString())
-                .toList();
     }
 
     private Map<String, Object> asked(Object... more) throws Exception {
@@ -172,29 +83,6 @@ class SplitTestWorkTest extends WithServer {
                 ofTests(""), Map.of("name", "Which headline?", "hypothesis", "Time beats wear.", "asked", asked()));
     }
 
-    private void launch() throws Exception {
-        JsonNode launch = scene.post(
-                CLIENT + "/launches",
-                Map.of(
-                        "planId",
-                        plan,
-                        "campaignId",
-                        campaign,
-                        "planVersion",
-                        version,
-                        "paused",
-                        false,
-                        "byHand",
-                        false));
-        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
-        while (launch.get("state").asString().equals("RUNNING")) {
-            assertThat(System.nanoTime()).as(launch.toString()).isLessThan(end);
-            Thread.sleep(50);
-            launch = scene.get(CLIENT + "/launches/" + launch.get("id").asString());
-        }
-        assertThat(launch.get("state").asString()).isEqualTo("DONE");
-    }
-
     /** The ads' ids on the network, in the order of rows. */
     private List<String> ads() {
         List<Map.Entry<String, Order>> ads = new ArrayList<>(sent.entrySet().stream()
@@ -209,26 +97,20 @@ class SplitTestWorkTest extends WithServer {
     private void days(int days, long impressions, long firstClicks, long secondClicks) {
         List<String> ads = ads();
         for (int d = 0; d < days; d++) {
-            Instant hour =
-                    LocalDate.parse("2027-03-10").plusDays(d).atTime(12, 0).toInstant(ZoneOffset.UTC);
             for (int r = 0; r < 2; r++) {
-                Counts counts = Counts.of(Map.of(
-                        Measure.IMPRESSIONS,
-                        impressions,
-                        Measure.CLICKS,
-                        r == 0 ? firstClicks : secondClicks,
-                        Measure.SPEND,
-                        3000L));
-                told.add(new Hour(told.size() + 1, ads.get(r), hour, counts));
+                tell(
+                        ads.get(r),
+                        d,
+                        Counts.of(Map.of(
+                                Measure.IMPRESSIONS,
+                                impressions,
+                                Measure.CLICKS,
+                                r == 0 ? firstClicks : secondClicks,
+                                Measure.SPEND,
+                                3000L)));
             }
         }
-        // An hour of the day after says that these are whole.
-        told.add(new Hour(
-                told.size() + 1,
-                ads.get(0),
-                LocalDate.parse("2027-03-10").plusDays(days).atTime(1, 0).toInstant(ZoneOffset.UTC),
-                Counts.NONE));
-        pull.pullAll();
+        toldUntil(ads.get(0), days);
     }
 
     private JsonNode test(JsonNode test) throws Exception {
@@ -334,11 +216,8 @@ class SplitTestWorkTest extends WithServer {
         assertThat(stop(asked())).contains("money and headline").contains("could not be told");
         edit(with("rowMoney", "rowIds", rows, "money", "20"));
         clock(Instant.parse("2027-03-12T09:00:00Z"));
-        // The server asks for the time once a second.
-        Thread.sleep(1100);
         assertThat(stop(asked())).contains("known already").contains("2027-03-12");
         clock(START);
-        Thread.sleep(1100);
         assertThat(refused(asked("metric", "spend"))).contains("Nothing is decided by “spend”");
         assertThat(refused(asked("looks", 50))).contains("is 50; it must be less than or equal to 20");
         assertThat(refused(asked("rowIds", List.of("nothing", "there")))).contains("no row nothing");

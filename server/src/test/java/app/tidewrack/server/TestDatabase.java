@@ -7,6 +7,8 @@ import org.springframework.test.context.DynamicPropertyRegistry;
 
 /** A database of its own in the cluster that ./tidewrack test starts, whose port and password are in the environment. */
 final class TestDatabase {
+    private static final int POOL = 6;
+
     private TestDatabase() {}
 
     static void use(DynamicPropertyRegistry registry) {
@@ -19,5 +21,7 @@ final class TestDatabase {
             throw new IllegalStateException("No test cluster; run these tests with ./tidewrack test", e);
         }
         registry.add("spring.datasource.url", () -> server + name);
+        // Every test class keeps its server, and the cluster has a hundred places.
+        registry.add("spring.datasource.hikari.maximum-pool-size", () -> POOL);
     }
 }

@@ -4,6 +4,7 @@ import app.tidewrack.core.playbook.Move;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.playbook.NextCampaign.ComerBack;
 import app.tidewrack.server.playbook.PlaybookDesk.AdviceTold;
 import app.tidewrack.server.playbook.PlaybookDesk.DecisionTold;
 import app.tidewrack.server.playbook.PlaybookDesk.TakenView;
@@ -30,10 +31,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/clients/{clientId}")
 class PlaybookController {
     private final PlaybookDesk desk;
+    private final NextCampaign next;
     private final ClientMapper clients;
 
-    PlaybookController(PlaybookDesk desk, ClientMapper clients) {
+    PlaybookController(PlaybookDesk desk, NextCampaign next, ClientMapper clients) {
         this.desk = desk;
+        this.next = next;
         this.clients = clients;
     }
 
@@ -62,8 +65,7 @@ class PlaybookController {
     @GetMapping("/advice/decisions")
     List<DecisionTold> decisions(@PathVariable String clientId) {
         return desk.decisions(
-                clientId,
-                clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Account::currency)));
+                clientId, clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, a -> a)));
     }
 
     /** @param key of the advice, as it was told */
@@ -94,5 +96,26 @@ class PlaybookController {
     List<AdviceTold> refuse(@PathVariable String clientId, @Valid @RequestBody RefuseBody body, Principal person) {
         desk.refuse(clientId, body.key(), body.reason(), person.getName());
         return desk.advice(clientId);
+    }
+
+    /** Who met the client through a campaign, and can be asked again. */
+    @GetMapping("/plans/{planId}/campaigns/{campaignId}/comers-back")
+    List<ComerBack> comersBack(
+            @PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
+        return next.offered(clientId, planId, campaignId);
+    }
+
+    /** @param keys of whom the next campaign talks to */
+    record NextBody(@NotNull @Size(max = 50) List<@NotNull String> keys) {}
+
+    /** Makes the retargeting campaign that follows on one, in the same plan. */
+    @PostMapping("/plans/{planId}/campaigns/{campaignId}/comers-back")
+    TakenView makeNext(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @PathVariable String campaignId,
+            @Valid @RequestBody NextBody body,
+            Principal person) {
+        return next.make(clientId, planId, campaignId, body.keys(), person.getName());
     }
 }

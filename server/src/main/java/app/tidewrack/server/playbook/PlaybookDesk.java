@@ -19,6 +19,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.plan.EditBody;
 import app.tidewrack.server.plan.EditBody.BidOffer;
 import app.tidewrack.server.plan.EditBody.CellBody;
@@ -31,7 +32,9 @@ import app.tidewrack.server.results.RowDays;
 import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.web.Ids;
 import java.math.BigDecimal;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -297,7 +300,7 @@ public class PlaybookDesk {
      *
      * @param before what the row was judged by on that day
      * @param since the same of the days after it; null while there is none
-     * @param days after it that are known
+     * @param days after it that are known whole
      */
     record DecisionTold(
             String planId,
@@ -316,20 +319,27 @@ public class PlaybookDesk {
             @Nullable Double since,
             int days) {}
 
-    List<DecisionTold> decisions(String clientId, Map<String, String> currencies) {
-        List<Decision> all = mapper.decisions(clientId);
-        if (all.isEmpty()) {
+    List<DecisionTold> decisions(String clientId, Map<String, Account> accounts) {
+        List<Decision> decided = mapper.decisions(clientId);
+        if (decided.isEmpty()) {
             return List.of();
         }
         Map<RowKey, SortedMap<LocalDate, Counts>> brought = rowDays.of(clientId, null);
+        Map<String, Instant> until = rowDays.until(clientId);
         double margin = rowDays.margin(clientId);
-        return all.stream()
+        return decided.stream()
                 .map(d -> {
                     Metric metric = Metric.usual(d.metric());
-                    SortedMap<LocalDate, Counts> after = Optional.ofNullable(
-                                    brought.get(new RowKey(d.campaignId(), d.rowId())))
-                            .map(m -> m.tailMap(d.day().plusDays(1)))
-                            .orElse(Collections.emptySortedMap());
+                    Account account = accounts.get(d.accountId());
+                    Instant known = until.get(d.accountId());
+                    LocalDate open = known == null
+                            ? d.day()
+                            : known.atZone(ZoneId.of(account.zone())).toLocalDate();
+                    LocalDate next = d.day().plusDays(1);
+                    SortedMap<LocalDate, Counts> all =
+                            brought.getOrDefault(new RowKey(d.campaignId(), d.rowId()), Collections.emptySortedMap());
+                    SortedMap<LocalDate, Counts> after =
+                            open.isAfter(next) ? all.subMap(next, open) : Collections.emptySortedMap();
                     Counts since = after.values().stream().reduce(Counts.NONE, Counts::plus);
                     return new DecisionTold(
                             d.planId(),
@@ -342,7 +352,7 @@ public class PlaybookDesk {
                             d.untilDay(),
                             d.day(),
                             d.person(),
-                            currencies.getOrDefault(d.accountId(), "EUR"),
+                            account.currency(),
                             MetricView.of(metric),
                             d.beforeValue(),
                             value(metric, since, margin),
@@ -567,7 +577,7 @@ public class PlaybookDesk {
                 .toPlainString();
     }
 
-    private static String typed(Money money) {
+    static String typed(Money money) {
         return BigDecimal.valueOf(money.minor(), Math.max(0, money.currency().getDefaultFractionDigits()))
                 .toPlainString();
     }

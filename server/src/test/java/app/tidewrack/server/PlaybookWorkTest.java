@@ -1,0 +1,207 @@
+package app.tidewrack.server;
+
+import static app.tidewrack.server.Scene.CLIENT;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.network.NetworkConnector.AdOrder;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.http.HttpMethod;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import tools.jackson.databind.JsonNode;
+
+/** Advice on what came back is taken as edits of the plan, put off, or refused; it says later what came of it. */
+class PlaybookWorkTest extends RunningSheet {
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    @BeforeEach
+    void aColdTestOfTwoRowsThatRuns() throws Exception {
+        sql.update("delete from advice_decision");
+        sql.update("delete from playbook");
+        emptySheet("10");
+        String name = campaign.substring(0, 8);
+        edit(with("newRows", "audienceIds", List.of(scene.audience(name), scene.audience(name + " more"))));
+        String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
+        edit(with("newColumns", "creativeIds", List.of(scene.creative(name, sha))));
+        launch();
+        sql.update("update live_item set review_state = 'APPROVED' where campaign_id = ?", campaign);
+    }
+
+    /** The ad on the network of each row, in order. */
+    private List<String> ads() throws Exception {
+        return rows().stream()
+                .map(row -> sql.queryForObject(
+                        "select external_id from live_item where campaign_id = ? and starts_with(item_key, ?)",
+                        String.class,
+                        campaign,
+                        row + "/"))
+                .toList();
+    }
+
+    /** £10.00 a day for each row: clicks at £0.25 for the first, at £1.00 for the second, from 10 March on. */
+    private void days(int from, int days) throws Exception {
+        List<String> ads = ads();
+        for (int d = from; d < from + days; d++) {
+            tell(ads.get(0), d, counts(40));
+            tell(ads.get(1), d, counts(10));
+        }
+        toldUntil(ads.get(0), from + days);
+    }
+
+    private static Counts counts(long clicks) {
+        return Counts.of(Map.of(Measure.IMPRESSIONS, 3000L, Measure.CLICKS, clicks, Measure.SPEND, 1000L));
+    }
+
+    private List<JsonNode> advice() throws Exception {
+        return StreamSupport.stream(scene.get(CLIENT + "/advice").spliterator(), false)
+                .filter(a -> a.get("campaignId").asString().equals(campaign))
+                .toList();
+    }
+
+    private JsonNode of(String move) throws Exception {
+        return advice().stream()
+                .filter(a -> a.get("move").asString().equals(move))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError(move));
+    }
+
+    private Answer put(String what, Object body) throws Exception {
+        return scene.call("ines", HttpMethod.POST, CLIENT + "/advice/" + what, body);
+    }
+
+    private JsonNode taken(Map<String, Object> body) throws Exception {
+        Answer answer = put("taken", body);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        return answer.body();
+    }
+
+    private static Map<String, Object> key(JsonNode advice, Object... more) {
+        Map<String, Object> body = new HashMap<>(Map.of("key", advice.get("key").asString()));
+        for (int i = 0; i < more.length; i += 2) {
+            body.put((String) more[i], more[i + 1]);
+        }
+        return body;
+    }
+
+    @Test
+    void aNewTestIsLeftAloneThenItsWinnerGoesToScalingAndItsLoserStops() throws Exception {
+        days(0, 2);
+        assertThat(advice()).hasSize(2).allMatch(a -> a.get("move").asString().equals("LEAVE_ALONE"));
+        days(2, 4);
+        assertThat(advice()).extracting(a -> a.get("move").asString()).containsExactlyInAnyOrder("STOP", "TO_SCALING");
+        JsonNode winner = of("TO_SCALING");
+        assertThat(winner.get("rowId").asString()).isEqualTo(rows().get(0));
+        assertThat(winner.get("says").asString()).contains("cost per click is £0.25 after £60.00");
+
+        JsonNode made = taken(key(winner));
+        JsonNode now = scene.get(CLIENT + "/plans/" + plan);
+        version = now.get("version").asInt();
+        assertThat(now.get("campaigns")).hasSize(2);
+        JsonNode scaling = now.get("campaigns").get(1);
+        assertThat(made.get("campaignId").asString())
+                .isEqualTo(scaling.get("id").asString());
+        assertThat(scaling.get("purpose").asString()).isEqualTo("SCALING");
+        assertThat(scaling.get("rows")).hasSize(1);
+        assertThat(scaling.get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(2000);
+        assertThat(now.get("campaigns").get(0).get("rows")).hasSize(2);
+
+        taken(key(of("STOP")));
+        JsonNode changes = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes");
+        assertThat(changes.get("changes"))
+                .isNotEmpty()
+                .allMatch(c -> c.get("action").asString().equals("PAUSE"));
+        assertThat(advice()).isEmpty();
+
+        days(6, 4);
+        JsonNode decided = scene.get(CLIENT + "/advice/decisions");
+        assertThat(decided).hasSize(2);
+        assertThat(decided.get(1).get("before").asDouble()).isEqualTo(25);
+        assertThat(decided.get(1).get("since").asDouble()).isEqualTo(25);
+        assertThat(decided.get(1).get("days").asInt()).isEqualTo(3);
+    }
+
+    @Test
+    void adviceIsChangedPutOffOrRefused() throws Exception {
+        days(0, 6);
+        JsonNode winner = of("TO_SCALING");
+        assertThat(put("taken", key(winner, "move", "STOP")).detail()).contains("“stop it” is not offered here");
+        assertThat(put("taken", key(winner, "move", "RAISE", "amount", 40)).detail())
+                .contains("over the most of one step, 20 %");
+        assertThat(view().get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1000);
+        taken(key(winner, "move", "RAISE", "amount", 12));
+        assertThat(view().get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1120);
+        assertThat(put("taken", key(winner)).detail()).contains("no longer given");
+
+        JsonNode stop = of("STOP");
+        assertThat(put("refused", key(stop, "reason", " ")).detail()).contains("refused for a reason");
+        assertThat(put("put-off", key(stop, "until", "2027-03-01")).detail()).contains("2027-03-01 is past");
+        assertThat(put("put-off", key(stop, "until", "2027-03-18")).body()).isEmpty();
+        days(6, 4);
+        assertThat(of("STOP").get("rowId")).isEqualTo(stop.get("rowId"));
+        assertThat(put("refused", key(of("STOP"), "reason", "The spring ends.")).status())
+                .isEqualTo(200);
+        assertThat(advice()).noneMatch(a -> a.get("move").asString().equals("STOP"));
+        assertThat(scene.get(CLIENT + "/advice/decisions").get(0).get("reason").asString())
+                .isEqualTo("The spring ends.");
+        assertThat(scene.call("tove", HttpMethod.POST, CLIENT + "/advice/taken", key(stop))
+                        .status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void aChangedRowIsLeftAloneAgain() throws Exception {
+        days(0, 6);
+        clock(Instant.parse("2027-03-16T06:00:00Z"));
+        edit(with("rowMoney", "rowIds", List.of(rows().get(1)), "money", "12"));
+        launch();
+        String changed = rows().get(1);
+        assertThat(advice())
+                .filteredOn(a -> a.get("rowId").asString().equals(changed))
+                .singleElement()
+                .satisfies(a -> assertThat(a.get("says").asString()).contains("since 16 March"));
+    }
+
+    @Test
+    void aPlaybookIsTriedKeptAndHeldToItsLimits() throws Exception {
+        days(0, 8);
+        Map<String, Object> rules = new HashMap<>(Map.of(
+                "moves", List.of("STOP", "RAISE"),
+                "leaveDays", 5,
+                "raisePercent", 10,
+                "copies", 3,
+                "stopSpend", 2,
+                "emptySpend", 3,
+                "tiredShare", 0.6,
+                "tiredFrequency", 3,
+                "certainty", 0.9,
+                "judged", List.of()));
+        JsonNode tried = scene.post(CLIENT + "/playbook/tried", rules);
+        assertThat(tried.get("given")).extracting(g -> g.get("move").asString()).contains("STOP");
+        JsonNode first = tried.get("given").get(0);
+        assertThat(first.get("day").asString()).isEqualTo("2027-03-14");
+        assertThat(scene.get(CLIENT + "/playbook").get("leaveDays").asInt()).isEqualTo(4);
+        Answer kept = scene.call("ines", HttpMethod.PUT, CLIENT + "/playbook", rules);
+        assertThat(kept.status()).isEqualTo(200);
+        assertThat(advice()).extracting(a -> a.get("move").asString()).containsExactly("STOP", "RAISE");
+        rules.put("raisePercent", 60);
+        Answer wild = scene.call("ines", HttpMethod.PUT, CLIENT + "/playbook", rules);
+        assertThat(wild.status()).isEqualTo(422);
+        assertThat(wild.detail()).contains("60; they go from 1 to 20");
+        assertThat(scene.call("tove", HttpMethod.POST, CLIENT + "/playbook/tried", kept.body())
+                        .status())
+                .isEqualTo(200);
+        assertThat(sent.values()).filteredOn(AdOrder.class::isInstance).hasSizeGreaterThan(1);
+    }
+}

@@ -1,0 +1,66 @@
+import { useQuery } from "@tanstack/react-query";
+import { App, Button, Checkbox, Modal } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { api, asked } from "../api/client";
+
+type SheetPath = { clientId: string; planId: string; campaignId: string };
+
+const COMERS = "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/comers-back";
+
+/** Makes the campaign that follows: those who met the client through this one become its rows. */
+export function NextCampaign({ path }: { path: SheetPath }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>Next campaign…</Button>
+      {open && <Chosen path={path} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+function Chosen({ path, onClose }: { path: SheetPath; onClose: () => void }) {
+  const { message } = App.useApp();
+  const navigate = useNavigate();
+  const [keys, setKeys] = useState<string[]>();
+  const offered = useQuery({
+    queryKey: ["comers-back", path],
+    queryFn: () => asked(api.GET(COMERS, { params: { path } })),
+  });
+  const chosen = keys ?? offered.data?.map((c) => c.key) ?? [];
+  const make = () =>
+    asked(api.POST(COMERS, { params: { path }, body: { keys: chosen } })).then(
+      (made) => void navigate(`/c/${path.clientId}/plan/${made.planId}/${made.campaignId}`),
+      (e: Error) => void message.error(e.message),
+    );
+  return (
+    <Modal
+      open
+      title="Who comes back next?"
+      onCancel={onClose}
+      footer={
+        <Button type="primary" onClick={() => void make()}>
+          Make the campaign
+        </Button>
+      }
+    >
+      <p className="note">
+        Each becomes a row of a retargeting campaign in the same plan, with this one’s creatives to begin
+        with. Nothing is launched. Winners of a test go to scaling by advice.
+      </p>
+      {offered.error && <p className="fault">{offered.error.message}</p>}
+      <Checkbox.Group
+        style={{ display: "grid", gap: 8 }}
+        value={chosen}
+        options={offered.data?.map((c) => ({ value: c.key, label: c.words })) ?? []}
+        onChange={setKeys}
+      />
+      {offered.data?.length === 0 && (
+        <p>
+          Nobody can be asked again: the account has no site tag, and no creative here is a video or has a
+          form.
+        </p>
+      )}
+    </Modal>
+  );
+}
