@@ -17,6 +17,7 @@ export function Evidence({ test }: { test: TestView }) {
     if (!box.current) return;
     const chart = init(box.current);
     const looks = test.limits.length;
+    const looked = new Set(test.looksTaken.map((l) => l.day));
     const steps = test.limits.flatMap((z, i) => [
       [(100 * i) / looks, z],
       [(100 * (i + 1)) / looks, z],
@@ -31,7 +32,8 @@ export function Evidence({ test }: { test: TestView }) {
         formatter: (item: { seriesIndex: number; dataIndex: number }) => {
           const at = item.seriesIndex === 1 ? test.evidence[item.dataIndex] : undefined;
           if (!at) return "limit of a planned look";
-          return `${day(at.day)}: ${at.z.toFixed(2)} deviations at ${percent(at.part)} of what was planned`;
+          const look = looked.has(at.day) ? ", a planned look" : "";
+          return `${day(at.day)}${look}: ${at.z.toFixed(2)} deviations at ${percent(at.part)} of what was planned`;
         },
       },
       xAxis: {
@@ -59,10 +61,14 @@ export function Evidence({ test }: { test: TestView }) {
         },
         {
           type: "line",
-          data: test.evidence.map((e) => [100 * e.part, e.z]),
+          // Only days of a planned look are judged; the others are there to be seen.
+          data: test.evidence.map((e) => ({
+            value: [100 * e.part, e.z],
+            symbol: looked.has(e.day) ? "circle" : "emptyCircle",
+            symbolSize: looked.has(e.day) ? 10 : 5,
+          })),
           lineStyle: { color: colours.kelp, width: 2 },
           itemStyle: { color: colours.kelp },
-          symbolSize: 6,
         },
       ],
     });

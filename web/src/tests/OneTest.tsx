@@ -79,7 +79,8 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
       {test.evidence.length > 1 && (
         <>
           <h3 className="drawn-title">
-            Evidence by day, in deviations, against what was planned to come in; the limit of each look dashed
+            Evidence by day, in deviations, against what was planned to come in; planned looks filled, their
+            limits dashed
           </h3>
           <Evidence test={test} />
         </>
@@ -93,6 +94,11 @@ function between(test: TestView, low: number | null | undefined, high: number | 
   const of = (v: number | null | undefined) => figure(test.metric, v, test.currency);
   if (low == null) return "no interval yet";
   return `between ${of(low)} and ${high == null ? "no upper limit" : of(high)}, with a certainty of 95 %`;
+}
+
+function chance(of: number): string {
+  if (of > 0.999) return "over 99.9 %";
+  return of < 0.001 ? "under 0.1 %" : percent(of);
 }
 
 function Cells({ test, share }: { test: TestView; share: boolean }) {
@@ -119,7 +125,7 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
             <tr key={c.rowId}>
               <td className="wrap">
                 <b>{cellName(test, c)}</b>
-                <div className="note">{c.label}</div>
+                {cellName(test, c) !== c.label && <div className="note">{c.label}</div>}
               </td>
               {people && <td className="number">{inPeople({ people: c.people, fewer: false })}</td>}
               <td className="number">{money(c.moneyMinor, test.currency)}</td>
@@ -138,7 +144,7 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
               <td className="number">
                 <b>{figure(test.metric, c.value, test.currency)}</b>
               </td>
-              {share && <td className="number">{c.chance == null ? "–" : percent(c.chance)}</td>}
+              {share && <td className="number">{c.chance == null ? "–" : chance(c.chance)}</td>}
             </tr>
           ))}
         </tbody>

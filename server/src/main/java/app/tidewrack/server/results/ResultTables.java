@@ -1,6 +1,5 @@
 package app.tidewrack.server.results;
 
-import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Counts;
@@ -17,16 +16,11 @@ import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.FactSums.Won;
 import app.tidewrack.server.results.GroupSql.Beside;
-import java.time.DayOfWeek;
 import java.time.LocalDate;
-import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
-import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -53,34 +47,6 @@ class ResultTables {
         this.known = known;
         this.accounts = accounts;
         this.networks = networks;
-    }
-
-    /** Breakdowns, with the dimension they are kept in and their place in its values. */
-    private static final Map<String, Map.Entry<String, Integer>> BREAKDOWNS = new LinkedHashMap<>();
-
-    static {
-        BREAKDOWNS.put("age", Map.entry("age,gender", 0));
-        BREAKDOWNS.put("gender", Map.entry("age,gender", 1));
-        BREAKDOWNS.put("country", Map.entry("region", 0));
-        for (String each : List.of(
-                "region",
-                "placement",
-                "device",
-                "media",
-                "body",
-                "headline",
-                "description",
-                "call-to-action",
-                "job-function",
-                "seniority",
-                "industry",
-                "company-size")) {
-            BREAKDOWNS.put(each, Map.entry(each, 0));
-        }
-    }
-
-    static Set<String> breakdowns() {
-        return BREAKDOWNS.keySet();
     }
 
     /**
@@ -152,11 +118,11 @@ class ResultTables {
     }
 
     /** By currency and then the keys that were asked for. */
-    private Map<List<String>, Sum> sums(String clientId, Question asked, Range range) {
+    private Map<List<String>, LineSum> sums(String clientId, Question asked, Range range) {
         By by = By.of(asked.by());
         Groups groups = new Groups(by);
         wanted(clientId, asked).forEach(groups::add);
-        Map<List<String>, Sum> sums = new LinkedHashMap<>();
+        Map<List<String>, LineSum> sums = new LinkedHashMap<>();
         for (Map<String, Object> row : facts.sums(
                 clientId,
                 groups.ads(),
@@ -166,12 +132,12 @@ class ResultTables {
                 by.dimension(),
                 range.from(),
                 range.to())) {
-            Group group = groups.at(((Number) row.get("group_number")).intValue());
+            By.Group group = groups.at(((Number) row.get("group_number")).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
         }
         if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
             for (Won won : facts.won(clientId, range.from(), range.to())) {
-                Group group = groups.byExternal.get(won.externalAd());
+                By.Group group = groups.ofExternal(won.externalAd());
                 if (group != null) {
                     add(
                             sums,
@@ -190,10 +156,10 @@ class ResultTables {
         return sums;
     }
 
-    private static void add(Map<List<String>, Sum> sums, List<String> keys, Group group, Counts counts) {
+    private static void add(Map<List<String>, LineSum> sums, List<String> keys, By.Group group, Counts counts) {
         List<String> whole = new ArrayList<>(keys);
         whole.add(0, group.currency());
-        sums.computeIfAbsent(whole, k -> new Sum()).add(counts, group);
+        sums.computeIfAbsent(whole, k -> new LineSum()).add(counts, group);
     }
 
     /** @param people null where no single network can tell */
@@ -266,34 +232,34 @@ class ResultTables {
      */
     Optional<Difference> difference(
             String clientId, Question asked, String metric, List<String> first, List<String> second) {
-        Map<List<String>, Sum> sums = sums(clientId, asked, range(clientId, asked));
+        Map<List<String>, LineSum> sums = sums(clientId, asked, range(clientId, asked));
         Metric compared = metrics(clientId).stream()
                 .filter(m -> m.code().equals(metric))
                 .findFirst()
                 .orElseThrow(() -> new Refusal(
                         "metric", "There is no number “%s”.".formatted(metric), "Choose of what is offered."));
         double margin = margin(clientId);
-        Sum one = line(sums, first);
-        Sum other = line(sums, second);
+        LineSum one = line(sums, first);
+        LineSum other = line(sums, second);
         return first.get(0).equals(second.get(0))
                 ? Difference.of(compared, one.facts(margin), other.facts(margin), sums.size())
                 : Optional.empty();
     }
 
-    private static Sum line(Map<List<String>, Sum> sums, List<String> keys) {
-        Sum sum = sums.get(keys);
+    private static LineSum line(Map<List<String>, LineSum> sums, List<String> keys) {
+        LineSum sum = sums.get(keys);
         if (sum == null) {
             throw new Refusal("first", "There is no line %s.".formatted(keys), "Look at the table again.");
         }
         return sum;
     }
 
-    private Table told(String clientId, Range range, Map<List<String>, Sum> sums) {
+    private Table told(String clientId, Range range, Map<List<String>, LineSum> sums) {
         List<Metric> metrics = metrics(clientId);
         double margin = margin(clientId);
-        Map<String, Sum> totals = new LinkedHashMap<>();
+        Map<String, LineSum> totals = new LinkedHashMap<>();
         sums.forEach((keys, sum) ->
-                totals.computeIfAbsent(keys.get(0), k -> new Sum()).add(sum));
+                totals.computeIfAbsent(keys.get(0), k -> new LineSum()).add(sum));
         Map<String, Map<List<String>, Integer>> ranks = new HashMap<>();
         // Money of one currency says nothing beside that of another.
         totals.keySet().forEach(currency -> {
@@ -338,169 +304,5 @@ class ResultTables {
         Map<Measure, Long> counts = new EnumMap<>(Measure.class);
         Measure.REPORTED.forEach(m -> counts.put(m, ((Number) row.get(m.code())).longValue()));
         return Counts.of(counts);
-    }
-
-    /** What a line adds up. */
-    private static final class Sum {
-        private Counts counts = Counts.NONE;
-        private final Set<Temperature> temperatures = EnumSet.noneOf(Temperature.class);
-        private final Set<Object> sought = new HashSet<>();
-
-        void add(Counts more, Group group) {
-            counts = counts.plus(more);
-            if (group.temperature() != null) {
-                temperatures.add(group.temperature());
-            }
-            sought.add(group.result() == null ? "unknown" : group.result());
-        }
-
-        void add(Sum other) {
-            counts = counts.plus(other.counts);
-            temperatures.addAll(other.temperatures);
-            sought.addAll(other.sought);
-        }
-
-        /** Results only where all ads seek the same: only like is added to like. */
-        Facts facts(double margin) {
-            Object one = sought.size() == 1 ? sought.iterator().next() : null;
-            return new Facts(one instanceof Measure m ? counts.with(Measure.RESULTS, counts.get(m)) : counts, margin);
-        }
-
-        Line line(List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks) {
-            boolean mixed = sought.size() > 1 || sought.contains("unknown");
-            Map<String, Double> values = Metric.all(metrics, facts(margin));
-            if (mixed) {
-                values.keySet().removeAll(Set.of("results", "result_rate", "cost_per_result"));
-            }
-            return new Line(keys.subList(1, keys.size()), keys.get(0), values, ranks, Set.copyOf(temperatures), mixed);
-        }
-    }
-
-    /** Ads that stand in one line, as far as ads tell; and are of one temperature, seeking one result. */
-    private record Group(
-            List<String> keys,
-            String currency,
-            @Nullable Temperature temperature,
-            @Nullable Measure result) {}
-
-    private static final class Groups {
-        private final By by;
-        private final Map<Group, Integer> numbers = new LinkedHashMap<>();
-        private final List<Group> byNumber = new ArrayList<>();
-        private final Map<String, Group> byExternal = new HashMap<>();
-        private final List<String> ads = new ArrayList<>();
-        private final List<String> of = new ArrayList<>();
-        private final List<String> zones = new ArrayList<>();
-
-        Groups(By by) {
-            this.by = by;
-        }
-
-        void add(Ad ad) {
-            Group group = new Group(by.ofAd(ad), ad.known().currency(), ad.temperature(), ad.result());
-            int number = numbers.computeIfAbsent(group, g -> {
-                byNumber.add(g);
-                return byNumber.size() - 1;
-            });
-            ads.add(String.valueOf(ad.known().ad()));
-            of.add(String.valueOf(number));
-            zones.add(ad.known().zone());
-            if (ad.known().externalId() != null) {
-                byExternal.put(ad.known().externalId(), group);
-            }
-        }
-
-        Group at(int number) {
-            return byNumber.get(number);
-        }
-
-        String ads() {
-            return "{" + String.join(",", ads) + "}";
-        }
-
-        String numbers() {
-            return "{" + String.join(",", of) + "}";
-        }
-
-        String zones() {
-            return "{" + String.join(",", zones) + "}";
-        }
-    }
-
-    /**
-     * What lines are made by.
-     *
-     * @param dimension of breakdowns; null without one
-     */
-    private record By(
-            List<String> by, Beside beside, @Nullable String dimension) {
-        static By of(List<String> by) {
-            Beside beside = Beside.NOTHING;
-            String dimension = null;
-            int apart = 0;
-            for (String each : by) {
-                Map.Entry<String, Integer> breakdown = BREAKDOWNS.get(each);
-                if (breakdown != null) {
-                    apart += breakdown.getKey().equals(dimension) ? 0 : 1;
-                    dimension = breakdown.getKey();
-                    beside = Beside.PART;
-                } else if (Set.of("DAY", "WEEK", "HOUR").contains(each)) {
-                    apart++;
-                    beside = Beside.valueOf(each);
-                } else if (!each.equals("AD") && !isToken(each)) {
-                    throw new Refusal("by", "Nothing is told by “%s”.".formatted(each), "Choose of what is offered.");
-                }
-            }
-            if (by.size() > 2) {
-                throw new Refusal("by", "Lines are made by %d; the most is 2.".formatted(by.size()), "Leave one out.");
-            }
-            if (apart > 1) {
-                throw new Refusal(
-                        "by",
-                        "%s are not told together by networks.".formatted(String.join(" and ", by)),
-                        "Choose one of them, with a token of the name, or age with gender.");
-            }
-            return new By(by, beside, dimension);
-        }
-
-        private static boolean isToken(String name) {
-            return Arrays.stream(Token.values()).anyMatch(t -> t.name().equals(name));
-        }
-
-        /** What an ad tells; null in the place of what stands beside. */
-        List<String> ofAd(Ad ad) {
-            return by.stream()
-                    .map(each -> {
-                        if (each.equals("AD")) {
-                            return Objects.requireNonNullElse(ad.known().name(), "");
-                        }
-                        return isToken(each) ? ad.values().getOrDefault(Token.valueOf(each), "") : "";
-                    })
-                    .toList();
-        }
-
-        List<String> keys(Group group, @Nullable String besides) {
-            List<String> keys = new ArrayList<>(group.keys());
-            for (int i = 0; i < keys.size(); i++) {
-                Map.Entry<String, Integer> breakdown = BREAKDOWNS.get(by.get(i));
-                if (breakdown != null) {
-                    String value = Objects.requireNonNullElse(besides, "").split(",")[breakdown.getValue()];
-                    keys.set(i, by.get(i).equals("country") ? value.substring(0, 2) : value);
-                } else if (Set.of("DAY", "WEEK", "HOUR").contains(by.get(i))) {
-                    keys.set(i, Objects.requireNonNullElse(besides, ""));
-                }
-            }
-            return keys;
-        }
-
-        @Nullable
-        String day(LocalDate day) {
-            return switch (beside) {
-                case DAY -> day.toString();
-                case WEEK ->
-                    day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).toString();
-                default -> null;
-            };
-        }
     }
 }

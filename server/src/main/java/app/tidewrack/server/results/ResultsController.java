@@ -120,7 +120,7 @@ class ResultsController {
                         new Offered("WEEK", "week"),
                         new Offered("HOUR", "hour of the day"),
                         new Offered("AD", "name of the ad")),
-                ResultTables.breakdowns().stream()
+                By.breakdowns().stream()
                         .map(b -> new Offered(b, b.replace('-', ' ')))
                         .toList(),
                 Arrays.stream(Temperature.values())

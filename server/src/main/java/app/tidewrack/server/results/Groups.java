@@ -1,0 +1,59 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.server.results.AdsKnown.Ad;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** Ads by the line that they stand in, as they are handed to the database. */
+final class Groups {
+    private final By by;
+    private final Map<By.Group, Integer> numbers = new LinkedHashMap<>();
+    private final List<By.Group> byNumber = new ArrayList<>();
+    private final Map<String, By.Group> byExternal = new HashMap<>();
+    private final List<String> ads = new ArrayList<>();
+    private final List<String> of = new ArrayList<>();
+    private final List<String> zones = new ArrayList<>();
+
+    Groups(By by) {
+        this.by = by;
+    }
+
+    void add(Ad ad) {
+        By.Group group = new By.Group(by.ofAd(ad), ad.known().currency(), ad.temperature(), ad.result());
+        int number = numbers.computeIfAbsent(group, g -> {
+            byNumber.add(g);
+            return byNumber.size() - 1;
+        });
+        ads.add(String.valueOf(ad.known().ad()));
+        of.add(String.valueOf(number));
+        zones.add(ad.known().zone());
+        if (ad.known().externalId() != null) {
+            byExternal.put(ad.known().externalId(), group);
+        }
+    }
+
+    By.Group at(int number) {
+        return byNumber.get(number);
+    }
+
+    String ads() {
+        return "{" + String.join(",", ads) + "}";
+    }
+
+    String numbers() {
+        return "{" + String.join(",", of) + "}";
+    }
+
+    String zones() {
+        return "{" + String.join(",", zones) + "}";
+    }
+
+    /** The group of an ad by the network's id; null when it is in none. */
+    By.@Nullable Group ofExternal(String externalAd) {
+        return byExternal.get(externalAd);
+    }
+}
