@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { barLength, freeName, keeps } from "../audiences/model";
 import { inWords, standOf, type Progress } from "../launch/model";
 import {
+  barsOf,
   beneath,
   between,
   change,
@@ -111,4 +112,19 @@ describe("words", () => {
   it("finds a name nobody has", () => {
     expect(freeName("New audience", ["new audience", "New audience 2"])).toBe("New audience 3");
   });
+});
+
+it("draws the best lines first, of one currency, without those that have no number", () => {
+  const line = (key: string, value: number | undefined, currency = "GBP") =>
+    ({
+      keys: [key],
+      currency,
+      values: value === undefined ? {} : { cpc: value },
+      ranks: { cpc: 2 },
+    }) as never;
+  const cheap = { code: "cpc", better: "LOW", written: "MONEY", words: "cost per click" } as never;
+  const lines = [line("dear", 90), line("cheap", 20), line("none", undefined), line("krone", 1, "DKK")];
+  expect(barsOf(lines, ["ROW"], cheap, "GBP").map((b) => b.name)).toEqual(["cheap", "dear"]);
+  const many = Array.from({ length: 40 }, (_, i) => line(`row ${i}`, i));
+  expect(barsOf(many, ["ROW"], cheap, "GBP")).toHaveLength(14);
 });

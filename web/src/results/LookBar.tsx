@@ -110,6 +110,18 @@ export function LookBar(props: {
         options={numbers}
         onChange={(v) => set({ number: v })}
       />
+      {!look.asField && (
+        <Segmented
+          size="small"
+          aria-label="Drawn"
+          options={[
+            { value: "days", label: "over days" },
+            { value: "bars", label: "as bars" },
+          ]}
+          value={look.asBars ? "bars" : "days"}
+          onChange={(v) => set({ drawn: v === "bars" ? "bars" : undefined })}
+        />
+      )}
       <Select
         size="small"
         mode="multiple"

@@ -7,6 +7,7 @@ import { CampaignList } from "../plan/CampaignList";
 import { usePlanAtHand } from "../plan/usePlanAtHand";
 import { Apart } from "./Apart";
 import { Aspects } from "./Aspects";
+import { Bars } from "./Bars";
 import { Line } from "./Line";
 import { LookBar } from "./LookBar";
 import {
@@ -187,7 +188,10 @@ function ResultsOf(props: {
         one={!!campaign}
       />
       {currencies.length > 1 && <p className="note">Drawn in {currency}; currencies are never added.</p>}
-      {!look.asField && days.length > 1 && <Line days={days} metric={shown} currency={currency} />}
+      {look.asBars && table.data && <Bars {...{ by, currency }} lines={table.data.lines} metric={shown} />}
+      {!look.asField && !look.asBars && days.length > 1 && (
+        <Line days={days} metric={shown} currency={currency} />
+      )}
       {table.data?.mixed && (
         <p className="mixed" role="status">
           Cold and other ads stand together here. Cold ones are judged by click and visit, retargeting by

@@ -123,3 +123,23 @@ export function inOrder(lines: readonly ResultLine[], order: Order | undefined):
 export function lineKey(line: { keys: string[]; currency: string }): string {
   return JSON.stringify([line.currency, ...line.keys]);
 }
+
+/** More bars than these are not told apart. */
+const MOST_BARS = 14;
+
+/** Lines as bars, the best first; a size from the greatest. */
+export function barsOf(
+  lines: readonly ResultLine[],
+  by: readonly string[],
+  metric: MetricView,
+  currency: string,
+): { name: string; value: number; rank: number | undefined }[] {
+  const of = lines.filter((l) => l.currency === currency && l.values[metric.code] !== undefined);
+  return inOrder(of, { code: metric.code, down: metric.better !== "LOW" })
+    .slice(0, MOST_BARS)
+    .map((l) => ({
+      name: l.keys.map((k, i) => keyWords(by[i] ?? "", k)).join(" × "),
+      value: l.values[metric.code] ?? 0,
+      rank: metric.better === "NEITHER" ? undefined : l.ranks[metric.code],
+    }));
+}

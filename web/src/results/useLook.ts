@@ -17,6 +17,8 @@ export interface Look {
   /** Code of the number that is drawn and coloured. */
   number: string;
   asField: boolean;
+  /** Drawn as bars of the lines instead of over the days. */
+  asBars: boolean;
 }
 
 export function useLook(campaignId: string | undefined) {
@@ -43,6 +45,7 @@ export function useLook(campaignId: string | undefined) {
       temperature,
       number: search.get("number") ?? "cost_per_conversion",
       asField: by.length === 2 && search.get("as") === "field",
+      asBars: search.get("drawn") === "bars" && !by.some((b) => TIMES.has(b)),
     };
   }, [search, campaignId]);
   const set = (more: Record<string, string | undefined>) =>

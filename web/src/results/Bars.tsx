@@ -1,0 +1,84 @@
+import { BarChart } from "echarts/charts";
+import { GridComponent, TooltipComponent } from "echarts/components";
+import { init, use as registerParts } from "echarts/core";
+import { CanvasRenderer } from "echarts/renderers";
+import { useEffect, useMemo, useRef } from "react";
+import { colours, rankColours } from "../look/theme";
+import { axisText, barsOf, drawn, figure, type MetricView, type ResultLine } from "./model";
+
+registerParts([BarChart, GridComponent, TooltipComponent, CanvasRenderer]);
+
+const BAR_HEIGHT = 24;
+const LONGEST_NAME = 190;
+
+/** One number of each line as a bar, the best at the top, coloured by rank as in the table. */
+export function Bars(props: {
+  by: readonly string[];
+  lines: readonly ResultLine[];
+  metric: MetricView;
+  currency: string;
+}) {
+  const { by, lines, metric, currency } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const bars = useMemo(() => barsOf(lines, by, metric, currency), [lines, by, metric, currency]);
+  useEffect(() => {
+    if (!box.current) return;
+    const chart = init(box.current);
+    chart.setOption({
+      animation: false,
+      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+      grid: { left: 8, right: 76, top: 4, bottom: 4, containLabel: true },
+      tooltip: {
+        trigger: "item",
+        formatter: (item: { dataIndex: number }) => {
+          const at = bars[item.dataIndex];
+          return at ? `${at.name}<br><b>${figure(metric, at.value, currency)}</b>` : "";
+        },
+      },
+      xAxis: {
+        type: "value",
+        splitLine: { lineStyle: { color: colours.line } },
+        axisLabel: { color: colours.muted, formatter: (v: number) => axisText(metric, v, currency) },
+      },
+      yAxis: {
+        type: "category",
+        inverse: true,
+        data: bars.map((b) => b.name),
+        axisTick: { show: false },
+        axisLine: { lineStyle: { color: colours.lineStrong } },
+        axisLabel: { color: colours.ink, width: LONGEST_NAME, overflow: "truncate" },
+      },
+      series: [
+        {
+          type: "bar",
+          barMaxWidth: 15,
+          data: bars.map((b) => ({
+            value: drawn(metric, b.value, currency),
+            itemStyle: { color: b.rank === undefined ? colours.kelp : rankColours[b.rank]?.ground },
+          })),
+          label: {
+            show: true,
+            position: "right",
+            color: colours.ink,
+            formatter: (item: { dataIndex: number }) => figure(metric, bars[item.dataIndex]?.value, currency),
+          },
+        },
+      ],
+    });
+    const resized = new ResizeObserver(() => chart.resize());
+    resized.observe(box.current);
+    return () => {
+      resized.disconnect();
+      chart.dispose();
+    };
+  }, [bars, metric, currency]);
+  return (
+    <div
+      ref={box}
+      role="img"
+      aria-label={`${metric.words} by line`}
+      className="results-line"
+      style={{ height: Math.max(90, bars.length * BAR_HEIGHT + 34) }}
+    />
+  );
+}
