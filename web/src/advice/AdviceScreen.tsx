@@ -6,6 +6,7 @@ import { Link, useNavigate, useParams } from "react-router";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
+import { planKey } from "../plan/queries";
 import { Aspects } from "../results/Aspects";
 import { figure, titled } from "../results/model";
 import { came, MOVE_WORDS, rulesOf } from "./model";
@@ -49,7 +50,8 @@ export function AdviceScreen() {
   const take = (a: Advice, move: Move, amount: number | null) =>
     takeAdvice(clientId, { key: a.key, move, amount }).then((taken) => {
       decided();
-      void queries.invalidateQueries({ queryKey: ["plan"] });
+      // The plan as it was known may not hold the campaign that is gone to.
+      queries.removeQueries({ queryKey: planKey(clientId, taken.planId) });
       if (move === "REFRESH") {
         void navigate(`/c/${clientId}/creative/${a.creativeId ?? ""}`);
         return;

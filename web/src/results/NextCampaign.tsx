@@ -1,8 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, asked } from "../api/client";
+import { planKey } from "../plan/queries";
 
 type SheetPath = { clientId: string; planId: string; campaignId: string };
 
@@ -22,6 +23,7 @@ export function NextCampaign({ path }: { path: SheetPath }) {
 function Chosen({ path, onClose }: { path: SheetPath; onClose: () => void }) {
   const { message } = App.useApp();
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const [keys, setKeys] = useState<string[]>();
   const offered = useQuery({
     queryKey: ["comers-back", path],
@@ -30,7 +32,11 @@ function Chosen({ path, onClose }: { path: SheetPath; onClose: () => void }) {
   const chosen = keys ?? offered.data?.map((c) => c.key) ?? [];
   const make = () =>
     asked(api.POST(COMERS, { params: { path }, body: { keys: chosen } })).then(
-      (made) => void navigate(`/c/${path.clientId}/plan/${made.planId}/${made.campaignId}`),
+      (made) => {
+        // The plan as it was known does not hold the campaign that is gone to.
+        queries.removeQueries({ queryKey: planKey(path.clientId, made.planId) });
+        void navigate(`/c/${path.clientId}/plan/${made.planId}/${made.campaignId}`);
+      },
       (e: Error) => void message.error(e.message),
     );
   return (

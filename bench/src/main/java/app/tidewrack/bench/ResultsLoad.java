@@ -41,7 +41,8 @@ final class ResultsLoad {
                     join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
                     where f.client_id = 'load' and f.day between '2027-01-01' and '2027-03-31' group by 1"""));
             List<Figure> figures = new ArrayList<>();
-            for (List<String> by : List.of(List.of("AUDIENCE", "CREATIVE"), List.of("CREATIVE"), List.of("DAY"))) {
+            for (List<String> by : List.of(
+                    List.of("AUDIENCE", "CREATIVE"), List.of("CREATIVE"), List.of("DAY"), List.of("HOUR"))) {
                 double time = median(() -> server.post(
                         CLIENT + "/results/table", Map.of("by", by, "from", "2027-01-01", "to", "2027-03-31")));
                 figures.add(new Figure(
@@ -97,7 +98,13 @@ final class ResultsLoad {
                 select client_id, date_trunc('month', day)::date, ad, sum(impressions), sum(clicks), sum(spend), sum(visits),
                        sum(purchases), sum(value)
                 from fact_day where client_id = 'load' group by 1, 2, 3""");
+        sql.execute("""
+                insert into fact_clock (client_id, month, ad, hour, impressions, clicks, spend, visits, purchases, value)
+                select client_id, date_trunc('month', day)::date, ad, extract(hour from hour at time zone 'Europe/London'),
+                       sum(impressions), sum(clicks), sum(spend), sum(visits), sum(purchases), sum(value)
+                from fact_hour where client_id = 'load' group by 1, 2, 3, 4""");
         sql.execute("analyze fact_hour");
+        sql.execute("analyze fact_clock");
         sql.execute("analyze fact_day");
     }
 

@@ -63,7 +63,15 @@ class ResultsWorkTest extends WithServer {
     @BeforeEach
     void aSheetThatRuns() throws Exception {
         for (String table :
-                List.of("fact_hour", "fact_day", "fact_month", "fact_part", "fact_ad", "fact_due", "live_item")) {
+                List.of(
+                        "fact_hour",
+                        "fact_day",
+                        "fact_month",
+                        "fact_clock",
+                        "fact_part",
+                        "fact_ad",
+                        "fact_due",
+                        "live_item")) {
             sql.update("delete from " + table);
         }
         sql.update("update account set report_cursor = 0, facts_until = null");
@@ -183,6 +191,12 @@ class ResultsWorkTest extends WithServer {
             spend += value(line, "spend");
         }
         assertThat(spend).isEqualTo(2200);
+        JsonNode clock = scene.post(
+                CLIENT + "/results/table", Map.of("by", List.of("HOUR"), "from", "2027-03-01", "to", "2027-03-31"));
+        assertThat(value(total(clock), "impressions")).isEqualTo(6895);
+        assertThat(clock.get("lines"))
+                .extracting(l -> l.get("keys").get(0).asString())
+                .containsExactly("00", "10", "11");
     }
 
     @Test
@@ -221,11 +235,13 @@ class ResultsWorkTest extends WithServer {
                 "2027-03-27 2027-03-27", 1400);
         for (Map.Entry<String, Integer> range : ranges.entrySet()) {
             String[] days = range.getKey().split(" ");
-            JsonNode table =
-                    scene.post(CLIENT + "/results/table", Map.of("by", List.of("ROW"), "from", days[0], "to", days[1]));
-            assertThat(value(total(table), "spend"))
-                    .as(range.getKey())
-                    .isEqualTo(range.getValue().doubleValue());
+            for (String by : List.of("ROW", "HOUR")) {
+                JsonNode table = scene.post(
+                        CLIENT + "/results/table", Map.of("by", List.of(by), "from", days[0], "to", days[1]));
+                assertThat(value(total(table), "spend"))
+                        .as(by + range.getKey())
+                        .isEqualTo(range.getValue().doubleValue());
+            }
         }
         JsonNode byDay = scene.post(
                 CLIENT + "/results/table", Map.of("by", List.of("DAY"), "from", "2027-03-01", "to", "2027-03-31"));

@@ -53,7 +53,7 @@ abstract class RunningSheet extends WithServer {
     /** A campaign without rows, on a network that has told nothing yet. */
     void emptySheet(String money) throws Exception {
         clock(START);
-        for (String table : List.of("fact_hour", "fact_day", "fact_month", "fact_ad", "fact_due")) {
+        for (String table : List.of("fact_hour", "fact_day", "fact_month", "fact_clock", "fact_ad", "fact_due")) {
             sql.update("delete from " + table);
         }
         sql.update("update account set report_cursor = 0, facts_until = null");

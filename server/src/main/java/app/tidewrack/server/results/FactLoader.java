@@ -43,6 +43,13 @@ class FactLoader {
     private static final String SUMS =
             Measure.REPORTED.stream().map(m -> "sum(h." + m.code() + ")").collect(Collectors.joining(", "));
 
+    private static final String CHANGES = Measure.REPORTED.stream()
+            .map(m -> "sum(i.%1$s - coalesce(h.%1$s, 0))".formatted(m.code()))
+            .collect(Collectors.joining(", "));
+    private static final String ADDED = Measure.REPORTED.stream()
+            .map(m -> "%1$s = fact_clock.%1$s + excluded.%1$s".formatted(m.code()))
+            .collect(Collectors.joining(", "));
+
     private final FactMapper mapper;
     private final DataSource source;
 
@@ -70,6 +77,15 @@ class FactLoader {
                 hours.stream()
                         .map(h -> line(ads.get(h.ad()), h.day(), h.hour().toString(), h.counts()))
                         .collect(Collectors.joining()));
+        // By how much each hour differs from what was told before, so that it is asked before that is replaced.
+        run("""
+            insert into fact_clock (client_id, month, ad, hour, %s)
+            select n.client_id, date_trunc('month', i.day)::date, i.ad, extract(hour from i.hour at time zone a.zone), %s
+            from fact_in i join fact_ad n on n.client_id = ? and n.ad = i.ad
+            join account a on a.client_id = n.client_id and a.id = n.account_id
+            left join fact_hour h on h.client_id = n.client_id and h.day = i.day and h.ad = i.ad and h.hour = i.hour
+            group by 1, 2, 3, 4
+            on conflict (client_id, month, ad, hour) do update set %s""".formatted(COLUMNS, CHANGES, ADDED), clientId);
         run("""
             insert into fact_hour (client_id, day, ad, hour, %s) select ?, day, ad, hour, %s from fact_in
             on conflict (client_id, day, ad, hour) do update set %s""".formatted(COLUMNS, COLUMNS, EXCLUDED), clientId);

@@ -18,7 +18,7 @@ public final class GroupSql {
         NOTHING("fact_day", "null::text"),
         DAY("fact_day", "f.day::text"),
         WEEK("fact_day", "date_trunc('week', f.day)::date::text"),
-        HOUR("fact_hour", "to_char(f.hour at time zone m.zone, 'HH24')"),
+        HOUR("fact_hour", "coalesce(f.clock, to_char(f.hour at time zone m.zone, 'HH24'))"),
         PART("fact_part", "f.part");
 
         private final String table;
@@ -39,9 +39,22 @@ public final class GroupSql {
                 group by 1, 2""".formatted(
                         beside.value,
                         SUMS,
-                        beside == Beside.NOTHING
-                                ? months((LocalDate) parameters.get("from"), (LocalDate) parameters.get("to"))
-                                : days(beside));
+                        source(beside, (LocalDate) parameters.get("from"), (LocalDate) parameters.get("to")));
+    }
+
+    private static String source(Beside beside, LocalDate from, LocalDate to) {
+        return switch (beside) {
+            case NOTHING -> months("fact_month", "fact_day", "ad", "ad", from, to);
+            case HOUR ->
+                months(
+                        "fact_clock",
+                        "fact_hour",
+                        "ad, lpad(hour::text, 2, '0') as clock, null::timestamptz as hour",
+                        "ad, null::text as clock, hour",
+                        from,
+                        to);
+            default -> days(beside);
+        };
     }
 
     private static String days(Beside beside) {
@@ -49,8 +62,13 @@ public final class GroupSql {
                 .formatted(beside.table, beside == Beside.PART ? "and dimension = #{dimension}" : "");
     }
 
-    /** Whole months of the range from their sums, the days before and after them one by one. */
-    private static String months(LocalDate from, LocalDate to) {
+    /**
+     * Whole months of the range from their sums, the days before and after them one by one.
+     *
+     * @param ofMonths what is taken of the table of months beside the counts; likewise of that of days
+     */
+    private static String months(
+            String months, String days, String ofMonths, String ofDays, LocalDate from, LocalDate to) {
         LocalDate first = from.plusMonths(1).minusDays(1).withDayOfMonth(1);
         LocalDate after = to.plusDays(1).withDayOfMonth(1);
         if (!first.isBefore(after)) {
@@ -58,11 +76,12 @@ public final class GroupSql {
             after = from;
         }
         return """
-                (select ad, %1$s from fact_month
+                (select %4$s, %1$s from %6$s
                  where client_id = #{clientId} and month >= '%2$s' and month < '%3$s'
                  union all
-                 select ad, %1$s from fact_day where client_id = #{clientId} and day >= #{from} and day < '%2$s'
+                 select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= #{from} and day < '%2$s'
                  union all
-                 select ad, %1$s from fact_day where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactLoader.COLUMNS, first, after);
+                 select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f"""
+                .formatted(FactLoader.COLUMNS, first, after, ofMonths, ofDays, months, days);
     }
 }
