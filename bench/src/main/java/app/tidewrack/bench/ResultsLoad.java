@@ -41,8 +41,8 @@ final class ResultsLoad {
                     join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
                     where f.client_id = 'load' and f.day between '2027-01-01' and '2027-03-31' group by 1"""));
             List<Figure> figures = new ArrayList<>();
-            for (List<String> by : List.of(
-                    List.of("AUDIENCE", "CREATIVE"), List.of("CREATIVE"), List.of("DAY"), List.of("HOUR"))) {
+            for (List<String> by :
+                    List.of(List.of("AUDIENCE", "CREATIVE"), List.of("CREATIVE"), List.of("DAY"), List.of("HOUR"))) {
                 double time = median(() -> server.post(
                         CLIENT + "/results/table", Map.of("by", by, "from", "2027-01-01", "to", "2027-03-31")));
                 figures.add(new Figure(

@@ -62,16 +62,8 @@ class ResultsWorkTest extends WithServer {
 
     @BeforeEach
     void aSheetThatRuns() throws Exception {
-        for (String table :
-                List.of(
-                        "fact_hour",
-                        "fact_day",
-                        "fact_month",
-                        "fact_clock",
-                        "fact_part",
-                        "fact_ad",
-                        "fact_due",
-                        "live_item")) {
+        for (String table : List.of(
+                "fact_hour", "fact_day", "fact_month", "fact_clock", "fact_part", "fact_ad", "fact_due", "live_item")) {
             sql.update("delete from " + table);
         }
         sql.update("update account set report_cursor = 0, facts_until = null");

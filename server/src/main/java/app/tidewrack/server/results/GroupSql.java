@@ -36,10 +36,8 @@ public final class GroupSql {
         return """
                 select m.g as group_number, %s as beside, %s
                 from %s join unnest(#{ads}::int[], #{groups}::int[], #{zones}::text[]) as m (ad, g, zone) on m.ad = f.ad
-                group by 1, 2""".formatted(
-                        beside.value,
-                        SUMS,
-                        source(beside, (LocalDate) parameters.get("from"), (LocalDate) parameters.get("to")));
+                group by 1, 2""".formatted(beside.value, SUMS, source(beside, (LocalDate) parameters.get("from"), (LocalDate)
+                parameters.get("to")));
     }
 
     private static String source(Beside beside, LocalDate from, LocalDate to) {
@@ -81,7 +79,6 @@ public final class GroupSql {
                  union all
                  select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= #{from} and day < '%2$s'
                  union all
-                 select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f"""
-                .formatted(FactLoader.COLUMNS, first, after, ofMonths, ofDays, months, days);
+                 select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactLoader.COLUMNS, first, after, ofMonths, ofDays, months, days);
     }
 }

@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 
 /** Everything of a client is paused at once, seen on the sheet, and let run on. */
-class PauseIT {
+class EverythingPausesIT {
     @Test
     void everythingOfAClientIsPausedAndRunsOn() {
         try (Buyer buyer = new Buyer()) {
