@@ -42,6 +42,8 @@ final class SplitTestLoad {
     private static final double LEVEL = 0.05;
     private static final double POWER = 0.8;
     private static final int REVIEW_DAYS = 2;
+    private static final int FLIGHT_DAYS = 60;
+    private static final int WAIT_MILLIS = 10_000;
     private static final int DAILY_MINOR = 500;
     private static final int MUCH_MINOR = 40_000;
     private static final int HEADLINES = 8;
@@ -70,7 +72,7 @@ final class SplitTestLoad {
                 .orElseThrow();
         int better = IntStream.range(0, HEADLINES)
                 .boxed()
-                .min(Comparator.comparingDouble(i -> Math.abs(rates[i] / rates[base] - 1.5)))
+                .max(Comparator.comparingDouble(i -> rates[i]))
                 .orElseThrow();
         double perCell =
                 new SampleSize(LEVEL, POWER, 2).perCell(rates[base], rates[better]) * Looks.more(LOOKS, LEVEL, POWER);
@@ -128,10 +130,21 @@ final class SplitTestLoad {
         }
     }
 
+    /** Waits where the network asks not to be called so often. */
     private String create(String what, Map<String, Object> body) throws IOException, InterruptedException {
-        return practice.send("POST", ROOT + "/" + what, "t" + keys++, body)
-                .path("id")
-                .asString();
+        String key = "t" + keys++;
+        while (true) {
+            try {
+                return practice.send("POST", ROOT + "/" + what, key, body)
+                        .path("id")
+                        .asString();
+            } catch (IllegalStateException refused) {
+                if (!refused.getMessage().contains(": 429 ")) {
+                    throw refused;
+                }
+                Thread.sleep(WAIT_MILLIS);
+            }
+        }
     }
 
     private String campaign(List<Integer> shown, int dailyMinor, Map<String, Integer> ads)
@@ -148,7 +161,7 @@ final class SplitTestLoad {
                         "startsOn",
                         today.toString(),
                         "endsOn",
-                        "2028-12-31",
+                        today.plusDays(FLIGHT_DAYS).toString(),
                         "splitTest",
                         true));
         for (int cell = 0; cell < shown.size(); cell++) {
