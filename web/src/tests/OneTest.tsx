@@ -183,7 +183,7 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
     ],
     [
       "Days",
-      `${day(test.startsOn)} to ${day(test.lastDay)}${test.until ? `, known to ${day(test.until)}` : ""}`,
+      `${day(test.startsOn)} to ${day(test.lastDay)}${test.until ? `; numbers to the end of ${day(test.until)}` : ""}`,
     ],
     [
       "Needs",

@@ -145,6 +145,11 @@ class SplitTestWorkTest extends RunningSheet {
         JsonNode late = test(test);
         assertThat(late.get("state").asString()).isEqualTo("READY");
         assertThat(late.get("outcome").asString()).isEqualTo("WINNER");
+        // Told anew, the first day's numbers are enough at the first look; later days have no part in the verdict.
+        assertThat(late.get("until").asString())
+                .isEqualTo("2027-03-10")
+                .isEqualTo(late.get("looksTaken").get(0).get("day").asString());
+        assertThat(late.get("cells").get(0).get("trials").asLong()).isEqualTo(8000);
         assertThat(late.get("cells")
                         .get(late.get("winner").asInt())
                         .get("values")

@@ -258,11 +258,14 @@ class TestReader {
             SecondChange changes,
             boolean over) {
         Verdict verdict = course.verdict();
-        List<Cell> now =
-                byDay.isEmpty() ? Collections.nCopies(cells.size(), new Cell(0, 0, 0, 0)) : byDay.get(byDay.size() - 1);
-        List<Facts> facts = days.facts().isEmpty()
+        // A verdict that was given is told with the numbers of its day: what came after has no part in it.
+        int judged = verdict.outcome() == Outcome.WINNER || verdict.outcome() == Outcome.NO_DIFFERENCE
+                ? course.looks().get(course.looks().size() - 1).day()
+                : byDay.size() - 1;
+        List<Cell> now = byDay.isEmpty() ? Collections.nCopies(cells.size(), new Cell(0, 0, 0, 0)) : byDay.get(judged);
+        List<Facts> facts = byDay.isEmpty()
                 ? Collections.nCopies(cells.size(), new Facts(Counts.NONE, 0))
-                : days.facts().get(days.facts().size() - 1);
+                : days.facts().get(judged);
         Differing differing = Differing.of(cells.stream().map(TestCell::values).toList());
         List<Double> chances = design.kind() == Kind.SHARE && !byDay.isEmpty() ? Verdict.chances(now) : List.of();
         int had = days.of().size();
@@ -305,7 +308,7 @@ class TestReader {
                 test.person(),
                 runsFrom == null ? TestState.SET_UP : open ? TestState.RUNNING : TestState.READY,
                 runsFrom,
-                had == 0 ? null : days.of().get(had - 1),
+                had == 0 ? null : days.of().get(judged),
                 days.of(),
                 IntStream.range(0, cells.size())
                         .mapToObj(i -> cell(

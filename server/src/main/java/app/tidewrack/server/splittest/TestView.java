@@ -16,7 +16,8 @@ import org.jspecify.annotations.Nullable;
  * @param least the smallest difference worth finding, as a part of the base
  * @param perCell trials, or results for costs, that each cell is to have at the end
  * @param runsFrom the first day that counts; null before it is launched
- * @param until the last day that is known whole; null before the first
+ * @param until the day whose end the numbers are of: of the look that gave the verdict, else the last that is known whole; null
+ *     before the first
  * @param days that are known whole
  * @param visible the smallest difference that what came can show, as a part of the base; null for none
  * @param left what each cell still needs
