@@ -95,7 +95,7 @@ final class Buyer implements AutoCloseable {
         clock.click();
         press("On by " + by);
         page.keyboard().press("Escape");
-        LocatorAssertions.ContainsTextOptions soon = new LocatorAssertions.ContainsTextOptions().setTimeout(90_000);
+        LocatorAssertions.ContainsTextOptions soon = new LocatorAssertions.ContainsTextOptions().setTimeout(180_000);
         assertThat(clock).not().containsText(before, soon);
         assertThat(clock).containsText("Practice clock", soon);
     }
