@@ -1,12 +1,7 @@
-import { BarChart } from "echarts/charts";
-import { GridComponent, TooltipComponent } from "echarts/components";
-import { init, use as registerParts } from "echarts/core";
-import { CanvasRenderer } from "echarts/renderers";
-import { useEffect, useMemo, useRef } from "react";
+import { useMemo } from "react";
+import { useChart } from "../look/useChart";
 import { colours, rankColours } from "../look/theme";
 import { axisText, barsOf, drawn, figure, type MetricView, type ResultLine } from "./model";
-
-registerParts([BarChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
 const BAR_HEIGHT = 24;
 const LONGEST_NAME = 190;
@@ -19,14 +14,9 @@ export function Bars(props: {
   currency: string;
 }) {
   const { by, lines, metric, currency } = props;
-  const box = useRef<HTMLDivElement>(null);
   const bars = useMemo(() => barsOf(lines, by, metric, currency), [lines, by, metric, currency]);
-  useEffect(() => {
-    if (!box.current) return;
-    const chart = init(box.current);
-    chart.setOption({
-      animation: false,
-      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+  const option = useMemo(() => {
+    return {
       grid: { left: 8, right: 76, top: 4, bottom: 4, containLabel: true },
       tooltip: {
         trigger: "item",
@@ -64,14 +54,9 @@ export function Bars(props: {
           },
         },
       ],
-    });
-    const resized = new ResizeObserver(() => chart.resize());
-    resized.observe(box.current);
-    return () => {
-      resized.disconnect();
-      chart.dispose();
     };
   }, [bars, metric, currency]);
+  const box = useChart(option);
   return (
     <div
       ref={box}

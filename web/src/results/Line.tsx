@@ -1,13 +1,8 @@
-import { LineChart } from "echarts/charts";
-import { GridComponent, TooltipComponent } from "echarts/components";
-import { init, use as registerParts } from "echarts/core";
-import { CanvasRenderer } from "echarts/renderers";
-import { useEffect, useRef } from "react";
+import { useMemo } from "react";
 import { day } from "../look/format";
+import { useChart } from "../look/useChart";
 import { colours } from "../look/theme";
 import { axisText, drawn, figure, type MetricView } from "./model";
-
-registerParts([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
 /** One number over account days. */
 export function Line(props: {
@@ -16,13 +11,8 @@ export function Line(props: {
   currency: string;
 }) {
   const { days, metric, currency } = props;
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    if (!box.current) return;
-    const chart = init(box.current);
-    chart.setOption({
-      animation: false,
-      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+  const option = useMemo(() => {
+    return {
       grid: { left: 8, right: 16, top: 14, bottom: 4, containLabel: true },
       tooltip: {
         trigger: "axis",
@@ -55,14 +45,9 @@ export function Line(props: {
           connectNulls: false,
         },
       ],
-    });
-    const resized = new ResizeObserver(() => chart.resize());
-    resized.observe(box.current);
-    return () => {
-      resized.disconnect();
-      chart.dispose();
     };
   }, [days, metric, currency]);
+  const box = useChart(option);
   return (
     <div
       ref={box}

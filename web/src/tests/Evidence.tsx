@@ -1,21 +1,13 @@
-import { LineChart } from "echarts/charts";
-import { GridComponent, TooltipComponent } from "echarts/components";
-import { init, use as registerParts } from "echarts/core";
-import { CanvasRenderer } from "echarts/renderers";
-import { useEffect, useRef } from "react";
+import { useMemo } from "react";
 import { day } from "../look/format";
+import { useChart } from "../look/useChart";
 import { colours } from "../look/theme";
 import { percent } from "./model";
 import type { TestView } from "./queries";
 
-registerParts([LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
-
 /** How far apart the cell ahead and the next one were by each day, under the limit of each planned look. */
 export function Evidence({ test }: { test: TestView }) {
-  const box = useRef<HTMLDivElement>(null);
-  useEffect(() => {
-    if (!box.current) return;
-    const chart = init(box.current);
+  const option = useMemo(() => {
     const looks = test.limits.length;
     const looked = new Set(test.looksTaken.map((l) => l.day));
     const steps = test.limits.flatMap((z, i) => [
@@ -23,9 +15,7 @@ export function Evidence({ test }: { test: TestView }) {
       [(100 * (i + 1)) / looks, z],
     ]);
     const most = Math.min(8, Math.max(3, ...test.evidence.map((e) => e.z), ...test.limits.slice(1)));
-    chart.setOption({
-      animation: false,
-      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+    return {
       grid: { left: 8, right: 24, top: 14, bottom: 4, containLabel: true },
       tooltip: {
         trigger: "item",
@@ -71,13 +61,8 @@ export function Evidence({ test }: { test: TestView }) {
           itemStyle: { color: colours.kelp },
         },
       ],
-    });
-    const resized = new ResizeObserver(() => chart.resize());
-    resized.observe(box.current);
-    return () => {
-      resized.disconnect();
-      chart.dispose();
     };
   }, [test]);
+  const box = useChart(option);
   return <div ref={box} role="img" aria-label="Evidence by day" style={{ height: 170 }} />;
 }
