@@ -14,7 +14,6 @@ const cell = (label: string, value: number | null, headline = label) => ({
   low: null,
   high: null,
   chance: null,
-  byDay: [],
 });
 
 const test = (more: Partial<TestView>): TestView =>

@@ -188,13 +188,7 @@ class LaunchWorkTest extends WithServer {
         Map<String, Object> body = new HashMap<>(Map.of(
                 "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false));
         body.putAll(how);
-        JsonNode launch = scene.post(CLIENT + "/launches", body);
-        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
-        while (launch.get("state").asString().equals("RUNNING")) {
-            assertThat(System.nanoTime()).as(launch.toString()).isLessThan(end);
-            Thread.sleep(50);
-            launch = scene.get(CLIENT + "/launches/" + launch.get("id").asString());
-        }
+        JsonNode launch = scene.launched(body);
         return launch;
     }
 

@@ -13,7 +13,6 @@ import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkConnector.Hour;
 import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.results.ResultsPull;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;
@@ -137,25 +136,8 @@ abstract class RunningSheet extends WithServer {
     }
 
     void launch() throws Exception {
-        JsonNode launch = scene.post(
-                CLIENT + "/launches",
-                Map.of(
-                        "planId",
-                        plan,
-                        "campaignId",
-                        campaign,
-                        "planVersion",
-                        version,
-                        "paused",
-                        false,
-                        "byHand",
-                        false));
-        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
-        while (launch.get("state").asString().equals("RUNNING")) {
-            assertThat(System.nanoTime()).as(launch.toString()).isLessThan(end);
-            Thread.sleep(50);
-            launch = scene.get(CLIENT + "/launches/" + launch.get("id").asString());
-        }
+        JsonNode launch = scene.launched(Map.of(
+                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false));
         assertThat(launch.get("state").asString()).isEqualTo("DONE");
     }
 }

@@ -21,6 +21,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -115,6 +116,18 @@ final class Scene {
                 HttpMethod.PUT,
                 CLIENT + "/plans/" + plan + "/edits",
                 Map.of("editId", editId, "version", version, "edit", edit));
+    }
+
+    /** Launches and waits until it is over, however it ends. */
+    JsonNode launched(Map<String, Object> body) throws Exception {
+        JsonNode launch = post(CLIENT + "/launches", body);
+        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
+        while (launch.get("state").asString().equals("RUNNING")) {
+            assertThat(System.nanoTime()).as(launch.toString()).isLessThan(end);
+            Thread.sleep(50);
+            launch = get(CLIENT + "/launches/" + launch.get("id").asString());
+        }
+        return launch;
     }
 
     static Map<String, Object> facts(String start, String lastDay, String money) {

@@ -6,7 +6,7 @@ import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.clock.ClockDesk;
 import app.tidewrack.server.demo.RunningStories.Begun;
-import app.tidewrack.server.demo.RunningStories.Launched;
+import app.tidewrack.server.demo.StoryRunner.Launched;
 import app.tidewrack.server.launch.LaunchDesk;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
@@ -120,13 +120,9 @@ class DemoLoader implements ApplicationRunner {
         people.join("marek", "copperline", "BUYER");
         people.join("tove", "oddment", "VIEWER");
         List<Launched> launched = new ArrayList<>();
-        launched.add(new Launched("oddment", oddment.tell("ines")));
-        oddment.leads("ines", creatives.workshop(), creatives.askAMender())
-                .forEach(id -> launched.add(new Launched("oddment", id)));
-        creatives
-                .threeStitches()
-                .map(film -> oddment.film("ines", film))
-                .ifPresent(id -> launched.add(new Launched("oddment", id)));
+        launched.add(oddment.tell("ines"));
+        launched.addAll(oddment.leads("ines", creatives.workshop(), creatives.askAMender()));
+        creatives.threeStitches().map(film -> oddment.film("ines", film)).ifPresent(launched::add);
         sending.start("oddment");
         others.tell("ines");
         Begun begun = stories.begin("ines");

@@ -5,11 +5,9 @@ import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.server.demo.DemoPictures.Motif;
+import app.tidewrack.server.demo.StoryRunner.Launched;
 import app.tidewrack.server.demo.StoryTeller.Around;
 import app.tidewrack.server.demo.StoryTeller.Look;
-import app.tidewrack.server.launch.LaunchDesk;
-import app.tidewrack.server.launch.LaunchDesk.Choice;
-import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanScript;
 import java.time.LocalDate;
 import java.util.List;
@@ -23,17 +21,15 @@ class OddmentStory {
     private static final String SHOP = "https://oddmentandthread.example/kits";
 
     private final StoryTeller teller;
-    private final PlanDesk plans;
-    private final LaunchDesk launches;
+    private final StoryRunner runner;
 
-    OddmentStory(StoryTeller teller, PlanDesk plans, LaunchDesk launches) {
+    OddmentStory(StoryTeller teller, StoryRunner runner) {
         this.teller = teller;
-        this.plans = plans;
-        this.launches = launches;
+        this.runner = runner;
     }
 
-    /** Builds and launches the test; gives the launch's id. */
-    String tell(String personId) {
+    /** Builds and launches the test. */
+    Launched tell(String personId) {
         String knitters = teller.audience(
                 CLIENT,
                 "Knitters, direct interest",
@@ -93,31 +89,24 @@ class OddmentStory {
                 "Posted within a day",
                 "shop",
                 SHOP + "?range=buttons");
-        PlanScript script = new PlanScript(plans, CLIENT, personId, "Winter mending kits")
+        PlanScript script = runner.plan(CLIENT, personId, "Winter mending kits")
                 .addCampaign(
                         ACCOUNT,
                         "Kits, find buyers",
                         "conversions",
                         Temperature.COLD,
                         Purpose.TESTING,
-                        LocalDate.parse("2027-03-09"),
-                        LocalDate.parse("2027-04-05"),
+                        StoryRunner.START,
+                        StoryRunner.LAST_DAY,
                         "12")
                 .addRows(List.of(slow, knitters, sewing))
                 .addColumns(List.of(sock, elbow, flat))
                 .switchOff(0, 2);
-        return launches.launch(
-                        CLIENT,
-                        script.plan().id(),
-                        script.campaign().id(),
-                        script.plan().version(),
-                        Choice.ALL,
-                        personId)
-                .id();
+        return runner.launch(CLIENT, script, personId);
     }
 
-    /** A place at the mending table by lead form, and a mender to chat with; both run. Gives the launches' ids. */
-    List<String> leads(String personId, String workshop, String chat) {
+    /** A place at the mending table by lead form, and a mender to chat with; both run. */
+    List<Launched> leads(String personId, String workshop, String chat) {
         String near = teller.audience(
                 CLIENT,
                 "Within reach of a mending evening",
@@ -127,44 +116,41 @@ class OddmentStory {
                 Gender.ANY,
                 List.of("knitting", "sewing", "mending", "slow-fashion", "second-hand"));
         return List.of(
-                run(personId, "Mending evenings", ACCOUNT, "leads", near, workshop, "9"),
-                run(personId, "Ask a mender", ACCOUNT, "messages", near, chat, "9"));
-    }
-
-    /** A short film to many, at Jumpcut's lowest daily money; gives the launch's id. */
-    String film(String personId, String film) {
-        String broad = teller.broad(CLIENT, "oddmentjc", "Broad, 18 to 44", "GB", new AgeRange(18, 44));
-        return run(personId, "Three stitches", "oddmentjc", "video-views", broad, film, "20");
-    }
-
-    private String run(
-            String personId,
-            String plan,
-            String account,
-            String objective,
-            String audience,
-            String creative,
-            String money) {
-        PlanScript script = new PlanScript(plans, CLIENT, personId, plan)
-                .addCampaign(
-                        account,
-                        plan + ", spring",
-                        objective,
-                        Temperature.COLD,
-                        Purpose.SCALING,
-                        LocalDate.parse("2027-03-09"),
-                        LocalDate.parse("2027-04-05"),
-                        money)
-                .addRows(List.of(audience))
-                .addColumns(List.of(creative));
-        return launches.launch(
+                runner.run(
                         CLIENT,
-                        script.plan().id(),
-                        script.campaign().id(),
-                        script.plan().version(),
-                        Choice.ALL,
-                        personId)
-                .id();
+                        personId,
+                        "Mending evenings",
+                        "Mending evenings, spring",
+                        ACCOUNT,
+                        "leads",
+                        near,
+                        workshop,
+                        "9"),
+                runner.run(
+                        CLIENT,
+                        personId,
+                        "Ask a mender",
+                        "Ask a mender, spring",
+                        ACCOUNT,
+                        "messages",
+                        near,
+                        chat,
+                        "9"));
+    }
+
+    /** A short film to many, at Jumpcut's lowest daily money. */
+    Launched film(String personId, String film) {
+        String broad = teller.broad(CLIENT, "oddmentjc", "Broad, 18 to 44", "GB", new AgeRange(18, 44));
+        return runner.run(
+                CLIENT,
+                personId,
+                "Three stitches",
+                "Three stitches, spring",
+                "oddmentjc",
+                "video-views",
+                broad,
+                film,
+                "20");
     }
 
     /** A second plan that is not ready: too little money in one row, a headline too long, no picture that fits. */
@@ -203,7 +189,7 @@ class OddmentStory {
                 "Refills from £4",
                 "shop",
                 SHOP + "?range=tins");
-        new PlanScript(plans, CLIENT, personId, "Spring moths")
+        runner.plan(CLIENT, personId, "Spring moths")
                 .addCampaign(
                         ACCOUNT,
                         "Moths, spring cold test",

@@ -7,8 +7,6 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.server.demo.DemoPictures.Motif;
 import app.tidewrack.server.demo.StoryTeller.Around;
 import app.tidewrack.server.demo.StoryTeller.Look;
-import app.tidewrack.server.plan.PlanDesk;
-import app.tidewrack.server.plan.PlanScript;
 import java.time.LocalDate;
 import java.util.List;
 import org.springframework.stereotype.Component;
@@ -17,11 +15,11 @@ import org.springframework.stereotype.Component;
 @Component
 class OtherStories {
     private final StoryTeller teller;
-    private final PlanDesk plans;
+    private final StoryRunner runner;
 
-    OtherStories(StoryTeller teller, PlanDesk plans) {
+    OtherStories(StoryTeller teller, StoryRunner runner) {
         this.teller = teller;
-        this.plans = plans;
+        this.runner = runner;
     }
 
     void tell(String personId) {
@@ -55,7 +53,7 @@ class OtherStories {
                 "From 24 € with a seat outside",
                 "book",
                 "https://saltmarshferries.example/day-trips");
-        new PlanScript(plans, "saltmarsh", personId, "Island spring")
+        runner.plan("saltmarsh", personId, "Island spring")
                 .addCampaign(
                         "saltmarshhs",
                         "Day trips, first visits",
@@ -87,7 +85,7 @@ class OtherStories {
                 "Collected, returned in five days",
                 "learn-more",
                 "https://copperline.example/five-days");
-        new PlanScript(plans, "copperline", personId, "Audit season")
+        runner.plan("copperline", personId, "Audit season")
                 .addCampaign(
                         "copperlinehs",
                         "Audit reminder",

@@ -12,12 +12,10 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.playbook.Playbook.Target;
 import app.tidewrack.server.demo.DemoPictures.Motif;
+import app.tidewrack.server.demo.StoryRunner.Launched;
 import app.tidewrack.server.demo.StoryTeller.Look;
-import app.tidewrack.server.launch.LaunchDesk;
-import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.plan.EditBody;
 import app.tidewrack.server.plan.EditBody.BidOffer;
-import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanScript;
 import app.tidewrack.server.plan.PlanView.RowView;
 import app.tidewrack.server.playbook.PlaybookDesk;
@@ -33,36 +31,24 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class RunningStories {
-    private static final LocalDate START = LocalDate.parse("2027-03-09");
-    private static final LocalDate LAST_DAY = LocalDate.parse("2027-04-05");
     private static final LocalDate TESTED_FROM = LocalDate.parse("2027-03-10");
     private static final LocalDate TESTED_TO = LocalDate.parse("2027-03-22");
     private static final double LEVEL = 0.05;
 
     private final StoryTeller teller;
-    private final PlanDesk plans;
-    private final LaunchDesk launches;
+    private final StoryRunner runner;
     private final SplitTests tests;
     private final PlaybookDesk playbooks;
     private final DemoSources sources;
 
     RunningStories(
-            StoryTeller teller,
-            PlanDesk plans,
-            LaunchDesk launches,
-            SplitTests tests,
-            PlaybookDesk playbooks,
-            DemoSources sources) {
+            StoryTeller teller, StoryRunner runner, SplitTests tests, PlaybookDesk playbooks, DemoSources sources) {
         this.teller = teller;
-        this.plans = plans;
-        this.launches = launches;
+        this.runner = runner;
         this.tests = tests;
         this.playbooks = playbooks;
         this.sources = sources;
     }
-
-    /** A launch of a client. */
-    record Launched(String client, String id) {}
 
     /** What runs from the first day, and the plan in which a second thing is changed in mid-test. */
     record Begun(List<Launched> launched, PlanScript ages) {}
@@ -73,7 +59,7 @@ class RunningStories {
         return new Begun(
                 List.of(
                         headlines(personId),
-                        launch("saltmarsh", ages, personId),
+                        runner.launch("saltmarsh", ages, personId),
                         tired(personId),
                         lowBid(personId),
                         questions(personId)),
@@ -106,15 +92,15 @@ class RunningStories {
         Look look = new Look("patch-on-wood.jpg", 1080, 1080, 0x6d5b45, 0xd9b07a, Motif.PATCH);
         String wear = headline(look, "Patch, wear", "A patch outlives the jacket");
         String evening = headline(look, "Patch, evening", "Mended by bedtime");
-        PlanScript script = new PlanScript(plans, "oddment", personId, "Patches")
+        PlanScript script = runner.plan("oddment", personId, "Patches")
                 .addCampaign(
                         "oddmenths",
                         "Patches, which headline",
                         "traffic",
                         Temperature.COLD,
                         Purpose.TESTING,
-                        START,
-                        LAST_DAY,
+                        StoryRunner.START,
+                        StoryRunner.LAST_DAY,
                         "24")
                 .addRows(List.of(people))
                 .addColumns(List.of(wear, evening));
@@ -127,7 +113,7 @@ class RunningStories {
                 "People put mending off. A promise of tonight should beat a promise of years.",
                 "click_rate",
                 personId);
-        return launch("oddment", script, personId);
+        return runner.launch("oddment", script, personId);
     }
 
     private String headline(Look look, String name, String headline) {
@@ -155,15 +141,15 @@ class RunningStories {
                 "Ab 24 €",
                 "book",
                 "https://saltmarshferries.example/de/tagesfahrten");
-        PlanScript script = new PlanScript(plans, "saltmarsh", personId, "Islands on Shortwave")
+        PlanScript script = runner.plan("saltmarsh", personId, "Islands on Shortwave")
                 .addCampaign(
                         "saltmarshsw",
                         "Islands, which ages",
                         "traffic",
                         Temperature.COLD,
                         Purpose.TESTING,
-                        START,
-                        LAST_DAY,
+                        StoryRunner.START,
+                        StoryRunner.LAST_DAY,
                         "12")
                 .addRows(List.of(younger, older))
                 .addColumns(List.of(boat));
@@ -202,8 +188,16 @@ class RunningStories {
                 "",
                 "book",
                 "https://saltmarshferries.example/da/saeler");
-        return run(
-                "saltmarsh", "saltmarshdg", "Seals at low tide", "traffic", Purpose.SCALING, few, tide, "14", personId);
+        return runner.run(
+                "saltmarsh",
+                personId,
+                "Seals at low tide",
+                "Seals at low tide",
+                "saltmarshdg",
+                "traffic",
+                few,
+                tide,
+                "14");
     }
 
     /** Two rows on Guildrow; one bids under what wins. */
@@ -229,15 +223,15 @@ class RunningStories {
                 "Back in five days",
                 "learn-more",
                 "https://copperline.example/five-days");
-        PlanScript script = new PlanScript(plans, "copperline", personId, "Guildrow, spring")
+        PlanScript script = runner.plan("copperline", personId, "Guildrow, spring")
                 .addCampaign(
                         "copperlinegr",
                         "Calibrated before the audit",
                         "traffic",
                         Temperature.COLD,
                         Purpose.TESTING,
-                        START,
-                        LAST_DAY,
+                        StoryRunner.START,
+                        StoryRunner.LAST_DAY,
                         "20")
                 .addRows(List.of(labs, heads))
                 .addColumns(List.of(hair));
@@ -250,7 +244,7 @@ class RunningStories {
                 null,
                 null,
                 null));
-        return launch("copperline", script, personId);
+        return runner.launch("copperline", script, personId);
     }
 
     private Launched questions(String personId) {
@@ -265,33 +259,16 @@ class RunningStories {
                 "",
                 "learn-more",
                 "https://copperline.example/free-check");
-        return run(
+        return runner.run(
                 "copperline",
-                "copperlineak",
+                personId,
                 "Questions on Askwell",
+                "Questions on Askwell",
+                "copperlineak",
                 "traffic",
-                Purpose.SCALING,
                 asking,
                 answer,
-                "8",
-                personId);
-    }
-
-    private Launched run(
-            String client,
-            String account,
-            String name,
-            String objective,
-            Purpose purpose,
-            String audience,
-            String creative,
-            String money,
-            String personId) {
-        PlanScript script = new PlanScript(plans, client, personId, name)
-                .addCampaign(account, name, objective, Temperature.COLD, purpose, START, LAST_DAY, money)
-                .addRows(List.of(audience))
-                .addColumns(List.of(creative));
-        return launch(client, script, personId);
+                "8");
     }
 
     private void test(
@@ -307,23 +284,10 @@ class RunningStories {
                 personId);
     }
 
-    private Launched launch(String client, PlanScript script, String personId) {
-        return new Launched(
-                client,
-                launches.launch(
-                                client,
-                                script.plan().id(),
-                                script.campaign().id(),
-                                script.plan().version(),
-                                Choice.ALL,
-                                personId)
-                        .id());
-    }
-
     /** In the middle: the money of one row is raised in a test that runs, and visitors are asked to come back. */
     List<Launched> halfway(String personId, PlanScript ages) {
         ages.again().rowMoney(1, "18");
-        PlanScript back = new PlanScript(plans, "oddment", personId, "Back to the basket")
+        PlanScript back = runner.plan("oddment", personId, "Back to the basket")
                 .addCampaign(
                         "oddmenths",
                         "Back to the basket",
@@ -331,7 +295,7 @@ class RunningStories {
                         Temperature.RETARGETING,
                         Purpose.SCALING,
                         LocalDate.parse("2027-03-16"),
-                        LAST_DAY,
+                        StoryRunner.LAST_DAY,
                         "6")
                 .addRows(sources.lately())
                 .addColumns(List.of(teller.creative(
@@ -343,6 +307,6 @@ class RunningStories {
                         "Posted free this week",
                         "shop",
                         "https://oddmentandthread.example/kits?range=buttons")));
-        return List.of(launch("saltmarsh", ages, personId), launch("oddment", back, personId));
+        return List.of(runner.launch("saltmarsh", ages, personId), runner.launch("oddment", back, personId));
     }
 }

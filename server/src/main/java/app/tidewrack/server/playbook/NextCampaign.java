@@ -273,6 +273,6 @@ class NextCampaign {
                 f.budgeting().basis(),
                 false,
                 f.subject(),
-                PlaybookDesk.typed(f.moneyPerRow()));
+                AdviceEdits.typed(f.moneyPerRow()));
     }
 }

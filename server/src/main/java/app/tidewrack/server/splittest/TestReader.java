@@ -316,8 +316,7 @@ class TestReader {
                                 now.get(i),
                                 facts.get(i),
                                 metric,
-                                chances.isEmpty() ? null : chances.get(i),
-                                days.facts().stream().map(f -> f.get(i)).toList()))
+                                chances.isEmpty() ? null : chances.get(i)))
                         .toList(),
                 course.looks().stream()
                         .map(l -> new LookTold(l.number(), days.of().get(l.day()), l.p(), l.limit()))
@@ -346,7 +345,7 @@ class TestReader {
                 changes.even(),
                 differing.shape() == Differing.Shape.FACTORIAL && !byDay.isEmpty()
                         ? MainEffect.of(design, differing.variables(), now, over).stream()
-                                .map(e -> effect(e, design, account))
+                                .map(e -> effect(e, design))
                                 .toList()
                         : List.of(),
                 test.learned());
@@ -366,8 +365,7 @@ class TestReader {
         return best;
     }
 
-    private static CellTold cell(
-            TestCell cell, Cell now, Facts facts, Metric metric, @Nullable Double chance, List<Facts> byDay) {
+    private static CellTold cell(TestCell cell, Cell now, Facts facts, Metric metric, @Nullable Double chance) {
         Interval between = metric.interval(facts).orElse(null);
         return new CellTold(
                 cell.rowId(),
@@ -380,15 +378,14 @@ class TestReader {
                 value(metric, facts),
                 between == null ? null : between.from(),
                 between == null || Double.isInfinite(between.to()) ? null : between.to(),
-                chance,
-                byDay.stream().map(f -> value(metric, f)).toList());
+                chance);
     }
 
     private static @Nullable Double value(Metric metric, Facts facts) {
         return metric.of(facts).stream().boxed().findFirst().orElse(null);
     }
 
-    private static EffectTold effect(MainEffect effect, Design design, Account account) {
+    private static EffectTold effect(MainEffect effect, Design design) {
         Verdict verdict = effect.verdict();
         return new EffectTold(
                 effect.variable(),

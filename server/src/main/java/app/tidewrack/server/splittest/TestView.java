@@ -150,7 +150,6 @@ record TestView(
      * @param low not under this with a certainty of 95 %; null where that cannot be said
      * @param high null where it cannot be said, or has no upper limit
      * @param chance that its share is the highest; null for costs
-     * @param byDay the number by the end of each day
      */
     record CellTold(
             String rowId,
@@ -163,8 +162,7 @@ record TestView(
             @Nullable Double value,
             @Nullable Double low,
             @Nullable Double high,
-            @Nullable Double chance,
-            List<@Nullable Double> byDay) {}
+            @Nullable Double chance) {}
 
     /**
      * @param part of what was planned that had come in, 0 to 1
