@@ -2,7 +2,7 @@ import "./advice.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
@@ -31,7 +31,8 @@ export function AdviceScreen() {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [campaign, setCampaign] = useState<string>();
-  const [at, setAt] = useState(0);
+  // The desk leads to one of them.
+  const [chosenKey, choose] = useState(useSearchParams()[0].get("at"));
   const advice = useQuery({ ...adviceQuery(clientId), refetchInterval: 30_000 });
   const decisions = useQuery(decisionsQuery(clientId));
   const playbook = useQuery(playbookQuery(clientId));
@@ -40,7 +41,12 @@ export function AdviceScreen() {
   const all = advice.data.filter((a) => !campaign || a.campaignId === campaign);
   const acts = all.filter((a) => a.move !== "LEAVE_ALONE");
   const quiet = all.filter((a) => a.move === "LEAVE_ALONE");
-  const chosen = acts[Math.min(at, acts.length - 1)] ?? quiet[0];
+  const at = Math.max(
+    0,
+    acts.findIndex((a) => a.key === chosenKey),
+  );
+  const chosen = acts[at] ?? quiet[0];
+  const step = (by: number) => choose(acts[Math.min(acts.length - 1, Math.max(0, at + by))]?.key ?? null);
   const decided = (now?: Advice[]) => {
     if (now) queries.setQueryData(adviceQuery(clientId).queryKey, now);
     else void queries.invalidateQueries({ queryKey: adviceQuery(clientId).queryKey });
@@ -109,8 +115,8 @@ export function AdviceScreen() {
             (e.target as HTMLElement).closest("button, input, .ant-popover")
           )
             return;
-          if (e.key === "ArrowDown") setAt(Math.min(acts.length - 1, at + 1));
-          else if (e.key === "ArrowUp") setAt(Math.max(0, at - 1));
+          if (e.key === "ArrowDown") step(1);
+          else if (e.key === "ArrowUp") step(-1);
           else if (e.key === "Enter" && chosen) void take(chosen, chosen.move, null);
           else return;
           e.preventDefault();
@@ -118,12 +124,12 @@ export function AdviceScreen() {
         tabIndex={acts.length > 0 ? 0 : undefined}
         aria-label="Pieces of advice; arrows choose, Enter takes"
       >
-        {acts.map((a, i) => (
+        {acts.map((a) => (
           <OneAdvice
             key={a.key}
             advice={a}
             on={a === chosen}
-            onChoose={() => setAt(i)}
+            onChoose={() => choose(a.key)}
             onTake={(move, amount) => void take(a, move, amount)}
             onPutOff={(until) => void putOffAdvice(clientId, a.key, until).then(decided, fault)}
             onRefuse={(reason) => void refuseAdvice(clientId, a.key, reason).then(decided, fault)}

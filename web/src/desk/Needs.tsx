@@ -82,7 +82,7 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
       tone: "waits",
       head: `${a.row} of ${a.campaign}: ${doing(a).toLowerCase()}`,
       says: a.says,
-      to: `${base}/results/advice`,
+      to: `${base}/results/advice?at=${encodeURIComponent(a.key)}`,
       go: "Decide",
     })),
     desk.client.campaigns

@@ -31,7 +31,8 @@ export function drawn(metric: MetricView, value: number | undefined, currency: s
 /** A step of an axis with its unit, without needless decimals. */
 export function axisText(metric: MetricView, value: number, currency: string): string {
   if (metric.written === "MONEY") {
-    const parts = { maximumFractionDigits: 2, minimumFractionDigits: 0 };
+    const digits = Number.isInteger(value) ? 0 : 2;
+    const parts = { maximumFractionDigits: digits, minimumFractionDigits: digits };
     return new Intl.NumberFormat("en-GB", { style: "currency", currency, ...parts }).format(value);
   }
   return metric.written === "SHARE" ? `${value} %` : count(value);

@@ -13,7 +13,7 @@ const peopleQuery = (clientId: string) => ({
 
 const ROLES: { value: Role | "NONE"; label: string }[] = [
   { value: "BUYER", label: "buyer: does everything" },
-  { value: "APPROVER", label: "approver: reads, comments, signs off" },
+  { value: "APPROVER", label: "approver: reads, as a viewer does" },
   { value: "VIEWER", label: "viewer: only reads" },
   { value: "NONE", label: "no part in this client" },
 ];

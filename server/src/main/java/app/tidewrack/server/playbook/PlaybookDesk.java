@@ -402,6 +402,7 @@ public class PlaybookDesk {
                         g.after().spendMinor()));
             }
         }
+        given.sort(Comparator.comparing(TriedAdvice::day));
         return new TriedView(from, to, given);
     }
 
@@ -413,7 +414,7 @@ public class PlaybookDesk {
                 row.days().isEmpty() ? row.since() : row.days().get(0).day(),
                 row.bid(),
                 row.suggested(),
-                false,
+                row.tested(),
                 row.frequency(),
                 row.days());
     }
