@@ -16,6 +16,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -48,7 +49,7 @@ final class ServerLoad {
         this.address = address;
     }
 
-    List<Figure> figures() throws IOException, InterruptedException {
+    List<Figure> figures() throws IOException, InterruptedException, SQLException {
         signIn();
         List<Figure> figures = new ArrayList<>();
         figures.add(new Figure("audience of five steps after a key, p95", sizes(), "ms", 200, false));
@@ -57,7 +58,10 @@ final class ServerLoad {
         figures.add(new Figure("100 pictures of 5 MB onto the shelf", pictures(), "s", 60, false));
         figures.add(new Figure("customer list of 1,000,000 rows", list(), "s", 60, false));
         figures.addAll(new LaunchLoad(this).figures());
-        figures.addAll(new ResultsLoad(this).figures());
+        try (Database database = new Database()) {
+            figures.addAll(new PullLoad(this, database).figures());
+            figures.addAll(new ResultsLoad(this, database).figures());
+        }
         return figures;
     }
 

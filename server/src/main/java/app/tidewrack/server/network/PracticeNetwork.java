@@ -40,6 +40,12 @@ final class PracticeNetwork implements NetworkConnector {
     private static final String KEY = "Idempotency-Key";
 
     /** What networks count, by the name it has in reports: {@code watched25}. Money spent stands apart. */
+    /** Of one ad in an hour; so that a month of them stays within the whole numbers that facts are kept in. */
+    private static final long MOST_AN_HOUR = 2_000_000;
+
+    /** Of the longest day there is. */
+    private static final long HOURS = 25;
+
     private static final Map<String, Measure> FIELDS = Measure.REPORTED.stream()
             .filter(m -> m != Measure.SPEND)
             .collect(Collectors.toMap(PracticeNetwork::field, Function.identity()));
@@ -581,27 +587,38 @@ final class PracticeNetwork implements NetworkConnector {
 
     private record HourTold(long seq, String adId, Instant hour, long spendMinor, Map<String, Long> counts) {
         Hour told() {
-            return new Hour(seq, adId, hour, PracticeNetwork.counts(counts, spendMinor));
+            return new Hour(seq, adId, hour, PracticeNetwork.counts(counts, spendMinor, MOST_AN_HOUR));
         }
     }
 
-    private static Counts counts(Map<String, Long> told, long spendMinor) {
+    /**
+     * @param most of anything but money that is believed of one ad
+     * @throws RestClientException when more is told
+     */
+    private static Counts counts(Map<String, Long> told, long spendMinor, long most) {
         Map<Measure, Long> counts = new EnumMap<>(Measure.class);
-        FIELDS.forEach((field, measure) -> counts.put(measure, told.getOrDefault(field, 0L)));
+        FIELDS.forEach((field, measure) -> {
+            long count = told.getOrDefault(field, 0L);
+            if (measure != Measure.VALUE && Math.abs(count) > most) {
+                throw new RestClientException(
+                        "%s: %,d of one ad; the most that is believed is %,d.".formatted(field, count, most));
+            }
+            counts.put(measure, count);
+        });
         counts.put(Measure.SPEND, spendMinor);
         return Counts.of(counts);
     }
 
     @Override
     public List<Hour> reports(String account, long after) {
-        return list(
+        return asked(() -> list(
                         new ParameterizedTypeReference<List<HourTold>>() {},
                         root + "/accounts/{account}/hours?after={after}",
                         account,
                         after)
                 .stream()
                 .map(HourTold::told)
-                .toList();
+                .toList());
     }
 
     @Override
@@ -629,15 +646,16 @@ final class PracticeNetwork implements NetworkConnector {
 
     @Override
     public List<PartOfDay> reportRows(String account, String reportId, int page) {
-        return list(
+        return asked(() -> list(
                         new ParameterizedTypeReference<List<PartTold>>() {},
                         root + "/accounts/{account}/report-jobs/{id}/rows?page={page}",
                         account,
                         reportId,
                         page)
                 .stream()
-                .map(p -> new PartOfDay(p.adId(), p.day(), p.by(), counts(p.counts(), p.spendMinor())))
-                .toList();
+                .map(p -> new PartOfDay(
+                        p.adId(), p.day(), p.by(), counts(p.counts(), p.spendMinor(), HOURS * MOST_AN_HOUR)))
+                .toList());
     }
 
     @Override

@@ -43,6 +43,9 @@ public class BreakdownPull {
     private static final int MOST_POLLS = 600;
     private static final int POLL_MILLIS = 100;
 
+    /** Ads times days that are asked for at once; each has up to some dozen parts in memory. */
+    private static final int MOST_AD_DAYS = 10_000;
+
     /** Parts of mix ads that a network tells of when it tells of assets. */
     private static final List<List<String>> ASSETS = List.of(
             List.of("media"),
@@ -87,9 +90,14 @@ public class BreakdownPull {
     public void pullAll(int quietSeconds) {
         for (AccountOfClient account : clients.accountsWithLiveItems()) {
             List<Due> due = facts.due(account.clientId(), account.id(), quietSeconds);
+            if (due.isEmpty()) {
+                continue;
+            }
+            Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
+                    .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
             try {
-                for (List<Due> run : runs(due)) {
-                    pull(account, run);
+                for (List<Due> run : runs(due, Math.max(1, MOST_AD_DAYS / Math.max(1, ads.size())))) {
+                    pull(account, run, ads);
                 }
             } catch (NetworkAway | NetworkRefused e) {
                 LOG.info("Breakdowns of account {} not pulled: {}", account.id(), e.getMessage());
@@ -97,12 +105,16 @@ public class BreakdownPull {
         }
     }
 
-    /** Days that follow one another, asked for at once. */
-    static List<List<Due>> runs(List<Due> due) {
+    /**
+     * Days that follow one another, asked for at once.
+     *
+     * @param most days of a run, at least 1
+     */
+    private static List<List<Due>> runs(List<Due> due, int most) {
         List<List<Due>> runs = new ArrayList<>();
         LocalDate next = null;
         for (Due day : due) {
-            if (!day.day().equals(next)) {
+            if (!day.day().equals(next) || runs.get(runs.size() - 1).size() == most) {
                 runs.add(new ArrayList<>());
             }
             runs.get(runs.size() - 1).add(day);
@@ -111,12 +123,10 @@ public class BreakdownPull {
         return runs;
     }
 
-    private void pull(AccountOfClient account, List<Due> run) {
+    private void pull(AccountOfClient account, List<Due> run, Map<String, AdOnNetwork> ads) {
         NetworkConnector network = networks.connector(account.network());
         LocalDate from = run.get(0).day();
         LocalDate to = run.get(run.size() - 1).day();
-        Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
-                .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
         for (List<String> by : breakdowns(account)) {
             List<PartFact> parts = parts(network, account, from, to, by, ads);
             loader.replaceParts(account.clientId(), account.id(), String.join(",", by), from, to, parts);

@@ -113,19 +113,19 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
                 String value = Objects.requireNonNullElse(besides, "").split(",")[breakdown.getValue()];
                 keys.set(i, by.get(i).equals("country") ? value.substring(0, 2) : value);
             } else if (Set.of("DAY", "WEEK", "HOUR").contains(by.get(i))) {
-                keys.set(i, Objects.requireNonNullElse(besides, ""));
+                String told = Objects.requireNonNull(besides);
+                keys.set(i, by.get(i).equals("WEEK") ? monday(LocalDate.parse(told)) : told);
             }
         }
         return keys;
     }
 
+    private static String monday(LocalDate day) {
+        return day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).toString();
+    }
+
     @Nullable
     String day(LocalDate day) {
-        return switch (beside) {
-            case DAY -> day.toString();
-            case WEEK ->
-                day.with(TemporalAdjusters.previousOrSame(DayOfWeek.MONDAY)).toString();
-            default -> null;
-        };
+        return beside == Beside.DAY || beside == Beside.WEEK ? day.toString() : null;
     }
 }

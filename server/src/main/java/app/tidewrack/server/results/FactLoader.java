@@ -61,8 +61,11 @@ class FactLoader {
     /** An ad of a campaign. */
     record AdKey(String campaignId, CellRef cell) {}
 
-    /** @param day the account's, on which the hour falls */
-    record HourFact(AdKey ad, LocalDate day, Instant hour, Counts counts) {}
+    /**
+     * @param day the account's, on which the hour falls
+     * @param clock hour of that day, 0 to 23
+     */
+    record HourFact(AdKey ad, LocalDate day, Instant hour, int clock, Counts counts) {}
 
     record PartFact(AdKey ad, LocalDate day, String value, Counts counts) {}
 
@@ -73,21 +76,20 @@ class FactLoader {
                 ads(clientId, accountId, hours.stream().map(HourFact::ad).toList());
         makePartitions(days);
         copy(
-                "hour timestamptz",
+                "hour timestamptz, clock smallint",
                 hours.stream()
-                        .map(h -> line(ads.get(h.ad()), h.day(), h.hour().toString(), h.counts()))
+                        .map(h -> line(ads.get(h.ad()), h.day(), h.hour() + "\t" + h.clock(), h.counts()))
                         .collect(Collectors.joining()));
         // By how much each hour differs from what was told before, so that it is asked before that is replaced.
         run("""
-            insert into fact_clock (client_id, month, ad, hour, %s)
-            select n.client_id, date_trunc('month', i.day)::date, i.ad, extract(hour from i.hour at time zone a.zone), %s
-            from fact_in i join fact_ad n on n.client_id = ? and n.ad = i.ad
-            join account a on a.client_id = n.client_id and a.id = n.account_id
-            left join fact_hour h on h.client_id = n.client_id and h.day = i.day and h.ad = i.ad and h.hour = i.hour
+            insert into fact_clock (client_id, month, ad, clock, %s)
+            select c.id, date_trunc('month', i.day)::date, i.ad, i.clock, %s
+            from fact_in i join client c on c.id = ?
+            left join fact_hour h on h.client_id = c.id and h.day = i.day and h.ad = i.ad and h.hour = i.hour
             group by 1, 2, 3, 4
-            on conflict (client_id, month, ad, hour) do update set %s""".formatted(COLUMNS, CHANGES, ADDED), clientId);
+            on conflict (client_id, month, ad, clock) do update set %s""".formatted(COLUMNS, CHANGES, ADDED), clientId);
         run("""
-            insert into fact_hour (client_id, day, ad, hour, %s) select ?, day, ad, hour, %s from fact_in
+            insert into fact_hour (client_id, day, ad, hour, clock, %s) select ?, day, ad, hour, clock, %s from fact_in
             on conflict (client_id, day, ad, hour) do update set %s""".formatted(COLUMNS, COLUMNS, EXCLUDED), clientId);
         run("""
             insert into fact_day (client_id, day, ad, %s)
@@ -123,7 +125,7 @@ class FactLoader {
         copy(
                 "part text",
                 parts.stream()
-                        .map(p -> line(ads.get(p.ad()), p.day(), p.value(), p.counts()))
+                        .map(p -> line(ads.get(p.ad()), p.day(), escaped(p.value()), p.counts()))
                         .collect(Collectors.joining()));
         run("""
             insert into fact_part (client_id, day, ad, dimension, part, %s)
@@ -168,13 +170,18 @@ class FactLoader {
         }
     }
 
+    private static String escaped(String text) {
+        return text.replace("\\", "\\\\").replace("\t", "\\t").replace("\n", "\\n");
+    }
+
+    /** @param part what is told apart on the day, as fields of a COPY */
     private static String line(int ad, LocalDate day, String part, Counts counts) {
         StringBuilder line = new StringBuilder()
                 .append(ad)
                 .append('\t')
                 .append(day)
                 .append('\t')
-                .append(part.replace("\\", "\\\\").replace("\t", "\\t").replace("\n", "\\n"));
+                .append(part);
         Measure.REPORTED.forEach(m -> line.append('\t').append(counts.get(m)));
         return line.append('\n').toString();
     }

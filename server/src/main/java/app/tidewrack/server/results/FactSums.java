@@ -26,12 +26,11 @@ interface FactSums {
             String columnId,
             String accountId,
             String currency,
-            String zone,
             @Nullable String name,
             @Nullable String externalId) {}
 
     @Select("""
-            select f.ad, f.campaign_id, f.row_id, f.column_id, f.account_id, a.currency, a.zone, l.name, l.external_id
+            select f.ad, f.campaign_id, f.row_id, f.column_id, f.account_id, a.currency, l.name, l.external_id
             from fact_ad f join account a on a.client_id = f.client_id and a.id = f.account_id
             left join live_item l on l.client_id = f.client_id and l.campaign_id = f.campaign_id
                  and l.item_key = f.row_id || '/' || f.column_id and l.level = 'AD'
@@ -45,7 +44,7 @@ interface FactSums {
     Days days(String clientId);
 
     /**
-     * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups and zones
+     * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups
      * @param dimension for {@link Beside#PART}: which
      */
     @SelectProvider(type = GroupSql.class, method = "sums")
@@ -53,7 +52,6 @@ interface FactSums {
             String clientId,
             String ads,
             String groups,
-            String zones,
             Beside beside,
             @Nullable String dimension,
             LocalDate from,

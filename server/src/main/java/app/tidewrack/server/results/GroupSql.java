@@ -13,44 +13,48 @@ public final class GroupSql {
             .map(m -> "sum(f.%s)::bigint as %s".formatted(m.code(), m.code()))
             .collect(Collectors.joining(", "));
 
-    /** What ads are summed by beside their group. */
+    /** What ads are summed by beside their group; weeks are added up from days by who asks. */
     enum Beside {
-        NOTHING("fact_day", "null::text"),
-        DAY("fact_day", "f.day::text"),
-        WEEK("fact_day", "date_trunc('week', f.day)::date::text"),
-        HOUR("fact_hour", "coalesce(f.clock, to_char(f.hour at time zone m.zone, 'HH24'))"),
-        PART("fact_part", "f.part");
+        NOTHING("fact_day", "1", "null::text"),
+        DAY("fact_day", "f.day", "s.b::text"),
+        WEEK("fact_day", "f.day", "s.b::text"),
+        HOUR("fact_hour", "f.clock", "lpad(s.b::text, 2, '0')"),
+        PART("fact_part", "f.part", "s.b");
 
         private final String table;
         private final String value;
+        private final String told;
 
-        Beside(String table, String value) {
+        Beside(String table, String value, String told) {
             this.table = table;
             this.value = value;
+            this.told = told;
         }
     }
 
-    /** Named parameters are {@link FactSums#sums}'. */
+    /**
+     * Named parameters are {@link FactSums#sums}'. Ads are joined as distinct, though they are, since without it the planner takes the
+     * array for few values and lays out the facts instead; values become text once they are summed.
+     */
     public static String sums(Map<String, Object> parameters) {
         Beside beside = (Beside) parameters.get("beside");
         return """
-                select m.g as group_number, %s as beside, %s
-                from %s join unnest(#{ads}::int[], #{groups}::int[], #{zones}::text[]) as m (ad, g, zone) on m.ad = f.ad
-                group by 1, 2""".formatted(beside.value, SUMS, source(beside, (LocalDate) parameters.get("from"), (LocalDate)
-                parameters.get("to")));
+                select s.g as group_number, %s as beside, %s from (
+                select m.g, %s as b, %s
+                from %s join (select distinct on (ad) ad, g
+                              from unnest(#{ads}::int[], #{groups}::int[]) as u (ad, g)) m on m.ad = f.ad
+                group by 1, 2) s""".formatted(
+                        beside.told,
+                        FactLoader.COLUMNS,
+                        beside.value,
+                        SUMS,
+                        source(beside, (LocalDate) parameters.get("from"), (LocalDate) parameters.get("to")));
     }
 
     private static String source(Beside beside, LocalDate from, LocalDate to) {
         return switch (beside) {
-            case NOTHING -> months("fact_month", "fact_day", "ad", "ad", from, to);
-            case HOUR ->
-                months(
-                        "fact_clock",
-                        "fact_hour",
-                        "ad, lpad(hour::text, 2, '0') as clock, null::timestamptz as hour",
-                        "ad, null::text as clock, hour",
-                        from,
-                        to);
+            case NOTHING -> months("fact_month", "fact_day", "ad", from, to);
+            case HOUR -> months("fact_clock", "fact_hour", "ad, clock", from, to);
             default -> days(beside);
         };
     }
@@ -63,10 +67,9 @@ public final class GroupSql {
     /**
      * Whole months of the range from their sums, the days before and after them one by one.
      *
-     * @param ofMonths what is taken of the table of months beside the counts; likewise of that of days
+     * @param columns what is taken beside the counts
      */
-    private static String months(
-            String months, String days, String ofMonths, String ofDays, LocalDate from, LocalDate to) {
+    private static String months(String months, String days, String columns, LocalDate from, LocalDate to) {
         LocalDate first = from.plusMonths(1).minusDays(1).withDayOfMonth(1);
         LocalDate after = to.plusDays(1).withDayOfMonth(1);
         if (!first.isBefore(after)) {
@@ -74,11 +77,11 @@ public final class GroupSql {
             after = from;
         }
         return """
-                (select %4$s, %1$s from %6$s
+                (select %4$s, %1$s from %5$s
                  where client_id = #{clientId} and month >= '%2$s' and month < '%3$s'
                  union all
-                 select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= #{from} and day < '%2$s'
+                 select %4$s, %1$s from %6$s where client_id = #{clientId} and day >= #{from} and day < '%2$s'
                  union all
-                 select %5$s, %1$s from %7$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactLoader.COLUMNS, first, after, ofMonths, ofDays, months, days);
+                 select %4$s, %1$s from %6$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactLoader.COLUMNS, first, after, columns, months, days);
     }
 }

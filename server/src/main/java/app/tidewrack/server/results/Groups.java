@@ -16,7 +16,6 @@ final class Groups {
     private final Map<String, By.Group> byExternal = new HashMap<>();
     private final List<String> ads = new ArrayList<>();
     private final List<String> of = new ArrayList<>();
-    private final List<String> zones = new ArrayList<>();
 
     Groups(By by) {
         this.by = by;
@@ -30,7 +29,6 @@ final class Groups {
         });
         ads.add(String.valueOf(ad.known().ad()));
         of.add(String.valueOf(number));
-        zones.add(ad.known().zone());
         if (ad.known().externalId() != null) {
             byExternal.put(ad.known().externalId(), group);
         }
@@ -46,10 +44,6 @@ final class Groups {
 
     String numbers() {
         return "{" + String.join(",", of) + "}";
-    }
-
-    String zones() {
-        return "{" + String.join(",", zones) + "}";
     }
 
     /** The group of an ad by the network's id; null when it is in none. */

@@ -124,14 +124,7 @@ class ResultTables {
         wanted(clientId, asked).forEach(groups::add);
         Map<List<String>, LineSum> sums = new LinkedHashMap<>();
         for (Map<String, Object> row : facts.sums(
-                clientId,
-                groups.ads(),
-                groups.numbers(),
-                groups.zones(),
-                by.beside(),
-                by.dimension(),
-                range.from(),
-                range.to())) {
+                clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to())) {
             By.Group group = groups.at(((Number) row.get("group_number")).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
         }

@@ -404,11 +404,10 @@ class ResultsController {
         }
         String numbers =
                 ads.stream().map(a -> String.valueOf(a.known().ad())).collect(Collectors.joining(",", "{", "}"));
-        String zones = ads.stream().map(a -> a.known().zone()).collect(Collectors.joining(",", "{", "}"));
         Map<Integer, Ad> byNumber =
                 ads.stream().collect(Collectors.toMap(a -> a.known().ad(), a -> a));
         for (Map<String, Object> row :
-                facts.sums(clientId, numbers, numbers, zones, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
+                facts.sums(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
             Ad ad = byNumber.get(((Number) row.get("group_number")).intValue());
             Counts counts = ResultTables.counts(row);
             Measure result = ad.result();

@@ -102,6 +102,7 @@ public class ResultsPull {
                         BreakdownPull.key(ads.get(h.adId())),
                         h.hour().atZone(zone).toLocalDate(),
                         h.hour(),
+                        h.hour().atZone(zone).getHour(),
                         h.counts()))
                 .toList();
         long seq = page.get(page.size() - 1).seq();

@@ -74,7 +74,6 @@ public class RowDays {
                         ads,
                         a -> String.valueOf(numbers.get(
                                 new RowKey(a.known().campaignId(), a.known().rowId())))),
-                array(ads, a -> a.known().zone()),
                 Beside.DAY,
                 null,
                 EARLIEST,
