@@ -27,7 +27,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, splittests; or server, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, forecast, splittests; or server, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
@@ -40,7 +40,7 @@ public final class Bench {
             new DecisionLoad().figures().forEach(Figure::print);
         }
         if (parts.contains(OF_THE_SERVER)) {
-            new ServerLoad(System.getenv("TIDEWRACK_URL")).figures().forEach(Figure::print);
+            new ServerLoad(System.getenv("TIDEWRACK_URL")).measure();
         }
         if (Set.of(OF_THE_SERVER, OF_A_SHEET, OF_DECISIONS).containsAll(parts)) {
             return;
@@ -53,6 +53,9 @@ public final class Bench {
             }
             if (parts.contains("delivery")) {
                 new DeliveryLoad(practice).figures().forEach(Figure::print);
+            }
+            if (parts.contains("forecast")) {
+                new ForecastLoad(practice).figures().forEach(Figure::print);
             }
             if (parts.contains("splittests")) {
                 new SplitTestLoad(practice).figures().forEach(Figure::print);

@@ -69,12 +69,13 @@ final class PullLoad {
 
     private void move() throws IOException, InterruptedException {
         for (int days = 0; days < DAYS; days += 2) {
-            JsonNode move = server.post("/api/clock/moves", Map.of("hours", 48));
-            while (move.get("state").asString().equals("RUNNING")) {
+            server.post("/api/clock/moves", Map.of("hours", 48));
+            JsonNode move;
+            do {
                 Thread.sleep(500);
-                move = server.get("/api/clock").get("move");
-            }
-            if (!move.get("state").asString().equals("DONE")) {
+                move = server.get("/api/clock").path("move");
+            } while (move.path("state").asString("DONE").equals("RUNNING"));
+            if (!move.path("state").asString("DONE").equals("DONE")) {
                 throw new IllegalStateException("The clock stopped: " + move);
             }
         }

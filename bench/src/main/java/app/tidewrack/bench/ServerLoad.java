@@ -49,20 +49,19 @@ final class ServerLoad {
         this.address = address;
     }
 
-    List<Figure> figures() throws IOException, InterruptedException, SQLException {
+    /** Prints each as it is measured. */
+    void measure() throws IOException, InterruptedException, SQLException {
         signIn();
-        List<Figure> figures = new ArrayList<>();
-        figures.add(new Figure("audience of five steps after a key, p95", sizes(), "ms", 200, false));
-        figures.add(new Figure("overlap of all the client's audiences", overlaps(), "ms", 1000, false));
-        figures.add(new Figure("a creative on every placement after a key, p95", fits(), "ms", 50, false));
-        figures.add(new Figure("100 pictures of 5 MB onto the shelf", pictures(), "s", 60, false));
-        figures.add(new Figure("customer list of 1,000,000 rows", list(), "s", 60, false));
-        figures.addAll(new LaunchLoad(this).figures());
+        new Figure("audience of five steps after a key, p95", sizes(), "ms", 200, false).print();
+        new Figure("overlap of all the client's audiences", overlaps(), "ms", 1000, false).print();
+        new Figure("a creative on every placement after a key, p95", fits(), "ms", 50, false).print();
+        new Figure("100 pictures of 5 MB onto the shelf", pictures(), "s", 60, false).print();
+        new Figure("customer list of 1,000,000 rows", list(), "s", 60, false).print();
+        new LaunchLoad(this).figures().forEach(Figure::print);
         try (Database database = new Database()) {
-            figures.addAll(new PullLoad(this, database).figures());
-            figures.addAll(new ResultsLoad(this, database).figures());
+            new PullLoad(this, database).figures().forEach(Figure::print);
+            new ResultsLoad(this, database).figures().forEach(Figure::print);
         }
-        return figures;
     }
 
     private void signIn() throws IOException, InterruptedException {

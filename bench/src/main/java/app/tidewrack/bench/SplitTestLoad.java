@@ -10,10 +10,7 @@ import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
 import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.core.splittest.Verdict.Outcome;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -21,12 +18,9 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
-import tools.jackson.databind.JsonNode;
 
 /**
  * How often tests that run on the practice network, with its auction, its people and its reports, call a difference: 2,000 of two
@@ -34,7 +28,6 @@ import tools.jackson.databind.JsonNode;
  * people, since nobody sets it.
  */
 final class SplitTestLoad {
-    private static final String ROOT = "/networks/hearthside";
     private static final ZoneId ZONE = ZoneId.of("Europe/London");
     private static final int TESTS = 2000;
     private static final int AT_ONCE = 500;
@@ -43,7 +36,6 @@ final class SplitTestLoad {
     private static final double POWER = 0.8;
     private static final int REVIEW_DAYS = 2;
     private static final int FLIGHT_DAYS = 60;
-    private static final int WAIT_MILLIS = 10_000;
     private static final int DAILY_MINOR = 500;
     private static final int MUCH_MINOR = 40_000;
     private static final int HEADLINES = 8;
@@ -54,17 +46,19 @@ final class SplitTestLoad {
     private static final double ERROR_OF_FOUND = 3 * Math.sqrt(POWER * (1 - POWER) / TESTS);
 
     private final Practice practice;
+    private final Buying buying;
     private final List<String> creatives = new ArrayList<>();
     private LocalDate today = LocalDate.of(2027, 3, 9);
-    private long after;
-    private int keys;
 
-    SplitTestLoad(Practice practice) {
+    SplitTestLoad(Practice practice) throws IOException, InterruptedException, NoSuchAlgorithmException {
         this.practice = practice;
+        buying = new Buying(practice, "hearthside", "tests");
+        for (int i = 0; i < HEADLINES; i++) {
+            creatives.add(buying.creative("Way " + i + " to mend it"));
+        }
     }
 
-    List<Figure> figures() throws IOException, InterruptedException, NoSuchAlgorithmException {
-        setUp();
+    List<Figure> figures() throws IOException, InterruptedException {
         double[] rates = rates();
         int base = IntStream.range(0, HEADLINES)
                 .boxed()
@@ -96,96 +90,16 @@ final class SplitTestLoad {
                         true));
     }
 
-    private void setUp() throws IOException, InterruptedException, NoSuchAlgorithmException {
-        practice.send(
-                "PUT",
-                ROOT + "/accounts/tests",
-                "",
-                Map.of("name", "Tests", "currency", "GBP", "zone", ZONE.getId(), "site", "tests.example"));
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(1080, 1080, BufferedImage.TYPE_INT_RGB), "png", out);
-        String sha =
-                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(out.toByteArray()));
-        practice.send("PUT", ROOT + "/media/" + sha, "", out.toByteArray());
-        for (int i = 0; i < HEADLINES; i++) {
-            creatives.add(create(
-                    "creatives",
-                    Map.of(
-                            "account",
-                            "tests",
-                            "name",
-                            "Headline " + i,
-                            "format",
-                            "single-picture",
-                            "media",
-                            List.of(sha),
-                            "bodies",
-                            List.of("Wool, needle and thread in one tin."),
-                            "headlines",
-                            List.of("Way " + i + " to mend it"),
-                            "callsToAction",
-                            List.of("shop"),
-                            "link",
-                            "https://tests.example")));
-        }
-    }
-
-    /** Waits where the network asks not to be called so often. */
-    private String create(String what, Map<String, Object> body) throws IOException, InterruptedException {
-        String key = "t" + keys++;
-        while (true) {
-            try {
-                return practice.send("POST", ROOT + "/" + what, key, body)
-                        .path("id")
-                        .asString();
-            } catch (IllegalStateException refused) {
-                if (!refused.getMessage().contains(": 429 ")) {
-                    throw refused;
-                }
-                Thread.sleep(WAIT_MILLIS);
-            }
-        }
-    }
-
     private String campaign(List<Integer> shown, int dailyMinor, Map<String, Integer> ads)
             throws IOException, InterruptedException {
-        String campaign = create(
-                "campaigns",
-                Map.of(
-                        "account",
-                        "tests",
-                        "name",
-                        "Test " + keys,
-                        "objective",
-                        "traffic",
-                        "startsOn",
-                        today.toString(),
-                        "endsOn",
-                        today.plusDays(FLIGHT_DAYS).toString(),
-                        "splitTest",
-                        true));
+        String campaign = buying.campaign(today, FLIGHT_DAYS, true);
         for (int cell = 0; cell < shown.size(); cell++) {
-            String group = create(
-                    "ad-groups",
-                    Map.of(
-                            "campaignId",
-                            campaign,
-                            "name",
-                            "Cell " + cell + " of " + keys,
-                            "audience",
-                            AudienceDefinition.everyoneIn("GB").aged(new AgeRange(20, 64)),
-                            "budget",
-                            Map.of("lifetime", false, "minor", dailyMinor)));
             ads.put(
-                    create(
-                            "ads",
-                            Map.of(
-                                    "adGroupId",
-                                    group,
-                                    "creativeId",
-                                    creatives.get(shown.get(cell)),
-                                    "name",
-                                    "Ad " + keys)),
+                    buying.ad(
+                            campaign,
+                            AudienceDefinition.everyoneIn("GB").aged(new AgeRange(20, 64)),
+                            dailyMinor,
+                            creatives.get(shown.get(cell))),
                     cell);
         }
         return campaign;
@@ -199,21 +113,13 @@ final class SplitTestLoad {
     /** Impressions and clicks of each ad by account day, told since the last call. */
     private Map<String, Map<LocalDate, long[]>> told() throws IOException, InterruptedException {
         Map<String, Map<LocalDate, long[]>> days = new HashMap<>();
-        while (true) {
-            JsonNode page = practice.send("GET", ROOT + "/accounts/tests/hours?after=" + after, "", Map.of());
-            if (page.isEmpty()) {
-                return days;
-            }
-            for (JsonNode hour : page) {
-                LocalDate day =
-                        LocalDate.ofInstant(Instant.parse(hour.path("hour").asString()), ZONE);
-                long[] counts = days.computeIfAbsent(hour.path("adId").asString(), a -> new HashMap<>())
-                        .computeIfAbsent(day, d -> new long[2]);
-                counts[0] += hour.path("counts").path("impressions").asLong(0);
-                counts[1] += hour.path("counts").path("clicks").asLong(0);
-                after = hour.path("seq").asLong();
-            }
-        }
+        buying.told((ad, hour) -> {
+            LocalDate day = LocalDate.ofInstant(Instant.parse(hour.path("hour").asString()), ZONE);
+            long[] counts = days.computeIfAbsent(ad, a -> new HashMap<>()).computeIfAbsent(day, d -> new long[2]);
+            counts[0] += hour.path("counts").path("impressions").asLong(0);
+            counts[1] += hour.path("counts").path("clicks").asLong(0);
+        });
+        return days;
     }
 
     /** Click rates of all headlines, held apart, with much money. */
@@ -221,7 +127,7 @@ final class SplitTestLoad {
         Map<String, Integer> ads = new HashMap<>();
         String campaign = campaign(IntStream.range(0, HEADLINES).boxed().toList(), MUCH_MINOR, ads);
         move(REVIEW_DAYS + 2);
-        pause(campaign);
+        buying.pause(campaign);
         long[][] sums = new long[HEADLINES][2];
         told().forEach((ad, days) -> days.values().forEach(c -> {
             sums[ads.get(ad)][0] += c[0];
@@ -230,10 +136,6 @@ final class SplitTestLoad {
         return IntStream.range(0, HEADLINES)
                 .mapToDouble(i -> (double) sums[i][1] / sums[i][0])
                 .toArray();
-    }
-
-    private void pause(String campaign) throws IOException, InterruptedException {
-        practice.send("PUT", ROOT + "/campaigns/" + campaign + "/paused", "", Map.of("paused", true));
     }
 
     /** The share of tests of two headlines that call one of them the winner. */
@@ -258,7 +160,7 @@ final class SplitTestLoad {
                         .merge(day, c, (a, b) -> new long[] {a[0] + b[0], a[1] + b[1]})));
             } while (mean(brought, from, tests.size()) < perCell * 1.15);
             for (String campaign : campaigns) {
-                pause(campaign);
+                buying.pause(campaign);
             }
             for (Map<String, Integer> ads : tests) {
                 List<List<Cell>> days = days(ads, brought, from);

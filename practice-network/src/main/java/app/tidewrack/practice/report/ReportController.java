@@ -6,12 +6,15 @@ import app.tidewrack.practice.clock.PracticeClock;
 import app.tidewrack.practice.engagement.Bitmaps;
 import app.tidewrack.practice.network.Networks;
 import app.tidewrack.practice.report.ReportJobs.Question;
+import app.tidewrack.practice.report.ReportMapper.Shown;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.http.MediaType;
@@ -27,7 +30,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/networks/{network}/accounts/{account}")
 class ReportController {
-    private static final int MOST_SETS = 5000;
+    private static final int MOST_SETS = 10_500;
+    private static final RoaringBitmap NOBODY = new RoaringBitmap();
     private static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
     private static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
 
@@ -89,17 +93,31 @@ class ReportController {
         }
         LocalDate first = from == null ? EARLIEST : from;
         LocalDate last = to == null ? LATEST : to;
+        Set<String> ads = sets.values().stream().flatMap(List::stream).collect(Collectors.toSet());
         Map<String, Long> reach = new HashMap<>();
-        sets.forEach((name, ads) -> reach.put(name, ads.isEmpty() ? 0 : reach(network, account, ads, first, last)));
+        if (ads.isEmpty()) {
+            sets.keySet().forEach(name -> reach.put(name, 0L));
+            return reach;
+        }
+        Map<String, RoaringBitmap> people = new HashMap<>();
+        mapper.reached(network, account, ads, first, last)
+                .forEach(r -> people.computeIfAbsent(r.adId(), id -> new RoaringBitmap())
+                        .or(Bitmaps.bitmap(r.people())));
+        Map<String, Long> shown = mapper.impressions(network, account, ads, first, last, clock.now()).stream()
+                .collect(Collectors.toMap(Shown::adId, Shown::impressions));
+        sets.forEach((name, of) -> reach.put(name, reach(of, people, shown)));
         return reach;
     }
 
     /** People are known before their impressions may be told; never more people than impressions are told. */
-    private long reach(String network, String account, List<String> ads, LocalDate first, LocalDate last) {
-        RoaringBitmap people = new RoaringBitmap();
-        mapper.reached(network, account, ads, first, last).forEach(b -> people.or(Bitmaps.bitmap(b)));
-        long told = mapper.impressions(network, account, ads, first, last, clock.now());
-        return Math.min(people.getLongCardinality(), told);
+    private static long reach(List<String> ads, Map<String, RoaringBitmap> people, Map<String, Long> shown) {
+        RoaringBitmap all = new RoaringBitmap();
+        long told = 0;
+        for (String ad : Set.copyOf(ads)) {
+            all.or(people.getOrDefault(ad, NOBODY));
+            told += shown.getOrDefault(ad, 0L);
+        }
+        return Math.min(all.getLongCardinality(), told);
     }
 
     @PostMapping("/report-jobs")

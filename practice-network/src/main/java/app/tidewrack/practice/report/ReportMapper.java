@@ -38,20 +38,27 @@ interface ReportMapper {
             order by ad_id, hour""")
     Cursor<Hour> between(String network, String account, LocalDate from, LocalDate to, Instant now);
 
+    /** People whom an ad reached on a day. */
+    record Reached(String adId, byte[] people) {}
+
     @Select("""
-            <script>select r.people from reach_day r
+            <script>select r.ad_id, r.people from reach_day r
             join ad a on a.id = r.ad_id join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
             where c.network = #{network} and c.account = #{account} and r.day between #{from} and #{to} and r.ad_id in
             <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach></script>""")
-    List<byte[]> reached(String network, String account, Collection<String> ads, LocalDate from, LocalDate to);
+    List<Reached> reached(String network, String account, Collection<String> ads, LocalDate from, LocalDate to);
 
-    /** Impressions of some ads that may be told by now. */
+    record Shown(String adId, long impressions) {}
+
+    /** Impressions of some ads that may be told by now, those without any left out. */
     @Select("""
-            <script>select coalesce(sum(impressions), 0) from hour_report
+            <script>select ad_id, sum(impressions)::bigint as impressions from hour_report
             where network = #{network} and account = #{account} and day between #{from} and #{to}
               and visible_from &lt;= #{now} and ad_id in
-            <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach></script>""")
-    long impressions(String network, String account, Collection<String> ads, LocalDate from, LocalDate to, Instant now);
+            <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach>
+            group by ad_id</script>""")
+    List<Shown> impressions(
+            String network, String account, Collection<String> ads, LocalDate from, LocalDate to, Instant now);
 
     @Insert("""
             insert into report_job (id, network, account, question, state, made_at)

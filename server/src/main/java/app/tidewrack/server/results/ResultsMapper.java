@@ -19,6 +19,9 @@ interface ResultsMapper {
             select report_cursor from account where client_id = #{clientId} and id = #{accountId} for update""")
     long holdCursor(String clientId, String accountId);
 
+    @Select("select report_cursor from account where client_id = #{clientId} and id = #{accountId}")
+    long cursor(String clientId, String accountId);
+
     @Update("update account set report_cursor = #{cursor} where client_id = #{clientId} and id = #{accountId}")
     void setCursor(String clientId, String accountId, long cursor);
 
@@ -37,10 +40,11 @@ interface ResultsMapper {
     @Delete("delete from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}")
     void forgetReach(String clientId, String campaignId);
 
+    /** @param people by scope, as JSON */
     @Insert("""
             insert into result_reach (client_id, campaign_id, scope, people)
-            values (#{clientId}, #{campaignId}, #{scope}, #{people})""")
-    void keepReach(String clientId, String campaignId, String scope, long people);
+            select #{clientId}, #{campaignId}, key, value::bigint from jsonb_each_text(#{people}::jsonb)""")
+    void keepReach(String clientId, String campaignId, String people);
 
     @Select("""
             select scope, people from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}""")

@@ -25,6 +25,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Brings reviews and reports in. Each account goes on from its stored cursor, in one transaction a page. */
 @Service
@@ -37,18 +38,21 @@ public class ResultsPull {
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
+    private final JsonMapper json;
 
     ResultsPull(
             ResultsMapper mapper,
             FactLoader loader,
             ClientMapper clients,
             Networks networks,
-            TransactionTemplate transaction) {
+            TransactionTemplate transaction,
+            JsonMapper json) {
         this.mapper = mapper;
         this.loader = loader;
         this.clients = clients;
         this.networks = networks;
         this.transaction = transaction;
+        this.json = json;
     }
 
     @Configuration
@@ -83,7 +87,7 @@ public class ResultsPull {
             any |= more;
         }
         if (any) {
-            transaction.executeWithoutResult(t -> pullReach(account, network));
+            pullReach(account, network);
         }
     }
 
@@ -120,9 +124,12 @@ public class ResultsPull {
         return List.copyOf(last.values());
     }
 
+    /**
+     * Nothing is held while the network counts, which takes its time for many ads; whoever pulled more meanwhile asks again and
+     * keeps that.
+     */
     private void pullReach(AccountOfClient account, NetworkConnector network) {
-        // Two pulls of one account, such as the regular one and one after the clock moved, take turns.
-        mapper.holdCursor(account.clientId(), account.id());
+        long cursor = mapper.cursor(account.clientId(), account.id());
         Map<String, List<AdOnNetwork>> campaigns = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.groupingBy(AdOnNetwork::campaignId));
         campaigns.forEach((campaignId, ads) -> {
@@ -133,9 +140,14 @@ public class ResultsPull {
                     sets.computeIfAbsent(scope, s -> new ArrayList<>()).add(ad.externalId());
                 }
             }
-            mapper.forgetReach(account.clientId(), campaignId);
-            network.reach(account.externalId(), null, null, sets)
-                    .forEach((scope, people) -> mapper.keepReach(account.clientId(), campaignId, scope, people));
+            Map<String, Long> people = network.reach(account.externalId(), null, null, sets);
+            transaction.executeWithoutResult(t -> {
+                if (mapper.holdCursor(account.clientId(), account.id()) != cursor) {
+                    return;
+                }
+                mapper.forgetReach(account.clientId(), campaignId);
+                mapper.keepReach(account.clientId(), campaignId, json.writeValueAsString(people));
+            });
         });
     }
 }
