@@ -22,6 +22,8 @@ final class PullLoad {
     private static final String CURSOR = "select report_cursor from account where " + ACCOUNT;
     private static final String DUE =
             "select count(*) from fact_due where client_id = 'oddment' and account_id = 'oddmenths'";
+    private static final String OF_ACCOUNT =
+            " f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad where f.client_id = 'oddment' and a.account_id = 'oddmenths'";
     private static final List<String> FACTS = List.of("fact_hour", "fact_day", "fact_month", "fact_clock", "fact_part");
 
     private final ServerLoad server;
@@ -36,23 +38,24 @@ final class PullLoad {
         move();
         settled(-1);
         long cursor = database.number(CURSOR);
-        long hours = database.number("select count(*) from fact_hour where client_id = 'oddment'");
-        long parts = database.number("select count(*) from fact_part where client_id = 'oddment'");
+        long hours = database.number("select count(*) from fact_hour" + OF_ACCOUNT);
+        long parts = database.number("select count(*) from fact_part" + OF_ACCOUNT);
         double copied = hours / plainCopy();
         for (String table : FACTS) {
-            database.run("delete from %s where client_id = 'oddment'".formatted(table));
+            database.run("delete from %s f using fact_ad a where a.client_id = f.client_id and a.ad = f.ad and %s"
+                    .formatted(table, "f.client_id = 'oddment' and a.account_id = 'oddmenths'"));
         }
-        database.run("update account set report_cursor = 0 where client_id = 'oddment'");
+        database.run("update account set report_cursor = 0 where " + ACCOUNT);
         long begun = System.nanoTime();
         double seconds = settled(cursor);
         double all = (System.nanoTime() - begun) / 1e9;
-        long again = database.number("select count(*) from fact_hour where client_id = 'oddment'");
+        long again = database.number("select count(*) from fact_hour" + OF_ACCOUNT);
         if (again != hours) {
             throw new IllegalStateException("%d hours were pulled again, %d before".formatted(again, hours));
         }
         return List.of(
                 new Figure(
-                        "pull of 1,000 ads x 14 days, %,d hours and %,d parts of days in 10 reports"
+                        "pull of 1,000 ads x 14 days, %,d hours and %,d parts of days in reports by age and gender, region, placement, device, picture"
                                 .formatted(hours, parts),
                         all,
                         "s",
@@ -115,7 +118,7 @@ final class PullLoad {
         try {
             CopyManager copy = database.connection().unwrap(PGConnection.class).getCopyAPI();
             try (var out = Files.newOutputStream(file)) {
-                copy.copyOut("copy (select * from fact_hour where client_id = 'oddment') to stdout", out);
+                copy.copyOut("copy (select f.* from fact_hour" + OF_ACCOUNT + ") to stdout", out);
             }
             database.run("create table bench_plain (like fact_hour)");
             double seconds;

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.apache.ibatis.cursor.Cursor;
@@ -32,6 +33,7 @@ interface ReportMapper {
     List<Hour> after(String network, String account, long after, Instant now, int most);
 
     /** All that may be told, read as it comes. */
+    @Options(fetchSize = 2000)
     @Select(HOUR + """
              where network = #{network} and account = #{account} and day between #{from} and #{to}
               and visible_from <= #{now}

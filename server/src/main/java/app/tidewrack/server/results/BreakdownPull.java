@@ -18,9 +18,11 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -127,14 +129,45 @@ public class BreakdownPull {
         NetworkConnector network = networks.connector(account.network());
         LocalDate from = run.get(0).day();
         LocalDate to = run.get(run.size() - 1).day();
-        for (List<String> by : breakdowns(account)) {
-            List<PartFact> parts = parts(network, account, from, to, by, ads);
-            loader.replaceParts(account.clientId(), account.id(), String.join(",", by), from, to, parts);
+        List<List<String>> asked = breakdowns(account);
+        Set<List<String>> told = pull(account, network, from, to, asked, ads);
+        // Without a mix ad there is no part of one to tell of.
+        List<List<String>> others = ASSETS.subList(1, ASSETS.size());
+        if (told.contains(ASSETS.get(0))) {
+            pull(account, network, from, to, others, ads);
+        } else {
+            others.forEach(by ->
+                    loader.replaceParts(account.clientId(), account.id(), String.join(",", by), from, to, List.of()));
         }
         transaction.executeWithoutResult(t -> run.forEach(d -> facts.done(account.clientId(), account.id(), d)));
     }
 
-    /** Ages and genders are asked for together, regions tell the country, and assets are told each by itself. */
+    /**
+     * All are begun at once, so that the network makes the next while one is read.
+     *
+     * @return of which there was anything
+     */
+    private Set<List<String>> pull(
+            AccountOfClient account,
+            NetworkConnector network,
+            LocalDate from,
+            LocalDate to,
+            List<List<String>> asked,
+            Map<String, AdOnNetwork> ads) {
+        Map<List<String>, String> reports = new LinkedHashMap<>();
+        asked.forEach(by -> reports.put(by, network.beginReport(account.externalId(), from, to, by)));
+        Set<List<String>> told = new HashSet<>();
+        reports.forEach((by, id) -> {
+            List<PartFact> parts = parts(network, account, id, from, to, by, ads);
+            loader.replaceParts(account.clientId(), account.id(), String.join(",", by), from, to, parts);
+            if (!parts.isEmpty()) {
+                told.add(by);
+            }
+        });
+        return told;
+    }
+
+    /** Ages and genders are asked for together, regions tell the country, and of assets the pictures tell whether there are any. */
     private List<List<String>> breakdowns(AccountOfClient account) {
         List<String> told = networks.rulebook(account.network()).reports().breakdowns();
         List<List<String>> asked = new ArrayList<>();
@@ -151,7 +184,7 @@ public class BreakdownPull {
                         asked.add(List.of("country"));
                     }
                 }
-                case "asset" -> asked.addAll(ASSETS);
+                case "asset" -> asked.add(ASSETS.get(0));
                 default -> asked.add(List.of(each));
             }
         }
@@ -161,11 +194,11 @@ public class BreakdownPull {
     private static List<PartFact> parts(
             NetworkConnector network,
             AccountOfClient account,
+            String id,
             LocalDate from,
             LocalDate to,
             List<String> by,
             Map<String, AdOnNetwork> ads) {
-        String id = network.beginReport(account.externalId(), from, to, by);
         await(network, account, id);
         // A page that comes twice says the same again.
         Map<Object, PartFact> parts = new LinkedHashMap<>();

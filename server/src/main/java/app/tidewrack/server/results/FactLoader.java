@@ -15,6 +15,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
@@ -41,13 +42,12 @@ class FactLoader {
             .map(m -> m.code() + " = excluded." + m.code())
             .collect(Collectors.joining(", "));
     private static final String SUMS =
-            Measure.REPORTED.stream().map(m -> "sum(h." + m.code() + ")").collect(Collectors.joining(", "));
-
+            Measure.REPORTED.stream().map(m -> "sum(" + m.code() + ")").collect(Collectors.joining(", "));
     private static final String CHANGES = Measure.REPORTED.stream()
-            .map(m -> "sum(i.%1$s - coalesce(h.%1$s, 0))".formatted(m.code()))
+            .map(m -> "i.%1$s - coalesce(h.%1$s, 0) as %1$s".formatted(m.code()))
             .collect(Collectors.joining(", "));
     private static final String ADDED = Measure.REPORTED.stream()
-            .map(m -> "%1$s = fact_clock.%1$s + excluded.%1$s".formatted(m.code()))
+            .map(m -> "%1$s = t.%1$s + excluded.%1$s".formatted(m.code()))
             .collect(Collectors.joining(", "));
 
     private final FactMapper mapper;
@@ -71,7 +71,7 @@ class FactLoader {
 
     /** @param seq of the last telling in it; days are due for their breakdowns again */
     void keepHours(String clientId, String accountId, List<HourFact> hours, long seq) {
-        Collection<LocalDate> days = hours.stream().map(HourFact::day).collect(Collectors.toCollection(TreeSet::new));
+        SortedSet<LocalDate> days = hours.stream().map(HourFact::day).collect(Collectors.toCollection(TreeSet::new));
         Map<AdKey, Integer> ads =
                 ads(clientId, accountId, hours.stream().map(HourFact::ad).toList());
         makePartitions(days);
@@ -81,34 +81,35 @@ class FactLoader {
                         .map(h -> line(ads.get(h.ad()), h.day(), h.hour() + "\t" + h.clock(), h.counts()))
                         .collect(Collectors.joining()));
         // By how much each hour differs from what was told before, so that it is asked before that is replaced.
+        run("drop table if exists fact_more");
         run("""
-            insert into fact_clock (client_id, month, ad, clock, %s)
-            select c.id, date_trunc('month', i.day)::date, i.ad, i.clock, %s
-            from fact_in i join client c on c.id = ?
-            left join fact_hour h on h.client_id = c.id and h.day = i.day and h.ad = i.ad and h.hour = i.hour
-            group by 1, 2, 3, 4
-            on conflict (client_id, month, ad, clock) do update set %s""".formatted(COLUMNS, CHANGES, ADDED), clientId);
+            create temporary table fact_more on commit drop as
+            select i.day, i.ad, i.clock, %s
+            from fact_in i left join fact_hour h
+                 on h.client_id = ? and h.day = i.day and h.ad = i.ad and h.hour = i.hour and h.day between '%s' and '%s'""".formatted(CHANGES, days.first(), days.last()), clientId);
         run("""
             insert into fact_hour (client_id, day, ad, hour, clock, %s) select ?, day, ad, hour, clock, %s from fact_in
             on conflict (client_id, day, ad, hour) do update set %s""".formatted(COLUMNS, COLUMNS, EXCLUDED), clientId);
-        run("""
-            insert into fact_day (client_id, day, ad, %s)
-            select h.client_id, h.day, h.ad, %s from fact_hour h
-            join (select distinct day, ad from fact_in) i on i.day = h.day and i.ad = h.ad
-            where h.client_id = ? group by h.client_id, h.day, h.ad
-            on conflict (client_id, day, ad) do update set %s""".formatted(COLUMNS, SUMS, EXCLUDED), clientId);
-        run("""
-            insert into fact_month (client_id, month, ad, %s)
-            select h.client_id, i.month, h.ad, %s from fact_day h
-            join (select distinct date_trunc('month', day)::date as month, ad from fact_in) i
-                 on i.ad = h.ad and h.day >= i.month and h.day < i.month + interval '1 month'
-            where h.client_id = ? group by h.client_id, i.month, h.ad
-            on conflict (client_id, month, ad) do update set %s""".formatted(COLUMNS, SUMS, EXCLUDED), clientId);
+        addUp("fact_day", "day, ad", "day, ad", clientId);
+        addUp("fact_month", "month, ad", "date_trunc('month', day)::date, ad", clientId);
+        addUp("fact_clock", "month, ad, clock", "date_trunc('month', day)::date, ad, clock", clientId);
         days.forEach(day -> mapper.noteDue(clientId, accountId, day, seq));
         hours.stream()
                 .map(HourFact::hour)
                 .max(Instant::compareTo)
                 .ifPresent(last -> mapper.noteUntil(clientId, accountId, last.plus(Duration.ofHours(1))));
+    }
+
+    /**
+     * Adds what is more, or less, to sums.
+     *
+     * @param keys what the table's sums are of, beside the client
+     * @param from the same of {@code fact_more}
+     */
+    private void addUp(String table, String keys, String from, String clientId) {
+        run("""
+            insert into %1$s as t (client_id, %2$s, %3$s) select ?, %4$s, %5$s from fact_more group by %4$s
+            on conflict (client_id, %2$s) do update set %6$s""".formatted(table, keys, COLUMNS, from, SUMS, ADDED), clientId);
     }
 
     /** Puts what a report tells of some days in the place of what was told before. */
@@ -159,13 +160,14 @@ class FactLoader {
             }
             mapper.lock(PARTITIONS_LOCK);
             for (String table : TABLES) {
-                run("create table if not exists %s%s partition of %s for values from ('%s') to ('%s')"
-                        .formatted(
-                                table,
-                                suffix,
-                                table,
-                                month.atDay(1),
-                                month.plusMonths(1).atDay(1)));
+                run(
+                        "create table if not exists %s%s partition of %s for values from ('%s') to ('%s') with (fillfactor = 80)"
+                                .formatted(
+                                        table,
+                                        suffix,
+                                        table,
+                                        month.atDay(1),
+                                        month.plusMonths(1).atDay(1)));
             }
         }
     }
@@ -195,6 +197,9 @@ class FactLoader {
                         Measure.REPORTED.stream().map(m -> m.code() + " bigint").collect(Collectors.joining(", "))));
         withConnection(c ->
                 c.unwrap(PGConnection.class).getCopyAPI().copyIn("copy fact_in from stdin", new StringReader(lines)));
+        // Without it the planner takes a few lines for what may be thousands, and reads all the facts there are beside
+        // them.
+        run("analyze fact_in");
     }
 
     private void run(String sql, @Nullable String... parameters) {

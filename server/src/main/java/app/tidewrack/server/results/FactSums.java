@@ -43,6 +43,10 @@ interface FactSums {
     @Select("select min(day) as first, max(day) as last from fact_day where client_id = #{clientId}")
     Days days(String clientId);
 
+    /** From here to the end of the transaction questions are planned for what they ask, not for anything that may be asked. */
+    @Select("select set_config('plan_cache_mode', 'force_custom_plan', true)")
+    String planEach();
+
     /**
      * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups
      * @param dimension for {@link Beside#PART}: which

@@ -38,12 +38,14 @@ class ResultTables {
     private static final int MOST_LINES = 20_000;
 
     private final FactSums facts;
+    private final SumsByGroup byGroup;
     private final AdsKnown known;
     private final Accounts accounts;
     private final Networks networks;
 
-    ResultTables(FactSums facts, AdsKnown known, Accounts accounts, Networks networks) {
+    ResultTables(FactSums facts, SumsByGroup byGroup, AdsKnown known, Accounts accounts, Networks networks) {
         this.facts = facts;
+        this.byGroup = byGroup;
         this.known = known;
         this.accounts = accounts;
         this.networks = networks;
@@ -123,7 +125,7 @@ class ResultTables {
         Groups groups = new Groups(by);
         wanted(clientId, asked).forEach(groups::add);
         Map<List<String>, LineSum> sums = new LinkedHashMap<>();
-        for (Map<String, Object> row : facts.sums(
+        for (Map<String, Object> row : byGroup.of(
                 clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to())) {
             By.Group group = groups.at(((Number) row.get("group_number")).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));

@@ -70,6 +70,7 @@ class ResultsController {
     private final ResultTables tables;
     private final AdsKnown known;
     private final FactSums facts;
+    private final SumsByGroup byGroup;
     private final ResultsMapper mapper;
     private final PlanDesk plans;
     private final JsonMapper json;
@@ -78,12 +79,14 @@ class ResultsController {
             ResultTables tables,
             AdsKnown known,
             FactSums facts,
+            SumsByGroup byGroup,
             ResultsMapper mapper,
             PlanDesk plans,
             JsonMapper json) {
         this.tables = tables;
         this.known = known;
         this.facts = facts;
+        this.byGroup = byGroup;
         this.mapper = mapper;
         this.plans = plans;
         this.json = json;
@@ -407,7 +410,7 @@ class ResultsController {
         Map<Integer, Ad> byNumber =
                 ads.stream().collect(Collectors.toMap(a -> a.known().ad(), a -> a));
         for (Map<String, Object> row :
-                facts.sums(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
+                byGroup.of(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
             Ad ad = byNumber.get(((Number) row.get("group_number")).intValue());
             Counts counts = ResultTables.counts(row);
             Measure result = ad.result();

@@ -1,13 +1,11 @@
 package app.tidewrack.server.results;
 
-import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ResultsMapper {
@@ -30,12 +28,13 @@ interface ResultsMapper {
             where client_id = #{clientId} and account_id = #{accountId} and level = 'AD'""")
     List<AdOnNetwork> ads(String clientId, String accountId);
 
+    /** @param reviews as networks tell them, as JSON */
     @Update("""
-            update live_item set review_state = #{state}, reason = #{reason}, review_due = #{due}
-            where client_id = #{clientId} and account_id = #{accountId} and external_id = #{externalId}
-              and (review_state, reason, review_due) is distinct from (#{state}, #{reason}::text, #{due}::timestamptz)""")
-    void review(
-            String clientId, String accountId, String externalId, String state, @Nullable String reason, Instant due);
+            update live_item l set review_state = r.state, reason = r.reason, review_due = r."dueAt"
+            from jsonb_to_recordset(#{reviews}::jsonb) as r (id text, state text, reason text, "dueAt" timestamptz)
+            where l.client_id = #{clientId} and l.account_id = #{accountId} and l.external_id = r.id
+              and (l.review_state, l.reason, l.review_due) is distinct from (r.state, r.reason, r."dueAt")""")
+    void review(String clientId, String accountId, String reviews);
 
     @Delete("delete from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}")
     void forgetReach(String clientId, String campaignId);

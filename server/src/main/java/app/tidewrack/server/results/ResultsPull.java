@@ -77,9 +77,7 @@ public class ResultsPull {
 
     private void pull(AccountOfClient account) {
         NetworkConnector network = networks.connector(account.network());
-        network.reviews(account.externalId())
-                .forEach(
-                        r -> mapper.review(account.clientId(), account.id(), r.id(), r.state(), r.reason(), r.dueAt()));
+        mapper.review(account.clientId(), account.id(), json.writeValueAsString(network.reviews(account.externalId())));
         boolean more = true;
         boolean any = false;
         while (more) {

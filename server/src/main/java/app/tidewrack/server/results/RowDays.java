@@ -29,11 +29,13 @@ public class RowDays {
     private static final String ROW = "row:";
 
     private final FactSums facts;
+    private final SumsByGroup byGroup;
     private final AdsKnown known;
     private final ResultsMapper mapper;
 
-    RowDays(FactSums facts, AdsKnown known, ResultsMapper mapper) {
+    RowDays(FactSums facts, SumsByGroup byGroup, AdsKnown known, ResultsMapper mapper) {
         this.facts = facts;
+        this.byGroup = byGroup;
         this.known = known;
         this.mapper = mapper;
     }
@@ -67,7 +69,7 @@ public class RowDays {
                 byExternal.put(ad.known().externalId(), key);
             }
         }
-        for (Map<String, Object> row : facts.sums(
+        for (Map<String, Object> row : byGroup.of(
                 clientId,
                 array(ads, a -> String.valueOf(a.known().ad())),
                 array(
