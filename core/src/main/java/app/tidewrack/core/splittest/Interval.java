@@ -1,11 +1,19 @@
 package app.tidewrack.core.splittest;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /** Between which values something lies with a stated certainty. */
 public record Interval(double from, double to) {
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+    /** Counts up to which intervals are kept: a sheet of ten thousand ads asks for the same few again and again. */
+    private static final int FEW = 1000;
+
+    private static final int MOST_KEPT = 20_000;
+    private static final Map<CountAt, Interval> OF_FEW = new ConcurrentHashMap<>();
 
     /**
      * Of a share: Wilson's score interval without continuity correction (E. B. Wilson, JASA 22, 1927; method 3 of R. G.
@@ -52,6 +60,15 @@ public record Interval(double from, double to) {
         if (!(count >= 0)) {
             throw new IllegalArgumentException("Something comes 0 times or more, not " + count);
         }
+        if (count > FEW || OF_FEW.size() > MOST_KEPT) {
+            return countOf(count, certainty);
+        }
+        return OF_FEW.computeIfAbsent(new CountAt(count, certainty), c -> countOf(c.count(), c.certainty()));
+    }
+
+    private record CountAt(double count, double certainty) {}
+
+    private static Interval countOf(double count, double certainty) {
         double tail = (1 - certainty) / 2;
         return new Interval(
                 count == 0 ? 0 : ChiSquaredDistribution.of(2 * count).inverseCumulativeProbability(tail) / 2,

@@ -1,6 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.naming.Token;
+import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
@@ -11,6 +12,7 @@ import app.tidewrack.core.plan.TokenValues;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
+import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CopyDeck;
@@ -24,6 +26,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -35,6 +38,7 @@ class AdsKnown {
     private final FactSums facts;
     private final PlanDesk plans;
     private final ClientMapper clients;
+    private final Accounts accounts;
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
     private final CopyDeck deck;
@@ -45,6 +49,7 @@ class AdsKnown {
             FactSums facts,
             PlanDesk plans,
             ClientMapper clients,
+            Accounts accounts,
             AudienceLibrary audiences,
             CreativeLibrary creatives,
             CopyDeck deck,
@@ -53,6 +58,7 @@ class AdsKnown {
         this.facts = facts;
         this.plans = plans;
         this.clients = clients;
+        this.accounts = accounts;
         this.audiences = audiences;
         this.creatives = creatives;
         this.deck = deck;
@@ -91,6 +97,24 @@ class AdsKnown {
             byName(clientId, gone, read);
         }
         return known.stream().map(a -> read.get(a.ad())).toList();
+    }
+
+    /** What every row of a campaign seeks, as it is counted; rows that seek what is not counted are not in it. */
+    Map<String, Measure> results(String clientId, Campaign campaign) {
+        return results(
+                networks.rulebook(
+                        accounts.account(clientId, campaign.accountId()).network()),
+                campaign);
+    }
+
+    private static Map<String, Measure> results(Rulebook rulebook, Campaign campaign) {
+        Map<String, Measure> results = new HashMap<>();
+        rulebook.objective(campaign.facts().objective())
+                .ifPresent(o -> campaign.rows()
+                        .forEach(row -> results.put(
+                                row.id(), Measure.sought(o.goal(row.delivery().goal())))));
+        results.values().removeIf(Objects::isNull);
+        return results;
     }
 
     private void byName(String clientId, List<KnownAd> gone, Map<Integer, Ad> read) {
@@ -139,15 +163,11 @@ class AdsKnown {
                     Token.ACCOUNT, account.name()));
             fixed.putAll(TokenValues.ofCampaign(campaign.facts()));
             Map<String, Map<Token, String>> rows = new HashMap<>();
-            Map<String, Measure> results = new HashMap<>();
+            Map<String, Measure> results = results(networks.rulebook(account.network()), campaign);
             for (int r = 0; r < campaign.rows().size(); r++) {
                 Row row = campaign.rows().get(r);
                 Audience audience = talkedTo.get(row.audienceId());
                 rows.put(row.id(), TokenValues.ofRow(row, r + 1, row.people(audience.definition()), audience.name()));
-                networks.rulebook(account.network())
-                        .objective(campaign.facts().objective())
-                        .map(o -> Measure.sought(o.goal(row.delivery().goal())))
-                        .ifPresent(m -> results.put(row.id(), m));
             }
             Map<String, Column> columns =
                     campaign.columns().stream().collect(Collectors.toMap(Column::id, Function.identity()));

@@ -37,6 +37,13 @@ interface FactSums {
             where f.client_id = #{clientId} order by f.ad""")
     List<KnownAd> ads(String clientId);
 
+    record AdOfSheet(int ad, String rowId, String columnId) {}
+
+    @Select("""
+            select ad, row_id, column_id from fact_ad where client_id = #{clientId} and campaign_id = #{campaignId}
+            order by ad""")
+    List<AdOfSheet> adsOfSheet(String clientId, String campaignId);
+
     /** First and last day of which there is anything. */
     record Days(@Nullable LocalDate first, @Nullable LocalDate last) {}
 

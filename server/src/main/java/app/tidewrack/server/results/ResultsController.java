@@ -14,7 +14,7 @@ import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.core.results.Ranks;
 import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.server.plan.PlanDesk;
-import app.tidewrack.server.results.AdsKnown.Ad;
+import app.tidewrack.server.results.FactSums.AdOfSheet;
 import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.FactSums.KeptView;
 import app.tidewrack.server.results.FactSums.OwnNumber;
@@ -397,25 +397,22 @@ class ResultsController {
     }
 
     private Map<CellRef, Facts> cells(String clientId, Campaign campaign) {
-        List<Ad> ads = known.all(clientId).stream()
-                .filter(a -> a.known().campaignId().equals(campaign.id()))
-                .toList();
-        double margin = tables.margin(clientId);
+        List<AdOfSheet> ads = facts.adsOfSheet(clientId, campaign.id());
         Map<CellRef, Facts> cells = new LinkedHashMap<>();
         if (ads.isEmpty()) {
             return cells;
         }
-        String numbers =
-                ads.stream().map(a -> String.valueOf(a.known().ad())).collect(Collectors.joining(",", "{", "}"));
-        Map<Integer, Ad> byNumber =
-                ads.stream().collect(Collectors.toMap(a -> a.known().ad(), a -> a));
+        double margin = tables.margin(clientId);
+        Map<String, Measure> results = known.results(clientId, campaign);
+        String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(Collectors.joining(",", "{", "}"));
+        Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
         for (Map<String, Object> row :
                 byGroup.of(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
-            Ad ad = byNumber.get(((Number) row.get("group_number")).intValue());
+            AdOfSheet ad = byNumber.get(((Number) row.get("group_number")).intValue());
             Counts counts = ResultTables.counts(row);
-            Measure result = ad.result();
+            Measure result = results.get(ad.rowId());
             cells.put(
-                    new CellRef(ad.known().rowId(), ad.known().columnId()),
+                    new CellRef(ad.rowId(), ad.columnId()),
                     new Facts(result == null ? counts : counts.with(Measure.RESULTS, counts.get(result)), margin));
         }
         return cells;
