@@ -28,6 +28,9 @@ export function AddDialog({
   const [chosen, setChosen] = useState<string[]>([]);
   const [text, setText] = useState("");
   const found = choices.filter((c) => c.words.toLowerCase().includes(text.toLowerCase()));
+  const isFound = new Set(found.map((c) => c.id));
+  const missing = [...isFound].filter((id) => !chosen.includes(id));
+  const all = missing.length === 0;
   return (
     <Modal
       open
@@ -53,19 +56,30 @@ export function AddDialog({
           style={{ marginBottom: 8 }}
         />
       )}
-      <Checkbox.Group
-        value={chosen}
-        onChange={setChosen}
-        style={{ display: "block", maxHeight: 380, overflow: "auto" }}
-      >
+      {found.length > 1 && (
+        <Button
+          type="link"
+          size="small"
+          style={{ padding: 0 }}
+          onClick={() => setChosen(all ? chosen.filter((id) => !isFound.has(id)) : [...chosen, ...missing])}
+        >
+          {all ? "Take none of them" : `Take all ${found.length}`}
+        </Button>
+      )}
+      <div style={{ maxHeight: 380, overflow: "auto" }}>
         {found.map((c) => (
           <div key={c.id} style={{ padding: "5px 0", borderBottom: "1px solid var(--line)" }}>
-            <Checkbox value={c.id}>
+            <Checkbox
+              checked={chosen.includes(c.id)}
+              onChange={(e) =>
+                setChosen(e.target.checked ? [...chosen, c.id] : chosen.filter((id) => id !== c.id))
+              }
+            >
               {c.words} <span className="note">{c.note}</span>
             </Checkbox>
           </div>
         ))}
-      </Checkbox.Group>
+      </div>
       {choices.length === 0 && <p className="note">There is none left to add.</p>}
       <p style={{ marginBottom: 0 }}>
         <Link to={elsewhere.path}>{elsewhere.words}</Link>

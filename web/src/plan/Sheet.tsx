@@ -1,14 +1,16 @@
 import "./sheet.css";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from "react";
+import { useEffect, useRef, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
 import { stillUrl } from "../creative/queries";
 import { money, people } from "../look/format";
 import { Cell, type CellShown } from "./Cell";
+import type { Pressed } from "./doing";
 import { InlineInput } from "./InlineInput";
 import { supposed } from "./lenses";
 import { Lock } from "./Lock";
 import { moneyWords, type Campaign } from "./model";
+import { useSheetKeys } from "./useSheetKeys";
 import { block, covers, moved, single, wholeColumn, wholeRow, type Selection } from "./selection";
 
 const ROW = 47;
@@ -19,7 +21,7 @@ const RIGHT = 108;
 
 export type Editing = { rowId: string; what: "money" | "label" } | null;
 
-function isTyping(event: { target: EventTarget }): boolean {
+function isTyping(event: { target: EventTarget | null }): boolean {
   return (event.target as HTMLElement).tagName === "INPUT";
 }
 
@@ -41,7 +43,7 @@ export function Sheet(props: {
   /** Asks for the money that the campaign shares. */
   onShared: () => void;
   onLabel: (rowId: string, label: string) => void;
-  onKey: (event: KeyboardEvent) => void;
+  onKey: (event: Pressed) => void;
   /** What is selected, as a spreadsheet takes it. */
   copyText: () => string;
   onCopied: () => void;
@@ -88,7 +90,7 @@ export function Sheet(props: {
     if (event.type === "pointerdown" && !event.shiftKey) props.onSelect(single(spot.row, spot.column));
     else props.onSelect({ anchor: selection.anchor, focus: spot });
   };
-  const onKeyDown = (event: KeyboardEvent) => {
+  const onKeyDown = (event: Pressed) => {
     if (isTyping(event)) return;
     const next = moved(selection, event.key, event.shiftKey, rows.length, columns.length);
     if (next) {
@@ -98,6 +100,7 @@ export function Sheet(props: {
       props.onKey(event);
     }
   };
+  useSheetKeys(scroller, onKeyDown);
   const refocus = () => scroller.current?.focus();
   const money0 = (minor: number) => money(minor, campaign.currency);
   const shared = campaign.sharedMinor != null;

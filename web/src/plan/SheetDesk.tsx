@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown, Input, Segmented, Select } from "antd";
-import { useMemo, useState, type KeyboardEvent, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { audiencesQuery } from "../audiences/queries";
@@ -12,7 +12,7 @@ import { plural } from "../look/format";
 import { titled } from "../results/model";
 import { offerOfResults, resultsQuery } from "../results/queries";
 import { lens as lensOf } from "./lenses";
-import { doablesOf, keysOf } from "./doing";
+import { doablesOf, keysOf, type Pressed } from "./doing";
 import {
   cellsOf,
   findingsAt,
@@ -162,7 +162,7 @@ export function SheetDesk(props: {
   useOffer(doables);
   const does = (id: string) => doables.find((d) => d.id === id);
 
-  const onKey = (event: KeyboardEvent) => {
+  const onKey = (event: Pressed) => {
     const digit = LENSES[Number(event.key) - 1];
     const control = event.ctrlKey || event.metaKey;
     const asked = doables.find((d) => d.keys === keysOf(event));

@@ -1,4 +1,3 @@
-import type { KeyboardEvent } from "react";
 import type { Doable } from "../frame/doables";
 import { plural } from "../look/format";
 import { mendOf, switchBlock, type Campaign, type Finding } from "./model";
@@ -155,7 +154,13 @@ function mends(campaign: Campaign, found: Finding[], edits: Edits): Doable[] {
 }
 
 /** A pressed key as doables name theirs: "S", "Shift D", "Ctrl Z", "Space". */
-export function keysOf(event: KeyboardEvent): string {
+/** A key that was pressed, as the browser or React tells it. */
+export type Pressed = Pick<
+  globalThis.KeyboardEvent,
+  "key" | "ctrlKey" | "metaKey" | "shiftKey" | "target" | "preventDefault"
+>;
+
+export function keysOf(event: Pressed): string {
   const control = event.ctrlKey || event.metaKey;
   const key = event.key === " " ? "Space" : event.key.length === 1 ? event.key.toUpperCase() : event.key;
   const shift = event.shiftKey && (control || /^[A-Z]$/.test(key));

@@ -29,7 +29,7 @@ interface AudienceMapper {
                     group by audience_id) r on r.audience_id = a.id
             where a.client_id = #{clientId}""";
 
-    @Select(LISTED + " order by lower(a.name), a.id")
+    @Select(LISTED + " order by a.name collate by_eye, a.id")
     List<Stored> all(String clientId);
 
     @Select(LISTED + " and a.id = any(#{ids}::text[])")

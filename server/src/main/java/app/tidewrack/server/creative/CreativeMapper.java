@@ -22,7 +22,7 @@ interface CreativeMapper {
                     group by creative_id) p on p.creative_id = c.id
             where c.client_id = #{clientId}""";
 
-    @Select(LISTED + " order by lower(c.name), c.id")
+    @Select(LISTED + " order by c.name collate by_eye, c.id")
     List<Stored> all(String clientId);
 
     @Select(LISTED + " and c.id = any(#{ids}::text[])")

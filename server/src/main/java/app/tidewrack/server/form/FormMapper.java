@@ -24,7 +24,7 @@ interface FormMapper {
 
     @Select(FORMS + """
              and f.version = (select max(l.version) from lead_form l where l.client_id = f.client_id and l.id = f.id)
-            order by lower(f.name), f.id""")
+            order by f.name collate by_eye, f.id""")
     List<StoredForm> latest(String clientId);
 
     @Select(FORMS + " and f.id = #{id} order by f.version desc limit 1")
@@ -73,7 +73,7 @@ interface FormMapper {
     String SCRIPTS =
             "select id, kind, name, version, content::text as content from script where client_id = #{clientId}";
 
-    @Select(SCRIPTS + " order by lower(name), id")
+    @Select(SCRIPTS + " order by name collate by_eye, id")
     List<StoredScript> scripts(String clientId);
 
     @Select(SCRIPTS + " and id = #{id}")

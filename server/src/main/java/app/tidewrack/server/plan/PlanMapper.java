@@ -54,7 +54,7 @@ interface PlanMapper {
 
     record HistoryLine(long number, String words, String person, Instant at, String state) {}
 
-    @Select("select id, name, version from plan where client_id = #{clientId} order by name, id")
+    @Select("select id, name, version from plan where client_id = #{clientId} order by name collate by_eye, id")
     List<PlanHead> plans(String clientId);
 
     @Select("select id, name, version from plan where client_id = #{clientId} and id = #{planId}")

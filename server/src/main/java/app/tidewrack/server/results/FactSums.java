@@ -116,7 +116,7 @@ interface FactSums {
     /** @param query the question and how it is shown, as the address of the screen holds them */
     record KeptView(String name, String query) {}
 
-    @Select("select name, query from result_view where client_id = #{clientId} order by lower(name)")
+    @Select("select name, query from result_view where client_id = #{clientId} order by name collate by_eye")
     List<KeptView> views(String clientId);
 
     @Insert("""

@@ -78,6 +78,6 @@ interface SourceMapper {
             select name from audience where client_id = #{clientId}
             and (position('"code": "' || #{id} || '"' in definition::text) > 0
                  or position('"code": "' || #{id} || ':' in definition::text) > 0)
-            order by lower(name)""")
+            order by name collate by_eye""")
     List<String> usedBy(String clientId, String id);
 }

@@ -1,0 +1,27 @@
+import { useEffect, useRef, type RefObject } from "react";
+import type { Pressed } from "./doing";
+
+const KEEPS_ITS_KEYS = "input, textarea, [role=dialog], [role=menu], [role=combobox], [role=grid]";
+
+/**
+ * The sheet's keys wherever the eye is on its screen, such as after a dialog has closed: nobody should have to click into the
+ * sheet first. A button keeps Enter, Space and the arrows.
+ */
+export function useSheetKeys(sheet: RefObject<HTMLElement | null>, press: (event: Pressed) => void) {
+  const latest = useRef(press);
+  useEffect(() => {
+    latest.current = press;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const at = event.target as HTMLElement;
+      const chord = event.ctrlKey || event.metaKey || event.altKey;
+      const own = at !== document.body && !/^[a-z0-9/]$/i.test(event.key);
+      if (event.defaultPrevented || chord || own || at.closest(KEEPS_ITS_KEYS)) return;
+      sheet.current?.focus({ preventScroll: true });
+      latest.current(event);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [sheet]);
+}
