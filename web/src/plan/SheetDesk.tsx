@@ -71,7 +71,7 @@ export function SheetDesk(props: {
     DELIVERY_FIELDS.has(search.get("field") ?? "") ? { what: "delivery" } : undefined,
   );
   const [filter, setFilter] = useState<string>();
-  const [metric, setMetric] = useState("cost_per_conversion");
+  const [metric, setMetric] = useState("cost_per_result");
   const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
 
   const audiences = useQuery(audiencesQuery(clientId));

@@ -256,16 +256,25 @@ function Summary(props: {
   metricOf: ReadonlyMap<string, MetricView>;
   days: number;
 }) {
-  const conversions = props.metricOf.get("conversions");
-  const each = props.metricOf.get("cost_per_conversion");
-  if (!conversions || !each) return null;
-  return props.totals.map((t) => (
-    <div key={t.currency}>
-      <b>{money(t.values["spend"] ?? 0, t.currency)}</b> spent in {plural(props.days, "day")} ·{" "}
-      <b>{figure(conversions, t.values["conversions"], t.currency)}</b> conversions ·{" "}
-      <b>{figure(each, t.values["cost_per_conversion"], t.currency)}</b> each
-    </div>
-  ));
+  return props.totals.map((t) => {
+    // What the ads seek, where they all seek the same.
+    const [what, cost] =
+      t.values["results"] !== undefined && !t.resultsMixed
+        ? ["results", "cost_per_result"]
+        : ["conversions", "cost_per_conversion"];
+    const many = props.metricOf.get(what);
+    const each = props.metricOf.get(cost);
+    return (
+      many &&
+      each && (
+        <div key={t.currency}>
+          <b>{money(t.values["spend"] ?? 0, t.currency)}</b> spent in {plural(props.days, "day")} ·{" "}
+          <b>{figure(many, t.values[what], t.currency)}</b> {many.words} ·{" "}
+          <b>{figure(each, t.values[cost], t.currency)}</b> each
+        </div>
+      )
+    );
+  });
 }
 
 /** Every number of one line that has a value. */

@@ -22,6 +22,7 @@ final class Buying {
     private final String root;
     private final String account;
     private final String picture;
+    private final String callToAction;
     private long after;
     private int keys;
 
@@ -37,6 +38,7 @@ final class Buying {
                 Map.of("name", account, "currency", "GBP", "zone", "Europe/London", "site", account + ".example"));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(new BufferedImage(1080, 1080, BufferedImage.TYPE_INT_RGB), "png", out);
+        callToAction = get("/rulebook").get("callsToAction").get(0).get("code").asString();
         picture = HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(out.toByteArray()));
         practice.send("PUT", root + "/media/" + picture, "", out.toByteArray());
     }
