@@ -68,7 +68,7 @@ final class Buying {
                         "headlines",
                         List.of(headline),
                         "callsToAction",
-                        List.of("shop"),
+                        List.of(callToAction),
                         "link",
                         "https://" + account + ".example"));
     }

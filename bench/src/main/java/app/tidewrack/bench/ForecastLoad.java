@@ -20,12 +20,17 @@ import java.util.Random;
 import tools.jackson.databind.JsonNode;
 
 /**
- * How often what came lies within what was forecast in four cases of five. Campaigns of a week with one ad each, on four networks,
+ * How often what came lies within what was forecast in four cases of five. Campaigns of a week with one ad each, on three networks,
  * of random people and money; each is forecast as the plan does it, by the rulebook's prices and by what the account's campaigns of
  * the weeks before brought. The first week is history only.
  */
 final class ForecastLoad {
-    private static final List<String> NETWORKS = List.of("hearthside", "guildrow", "shortwave", "askwell");
+    private static final List<String> NETWORKS = List.of("hearthside", "guildrow", "shortwave");
+
+    /** Taken by networks with whole ages and by those with bands. */
+    private static final List<AgeRange> AGES = List.of(
+            new AgeRange(20, 49), new AgeRange(30, 64), new AgeRange(20, 64), new AgeRange(50, 64), new AgeRange(30, 49));
+
     private static final int WEEKS = 4;
     private static final int A_WEEK = 40;
     private static final int FLIGHT_DAYS = 7;
@@ -81,9 +86,8 @@ final class ForecastLoad {
         void begin(boolean judged) throws IOException, InterruptedException {
             ResultRate clicks = clicks();
             for (int i = 0; i < A_WEEK; i++) {
-                int from = 18 + random.nextInt(35);
                 AudienceDefinition audience = AudienceDefinition.everyoneIn(random.nextInt(4) == 0 ? "DE" : "GB")
-                        .aged(new AgeRange(from, Math.min(64, from + 7 + random.nextInt(30))))
+                        .aged(AGES.get(random.nextInt(AGES.size())))
                         .of(List.of(Gender.ANY, Gender.WOMEN, Gender.MEN).get(random.nextInt(3)));
                 int daily = (int) (LEAST_MINOR * Math.pow(MOST_TIMES, random.nextDouble()));
                 long people = buying.post("/sizes", List.of(audience))
