@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.brief.Result;
 import app.tidewrack.core.forecast.Expectation;
+import app.tidewrack.core.forecast.ImpressionPrice;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
 import app.tidewrack.core.forecast.ResultRate;
@@ -29,7 +30,11 @@ final class ForecastLoad {
 
     /** Taken by networks with whole ages and by those with bands. */
     private static final List<AgeRange> AGES = List.of(
-            new AgeRange(20, 49), new AgeRange(30, 64), new AgeRange(20, 64), new AgeRange(50, 64), new AgeRange(30, 49));
+            new AgeRange(20, 49),
+            new AgeRange(30, 64),
+            new AgeRange(20, 64),
+            new AgeRange(50, 64),
+            new AgeRange(30, 49));
 
     private static final int WEEKS = 4;
     private static final int A_WEEK = 40;
@@ -72,6 +77,15 @@ final class ForecastLoad {
             }
         }
 
+        /** What an impression costs the account, by what it cost so far. */
+        private Range price() {
+            List<Double> seen = came.values().stream()
+                    .filter(c -> c[0] >= 1000 && c[2] > 0)
+                    .map(c -> (double) c[2] / c[0])
+                    .toList();
+            return ImpressionPrice.usually(price).seen(seen).range();
+        }
+
         /** What the account brought so far, as the belief in its clicks. */
         private ResultRate clicks() {
             long[] all = new long[3];
@@ -85,6 +99,7 @@ final class ForecastLoad {
 
         void begin(boolean judged) throws IOException, InterruptedException {
             ResultRate clicks = clicks();
+            Range paid = price();
             for (int i = 0; i < A_WEEK; i++) {
                 AudienceDefinition audience = AudienceDefinition.everyoneIn(random.nextInt(4) == 0 ? "DE" : "GB")
                         .aged(AGES.get(random.nextInt(AGES.size())))
@@ -99,7 +114,7 @@ final class ForecastLoad {
                 forecasts.put(
                         ad,
                         new Forecast(
-                                Expectation.of(new Reach(people), (double) daily * FLIGHT_DAYS, price, clicks, clicks),
+                                Expectation.of(new Reach(people), (double) daily * FLIGHT_DAYS, paid, clicks, clicks),
                                 judged));
             }
         }

@@ -1,6 +1,7 @@
 package app.tidewrack.server.forecast;
 
 import app.tidewrack.core.brief.Result;
+import app.tidewrack.core.forecast.ImpressionPrice;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.ResultRate;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
@@ -59,8 +60,14 @@ public class AccountRates {
                 .seen(known.results(), known.spentMinor());
     }
 
-    /** What one impression costs, in minor units. */
-    public static Range ofImpression(MoneyRule prices) {
+    /** What one impression costs the account, in minor units, in four cases of five: by its rulebook and its own ad groups. */
+    public Range price(String clientId, Account account) {
+        return ImpressionPrice.usually(ofImpression(prices(account)))
+                .seen(mapper.prices(clientId, account.id()))
+                .range();
+    }
+
+    private static Range ofImpression(MoneyRule prices) {
         return new Range(prices.thousandFromMinor() / 1000.0, prices.thousandToMinor() / 1000.0);
     }
 }

@@ -51,7 +51,7 @@ class ForecastController {
         }
         Account account = accounts.account(clientId, accountId);
         MoneyRule prices = rates.prices(account);
-        Range price = AccountRates.ofImpression(prices);
+        Range price = rates.price(clientId, account);
         Optional<AccountRates.Seen> seen =
                 Optional.ofNullable(rates.seen(clientId, Result.CLICK).get(accountId));
         ResultRate clicks = AccountRates.rate(prices, Result.CLICK, seen);

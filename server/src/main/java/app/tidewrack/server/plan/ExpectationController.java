@@ -87,19 +87,20 @@ class ExpectationController {
         CampaignFacts facts = campaign.facts();
         Money money =
                 facts.budgeting().forCampaign() ? PlanTotals.of(campaign).rows().get(rowId) : row.money();
+        Range price = rates.price(clientId, account);
         double daily = facts.budgeting().daily(money, facts.flight()).minor();
         return new ExpectedOfRow(
                 account.currency(),
                 result.words(),
                 many,
-                new Range(prices.thousandFromMinor(), prices.thousandToMinor()),
+                new Range(price.from() * 1000, price.to() * 1000),
                 many < 1 || daily <= 0
                         ? null
                         : expected(
                                 new Reach(many),
                                 daily,
                                 facts.flight().days(),
-                                AccountRates.ofImpression(prices),
+                                price,
                                 rate(clientId, account, prices, Result.CLICK),
                                 rate(clientId, account, prices, result)));
     }
