@@ -122,11 +122,12 @@ class FaultRunIT {
             Calls there = new Calls(second.url(), "ines@withyandoar.example");
             String launch = there.launch(sheet);
             long end = System.nanoTime() + LONGEST.toNanos();
-            while (done(ines, launch) < 40) {
+            // Whichever server asks first takes the first changes; both have some before one is killed.
+            while (done(ines, launch) < 40 || second.changes() == 0) {
                 assertThat(System.nanoTime()).isLessThan(end);
+                assertThat(ines.state(launch)).as("before the second server did any").isEqualTo("RUNNING");
                 Thread.sleep(100);
             }
-            assertThat(second.changes()).as("done by the second server").isPositive();
             second.kill();
             assertThat(ines.state(launch)).isEqualTo("RUNNING");
             clearFaults();

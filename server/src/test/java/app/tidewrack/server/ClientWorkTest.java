@@ -155,6 +155,18 @@ class ClientWorkTest extends WithServer {
         assertThat(scene.get(CLIENT + "/audiences").toString()).doesNotContain("First");
     }
 
+    @Test
+    void namesStandInTheOrderPeopleLookForThem() throws Exception {
+        for (String name : List.of("days 15–30", "Days 4–5", "day 1", "days 61–90", "days 6–7")) {
+            scene.audience("Came by, " + name);
+        }
+        assertThat(scene.get(CLIENT + "/audiences"))
+                .extracting(a -> a.get("name").asString())
+                .filteredOn(n -> n.startsWith("Came by, "))
+                .extracting(n -> n.substring(9))
+                .containsExactly("day 1", "Days 4–5", "days 6–7", "days 15–30", "days 61–90");
+    }
+
     /** Of two conditions the one is left out that loses fewer people. */
     @Test
     void leavingOutLosesAsFewAsItCan() throws Exception {

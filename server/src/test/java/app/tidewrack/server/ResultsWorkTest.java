@@ -321,6 +321,24 @@ class ResultsWorkTest extends WithServer {
         assertThat(pace.get("rows")).hasSize(2);
     }
 
+    /** Hearthside asks £3 to £10 for a thousand; an account that paid £40 is not told that it will pay that. */
+    @Test
+    void whatAnAccountPaidMovesItsForecast() throws Exception {
+        String asked = CLIENT + "/accounts/a1/expected?people=1000000&dailyMinor=10000";
+        JsonNode before = scene.get(asked).get("impressions");
+        assertThat(before.get("to").asDouble()).isCloseTo(10_000 / 0.3, within(1e-6));
+        // Too few impressions tell nothing of the price.
+        tell("X00", "2027-03-27T10:00:00Z", counts(999, 9, 3996, 0));
+        pull.pullAll();
+        assertThat(scene.get(asked).get("impressions")).isEqualTo(before);
+        tell("X00", "2027-03-27T11:00:00Z", counts(5000, 50, 20_000, 0));
+        tell("X10", "2027-03-27T11:00:00Z", counts(5000, 50, 20_000, 0));
+        pull.pullAll();
+        JsonNode after = scene.get(asked).get("impressions");
+        assertThat(after.get("to").asDouble()).isBetween(2_500.0, 10_000 / 0.9);
+        assertThat(after.get("from").asDouble()).isLessThan(5_000);
+    }
+
     @Test
     void viewsAreKeptByName() throws Exception {
         Map<String, Object> view = Map.of("name", "Ages", "query", "by=age");
