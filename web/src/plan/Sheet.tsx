@@ -84,9 +84,14 @@ export function Sheet(props: {
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-column]");
     return cell ? { row: Number(cell.dataset.row), column: Number(cell.dataset.column) } : undefined;
   };
+  const pointer = useRef({ x: 0, y: 0 });
   const onPointer = (event: PointerEvent) => {
     const spot = spotOf(event);
     if (!spot || event.buttons !== 1) return;
+    // A cell at the edge that is pressed comes into sight: then the sheet moved under the pointer, and nobody dragged.
+    const still = event.clientX === pointer.current.x && event.clientY === pointer.current.y;
+    pointer.current = { x: event.clientX, y: event.clientY };
+    if (event.type === "pointerover" && still) return;
     if (event.type === "pointerdown" && !event.shiftKey) props.onSelect(single(spot.row, spot.column));
     else props.onSelect({ anchor: selection.anchor, focus: spot });
   };
