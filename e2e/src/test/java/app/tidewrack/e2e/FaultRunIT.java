@@ -125,7 +125,9 @@ class FaultRunIT {
             // Whichever server asks first takes the first changes; both have some before one is killed.
             while (done(ines, launch) < 40 || second.changes() == 0) {
                 assertThat(System.nanoTime()).isLessThan(end);
-                assertThat(ines.state(launch)).as("before the second server did any").isEqualTo("RUNNING");
+                assertThat(ines.state(launch))
+                        .as("before the second server did any")
+                        .isEqualTo("RUNNING");
                 Thread.sleep(100);
             }
             second.kill();
