@@ -7,6 +7,7 @@ import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.brief.Result;
 import app.tidewrack.core.forecast.Expectation;
 import app.tidewrack.core.forecast.ImpressionPrice;
+import app.tidewrack.core.forecast.ImpressionPrice.Paid;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
 import app.tidewrack.core.forecast.ResultRate;
@@ -79,11 +80,9 @@ final class ForecastLoad {
 
         /** What an impression costs the account, by what it cost so far. */
         private Range price() {
-            List<Double> seen = came.values().stream()
-                    .filter(c -> c[0] >= 1000 && c[2] > 0)
-                    .map(c -> (double) c[2] / c[0])
-                    .toList();
-            return ImpressionPrice.usually(price).seen(seen).range();
+            List<Paid> paid =
+                    came.values().stream().map(c -> new Paid(c[0], c[2])).toList();
+            return ImpressionPrice.usually(price).seen(paid).range();
         }
 
         /** What the account brought so far, as the belief in its clicks. */

@@ -20,6 +20,15 @@ public record ImpressionPrice(double middle, double spread) {
     /** As many ad groups the guess of the variance between them counts for. */
     private static final double GUESS = 4;
 
+    private static final double ENOUGH = 1000;
+
+    /**
+     * What an ad group paid for its impressions.
+     *
+     * @param spent in the money of the price
+     */
+    public record Paid(double impressions, double spent) {}
+
     /** The belief that puts a tenth under a range and a tenth over it; both ends over 0. */
     public static ImpressionPrice usually(Range price) {
         double from = Math.log(price.from());
@@ -30,9 +39,13 @@ public record ImpressionPrice(double middle, double spread) {
     /**
      * This belief, which is of any account, once an account's ad groups paid so much.
      *
-     * @param prices of an impression, one for each ad group that had enough of them to tell, over 0
+     * @param groups each ad group; those with under {@value #ENOUGH} impressions tell nothing of the price
      */
-    public ImpressionPrice seen(List<Double> prices) {
+    public ImpressionPrice seen(List<Paid> groups) {
+        List<Double> prices = groups.stream()
+                .filter(p -> p.impressions() >= ENOUGH && p.spent() > 0)
+                .map(p -> p.spent() / p.impressions())
+                .toList();
         int count = prices.size();
         if (count == 0 || spread == 0) {
             return this;

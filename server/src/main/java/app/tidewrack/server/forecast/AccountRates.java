@@ -63,7 +63,7 @@ public class AccountRates {
     /** What one impression costs the account, in minor units, in four cases of five: by its rulebook and its own ad groups. */
     public Range price(String clientId, Account account) {
         return ImpressionPrice.usually(ofImpression(prices(account)))
-                .seen(mapper.prices(clientId, account.id()))
+                .seen(mapper.paid(clientId, account.id()))
                 .range();
     }
 

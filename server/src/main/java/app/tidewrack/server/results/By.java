@@ -72,7 +72,8 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
                 beside = Beside.PART;
             } else if (Set.of("DAY", "WEEK", "HOUR").contains(each)) {
                 apart++;
-                beside = Beside.valueOf(each);
+                // Weeks are added up from days.
+                beside = each.equals("WEEK") ? Beside.DAY : Beside.valueOf(each);
             } else if (!each.equals("AD") && !isToken(each)) {
                 throw new Refusal("by", "Nothing is told by “%s”.".formatted(each), "Choose of what is offered.");
             }
@@ -126,6 +127,6 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
 
     @Nullable
     String day(LocalDate day) {
-        return beside == Beside.DAY || beside == Beside.WEEK ? day.toString() : null;
+        return beside == Beside.DAY ? day.toString() : null;
     }
 }

@@ -197,8 +197,7 @@ class FactLoader {
                         Measure.REPORTED.stream().map(m -> m.code() + " bigint").collect(Collectors.joining(", "))));
         withConnection(c ->
                 c.unwrap(PGConnection.class).getCopyAPI().copyIn("copy fact_in from stdin", new StringReader(lines)));
-        // Without it the planner takes a few lines for what may be thousands, and reads all the facts there are beside
-        // them.
+        // Without it the planner expects a few lines, and reads all facts there are beside thousands.
         run("analyze fact_in");
     }
 

@@ -13,11 +13,10 @@ public final class GroupSql {
             .map(m -> "sum(f.%s)::bigint as %s".formatted(m.code(), m.code()))
             .collect(Collectors.joining(", "));
 
-    /** What ads are summed by beside their group; weeks are added up from days by who asks. */
+    /** What ads are summed by beside their group. */
     enum Beside {
         NOTHING("fact_day", "1", "null::text"),
         DAY("fact_day", "f.day", "s.b::text"),
-        WEEK("fact_day", "f.day", "s.b::text"),
         HOUR("fact_hour", "f.clock", "lpad(s.b::text, 2, '0')"),
         PART("fact_part", "f.part", "s.b");
 
