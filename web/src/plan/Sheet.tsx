@@ -10,7 +10,7 @@ import { InlineInput } from "./InlineInput";
 import { supposed } from "./lenses";
 import { Lock } from "./Lock";
 import { moneyWords, type Campaign } from "./model";
-import { useSheetKeys } from "./useSheetKeys";
+import { TEXT_INPUT, useSheetKeys } from "./useSheetKeys";
 import { block, covers, moved, single, wholeColumn, wholeRow, type Selection } from "./selection";
 
 const ROW = 47;
@@ -22,7 +22,7 @@ const RIGHT = 108;
 export type Editing = { rowId: string; what: "money" | "label" } | null;
 
 function isTyping(event: { target: EventTarget | null }): boolean {
-  return (event.target as HTMLElement).tagName === "INPUT";
+  return (event.target as HTMLElement).matches(TEXT_INPUT);
 }
 
 /** The crossing of rows and columns. Only what is in sight is drawn; heads stay in sight. */

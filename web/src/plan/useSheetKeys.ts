@@ -1,7 +1,10 @@
 import { useEffect, useRef, type RefObject } from "react";
 import type { Pressed } from "./doing";
 
-const KEEPS_ITS_KEYS = "input, textarea, [role=dialog], [role=menu], [role=combobox], [role=grid]";
+/** Where letters are written; a lens, which is a radio button, takes none. */
+export const TEXT_INPUT = "input:not([type=radio], [type=checkbox])";
+
+const KEEPS_ITS_KEYS = `${TEXT_INPUT}, textarea, [role=dialog], [role=menu], [role=combobox], [role=grid]`;
 
 /**
  * The sheet's keys wherever the eye is on its screen, such as after a dialog has closed: nobody should have to click into the
