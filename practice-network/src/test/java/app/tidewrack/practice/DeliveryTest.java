@@ -19,7 +19,6 @@ import app.tidewrack.core.splittest.Comparison;
 import java.io.InputStream;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -338,7 +337,10 @@ class DeliveryTest extends WithNetworks {
         assertThat(Comparison.ofSizes(people, List.of(1.0, 1.0))).isGreaterThan(0.001);
     }
 
-    /** Purchases come late and correct their hour; a cursor sees the corrected hour again, with the higher numbers. */
+    /**
+     * Purchases come late and correct their hour; a cursor sees the corrected hour again, with the higher numbers. While a correction
+     * is on its way, reports of the day go on telling the hour.
+     */
     @Test
     void latePurchasesCorrectWhatWasTold() throws Exception {
         Caller hs = on("hearthside", "late");
@@ -347,36 +349,28 @@ class DeliveryTest extends WithNetworks {
                 group("", KNITTERS, 20_000),
                 creatives("late", hs.picture(1080, 1080), 2));
         hs.move(24 * 3);
-        Map<String, Long> first = new TreeMap<>();
-        long cursor = 0;
-        for (JsonNode page = hs.get("/accounts/late/hours?after=0");
-                !page.isEmpty();
-                page = hs.get("/accounts/late/hours?after=" + cursor)) {
-            for (JsonNode hour : page) {
-                first.put(
-                        hour.get("adId").asString() + hour.get("hour").asString(),
-                        hour.get("counts").path("purchases").asLong(0));
-                cursor = hour.get("seq").asLong();
-            }
+        List<JsonNode> first = told(hs, 0);
+        Map<String, Long> purchases = new TreeMap<>();
+        first.forEach(
+                h -> purchases.put(key(h), h.get("counts").path("purchases").asLong(0)));
+        Set<String> before = Set.of();
+        for (int step = 0; step < 24; step++) {
+            hs.move(3);
+            Set<String> shown =
+                    hs.report("late", true).stream().map(DeliveryTest::key).collect(Collectors.toSet());
+            assertThat(shown).as("after %d hours", 3 * step).containsAll(before);
+            before = shown;
         }
-        hs.move(24 * 3);
-        Set<String> corrected = new HashSet<>();
-        for (JsonNode page = hs.get("/accounts/late/hours?after=" + cursor);
-                !page.isEmpty();
-                page = hs.get("/accounts/late/hours?after=" + cursor)) {
-            for (JsonNode hour : page) {
-                Long before =
-                        first.get(hour.get("adId").asString() + hour.get("hour").asString());
-                if (before != null) {
-                    corrected.add(hour.toString());
-                    long views = hour.get("counts").path("viewPurchases").asLong(0);
-                    assertThat(hour.get("counts").path("purchases").asLong(0) + views)
-                            .isGreaterThan(before);
-                }
-                cursor = hour.get("seq").asLong();
-            }
-        }
-        assertThat(corrected).isNotEmpty();
+        List<JsonNode> corrected = told(
+                        hs, first.get(first.size() - 1).get("seq").asLong())
+                .stream()
+                .filter(h -> purchases.containsKey(key(h)))
+                .toList();
+        assertThat(corrected)
+                .isNotEmpty()
+                .allSatisfy(h -> assertThat(h.get("counts").path("purchases").asLong(0)
+                                + h.get("counts").path("viewPurchases").asLong(0))
+                        .isGreaterThan(purchases.get(key(h))));
         // Spending is final: the site's own visitors include those the ads brought.
         assertThat(hs.get("/accounts/late")
                         .get("siteTag")
@@ -385,6 +379,22 @@ class DeliveryTest extends WithNetworks {
                         .get("lastDayPeople")
                         .asLong())
                 .isPositive();
+    }
+
+    private static String key(JsonNode hour) {
+        return hour.get("adId").asString() + hour.get("hour").asString();
+    }
+
+    /** Hours of the account {@code late}, page by page. */
+    private static List<JsonNode> told(Caller hs, long after) throws Exception {
+        List<JsonNode> hours = new ArrayList<>();
+        for (JsonNode page = hs.get("/accounts/late/hours?after=" + after);
+                !page.isEmpty();
+                page = hs.get("/accounts/late/hours?after=" + after)) {
+            page.forEach(hours::add);
+            after = hours.get(hours.size() - 1).get("seq").asLong();
+        }
+        return hours;
     }
 
     /** Form senders leave made-up answers with safe addresses; chats begin with the greeting. */

@@ -10,7 +10,6 @@ import app.tidewrack.practice.campaign.Orders.CampaignOrder;
 import app.tidewrack.practice.creative.CreativeDesk.Shown;
 import app.tidewrack.practice.creative.CreativeRules;
 import app.tidewrack.practice.delivery.DeliveryMapper.Approved;
-import app.tidewrack.practice.delivery.GroupRun.SplitShare;
 import app.tidewrack.practice.engagement.Bitmaps;
 import app.tidewrack.practice.engagement.Tie;
 import app.tidewrack.practice.network.Network;
@@ -101,10 +100,10 @@ final class Cast {
 
     private SplitShare split(Approved approved, CampaignOrder campaign) {
         if (!campaign.splitTest()) {
-            return new SplitShare(approved.campaignId(), 0, 1);
+            return SplitShare.of(approved.campaignId(), 0, 1);
         }
         List<String> all = tools.mapper().adGroups(approved.campaignId());
-        return new SplitShare(approved.campaignId(), all.indexOf(approved.adGroupId()), all.size());
+        return SplitShare.of(approved.campaignId(), all.indexOf(approved.adGroupId()), all.size());
     }
 
     AdRun ad(Approved approved, GroupRun group) {

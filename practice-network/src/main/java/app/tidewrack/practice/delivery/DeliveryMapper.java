@@ -74,12 +74,12 @@ interface DeliveryMapper {
     @Select("select content from hour_report where ad_id = #{adId} and hour = #{hour}")
     Optional<Kept> hour(String adId, Instant hour);
 
-    /** A corrected hour goes to the end of the line, so that a cursor past it sees it again. */
+    /** A corrected hour goes to the end of the line, so that a cursor past it sees it again; reports of its day go on telling it. */
     @Insert("""
-            update hour_report set content = #{content}, visible_from = #{visibleFrom},
-                   seq = nextval('hour_report_seq_seq')
+            update hour_report set content = #{content}, told = told or visible_from <= #{now},
+                   visible_from = #{visibleFrom}, seq = nextval('hour_report_seq_seq')
             where ad_id = #{adId} and hour = #{hour}""")
-    void correct(String adId, Instant hour, Instant visibleFrom, byte[] content);
+    void correct(String adId, Instant hour, Instant now, Instant visibleFrom, byte[] content);
 
     @Select("""
             select id, ad_id, hour, day, due, cell, measure, value_minor, person from late_event

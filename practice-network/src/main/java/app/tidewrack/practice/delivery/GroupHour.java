@@ -261,8 +261,7 @@ final class GroupHour {
     private int apart(Draw.Hour drawing) {
         for (int tries = 0; tries < 60; tries++) {
             int real = drawing.person();
-            if (real < 0
-                    || SplitParts.part(group.split(), real) == group.split().part()) {
+            if (real < 0 || group.split().takes(real)) {
                 return real;
             }
         }

@@ -52,9 +52,6 @@ final class GroupRun {
      */
     record Spot(PlacementRule rule, int number, Market.Place place, Field field, int[] devices, double reachable) {}
 
-    /** Which of how many parts of the people this group may show to; one of one when nothing is held apart. */
-    record SplitShare(String campaignId, int part, int parts) {}
-
     /**
      * What delivery needs to know of a group.
      *

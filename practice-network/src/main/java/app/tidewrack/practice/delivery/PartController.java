@@ -1,11 +1,12 @@
 package app.tidewrack.practice.delivery;
 
+import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.practice.account.Account;
 import app.tidewrack.practice.campaign.CampaignDesk;
 import app.tidewrack.practice.campaign.CampaignDesk.AdGroupFacts;
 import app.tidewrack.practice.campaign.CampaignDesk.CampaignWhole;
-import app.tidewrack.practice.delivery.GroupRun.SplitShare;
 import app.tidewrack.practice.network.Network;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,14 +37,14 @@ class PartController {
         Account account =
                 tools.accounts().account(network, whole.campaign().order().account());
         List<AdGroupFacts> groups = whole.adGroups();
+        SplitShare any = SplitShare.of(id, 0, groups.size());
+        // Groups of one audience are counted in one pass over its people.
+        Map<AudienceDefinition, long[]> shared = new HashMap<>();
         for (int i = 0; i < groups.size(); i++) {
-            int part = i;
-            SplitShare share = new SplitShare(id, part, groups.size());
-            people.put(
-                    groups.get(i).id(),
-                    tools.matcher()
-                            .crowd(of, account, groups.get(i).order().audience())
-                            .count(real -> SplitParts.part(share, real) == part));
+            long[] shares = shared.computeIfAbsent(
+                    groups.get(i).order().audience(),
+                    audience -> tools.matcher().crowd(of, account, audience).shared(any.parts(), any::partOf));
+            people.put(groups.get(i).id(), shares[i]);
         }
         return people;
     }

@@ -250,6 +250,6 @@ final class Stride implements GroupHour.Notes {
         whole.add(tally);
         Network network =
                 tools.networks().network(tools.mapper().owner(at.adId()).network());
-        tools.mapper().correct(at.adId(), at.hour(), visible(network, now), whole.bytes());
+        tools.mapper().correct(at.adId(), at.hour(), now, visible(network, now), whole.bytes());
     }
 }

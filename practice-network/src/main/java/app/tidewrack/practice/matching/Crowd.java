@@ -1,6 +1,7 @@
 package app.tidewrack.practice.matching;
 
 import java.util.function.IntPredicate;
+import java.util.function.IntUnaryOperator;
 import org.roaringbitmap.IntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 
@@ -58,16 +59,19 @@ public final class Crowd {
         return whole.contains(real / weight) ? !holes.contains(real) : singles.contains(real);
     }
 
-    /** How many real people of the crowd are wanted. */
-    public long count(IntPredicate wanted) {
-        long[] count = new long[1];
+    /** How many real people of the crowd belong to each of some parts, in one pass. */
+    public long[] shared(int parts, IntUnaryOperator partOf) {
+        long[] shares = new long[parts];
+        boolean anyHoles = !holes.isEmpty();
         whole.forEach((IntConsumer) person -> {
             for (int real = person * weight; real < (person + 1) * weight; real++) {
-                count[0] += !holes.contains(real) && wanted.test(real) ? 1 : 0;
+                if (!(anyHoles && holes.contains(real))) {
+                    shares[partOf.applyAsInt(real)]++;
+                }
             }
         });
-        singles.forEach((IntConsumer) real -> count[0] += wanted.test(real) ? 1 : 0);
-        return count[0];
+        singles.forEach((IntConsumer) real -> shares[partOf.applyAsInt(real)]++);
+        return shares;
     }
 
     /** True when everyone that a panel person of the crowd stands for belongs to it. */

@@ -36,7 +36,7 @@ interface ReportMapper {
     @Options(fetchSize = 2000)
     @Select(HOUR + """
              where network = #{network} and account = #{account} and day between #{from} and #{to}
-              and visible_from <= #{now}
+              and (visible_from <= #{now} or told)
             order by ad_id, hour""")
     Cursor<Hour> between(String network, String account, LocalDate from, LocalDate to, Instant now);
 
@@ -56,7 +56,7 @@ interface ReportMapper {
     @Select("""
             <script>select ad_id, sum(impressions)::bigint as impressions from hour_report
             where network = #{network} and account = #{account} and day between #{from} and #{to}
-              and visible_from &lt;= #{now} and ad_id in
+              and (visible_from &lt;= #{now} or told) and ad_id in
             <foreach collection="ads" item="ad" open="(" separator="," close=")">#{ad}</foreach>
             group by ad_id</script>""")
     List<Shown> impressions(
