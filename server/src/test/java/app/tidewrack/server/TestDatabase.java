@@ -21,6 +21,8 @@ final class TestDatabase {
             throw new IllegalStateException("No test cluster; run these tests with ./tidewrack test", e);
         }
         registry.add("spring.datasource.url", () -> server + name);
+        // Networks answer as each test tells them to, and not before.
+        registry.add("tidewrack.networks.ahead", () -> false);
         // Every test class keeps its server, and the cluster has a hundred places.
         registry.add("spring.datasource.hikari.maximum-pool-size", () -> POOL);
     }

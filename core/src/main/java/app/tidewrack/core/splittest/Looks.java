@@ -1,5 +1,6 @@
 package app.tidewrack.core.splittest;
 
+import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import org.apache.commons.statistics.distribution.NormalDistribution;
@@ -15,7 +16,7 @@ public final class Looks {
     public static final int MOST = 20;
 
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
-    private static final int STEPS = 400;
+    private static final int STEPS = 200;
     private static final double CLOSE = 1e-7;
     private static final Map<String, Double> KNOWN = new ConcurrentHashMap<>();
 
@@ -84,39 +85,34 @@ public final class Looks {
     private static double called(int of, double constant, double drift) {
         double limit = constant * Math.sqrt(of);
         double width = 2 * limit / STEPS;
+        // Of each distance between two points, from all the way down to all the way up.
+        double[] step = new double[2 * STEPS + 1];
+        for (int i = 0; i < step.length; i++) {
+            step[i] = NORMAL.density((i - STEPS) * width - drift);
+        }
         double[] density = new double[STEPS + 1];
         for (int i = 0; i <= STEPS; i++) {
-            density[i] = NORMAL.density(-limit + i * width - drift);
+            density[i] = NORMAL.density(-limit + i * width - drift) * weight(i) * width;
         }
-        double inside = within(density, width);
         for (int look = 2; look <= of; look++) {
             double[] next = new double[STEPS + 1];
             for (int to = 0; to <= STEPS; to++) {
                 double sum = 0;
                 for (int from = 0; from <= STEPS; from++) {
-                    sum += weight(from) * density[from] * NORMAL.density((to - from) * width - drift);
+                    sum += density[from] * step[to - from + STEPS];
                 }
-                next[to] = sum * width / 3;
+                next[to] = sum * weight(to) * width;
             }
             density = next;
-            inside = within(density, width);
         }
-        return 1 - inside;
+        return 1 - Arrays.stream(density).sum();
     }
 
-    private static double within(double[] density, double width) {
-        double sum = 0;
-        for (int i = 0; i <= STEPS; i++) {
-            sum += weight(i) * density[i];
-        }
-        return sum * width / 3;
-    }
-
-    /** Simpson's rule. */
+    /** Simpson's rule, as a part of the distance between two points. */
     private static double weight(int i) {
         if (i == 0 || i == STEPS) {
-            return 1;
+            return 1 / 3.0;
         }
-        return i % 2 == 1 ? 4 : 2;
+        return i % 2 == 1 ? 4 / 3.0 : 2 / 3.0;
     }
 }

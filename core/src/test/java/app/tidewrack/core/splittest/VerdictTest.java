@@ -55,7 +55,7 @@ class VerdictTest {
         assertThat(Comparison.ofCosts(0, 100, 0, 200)).isEqualTo(1);
     }
 
-    /** O'Brien and Fleming's limits for 5 looks at 5 %, two-sided: Jennison and Turnbull 2000. For 2 looks 2.797 and 1.977, from memory. */
+    /** O'Brien and Fleming's limits for 5 looks at 5 %, two-sided: Jennison and Turnbull 2000. For 2, 10 and 20 looks from memory. */
     @ParameterizedTest
     @CsvSource({
         "1, 5, 4.562",
@@ -65,6 +65,8 @@ class VerdictTest {
         "5, 5, 2.040",
         "1, 2, 2.797",
         "2, 2, 1.977",
+        "10, 10, 2.087",
+        "20, 20, 2.126",
         "1, 1, 1.960"
     })
     void limitsOfLooksAreAsPublished(int look, int of, double z) {

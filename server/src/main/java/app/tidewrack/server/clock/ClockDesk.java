@@ -120,7 +120,7 @@ public class ClockDesk {
     void carryOut(String moveId) {
         try {
             while (step(moveId)) {
-                results.pullAll();
+                results.pullHours();
             }
             results.pullAll();
             breakdowns.pullAll(0);

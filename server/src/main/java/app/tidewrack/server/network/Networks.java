@@ -31,7 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class Networks {
     private static final long LATELY_NANOS = 1_000_000_000L;
 
-    private static final Duration FRESH = Duration.ofMinutes(5);
+    static final Duration FRESH = Duration.ofMinutes(5);
     private static final Duration ASK_AGAIN = Duration.ofSeconds(10);
 
     private final PracticeWorld practice;
@@ -55,7 +55,7 @@ public class Networks {
         remembering.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
     }
 
-    private record Offer(Rulebook rulebook, List<Topic> topics, Instant readAt) {}
+    record Offer(Rulebook rulebook, List<Topic> topics, Instant readAt) {}
 
     /** Every network's code. */
     public List<String> codes() {
@@ -153,10 +153,15 @@ public class Networks {
     private Offer offer(String code) {
         Offer known = offers.get(code);
         if (known == null || known.readAt().isBefore(Instant.now().minus(FRESH))) {
-            known = read(code);
-            offers.put(code, known);
+            known = readAnew(code);
         }
         return known;
+    }
+
+    Offer readAnew(String code) {
+        Offer read = read(code);
+        offers.put(code, read);
+        return read;
     }
 
     private Offer read(String code) {

@@ -20,6 +20,9 @@ interface ResultsMapper {
     @Select("select report_cursor from account where client_id = #{clientId} and id = #{accountId}")
     long cursor(String clientId, String accountId);
 
+    @Select("select exists (select from clock_move where state = 'RUNNING')")
+    boolean clockMoves();
+
     @Update("update account set report_cursor = #{cursor} where client_id = #{clientId} and id = #{accountId}")
     void setCursor(String clientId, String accountId, long cursor);
 

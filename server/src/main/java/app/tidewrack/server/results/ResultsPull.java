@@ -16,11 +16,14 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Service;
@@ -38,7 +41,11 @@ public class ResultsPull {
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher events;
     private final JsonMapper json;
+
+    /** Up to which hours this server has had people counted, by the network's id of the account. */
+    private final Map<String, Long> counted = new ConcurrentHashMap<>();
 
     ResultsPull(
             ResultsMapper mapper,
@@ -46,46 +53,66 @@ public class ResultsPull {
             ClientMapper clients,
             Networks networks,
             TransactionTemplate transaction,
+            ApplicationEventPublisher events,
             JsonMapper json) {
         this.mapper = mapper;
         this.loader = loader;
         this.clients = clients;
         this.networks = networks;
         this.transaction = transaction;
+        this.events = events;
         this.json = json;
     }
+
+    /** Something new is known of an account. */
+    public record Pulled(String clientId, String accountId) {}
 
     @Configuration
     static class Definition {
         @Bean
         Task<Void> pullResults(ObjectProvider<ResultsPull> pull) {
             return Tasks.recurring("pull-results", FixedDelay.ofSeconds(EVERY_SECONDS))
-                    .execute((instance, context) -> pull.getObject().pullAll());
+                    .execute((instance, context) -> pull.getObject().pullNow());
         }
+    }
+
+    /** While the practice clock moves, people are left for when it stands: to count them over and over would hold it up. */
+    private void pullNow() {
+        pull(!mapper.clockMoves());
     }
 
     /** All accounts that have something on a network; one whose network is away is left for the next time. */
     public void pullAll() {
+        pull(true);
+    }
+
+    /** The same without different people, which are counted by networks and not by us. */
+    public void pullHours() {
+        pull(false);
+    }
+
+    private void pull(boolean people) {
         for (AccountOfClient account : clients.accountsWithLiveItems()) {
             try {
-                pull(account);
+                pull(account, people);
             } catch (NetworkAway away) {
                 LOG.info("Account {} not pulled: network away", account.id());
             }
         }
     }
 
-    private void pull(AccountOfClient account) {
+    private void pull(AccountOfClient account, boolean people) {
         NetworkConnector network = networks.connector(account.network());
         mapper.review(account.clientId(), account.id(), json.writeValueAsString(network.reviews(account.externalId())));
         boolean more = true;
-        boolean any = false;
         while (more) {
             more = Boolean.TRUE.equals(transaction.execute(t -> pullPage(account, network)));
-            any |= more;
         }
-        if (any) {
-            pullReach(account, network);
+        long cursor = mapper.cursor(account.clientId(), account.id());
+        if (people && cursor > 0 && !Objects.equals(counted.get(account.externalId()), cursor)) {
+            pullReach(account, network, cursor);
+            counted.put(account.externalId(), cursor);
+            events.publishEvent(new Pulled(account.clientId(), account.id()));
         }
     }
 
@@ -126,8 +153,7 @@ public class ResultsPull {
      * Nothing is held while the network counts, which takes its time for many ads; whoever pulled more meanwhile asks again and
      * keeps that.
      */
-    private void pullReach(AccountOfClient account, NetworkConnector network) {
-        long cursor = mapper.cursor(account.clientId(), account.id());
+    private void pullReach(AccountOfClient account, NetworkConnector network, long cursor) {
         Map<String, List<AdOnNetwork>> campaigns = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.groupingBy(AdOnNetwork::campaignId));
         campaigns.forEach((campaignId, ads) -> {
