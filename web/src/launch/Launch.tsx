@@ -180,6 +180,7 @@ export function Launch() {
               {plural(list.changes.length, "change")}; plan at version {list.planVersion}
             </span>
           </div>
+          {list.test && <Breaks clientId={clientId} test={list.test} />}
           {list.findings.length > 0 && (
             <section style={{ marginBottom: 14, maxWidth: 640 }}>
               <Findings findings={list.findings} onJump={jump} />
@@ -240,6 +241,7 @@ export function Launch() {
               {taken.some((c) => c.action === "REMOVE") &&
                 " What is removed is gone from the network for good; its results stay here."}
             </p>
+            {list.test && <Breaks clientId={clientId} test={list.test} />}
             <div className="launch-how">
               {creates && (
                 <Checkbox checked={paused} onChange={(e) => setPaused(e.target.checked)}>
@@ -259,5 +261,28 @@ export function Launch() {
         )}
       </Modal>
     </Columns>
+  );
+}
+
+/** How many of the changes that break a test are told one by one. */
+const MOST_TOLD = 4;
+
+/** That a running test would be broken, by what, and the way out. */
+function Breaks({ clientId, test }: { clientId: string; test: Schemas["TestAtStake"] }) {
+  const more = test.breaking.length - MOST_TOLD;
+  return (
+    <div className="breaks" role="status" data-testid="breaks-test">
+      <b>
+        This breaks the test <Link to={`/c/${clientId}/results/tests/${test.testId}`}>{test.name}</Link>
+      </b>
+      <ul>
+        {test.breaking.slice(0, MOST_TOLD).map((b) => (
+          <li key={b}>{b}</li>
+        ))}
+        {more > 0 && <li>and {plural(more, "change")} more</li>}
+      </ul>
+      What comes after cannot be put down to what is tested. Wait for its verdict, end it first, or leave
+      these changes out.
+    </div>
   );
 }

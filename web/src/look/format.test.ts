@@ -1,17 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { barLength, freeName, keeps } from "../audiences/model";
 import { inWords, standOf, type Progress } from "../launch/model";
-import {
-  barsOf,
-  beneath,
-  between,
-  change,
-  daysBefore,
-  figure,
-  inOrder,
-  matrix,
-  type MetricView,
-} from "../results/model";
 import { ago, money, people, plural, typedMoney } from "./format";
 
 describe("numbers as they are read", () => {
@@ -30,53 +19,6 @@ describe("numbers as they are read", () => {
     [ago(3200), "3 s ago"],
     [ago(150_000), "3 min ago"],
   ])("%s", (shown, expected) => expect(shown).toBe(expected));
-
-  const perClick = {
-    code: "x",
-    words: "cost per click",
-    written: "MONEY",
-    rests: "clicks",
-    restsWords: "clicks",
-  };
-
-  it("has a dash where a number has no meaning yet", () => {
-    expect(figure(perClick as MetricView, null, "GBP")).toBe("–");
-    expect(figure(perClick as MetricView, 76.92, "GBP")).toBe("£0.77");
-    expect(figure({ ...perClick, written: "SHARE" } as MetricView, 0.0004, "GBP")).toBe("0.04 %");
-  });
-
-  it("tells beneath what it rests on, and on hover between what it lies", () => {
-    const cell = { rowId: "r", columnId: "c", value: 100, rests: 10, low: 54, high: null };
-    expect(beneath(perClick as MetricView, cell)).toBe("10 clicks");
-    expect(between(perClick as MetricView, cell, "GBP")).toBe(
-      "Cost per click: with a certainty of 95 % between £0.54 and no upper limit",
-    );
-  });
-
-  it("compares with as many days before", () => {
-    expect(daysBefore("2027-03-09", "2027-03-15")).toEqual({ from: "2027-03-02", to: "2027-03-08" });
-    expect([change(112, 100), change(88.4, 100), change(100, 100), change(5, 0)]).toEqual([
-      "+12 %",
-      "−12 %",
-      "same",
-      "–",
-    ]);
-  });
-
-  it("puts lines in order, those without the number last, and in a field by two keys", () => {
-    const line = (keys: string[], x?: number) =>
-      ({ keys, values: x === undefined ? {} : { x } }) as Parameters<typeof matrix>[0][number];
-    const lines = [line(["a", "p"], 2), line(["a", "q"]), line(["b", "p"], 7)];
-    expect(inOrder(lines, { code: "x", down: true }).map((l) => l.values["x"])).toEqual([7, 2, undefined]);
-    expect(inOrder(lines, { code: "x", down: false }).map((l) => l.values["x"])).toEqual([2, 7, undefined]);
-    const field = matrix(lines);
-    expect([field.down, field.across]).toEqual([
-      ["a", "b"],
-      ["p", "q"],
-    ]);
-    expect(field.line("b", "p")?.values["x"]).toBe(7);
-    expect(field.line("b", "q")).toBeUndefined();
-  });
 });
 
 describe("words", () => {
@@ -112,19 +54,4 @@ describe("words", () => {
   it("finds a name nobody has", () => {
     expect(freeName("New audience", ["new audience", "New audience 2"])).toBe("New audience 3");
   });
-});
-
-it("draws the best lines first, of one currency, without those that have no number", () => {
-  const line = (key: string, value: number | undefined, currency = "GBP") =>
-    ({
-      keys: [key],
-      currency,
-      values: value === undefined ? {} : { cpc: value },
-      ranks: { cpc: 2 },
-    }) as never;
-  const cheap = { code: "cpc", better: "LOW", written: "MONEY", words: "cost per click" } as never;
-  const lines = [line("dear", 90), line("cheap", 20), line("none", undefined), line("krone", 1, "DKK")];
-  expect(barsOf(lines, ["ROW"], cheap, "GBP").map((b) => b.name)).toEqual(["cheap", "dear"]);
-  const many = Array.from({ length: 40 }, (_, i) => line(`row ${i}`, i));
-  expect(barsOf(many, ["ROW"], cheap, "GBP")).toHaveLength(14);
 });

@@ -1,6 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { count, money, plural } from "../look/format";
+import { useSettled } from "../look/useSettled";
 import type { Campaign } from "./model";
 import { expectedQuery } from "./previews";
 
@@ -66,6 +68,34 @@ export function Expected(props: {
         </>
       )}
     </section>
+  );
+}
+
+/** How long a selection stands still before what it may bring is asked for. */
+const STANDS_MS = 400;
+
+/** The same in one line; the lens of money tells the rest. */
+export function ExpectedInShort(props: {
+  path: { clientId: string; planId: string; campaignId: string };
+  row: Campaign["rows"][number];
+  version: number;
+  days: number;
+}) {
+  const { row, version } = props;
+  const asked = useSettled(`${row.id} ${version}`, STANDS_MS);
+  const told = useQuery({ ...expectedQuery({ ...props.path, rowId: row.id }, version), enabled: !!asked });
+  const flight = told.data?.expected?.flight;
+  if (!told.data || !flight) return null;
+  return (
+    <div data-testid="expected-short">
+      <dt>Expected in {plural(props.days, "day")}</dt>
+      <dd>
+        {round(flight.people)} people, {round(flight.clicks)} clicks
+        {told.data.result !== "click" && `, ${round(flight.results)} ${many(told.data.result).toLowerCase()}`}
+        {" · "}
+        <Link to="?lens=money">more</Link>
+      </dd>
+    </div>
   );
 }
 

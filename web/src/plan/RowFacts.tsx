@@ -5,6 +5,8 @@ import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
+import { testsQuery } from "../tests/queries";
+import { ExpectedInShort } from "./Expected";
 import { Lock } from "./Lock";
 import {
   AD_STATES,
@@ -58,6 +60,7 @@ export function RowFacts({
   useEffect(() => {
     if (focusMoney > 0) input.current?.focus();
   }, [focusMoney]);
+  const tests = useQuery({ ...testsQuery(clientId), enabled: campaign.live });
   const row = campaign.rows[spot.row];
   const column = campaign.columns[spot.column];
   if (!row) return null;
@@ -67,6 +70,9 @@ export function RowFacts({
   const adName = names?.rows.find((r) => r.rowId === row.id)?.ads[spot.column];
   const excluded = campaign.excluded.find((e) => e.rowId === row.id && e.columnId === column?.id);
   const shown = money(row.moneyMinor, campaign.currency);
+  const test = tests.data?.find(
+    (t) => t.campaignId === campaign.id && t.state !== "ENDED" && t.cells.some((c) => c.rowId === row.id),
+  );
   return (
     <>
       <h2 style={{ overflowWrap: "anywhere" }}>{row.label}</h2>
@@ -127,6 +133,12 @@ export function RowFacts({
           <dt>Whole flight</dt>
           <dd>{money(row.flightMinor, campaign.currency)}</dd>
         </div>
+        <ExpectedInShort
+          path={{ clientId, planId, campaignId: campaign.id }}
+          row={row}
+          version={version}
+          days={campaign.days}
+        />
         <div>
           <dt>Runs</dt>
           <dd>
@@ -169,6 +181,14 @@ export function RowFacts({
           </div>
         )}
       </dl>
+      {test && (
+        <p className="held" data-testid="held-by-test">
+          A cell of the test <Link to={`/c/${clientId}/results/tests/${test.id}`}>{test.name}</Link>
+          {test.state === "SET_UP"
+            ? ", which begins with the next launch."
+            : ": what is changed here and not in its other cells breaks it."}
+        </p>
+      )}
       {state?.reason && state.state === "REFUSED" && (
         <div className="finding" style={{ marginTop: 6 }}>
           <b>Refused in review. {state.reason}</b>

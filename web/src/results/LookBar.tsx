@@ -1,6 +1,7 @@
-import { Checkbox, DatePicker, Segmented, Select } from "antd";
+import { DatePicker, Segmented, Select } from "antd";
 import dayjs from "dayjs";
 import { plural } from "../look/format";
+import { Beside } from "./Beside";
 import { titled, type Offer } from "./model";
 import type { Look } from "./useLook";
 
@@ -17,6 +18,7 @@ const FOUND_BY_LABEL = { optionFilterProp: "label" };
 
 /** By what, of which days, which number and which columns. */
 export function LookBar(props: {
+  clientId: string;
   offer: Offer;
   look: Look;
   set: (more: Record<string, string | undefined>) => void;
@@ -24,8 +26,8 @@ export function LookBar(props: {
   /** Undefined while the columns are the usual ones. */
   onUsual: (() => void) | undefined;
   onColumns: (codes: string[]) => void;
-  /** Of one campaign, which has one temperature. */
-  one: boolean;
+  /** Where it is about one campaign, which has one temperature. */
+  campaignId: string | undefined;
 }) {
   const { offer, look, set, columns } = props;
   const options = (of: Offer["tokens"]) => of.map((t) => ({ value: t.by, label: titled(t.words) }));
@@ -78,15 +80,13 @@ export function LookBar(props: {
           set({ from: range?.[0]?.format("YYYY-MM-DD"), to: range?.[1]?.format("YYYY-MM-DD") })
         }
       />
-      {look.from && look.to && (
-        <Checkbox
-          checked={!!look.before}
-          onChange={(e) => set({ beside: e.target.checked ? "before" : undefined })}
-        >
-          beside the days before
-        </Checkbox>
-      )}
-      {!props.one && (
+      <Beside
+        clientId={props.clientId}
+        campaignId={props.campaignId}
+        look={look}
+        onChange={(beside) => set({ beside })}
+      />
+      {!props.campaignId && (
         <Select
           size="small"
           allowClear

@@ -4,7 +4,7 @@ import { useParams, useSearchParams } from "react-router";
 import { deskQuery } from "../desk/queries";
 import { day } from "../look/format";
 import { Line } from "./Line";
-import { figure, titled, usualColumns, type Offer, type ResultLine } from "./model";
+import { figure, overDays, titled, usualColumns, type Offer, type ResultLine } from "./model";
 import { offerOfResults, tableQuery, type Question } from "./queries";
 
 const TABLES = [
@@ -49,11 +49,10 @@ export function Report() {
         <>
           <h2>{titled(metric.words)} by day</h2>
           <Line
-            days={lines
-              .filter((l) => l.currency === currency)
-              .map((l) => ({ day: l.keys[0] ?? "", value: l.values[metric.code] }))}
+            days={overDays(lines, currency, metric.code)}
             metric={metric}
             currency={currency}
+            begun={offer.data.begun}
           />
         </>
       )}

@@ -2,18 +2,19 @@ import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Columns } from "../frame/Columns";
-import { money, plural } from "../look/format";
-import { CampaignList } from "../plan/CampaignList";
+import { day, money, plural } from "../look/format";
 import { usePlanAtHand } from "../plan/usePlanAtHand";
 import { Apart } from "./Apart";
 import { Aspects } from "./Aspects";
 import { Bars } from "./Bars";
+import { CampaignsRan } from "./CampaignsRan";
 import { Line } from "./Line";
 import { LookBar } from "./LookBar";
 import {
   figure,
   keyWords,
   lineKey,
+  overDays,
   titled,
   usualColumns,
   type MetricView,
@@ -25,7 +26,7 @@ import {
 import { NextCampaign } from "./NextCampaign";
 import { OwnNumbers } from "./OwnNumbers";
 import { PaceFacts } from "./PaceFacts";
-import { offerOfResults, reachQuery, tableQuery } from "./queries";
+import { offerOfResults, paceQuery, reachQuery, tableQuery } from "./queries";
 import { ResultsMatrix, ResultsTable } from "./ResultsTable";
 import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
@@ -34,7 +35,7 @@ import { KeepView, Views } from "./Views";
 /** What came back: by any token of the names, by time or by the networks' breakdowns, of one campaign or all of a client's. */
 export function Results() {
   const atHand = usePlanAtHand("results");
-  const { clientId, planId, campaign, plan, client } = atHand;
+  const { clientId, planId, campaign, client } = atHand;
   const [search, setSearch] = useSearchParams();
   const offer = useQuery(offerOfResults(clientId));
   if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
@@ -52,14 +53,11 @@ export function Results() {
         <span className="note">every campaign that ran</span>
       </button>
       <Views clientId={clientId} />
-      {plan && (
-        <CampaignList
-          plan={plan}
-          accounts={client.accounts}
-          current={whole ? undefined : campaign?.id}
-          onChoose={(c) => atHand.choose(c.id)}
-        />
-      )}
+      <CampaignsRan
+        clientId={clientId}
+        accounts={client.accounts}
+        current={whole ? undefined : campaign.id}
+      />
     </>
   );
   if (!offer.data.last) {
@@ -120,7 +118,12 @@ function ResultsOf(props: {
 
   const table = useQuery({ ...tableQuery(clientId, question), refetchInterval: 15_000 });
   const byDay = useQuery(tableQuery(clientId, { ...look.scope, by: ["DAY"] }));
-  const before = useQuery({ ...tableQuery(clientId, look.before ?? question), enabled: !!look.before });
+  const other = useQuery({ ...tableQuery(clientId, look.other ?? question), enabled: !!look.other });
+  const otherByDay = useQuery({
+    ...tableQuery(clientId, { ...(look.other ?? question), by: ["DAY"] }),
+    enabled: !!look.other,
+  });
+  const ran = useQuery(paceQuery(clientId));
 
   const metricOf = new Map(offer.metrics.map((m) => [m.code, m]));
   const temperature = campaign?.temperature ?? look.temperature;
@@ -137,12 +140,21 @@ function ResultsOf(props: {
   const currencies = [...new Set(byDay.data?.lines.map((l) => l.currency))];
   const currency = currencies[0] ?? "EUR";
   const days = useMemo(
-    () =>
-      (byDay.data?.lines ?? [])
-        .filter((l) => l.currency === currency)
-        .map((l) => ({ day: l.keys[0] ?? "", value: l.values[shown.code] })),
+    () => overDays(byDay.data?.lines, currency, shown.code),
     [byDay.data, currency, shown.code],
   );
+  const besideDays = useMemo(
+    () =>
+      look.other &&
+      overDays(otherByDay.data?.lines, currency, shown.code).filter((d) => d.day !== offer.begun),
+    [look.other, otherByDay.data, currency, shown.code, offer.begun],
+  );
+  const beside = useMemo(() => {
+    if (!look.other || !other.data) return undefined;
+    const { lines, totals, from, to } = other.data;
+    const campaignName = ran.data?.find((c) => c.campaignId === look.beside)?.name;
+    return { lines, totals, words: campaignName ?? `${from ? day(from) : "–"} to ${to ? day(to) : "–"}` };
+  }, [look, other.data, ran.data]);
   const words = (code: string) =>
     [...offer.tokens, ...offer.times, ...offer.breakdowns].find((o) => o.by === code)?.words ?? code;
   const line = table.data?.lines.find((l) => lineKey(l) === chosen);
@@ -175,22 +187,27 @@ function ResultsOf(props: {
           {line && table.data ? (
             <Apart {...{ clientId, question, line }} metric={shown} lines={table.data.lines} />
           ) : (
-            <PaceFacts clientId={clientId} campaignId={campaign?.id} />
+            campaign && <PaceFacts clientId={clientId} campaignId={campaign.id} />
           )}
         </LineFacts>
       }
     >
       <LookBar
-        {...{ offer, look, set }}
+        {...{ clientId, offer, look, set }}
+        campaignId={campaign?.id}
         columns={codes}
         onColumns={chooseColumns}
         onUsual={columns && (() => chooseColumns(undefined))}
-        one={!!campaign}
       />
       {currencies.length > 1 && <p className="note">Drawn in {currency}; currencies are never added.</p>}
       {look.asBars && table.data && <Bars {...{ by, currency }} lines={table.data.lines} metric={shown} />}
       {!look.asField && !look.asBars && days.length > 1 && (
-        <Line days={days} metric={shown} currency={currency} />
+        <Line
+          {...{ days, currency }}
+          metric={shown}
+          begun={offer.begun}
+          {...(besideDays && { beside: besideDays })}
+        />
       )}
       {table.data?.mixed && (
         <p className="mixed" role="status">
@@ -229,9 +246,7 @@ function ResultsOf(props: {
             reach={
               wantsReach && reach.data ? new Map(reach.data.map((r) => [lineKey(r), r.people])) : undefined
             }
-            before={
-              look.before && before.data ? new Map(before.data.lines.map((l) => [lineKey(l), l])) : undefined
-            }
+            beside={beside}
             shown={shown}
             order={order}
             onOrder={(code) =>

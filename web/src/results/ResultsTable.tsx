@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useMemo, useRef } from "react";
+import { Fragment, useMemo, useRef } from "react";
 import { count } from "../look/format";
 import { rankColours } from "../look/theme";
 import {
@@ -11,6 +11,7 @@ import {
   lineKey,
   matrix,
   titled,
+  withBeside,
   type MetricView,
   type Order,
   type ResultLine,
@@ -36,16 +37,20 @@ export function ResultsTable(props: {
   reach: ReadonlyMap<string, number | null | undefined> | undefined;
   /** The number whose ranks are coloured, and that is compared. */
   shown: MetricView;
-  /** Lines of the days before, by key, where compared. */
-  before: ReadonlyMap<string, ResultLine> | undefined;
+  /** What stands beside, where compared. */
+  beside: { lines: readonly ResultLine[]; totals: readonly ResultLine[]; words: string } | undefined;
   order: Order | undefined;
   onOrder: (code: string) => void;
   chosen: string | undefined;
   onChoose: (line: ResultLine) => void;
 }) {
-  const { by, metrics, order, reach, shown, before } = props;
+  const { by, metrics, order, reach, shown, beside } = props;
   const box = useRef<HTMLDivElement>(null);
-  const lines = useMemo(() => inOrder(props.lines, order), [props.lines, order]);
+  const lines = useMemo(
+    () => inOrder(beside ? withBeside(props.lines, beside.lines) : props.lines, order),
+    [props.lines, beside, order],
+  );
+  const there = useMemo(() => new Map(beside?.lines.map((l) => [lineKey(l), l])), [beside]);
   const rows = useVirtualizer({
     count: lines.length,
     getScrollElement: () => box.current,
@@ -54,7 +59,7 @@ export function ResultsTable(props: {
   });
   const items = rows.getVirtualItems();
   const several = new Set(props.lines.map((l) => l.currency)).size > 1;
-  const width = by.length + (several ? 1 : 0) + metrics.length + (reach ? 1 : 0) + (before ? 2 : 0);
+  const width = by.length + (several ? 1 : 0) + metrics.length + (reach ? 1 : 0) + (beside ? 2 : 0);
   const space = (height: number) =>
     height > 0 && (
       <tr style={{ height }}>
@@ -71,20 +76,24 @@ export function ResultsTable(props: {
             ))}
             {several && <th>Currency</th>}
             {metrics.map((m) => (
-              <th key={m.code} className="number" aria-sort={sorted(order, m.code)} title={m.formula}>
-                <button className="heading" onClick={() => props.onOrder(m.code)}>
-                  {titled(m.words)}
-                  {order?.code === m.code ? (order.down ? " ↓" : " ↑") : ""}
-                </button>
-              </th>
+              <Fragment key={m.code}>
+                <th className="number" aria-sort={sorted(order, m.code)} title={m.formula}>
+                  <button className="heading" onClick={() => props.onOrder(m.code)}>
+                    {titled(m.words)}
+                    {order?.code === m.code ? (order.down ? " ↓" : " ↑") : ""}
+                  </button>
+                </th>
+                {beside && m.code === shown.code && (
+                  <>
+                    <th className="number" title={`${titled(shown.words)}, ${beside.words}`}>
+                      {titled(beside.words)}
+                    </th>
+                    <th className="number">Change</th>
+                  </>
+                )}
+              </Fragment>
             ))}
             {reach && <th className="number">People reached</th>}
-            {before && (
-              <>
-                <th className="number">{titled(shown.words)} before</th>
-                <th className="number">Change</th>
-              </>
-            )}
           </tr>
         </thead>
         <tbody>
@@ -107,25 +116,16 @@ export function ResultsTable(props: {
                 ))}
                 {several && <td>{line.currency}</td>}
                 {metrics.map((m) => (
-                  <td
-                    key={m.code}
-                    className="number"
-                    style={m.code === shown.code ? ground(m, line) : undefined}
-                  >
-                    {figure(m, line.values[m.code], line.currency)}
-                  </td>
+                  <Fragment key={m.code}>
+                    <td className="number" style={m.code === shown.code ? ground(m, line) : undefined}>
+                      {figure(m, line.values[m.code], line.currency)}
+                    </td>
+                    {beside && m.code === shown.code && (
+                      <Compared metric={m} here={line} there={there.get(key)} />
+                    )}
+                  </Fragment>
                 ))}
                 {reach && <td className="number">{peopleOf(reach.get(key))}</td>}
-                {before && (
-                  <>
-                    <td className="number">
-                      {figure(shown, before.get(key)?.values[shown.code], line.currency)}
-                    </td>
-                    <td className="number">
-                      {change(line.values[shown.code], before.get(key)?.values[shown.code])}
-                    </td>
-                  </>
-                )}
               </tr>
             );
           })}
@@ -137,21 +137,38 @@ export function ResultsTable(props: {
               <td colSpan={by.length}>All</td>
               {several && <td>{t.currency}</td>}
               {metrics.map((m) => (
-                <td key={m.code} className="number">
-                  {figure(m, t.values[m.code], t.currency)}
-                </td>
+                <Fragment key={m.code}>
+                  <td className="number">{figure(m, t.values[m.code], t.currency)}</td>
+                  {beside && m.code === shown.code && (
+                    <Compared
+                      metric={m}
+                      here={t}
+                      there={beside.totals.find((o) => o.currency === t.currency)}
+                    />
+                  )}
+                </Fragment>
               ))}
               {reach && (
                 <td className="number" title="People are never added">
                   –
                 </td>
               )}
-              {before && <td colSpan={2} />}
             </tr>
           ))}
         </tfoot>
       </table>
     </div>
+  );
+}
+
+/** The number as it stands beside, and what became of it. */
+function Compared(props: { metric: MetricView; here: ResultLine; there: ResultLine | undefined }) {
+  const { metric, here, there } = props;
+  return (
+    <>
+      <td className="number">{figure(metric, there?.values[metric.code], here.currency)}</td>
+      <td className="number">{change(here.values[metric.code], there?.values[metric.code])}</td>
+    </>
   );
 }
 

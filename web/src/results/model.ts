@@ -82,12 +82,53 @@ export function keyWords(by: string, key: string): string {
   return by === "HOUR" ? `${key}:00` : key;
 }
 
-/** As many days right before a range: 9 to 15 March stands beside 2 to 8 March. */
-export function daysBefore(from: string, to: string): { from: string; to: string } {
+/** Beside which results may stand: as many days right before, any other days, or another campaign by its id. */
+export const THE_DAYS_BEFORE = "before";
+const DAYS = /^(\d{4}-\d\d-\d\d)\.\.(\d{4}-\d\d-\d\d)$/;
+
+export function theDays(from: string, to: string): string {
+  return `${from}..${to}`;
+}
+
+/** The other days, where results stand beside such. */
+export function otherDays(beside: string | undefined): [string, string] | undefined {
+  const [, from, to] = DAYS.exec(beside ?? "") ?? [];
+  return from && to ? [from, to] : undefined;
+}
+
+/** In what the question about what stands beside differs: 9 to 15 March stands beside 2 to 8 March. */
+export function besideOf(
+  beside: string | undefined,
+  from: string | undefined,
+  to: string | undefined,
+): { from: string; to: string } | { campaignIds: string[] } | undefined {
+  if (!beside) return undefined;
+  if (beside === THE_DAYS_BEFORE) return from && to ? daysBefore(from, to) : undefined;
+  const days = otherDays(beside);
+  return days ? { from: days[0], to: days[1] } : { campaignIds: [beside] };
+}
+
+function daysBefore(from: string, to: string): { from: string; to: string } {
   const DAY = 86_400_000;
   const [first, last] = [Date.parse(from), Date.parse(to)];
   const iso = (ms: number) => new Date(ms).toISOString().slice(0, 10);
   return { from: iso(first - (last - first) - DAY), to: iso(first - DAY) };
+}
+
+/** One number of lines by the day, in one currency. */
+export function overDays(lines: readonly ResultLine[] | undefined, currency: string, code: string) {
+  return (lines ?? [])
+    .filter((l) => l.currency === currency)
+    .map((l) => ({ day: l.keys[0] ?? "", value: l.values[code] }));
+}
+
+/** Lines with those that stand only beside them; these have no numbers of their own. */
+export function withBeside(lines: readonly ResultLine[], beside: readonly ResultLine[]): ResultLine[] {
+  const here = new Set(lines.map(lineKey));
+  return [
+    ...lines,
+    ...beside.filter((l) => !here.has(lineKey(l))).map((l) => ({ ...l, values: {}, ranks: {} })),
+  ];
 }
 
 /** How much more or less a number became: "+12 %"; nothing where there is no number to compare with. */

@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
-import { daysBefore, type Temperature } from "./model";
+import { besideOf, type Temperature } from "./model";
 import type { Question } from "./queries";
 
 /** What results are looked at by and how, as the address holds it, so that it can be kept, sent and gone back to. */
@@ -9,8 +9,9 @@ export interface Look {
   /** The question without what lines are made by. */
   scope: Omit<Question, "by">;
   question: Question;
-  /** The question about as many days before; undefined when not compared. */
-  before: Question | undefined;
+  /** What stands beside it, as the address says it; the question about that, undefined when it is not compared. */
+  beside: string | undefined;
+  other: Question | undefined;
   from: string | undefined;
   to: string | undefined;
   temperature: Temperature | undefined;
@@ -34,12 +35,14 @@ export function useLook(campaignId: string | undefined) {
       campaignIds: campaignId ? [campaignId] : [],
       temperature: temperature ?? null,
     };
-    const compared = from && to && search.get("beside") === "before" && !by.some((b) => TIMES.has(b));
+    const beside = search.get("beside") ?? undefined;
+    const other = by.some((b) => TIMES.has(b)) ? undefined : besideOf(beside, from, to);
     return {
       by,
       scope,
       question: { ...scope, by },
-      before: compared ? { ...scope, by, ...daysBefore(from, to) } : undefined,
+      beside,
+      other: other && { ...scope, by, ...other },
       from,
       to,
       temperature,

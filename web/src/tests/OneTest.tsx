@@ -45,37 +45,7 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
         </p>
       )}
       <Cells test={test} share={share} />
-      {test.effects.map((effect) => (
-        <section key={effect.variable} className="effect">
-          <h3>{titled(effect.variable)} by itself</h3>
-          <table className="lines">
-            <tbody>
-              {effect.values.map((v, i) => (
-                <tr key={v.value}>
-                  <td className="wrap">{v.value || "none"}</td>
-                  <td className="interval-box">
-                    <Interval
-                      {...{ value: v.number, low: v.low, high: v.high }}
-                      span={span(effect.values.map((e) => ({ ...e, value: e.number ?? null })))}
-                      tone={effect.winner === i ? "ahead" : "between"}
-                      words={between(test, v.low, v.high)}
-                    />
-                  </td>
-                  <td className="number">
-                    <b>{figure(test.metric, v.number, test.currency)}</b>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <p className="note">
-            {effect.outcome === "WINNER"
-              ? `It makes a difference: luck alone would do that once in ${count(Math.round(1 / Math.max(effect.p, 1e-4)))}.`
-              : "So far it could be luck."}{" "}
-            What the variables do together is not told by this.
-          </p>
-        </section>
-      ))}
+      {test.effects.length > 0 && <Effects test={test} />}
       {test.evidence.length > 1 && (
         <>
           <h3 className="drawn-title">
@@ -150,6 +120,49 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
         </tbody>
       </table>
     </div>
+  );
+}
+
+/** What each variable of a factorial does by itself, drawn to the same scale as the cells. */
+function Effects({ test }: { test: TestView }) {
+  const scale = span([
+    ...test.cells,
+    ...test.effects.flatMap((e) => e.values.map((v) => ({ ...v, value: v.number ?? null }))),
+  ]);
+  return (
+    <>
+      {test.effects.map((effect) => (
+        <section key={effect.variable} className="effect">
+          <h3>
+            {titled(effect.variable)} by itself:{" "}
+            {effect.outcome === "WINNER"
+              ? `it makes a difference; luck alone would do that once in ${count(Math.round(1 / Math.max(effect.p, 1e-4)))}`
+              : "so far it could be luck"}
+          </h3>
+          <table className="lines test-cells">
+            <tbody>
+              {effect.values.map((v, i) => (
+                <tr key={v.value}>
+                  <td className="wrap">{v.value || "none"}</td>
+                  <td className="interval-box">
+                    <Interval
+                      {...{ value: v.number, low: v.low, high: v.high }}
+                      span={scale}
+                      tone={effect.winner === i ? "ahead" : "between"}
+                      words={between(test, v.low, v.high)}
+                    />
+                  </td>
+                  <td className="number">
+                    <b>{figure(test.metric, v.number, test.currency)}</b>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+      <p className="note">What the variables do together is not told by this.</p>
+    </>
   );
 }
 

@@ -265,6 +265,7 @@ final class SheetLoad {
                     Map.of(),
                     Set.of(),
                     false,
+                    false,
                     LocalDate.parse("2027-03-01"));
         }
 

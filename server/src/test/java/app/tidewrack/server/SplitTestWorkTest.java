@@ -183,7 +183,15 @@ class SplitTestWorkTest extends RunningSheet {
         launch();
         days(2, 8000, 80, 140);
         clock(Instant.parse("2027-03-12T09:00:00Z"));
-        edit(with("rowMoney", "rowIds", List.of(rows().get(1)), "money", "45"));
+        assertThat(atStake().isObject()).isFalse();
+        edit(with("rowMoney", "rowIds", rows(), "money", "45"));
+        // The same of both cells leaves them as comparable as they were.
+        assertThat(atStake().isObject()).isFalse();
+        edit(with("rowMoney", "rowIds", List.of(rows().get(0)), "money", "30"));
+        assertThat(atStake().get("testId")).isEqualTo(test.get("id"));
+        assertThat(atStake().get("breaking").get(0).asString())
+                .startsWith("money a day of ")
+                .endsWith(" goes from “£30.00” to “£45.00”");
         launch();
         JsonNode broken = test(test);
         assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");
@@ -233,6 +241,12 @@ class SplitTestWorkTest extends RunningSheet {
         assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/c2/tests", "")
                         .status())
                 .isEqualTo(404);
+    }
+
+    /** The test that launching what is planned now would break. */
+    private JsonNode atStake() throws Exception {
+        return scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes")
+                .path("test");
     }
 
     private String stop(Map<String, Object> asked) throws Exception {

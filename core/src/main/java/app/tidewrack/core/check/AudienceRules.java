@@ -125,7 +125,11 @@ final class AudienceRules {
                         rule == null ? "Choose its region or country." : "Choose a radius within it.")));
     }
 
+    /** Groups of a test are shown to people of their own, so they do not bid against each other. */
     private static Stream<Seen> twice(Situation s) {
+        if (s.tested()) {
+            return Stream.empty();
+        }
         Map<String, Row> first = new HashMap<>();
         return rows(s).flatMap(r -> {
             Row earlier = first.putIfAbsent(

@@ -33,6 +33,7 @@ enum Matter {
             && a.account().equals(b.account())
             && a.otherNames().equals(b.otherNames())
             && a.live() == b.live()
+            && a.tested() == b.tested()
             && a.today().equals(b.today()));
 
     private final BiPredicate<Situation, Situation> unchanged;

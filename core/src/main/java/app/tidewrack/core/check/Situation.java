@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
  * @param audiences whom each row talks to, by row id
  * @param prices what bids of rows win, by row id, as far as it is known
  * @param live the campaign is already on the network, so its start may lie in the past
+ * @param tested a split test of it is set up or runs, so the network holds its ad groups apart
  * @param otherNames names of the account's other campaigns
  * @param today the account's day by the network's clock
  */
@@ -38,6 +39,7 @@ public record Situation(
         Map<String, BidPrices> prices,
         Set<String> otherNames,
         boolean live,
+        boolean tested,
         LocalDate today) {
 
     /**

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * What was changed on the network while a test ran. A change of some cells and not of others breaks it, since what comes after
+ * What was changed on the network while a test ran, or would be by a launch. A change of some cells and not of others breaks it, since what comes after
  * cannot be put down to the variable; the same change of every cell leaves them as comparable as they were.
  *
  * @param breaking in words, in the order in which it was done
@@ -26,7 +26,7 @@ public record SecondChange(List<String> breaking, List<String> even) {
      * @param rowId of an ad group or of what an ad belongs to; empty for the campaign
      * @param columnId of an ad; empty otherwise
      * @param field that was changed; empty where all of it came, went or was paused
-     * @param when who did it and when, in words: {@code by Ines Wickham on 18 March}
+     * @param when who did it and when, in words: {@code by Ines Wickham on 18 March}; empty where it is only about to be done
      */
     public record Done(
             Action action,
@@ -52,17 +52,17 @@ public record SecondChange(List<String> breaking, List<String> even) {
         }
 
         private String words(String of) {
-            return "%s, %s"
-                    .formatted(
-                            switch (action) {
-                                case PAUSE -> of + " was paused";
-                                case RESUME -> of + " ran on after a pause";
-                                case REMOVE -> of + " was taken out";
-                                case CREATE -> of + " came new";
-                                case CHANGE ->
-                                    "%s of %s went from %s to %s".formatted(field, of, quoted(before), quoted(after));
-                            },
-                            when);
+            boolean was = !when.isEmpty();
+            String what = switch (action) {
+                case PAUSE -> of + (was ? " was paused" : " is paused");
+                case RESUME -> of + (was ? " ran on after a pause" : " runs on after a pause");
+                case REMOVE -> of + (was ? " was taken out" : " is taken out");
+                case CREATE -> of + (was ? " came new" : " comes new");
+                case CHANGE ->
+                    "%s of %s %s from %s to %s"
+                            .formatted(field, of, was ? "went" : "goes", quoted(before), quoted(after));
+            };
+            return was ? what + ", " + when : what;
         }
 
         private static String quoted(String value) {

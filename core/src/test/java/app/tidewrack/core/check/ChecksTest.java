@@ -83,6 +83,7 @@ class ChecksTest {
         boolean rows = true;
         List<Column> columns = List.of(new Column("c1", "cr"));
         boolean live;
+        boolean tested;
         int days = 7;
         boolean hoursOffered = true;
         boolean siteTag = true;
@@ -204,6 +205,7 @@ class ChecksTest {
                     Map.of("r1", new Situation.BidPrices(20, 40, 90)),
                     otherNames,
                     live,
+                    tested,
                     today);
         }
     }
@@ -516,6 +518,11 @@ class ChecksTest {
 
     static Stream<Consumer<Case>> sound() {
         return Stream.of(
+                // Held apart by a split test, so the same people do not bid against each other.
+                c -> {
+                    c.tested = true;
+                    c.other = c.definition;
+                },
                 c -> {},
                 c -> c.body = "By {client|us}",
                 c -> c.delivery = bids(BidStrategy.MAXIMUM, 20)

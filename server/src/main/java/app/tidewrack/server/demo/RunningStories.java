@@ -26,8 +26,8 @@ import java.util.List;
 import org.springframework.stereotype.Component;
 
 /**
- * Campaigns that run on the other networks, each with something to decide: a test that can be judged, one that was broken, a row
- * that bids too low, people who are tired of an ad, and visitors who come back.
+ * Campaigns that run on the other networks, each with something to decide: a test that can be judged, one that was broken, one of two
+ * variables that goes on, a row that bids too low, people who are tired of an ad, and visitors who come back.
  */
 @Component
 class RunningStories {
@@ -60,6 +60,7 @@ class RunningStories {
                 List.of(
                         headlines(personId),
                         runner.launch("saltmarsh", ages, personId),
+                        crossed(personId),
                         tired(personId),
                         lowBid(personId),
                         questions(personId)),
@@ -112,6 +113,7 @@ class RunningStories {
                 "Does the evening beat the wear?",
                 "People put mending off. A promise of tonight should beat a promise of years.",
                 "click_rate",
+                TESTED_TO,
                 personId);
         return runner.launch("oddment", script, personId);
     }
@@ -159,8 +161,62 @@ class RunningStories {
                 "Do families in their forties click more?",
                 "They drive less and plan more.",
                 "cost_per_click",
+                TESTED_TO,
                 personId);
         return script;
+    }
+
+    /** Two ages by two headlines, each with each: a factorial that runs to the end of its campaign. */
+    private Launched crossed(String personId) {
+        List<String> people = List.of(
+                dane("Denmark, 30 to 44", new AgeRange(30, 44)), dane("Denmark, 45 to 64", new AgeRange(45, 64)));
+        Look look = new Look("gangway.jpg", 1080, 1080, 0x5f7f86, 0xe4d3ad, Motif.WAVES);
+        PlanScript script = runner.plan("saltmarsh", personId, "Islands, age and headline")
+                .addCampaign(
+                        "saltmarshhs",
+                        "Islands, age and headline",
+                        "traffic",
+                        Temperature.COLD,
+                        Purpose.TESTING,
+                        StoryRunner.START,
+                        StoryRunner.LAST_DAY,
+                        "16")
+                .addRows(people)
+                .addColumns(List.of(
+                        sailing(look, "Gangway, home tonight", "Hjemme igen til aften"),
+                        sailing(look, "Gangway, no queue", "Ingen kø, ingen bro")));
+        for (RowView row : script.campaign().rows()) {
+            script.edit(new EditBody.RowPerCreative(script.campaign().id(), row.id()));
+        }
+        test(
+                "saltmarsh",
+                script,
+                "Is it the age or the headline?",
+                "Parents want to be home at night; for the others it is the queue at the bridge.",
+                "click_rate",
+                StoryRunner.LAST_DAY,
+                personId);
+        return runner.launch("saltmarsh", script, personId);
+    }
+
+    private String dane(String name, AgeRange ages) {
+        return teller.audience(
+                "saltmarsh",
+                "saltmarshhs",
+                name,
+                AudienceDefinition.everyoneIn("DK").aged(ages));
+    }
+
+    private String sailing(Look look, String name, String headline) {
+        return teller.creative(
+                "saltmarsh",
+                name,
+                look,
+                "Ud til øerne på fyrre minutter, med cyklen under dækket.",
+                headline,
+                "Fra 24 €",
+                "book",
+                "https://saltmarshferries.example/da/dagsture");
     }
 
     private String island(String name, AgeRange ages) {
@@ -272,7 +328,13 @@ class RunningStories {
     }
 
     private void test(
-            String client, PlanScript script, String name, String hypothesis, String metric, String personId) {
+            String client,
+            PlanScript script,
+            String name,
+            String hypothesis,
+            String metric,
+            LocalDate lastDay,
+            String personId) {
         List<String> rows = script.campaign().rows().stream().map(RowView::id).toList();
         tests.setUp(
                 client,
@@ -280,7 +342,7 @@ class RunningStories {
                 script.campaign().id(),
                 name,
                 hypothesis,
-                new TestAsked(rows, metric, null, 0.2, 0.8, LEVEL, 4, TESTED_FROM, TESTED_TO),
+                new TestAsked(rows, metric, null, 0.2, 0.8, LEVEL, 4, TESTED_FROM, lastDay),
                 personId);
     }
 

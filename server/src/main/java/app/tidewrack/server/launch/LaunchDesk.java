@@ -24,6 +24,8 @@ import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.plan.PlanInspector;
 import app.tidewrack.server.plan.PlanInspector.Inspected;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
+import app.tidewrack.server.splittest.TestsAtStake;
+import app.tidewrack.server.splittest.TestsAtStake.TestAtStake;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
@@ -55,6 +57,7 @@ public class LaunchDesk {
     private final PlanInspector inspector;
     private final ChangeJobs jobs;
     private final Drift drift;
+    private final TestsAtStake tests;
     private final JsonMapper json;
 
     LaunchDesk(
@@ -64,6 +67,7 @@ public class LaunchDesk {
             PlanInspector inspector,
             ChangeJobs jobs,
             Drift drift,
+            TestsAtStake tests,
             JsonMapper json) {
         this.mapper = mapper;
         this.wishes = wishes;
@@ -71,6 +75,7 @@ public class LaunchDesk {
         this.inspector = inspector;
         this.jobs = jobs;
         this.drift = drift;
+        this.tests = tests;
         this.json = json;
     }
 
@@ -80,6 +85,7 @@ public class LaunchDesk {
      * @param newestLaunchId the last launch of this campaign, if any
      * @param byHand the last launch was handed over, to be entered by hand
      * @param drift what was changed on the network behind our back
+     * @param test a running test that launching all of it would break
      */
     public record ChangesView(
             int planVersion,
@@ -91,7 +97,8 @@ public class LaunchDesk {
             @Nullable String newestLaunchId,
             boolean running,
             boolean byHand,
-            List<Drifted> drift) {}
+            List<Drifted> drift,
+            @Nullable TestAtStake test) {}
 
     /**
      * @param reviewState of an ad, as the network last told
@@ -147,7 +154,8 @@ public class LaunchDesk {
                 newest.map(StoredLaunch::id).orElse(null),
                 newest.map(StoredLaunch::underWay).orElse(false),
                 newest.map(StoredLaunch::byHand).orElse(false),
-                drift.of(clientId, c.inspected().campaign()));
+                drift.of(clientId, c.inspected().campaign()),
+                tests.of(clientId, campaignId, c.changes().changes()).orElse(null));
     }
 
     /** What runs may spend a day; of lifetime money the average over the campaign's days. */

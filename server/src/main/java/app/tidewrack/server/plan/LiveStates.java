@@ -29,10 +29,22 @@ public interface LiveStates {
             where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'AD' and l.removed_at is null""")
     List<LiveAd> ads(String clientId, String planId);
 
+    /**
+     * @param live on the network
+     * @param tested a split test of it is set up or runs
+     */
+    record CampaignState(String campaignId, boolean live, boolean tested) {}
+
+    /** Campaigns of a plan of which either holds. */
     @Select("""
-            select l.campaign_id from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
-            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'CAMPAIGN' and l.removed_at is null""")
-    List<String> campaigns(String clientId, String planId);
+            select campaign_id, bool_or(live) as live, bool_or(not live) as tested from (
+                select campaign_id, true as live from live_item
+                where client_id = #{clientId} and level = 'CAMPAIGN' and removed_at is null
+                union all
+                select campaign_id, false from split_test where client_id = #{clientId} and ended_at is null) s
+            where campaign_id in (select id from campaign where client_id = #{clientId} and plan_id = #{planId})
+            group by campaign_id""")
+    List<CampaignState> campaigns(String clientId, String planId);
 
     @Select("""
             select count(*) from live_item

@@ -254,7 +254,7 @@ public class PlanDesk {
         List<CampaignView> campaigns = plan.campaigns().stream()
                 .map(c -> PlanView.of(
                         inspector.inspect(clientId, plan, c, around),
-                        around.liveCampaigns().contains(c.id()),
+                        around.live(c),
                         ads.getOrDefault(c.id(), List.of())))
                 .toList();
         return told.remember(new PlanView(

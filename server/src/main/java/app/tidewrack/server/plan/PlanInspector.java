@@ -25,13 +25,13 @@ import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.LiveStates.CampaignState;
 import app.tidewrack.server.plan.Silences.Silenced;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -102,13 +102,24 @@ public class PlanInspector {
             Map<String, Creative> creatives,
             CopyCodes deck,
             Map<String, Account> accounts,
-            Set<String> liveCampaigns,
+            Map<String, CampaignState> states,
             String clientName,
             String planName,
             NamingScheme scheme,
             List<Sender> senders,
             Set<String> subjects,
-            Instant now) {}
+            Instant now) {
+
+        boolean live(Campaign campaign) {
+            CampaignState state = states.get(campaign.id());
+            return state != null && state.live();
+        }
+
+        boolean tested(Campaign campaign) {
+            CampaignState state = states.get(campaign.id());
+            return state != null && state.tested();
+        }
+    }
 
     /**
      * One campaign looked at.
@@ -130,7 +141,8 @@ public class PlanInspector {
                 creatives.byId(clientId, used(plan, c -> c.columns().stream().map(Column::creativeId))),
                 deck.codes(clientId),
                 clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Function.identity())),
-                new HashSet<>(live.campaigns(clientId, plan.id())),
+                live.campaigns(clientId, plan.id()).stream()
+                        .collect(Collectors.toMap(CampaignState::campaignId, Function.identity())),
                 clients.byId(clientId).name(),
                 plan.name(),
                 naming.current(clientId).scheme(),
@@ -226,7 +238,8 @@ public class PlanInspector {
                 s.creatives(),
                 prices.of(clientId, campaign, talkedTo),
                 otherNames(plan, campaign, s),
-                s.liveCampaigns().contains(campaign.id()),
+                s.live(campaign),
+                s.tested(campaign),
                 today);
     }
 

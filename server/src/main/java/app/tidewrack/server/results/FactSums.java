@@ -44,10 +44,21 @@ interface FactSums {
             order by ad""")
     List<AdOfSheet> adsOfSheet(String clientId, String campaignId);
 
-    /** First and last day of which there is anything. */
-    record Days(@Nullable LocalDate first, @Nullable LocalDate last) {}
+    /**
+     * First and last day of which there is anything.
+     *
+     * @param begun the account day that is told of now and has not ended; what it brought is not all yet
+     */
+    record Days(
+            @Nullable LocalDate first,
+            @Nullable LocalDate last,
+            @Nullable LocalDate begun) {}
 
-    @Select("select min(day) as first, max(day) as last from fact_day where client_id = #{clientId}")
+    @Select("""
+            select min(day) as first, max(day) as last,
+                   (select max((facts_until at time zone zone)::date) from account
+                    where client_id = #{clientId}) as begun
+            from fact_day where client_id = #{clientId}""")
     Days days(String clientId);
 
     /** From here to the end of the transaction questions are planned for what they ask, not for anything that may be asked. */

@@ -5,7 +5,9 @@ import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanTotals;
+import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.SpendingPace;
 import app.tidewrack.core.results.SpendingPace.Stand;
 import app.tidewrack.server.plan.PlanDesk;
@@ -52,8 +54,12 @@ class PaceController {
      */
     record CampaignPace(
             String planId,
+            String plan,
             String campaignId,
             String name,
+            Temperature temperature,
+            Purpose purpose,
+            String accountId,
             String currency,
             Instant until,
             PaceView pace,
@@ -132,8 +138,12 @@ class PaceController {
         }
         return new CampaignPace(
                 plan.id(),
+                plan.name(),
                 campaign.id(),
                 of.name(),
+                of.temperature(),
+                of.purpose(),
+                campaign.accountId(),
                 currency,
                 until,
                 PaceView.of(SpendingPace.of(of.flight(), totals.flight(), Money.ofMinor(whole, currency), until)),

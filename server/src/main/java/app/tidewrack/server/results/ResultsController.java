@@ -98,6 +98,7 @@ class ResultsController {
     /**
      * @param judged codes of the numbers that ads of each temperature are judged by
      * @param margin what is left of a sale before advertising, 0 to 1
+     * @param begun the day that is told of now and has not ended
      */
     record ResultOffer(
             List<MetricView> metrics,
@@ -107,7 +108,8 @@ class ResultsController {
             Map<Temperature, List<String>> judged,
             BigDecimal margin,
             @Nullable LocalDate first,
-            @Nullable LocalDate last) {}
+            @Nullable LocalDate last,
+            @Nullable LocalDate begun) {}
 
     @GetMapping("/results/offer")
     ResultOffer offer(@PathVariable String clientId) {
@@ -134,7 +136,8 @@ class ResultsController {
                                         .toList())),
                 facts.margin(clientId).orElseThrow(),
                 days.first(),
-                days.last());
+                days.last(),
+                days.begun());
     }
 
     record TableQuestion(

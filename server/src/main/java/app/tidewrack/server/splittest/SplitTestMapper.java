@@ -63,6 +63,9 @@ interface SplitTestMapper {
     @Select(TEST + " and t.campaign_id = #{campaignId} and t.ended_at is null")
     Optional<StoredTest> open(String clientId, String campaignId);
 
+    @Select(TEST + " and t.account_id = #{accountId} and t.ended_at is null")
+    List<StoredTest> openOf(String clientId, String accountId);
+
     @Insert("""
             insert into split_test (client_id, id, plan_id, campaign_id, account_id, name, hypothesis, metric, base, least,
                                     power, level, looks, per_cell, starts_on, last_day, cells, person_id)

@@ -22,14 +22,11 @@ import app.tidewrack.core.testing.SecondChange;
 import app.tidewrack.core.testing.SecondChange.Done;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector.ItemTold;
-import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.MetricView;
 import app.tidewrack.server.results.RowDays;
 import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.splittest.SplitTestMapper.Began;
-import app.tidewrack.server.splittest.SplitTestMapper.OnNetwork;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
 import app.tidewrack.server.splittest.TestView.CellTold;
 import app.tidewrack.server.splittest.TestView.DayTold;
@@ -42,7 +39,6 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -65,14 +61,12 @@ class TestReader {
     private final SplitTestMapper mapper;
     private final RowDays rows;
     private final Accounts accounts;
-    private final Networks networks;
     private final JsonMapper json;
 
-    TestReader(SplitTestMapper mapper, RowDays rows, Accounts accounts, Networks networks, JsonMapper json) {
+    TestReader(SplitTestMapper mapper, RowDays rows, Accounts accounts, JsonMapper json) {
         this.mapper = mapper;
         this.rows = rows;
         this.accounts = accounts;
-        this.networks = networks;
         this.json = json;
     }
 
@@ -101,11 +95,11 @@ class TestReader {
                 .map(d -> d.isBefore(test.startsOn()) ? test.startsOn() : d)
                 .orElse(null);
         Days days = runsFrom == null ? Days.NONE : days(clientId, test, account, cells, metric, runsFrom);
-        Map<String, Long> people = began.isPresent() ? people(clientId, test, account, zone) : Map.of();
+        Map<String, Long> people = json.readValue(test.people(), new TypeReference<Map<String, Long>>() {});
         List<List<Cell>> byDay = days.byDay().stream()
                 .map(d -> withPeople(d, cells, people, test))
                 .toList();
-        SecondChange changes = began.map(b -> changes(clientId, test, b, runsFrom, cells, zone))
+        SecondChange changes = began.map(b -> changes(clientId, test, b, runsFrom, zone))
                 .orElse(new SecondChange(List.of(), List.of()));
         Design design =
                 new Design(kind, test.level(), test.looks(), test.perCell(), Collections.nCopies(cells.size(), 1.0));
@@ -169,80 +163,55 @@ class TestReader {
                 .toList();
     }
 
-    /** As the network told today, or when it last answered. */
-    private Map<String, Long> people(String clientId, StoredTest test, Account account, ZoneId zone) {
-        Map<String, Long> known = json.readValue(test.people(), new TypeReference<Map<String, Long>>() {});
-        try {
-            LocalDate today = networks.lately().atZone(zone).toLocalDate();
-            if (today.equals(test.peopleOn())) {
-                return known;
-            }
-            Map<String, String> external = mapper.onNetwork(clientId, test.campaignId()).stream()
-                    .collect(Collectors.toMap(OnNetwork::itemKey, OnNetwork::externalId));
-            String campaign = external.get(test.campaignId());
-            if (campaign == null) {
-                return known;
-            }
-            Map<String, Long> parts = networks.connector(account.network()).parts(campaign);
-            Map<String, Long> people = new LinkedHashMap<>();
-            external.forEach((key, id) -> {
-                if (parts.containsKey(id)) {
-                    people.put(key, parts.get(id));
-                }
-            });
-            mapper.setPeople(clientId, test.id(), json.writeValueAsString(people), today);
-            return people;
-        } catch (NetworkAway away) {
-            return known;
-        }
-    }
-
-    private SecondChange changes(
-            String clientId, StoredTest test, Began began, LocalDate runsFrom, List<TestCell> cells, ZoneId zone) {
+    private SecondChange changes(String clientId, StoredTest test, Began began, LocalDate runsFrom, ZoneId zone) {
         Instant from = runsFrom.atStartOfDay(zone).toInstant();
         List<Done> done = new ArrayList<>();
         for (var change : mapper.changes(clientId, test.campaignId(), began.startedAt(), from)) {
-            String when = "by %s on %s"
-                    .formatted(change.person(), DAY.format(change.practiceAt().atZone(zone)));
-            Action action = Action.valueOf(change.action());
-            Level level = Level.valueOf(change.level());
-            if (action == Action.CHANGE) {
-                Arrays.stream(json.readValue(change.fields(), FieldChange[].class))
-                        .filter(f -> !f.field().equals(ItemTold.APART))
-                        .forEach(f -> done.add(
-                                done(action, level, change.itemKey(), test, f.field(), f.before(), f.after(), when)));
-            } else {
-                done.add(done(action, level, change.itemKey(), test, "", "", "", when));
-            }
+            done.addAll(done(
+                    Action.valueOf(change.action()),
+                    Level.valueOf(change.level()),
+                    change.itemKey(),
+                    test.campaignId(),
+                    List.of(json.readValue(change.fields(), FieldChange[].class)),
+                    "by %s on %s"
+                            .formatted(
+                                    change.person(),
+                                    DAY.format(change.practiceAt().atZone(zone)))));
         }
         for (var drifted : mapper.drifted(clientId, test.campaignId())) {
-            json.readValue(drifted.drift(), new TypeReference<Map<String, String>>() {})
-                    .forEach((field, ours) -> done.add(done(
-                            Action.CHANGE,
-                            Level.valueOf(drifted.level()),
-                            drifted.itemKey(),
-                            test,
-                            field,
-                            ours,
-                            "something else",
-                            "by somebody on the network")));
+            List<FieldChange> fields =
+                    json.readValue(drifted.drift(), new TypeReference<Map<String, String>>() {}).entrySet().stream()
+                            .map(e -> new FieldChange(e.getKey(), e.getValue(), "something else"))
+                            .toList();
+            done.addAll(done(
+                    Action.CHANGE,
+                    Level.valueOf(drifted.level()),
+                    drifted.itemKey(),
+                    test.campaignId(),
+                    fields,
+                    "by somebody on the network"));
         }
-        Map<String, String> labels = cells.stream()
-                .collect(Collectors.toMap(TestCell::rowId, TestCell::label, (a, b) -> a, LinkedHashMap::new));
-        return SecondChange.of(labels, done);
+        return SecondChange.of(labels(test), done);
     }
 
-    private static Done done(
-            Action action,
-            Level level,
-            String itemKey,
-            StoredTest test,
-            String field,
-            String before,
-            String after,
-            String when) {
-        String[] ids = itemKey.equals(test.campaignId()) ? new String[] {""} : itemKey.split("/");
-        return new Done(action, level, ids[0], ids.length > 1 ? ids[1] : "", field, before, after, when);
+    /** Labels of the cells' rows by id. */
+    Map<String, String> labels(StoredTest test) {
+        return cells(test).stream()
+                .collect(Collectors.toMap(TestCell::rowId, TestCell::label, (a, b) -> a, LinkedHashMap::new));
+    }
+
+    /** What was done to one item, field by field; that ad groups are held apart is how a test begins, and none of it. */
+    static List<Done> done(
+            Action action, Level level, String itemKey, String campaignId, List<FieldChange> fields, String when) {
+        String[] ids = itemKey.equals(campaignId) ? new String[] {""} : itemKey.split("/");
+        String columnId = ids.length > 1 ? ids[1] : "";
+        if (action != Action.CHANGE) {
+            return List.of(new Done(action, level, ids[0], columnId, "", "", "", when));
+        }
+        return fields.stream()
+                .filter(f -> !f.field().equals(ItemTold.APART))
+                .map(f -> new Done(action, level, ids[0], columnId, f.field(), f.before(), f.after(), when))
+                .toList();
     }
 
     private static TestView told(

@@ -1,0 +1,44 @@
+package app.tidewrack.server.splittest;
+
+import app.tidewrack.core.launch.Change;
+import app.tidewrack.core.testing.SecondChange;
+import app.tidewrack.core.testing.SecondChange.Done;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** What a launch would do to a test that runs. */
+@Component
+public class TestsAtStake {
+    private final SplitTestMapper mapper;
+    private final TestReader reader;
+
+    TestsAtStake(SplitTestMapper mapper, TestReader reader) {
+        this.mapper = mapper;
+        this.reader = reader;
+    }
+
+    /** @param breaking what would change of some cells and not of others, in words; never empty */
+    public record TestAtStake(String testId, String name, List<String> breaking) {}
+
+    /** Empty where no test of the campaign runs, or where its cells stay as comparable as they are. */
+    public Optional<TestAtStake> of(String clientId, String campaignId, List<Change> changes) {
+        return mapper.open(clientId, campaignId)
+                .filter(test -> reader.began(clientId, test).isPresent())
+                .map(test -> new TestAtStake(
+                        test.id(),
+                        test.name(),
+                        SecondChange.of(
+                                        reader.labels(test),
+                                        changes.stream()
+                                                .flatMap(c -> about(c, campaignId))
+                                                .toList())
+                                .breaking()))
+                .filter(stake -> !stake.breaking().isEmpty());
+    }
+
+    private static Stream<Done> about(Change change, String campaignId) {
+        return TestReader.done(change.action(), change.level(), change.key(), campaignId, change.fields(), "").stream();
+    }
+}

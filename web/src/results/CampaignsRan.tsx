@@ -1,0 +1,48 @@
+import { useQuery } from "@tanstack/react-query";
+import type { CSSProperties } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { Schemas } from "../api/client";
+import { Temperature } from "../look/Temperature";
+import { networkColours } from "../look/theme";
+import { Pace } from "./Pace";
+import { paceQuery } from "./queries";
+
+/** What belongs to one campaign's ads and is not taken along to the next. */
+const OF_ONE = ["of", "number", "temperature", "beside"];
+
+/** Every campaign that ran, whatever plan it is of, with its money against plan; the look is taken along. */
+export function CampaignsRan(props: {
+  clientId: string;
+  accounts: Schemas["AccountView"][];
+  current: string | undefined;
+}) {
+  const ran = useQuery(paceQuery(props.clientId)).data ?? [];
+  const [search] = useSearchParams();
+  const look = new URLSearchParams([...search].filter(([k]) => !OF_ONE.includes(k))).toString();
+  if (ran.length === 0) return null;
+  return (
+    <>
+      <h3>Campaigns that ran, {ran.length}</h3>
+      {ran.map((c) => {
+        const account = props.accounts.find((a) => a.id === c.accountId);
+        return (
+          <Link
+            key={c.campaignId}
+            className={`thing ${c.campaignId === props.current ? "on" : ""}`}
+            style={{ "--edge": networkColours[account?.network ?? ""] } as CSSProperties}
+            title={`In the plan ${c.plan}`}
+            to={{ pathname: `/c/${props.clientId}/results/${c.planId}/${c.campaignId}`, search: look }}
+          >
+            <b>{c.name}</b>
+            <div className="note">
+              <Temperature of={c.temperature} />
+              <span>{c.purpose === "TESTING" ? "test" : "scaling"}</span>
+              <span>{account?.networkName}</span>
+            </div>
+            <Pace pace={c.pace} currency={c.currency} />
+          </Link>
+        );
+      })}
+    </>
+  );
+}
