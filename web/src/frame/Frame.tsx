@@ -22,6 +22,9 @@ function initials(name: string): string {
     .slice(0, 2);
 }
 
+/** The one page that the rail does not lead to. */
+const REPORT = { words: "Report" };
+
 function Crumbs() {
   const { clientId, planId } = useParams();
   const path = useLocation().pathname;
@@ -29,7 +32,9 @@ function Crumbs() {
   const plans = useQuery({ ...plansQuery(clientId ?? ""), enabled: !!clientId && !!planId });
   const client = clients.data?.find((c) => c.id === clientId);
   const plan = plans.data?.find((p) => p.id === planId);
-  const screen = screens.find((s) => s.path !== "" && path.startsWith(`/c/${clientId}${s.path}`));
+  const screen =
+    screens.find((s) => s.path !== "" && path.startsWith(`/c/${clientId}${s.path}`)) ??
+    (path === `/c/${clientId}/report` ? REPORT : undefined);
   if (!clientId) return <b>Clients</b>;
   return (
     <>

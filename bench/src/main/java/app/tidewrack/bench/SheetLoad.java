@@ -242,7 +242,7 @@ final class SheetLoad {
                     new PlanNames.Words(
                             NamingScheme.USUAL,
                             Map.of(Token.NETWORK, "HS", Token.NETWORK_NAME, "Hearthside"),
-                            r -> people.get(r.id()).definition(),
+                            a -> people.get(a.replace('a', 'r')).definition(),
                             a -> a,
                             creatives::get,
                             CopyCodes.NONE),

@@ -18,7 +18,7 @@ final class AudienceRules {
     private AudienceRules() {}
 
     static final Family FAMILY = Family.of(
-            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.CELLS, Matter.PEOPLE),
+            EnumSet.of(Matter.FACTS, Matter.ROWS, Matter.DELIVERY, Matter.PEOPLE),
             Rule.blocker("audience.empty", AudienceRules::empty),
             Rule.blocker("audience.too-small", AudienceRules::tooSmall),
             Rule.warning("audience.size-unknown", AudienceRules::sizeUnknown),

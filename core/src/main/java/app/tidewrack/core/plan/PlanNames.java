@@ -12,6 +12,7 @@ import app.tidewrack.core.tracking.LinkTail;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,6 +29,7 @@ import org.jspecify.annotations.Nullable;
 public final class PlanNames {
     private final Ground ground;
     private final Named whole;
+    private final Map<String, OfAudience> audiences;
     private final Map<String, OfRow> rows;
 
     /** Made when they are first asked for. */
@@ -35,9 +37,10 @@ public final class PlanNames {
 
     private volatile @Nullable Map<CellRef, LinkTail> tails;
 
-    private PlanNames(Ground ground, Named whole, Map<String, OfRow> rows) {
+    private PlanNames(Ground ground, Named whole, Map<String, OfAudience> audiences, Map<String, OfRow> rows) {
         this.ground = ground;
         this.whole = whole;
+        this.audiences = audiences;
         this.rows = rows;
     }
 
@@ -45,7 +48,7 @@ public final class PlanNames {
      * What the names need to know beside the sheet.
      *
      * @param fixed tokens that are the same for the whole campaign, apart from its own facts
-     * @param people whom a row talks to
+     * @param audience of an audience id, as a whole
      * @param audienceName of an audience id
      * @param creative of a creative id
      * @param deck codes of the client's phrases
@@ -53,7 +56,7 @@ public final class PlanNames {
     public record Words(
             NamingScheme scheme,
             Map<Token, String> fixed,
-            Function<Row, AudienceDefinition> people,
+            Function<String, AudienceDefinition> audience,
             Function<String, String> audienceName,
             Function<String, Creative> creative,
             CopyCodes deck) {}
@@ -69,10 +72,37 @@ public final class PlanNames {
     /** All that the names of every row follow from. */
     private record Ground(NamingScheme scheme, Map<Token, String> values, List<OfColumn> columns) {}
 
+    private record OfAudience(AudienceDefinition people, String name) {}
+
     private record OfColumn(String id, Map<Token, String> values) {}
 
-    /** What the names of one row follow from beside the ground. */
-    private record From(Map<Token, String> values, BitSet on) {}
+    /**
+     * What the names of one row follow from beside the ground. A row's money is none of it.
+     *
+     * @param number from 1
+     */
+    private record From(Row row, int number, OfAudience audience, BitSet on) {
+        @Override
+        public boolean equals(@Nullable Object other) {
+            return other instanceof From f
+                    && number == f.number
+                    && on.equals(f.on)
+                    && Objects.equals(audience, f.audience)
+                    && (row == f.row
+                            || row.label().equals(f.row.label())
+                                    && row.narrowing().equals(f.row.narrowing())
+                                    && row.delivery().equals(f.row.delivery()));
+        }
+
+        @Override
+        public int hashCode() {
+            return Objects.hash(number, on, row.label());
+        }
+
+        Map<Token, String> values() {
+            return TokenValues.ofRow(row, number, row.people(audience.people()), audience.name());
+        }
+    }
 
     /**
      * @param ads of the columns that are on, in their order
@@ -109,16 +139,24 @@ public final class PlanNames {
         Ground ground = new Ground(scheme, values, columns(campaign, words));
         Map<String, OfRow> known = before != null && before.ground.equals(ground) ? before.rows : Map.of();
         Maker maker = new Maker(ground);
+        Map<String, OfAudience> audiences = new HashMap<>();
         Map<String, OfRow> rows = new LinkedHashMap<>();
         for (int r = 0; r < campaign.rows().size(); r++) {
             Row row = campaign.rows().get(r);
-            Map<Token, String> ofRow = TokenValues.ofRow(
-                    row, r + 1, words.people().apply(row), words.audienceName().apply(row.audienceId()));
-            From from = new From(ofRow, campaign.on(row.id()));
+            OfAudience audience = audiences.computeIfAbsent(row.audienceId(), id -> audience(id, words, before));
+            From from = new From(row, r + 1, audience, campaign.on(row.id()));
             OfRow made = known.get(row.id());
             rows.put(row.id(), made != null && made.from().equals(from) ? made : maker.row(from));
         }
-        return new PlanNames(ground, whole, rows);
+        return new PlanNames(ground, whole, audiences, rows);
+    }
+
+    /** The same object as before where it says the same, so that rows are compared in no time. */
+    private static OfAudience audience(String id, Words words, @Nullable PlanNames before) {
+        OfAudience now =
+                new OfAudience(words.audience().apply(id), words.audienceName().apply(id));
+        OfAudience known = before == null ? null : before.audiences.get(id);
+        return now.equals(known) ? known : now;
     }
 
     private static List<OfColumn> columns(Campaign campaign, Words words) {

@@ -183,14 +183,9 @@ class ChecksTest {
                     form,
                     new ChatScript("s", "Hello", "Hello", List.of()),
                     message);
-            Map<String, AudienceDefinition> people = Map.of("r1", definition, "r2", other);
+            Map<String, AudienceDefinition> people = Map.of("k", definition, "s", other);
             PlanNames.Words words = new PlanNames.Words(
-                    SCHEME,
-                    Map.of(Token.NETWORK, "HS"),
-                    r -> people.get(r.id()),
-                    a -> a,
-                    c -> creative,
-                    CopyCodes.NONE);
+                    SCHEME, Map.of(Token.NETWORK, "HS"), people::get, a -> a, c -> creative, CopyCodes.NONE);
             return new Situation(
                     campaign,
                     PlanTotals.of(campaign),

@@ -228,6 +228,7 @@ public class PlanDesk {
         if (mapper.nextVersion(clientId, held.plan().id(), held.version()) == 0) {
             throw new Conflict("The plan was changed meanwhile. Look at it and repeat the edit.");
         }
+        store.remember(clientId, applied.plan(), held.version() + 1);
         return applied;
     }
 

@@ -186,7 +186,7 @@ public class PlanInspector {
                 new PlanNames.Words(
                         scheme,
                         fixed,
-                        r -> r.people(s.audiences().get(r.audienceId()).definition()),
+                        a -> s.audiences().get(a).definition(),
                         a -> s.audiences().get(a).name(),
                         s.creatives()::get,
                         s.deck()),

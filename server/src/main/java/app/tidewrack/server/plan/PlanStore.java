@@ -21,6 +21,8 @@ import app.tidewrack.server.plan.PlanMapper.StoredCampaign;
 import app.tidewrack.server.plan.PlanMapper.StoredColumn;
 import app.tidewrack.server.plan.PlanMapper.StoredOff;
 import app.tidewrack.server.plan.PlanMapper.StoredRow;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -33,20 +35,67 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Plans in the database: read whole, written by what differs. */
 @Component
 class PlanStore {
+    private static final int MOST_KEPT = 64;
+
     private final PlanMapper mapper;
     private final JsonMapper json;
+
+    /**
+     * Plans as they were last committed, so that an edit of a large one need not read it anew, and rows that it leaves alone stay the
+     * same objects. None is believed but at its version, which each edit raises.
+     */
+    private final Cache<String, Known> known =
+            Caffeine.newBuilder().maximumSize(MOST_KEPT).build();
+
+    private record Known(int version, Plan plan) {
+        static Known newer(Known a, Known b) {
+            return a.version() > b.version() ? a : b;
+        }
+    }
 
     PlanStore(PlanMapper mapper, JsonMapper json) {
         this.mapper = mapper;
         this.json = json;
     }
 
+    /** The plan at the version of its head. */
     Plan load(String clientId, PlanHead head) {
+        Known kept = known.getIfPresent(key(clientId, head.id()));
+        if (kept != null
+                && kept.version() == head.version()
+                && kept.plan().name().equals(head.name())) {
+            return kept.plan();
+        }
+        Plan plan = read(clientId, head);
+        remember(clientId, plan, head.version());
+        return plan;
+    }
+
+    /** Keeps the plan once the transaction is through; of one that fails nothing is kept. */
+    void remember(String clientId, Plan plan, int version) {
+        if (!TransactionSynchronizationManager.isSynchronizationActive()) {
+            return;
+        }
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                known.asMap().merge(key(clientId, plan.id()), new Known(version, plan), Known::newer);
+            }
+        });
+    }
+
+    private static String key(String clientId, String planId) {
+        return clientId + "/" + planId;
+    }
+
+    private Plan read(String clientId, PlanHead head) {
         var rows = mapper.rows(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredRow::campaignId));
         var columns =
                 mapper.columns(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredColumn::campaignId));
