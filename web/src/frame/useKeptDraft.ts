@@ -35,6 +35,7 @@ export function useKeptDraft<T>(key: string, initial: T, save: (draft: T) => Pro
     const { draft, save: keep } = pending.current;
     pending.current = undefined;
     sending.current = true;
+    let waits = false;
     beginOnce();
     try {
       await keep(draft);
@@ -48,6 +49,8 @@ export function useKeptDraft<T>(key: string, initial: T, save: (draft: T) => Pro
       if (why.passing) {
         pending.current ??= { draft, save: keep };
         hold("draft", 1);
+        waits = true;
+        window.clearTimeout(timer.current);
         timer.current = window.setTimeout(() => void send(), AGAIN_MS);
       } else {
         setProblem(why);
@@ -55,7 +58,7 @@ export function useKeptDraft<T>(key: string, initial: T, save: (draft: T) => Pro
       }
     } finally {
       sending.current = false;
-      if (pending.current) {
+      if (pending.current && !waits) {
         if (!timer.current) void send();
         else beginOnce();
       }

@@ -2,7 +2,7 @@ import { DatePicker, Segmented, Select } from "antd";
 import dayjs from "dayjs";
 import { plural } from "../look/format";
 import { Beside } from "./Beside";
-import { titled, type Offer } from "./model";
+import { PEOPLE, titled, type Offer } from "./model";
 import type { Look } from "./useLook";
 
 const QUICK = [
@@ -131,7 +131,7 @@ export function LookBar(props: {
         maxTagPlaceholder={() => plural(columns.length, "column")}
         showSearch={FOUND_BY_LABEL}
         value={columns}
-        options={[...numbers, { value: "reach", label: "People reached" }]}
+        options={[...numbers, ...PEOPLE.map((p) => ({ value: p.code, label: titled(p.words) }))]}
         onChange={props.onColumns}
       />
       {props.onUsual && (

@@ -11,6 +11,7 @@ import { CampaignsRan } from "./CampaignsRan";
 import { Line } from "./Line";
 import { LookBar } from "./LookBar";
 import {
+  PEOPLE,
   figure,
   keyWords,
   lineKey,
@@ -130,12 +131,13 @@ function ResultsOf(props: {
   // The number that is drawn comes first, so that it is in sight however many columns there are.
   const codes = [
     ...new Set([look.number, ...(columns ?? usualColumns(offer, temperature ? [temperature] : []))]),
-  ].filter((c) => metricOf.has(c) || c === "reach");
+  ].filter((c) => metricOf.has(c) || PEOPLE.some((p) => p.code === c));
   const metrics = codes.flatMap((c) => metricOf.get(c) ?? []);
   const shown = metricOf.get(look.number) ?? (offer.metrics[0] as MetricView);
-  const wantsReach =
-    codes.includes("reach") && by.every((b) => offer.tokens.some((t) => t.by === b) || b === "AD");
-  const reach = useQuery({ ...reachQuery(clientId, question), enabled: wantsReach });
+  const peopleColumns = by.every((b) => offer.tokens.some((t) => t.by === b) || b === "AD")
+    ? PEOPLE.filter((p) => codes.includes(p.code))
+    : [];
+  const reach = useQuery({ ...reachQuery(clientId, question), enabled: peopleColumns.length > 0 });
 
   const currencies = [...new Set(byDay.data?.lines.map((l) => l.currency))];
   const currency = currencies[0] ?? "EUR";
@@ -174,7 +176,11 @@ function ResultsOf(props: {
           {props.sheet && <Link to={props.sheet}>On the sheet</Link>}
           {props.path && <NextCampaign path={props.path} />}
           <KeepView clientId={clientId} />
-          <SaveAs {...{ clientId, look }} campaignId={campaign?.id} metrics={metrics.map((m) => m.code)} />
+          <SaveAs
+            {...{ clientId, look }}
+            campaignId={campaign?.id}
+            metrics={[...metrics, ...peopleColumns].map((m) => m.code)}
+          />
         </>
       }
       facts={
@@ -243,9 +249,8 @@ function ResultsOf(props: {
             lines={table.data.lines}
             totals={table.data.totals}
             metrics={metrics}
-            reach={
-              wantsReach && reach.data ? new Map(reach.data.map((r) => [lineKey(r), r.people])) : undefined
-            }
+            peopleColumns={peopleColumns}
+            reach={reach.data}
             beside={beside}
             shown={shown}
             order={order}

@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Fragment, useMemo, useRef } from "react";
-import { count } from "../look/format";
+import type { Schemas } from "../api/client";
 import { rankColours } from "../look/theme";
 import {
   change,
@@ -10,10 +10,12 @@ import {
   keyWords,
   lineKey,
   matrix,
+  ofPeople,
   titled,
   withBeside,
   type MetricView,
   type Order,
+  type PeopleColumn,
   type ResultLine,
 } from "./model";
 
@@ -33,8 +35,9 @@ export function ResultsTable(props: {
   lines: readonly ResultLine[];
   totals: readonly ResultLine[];
   metrics: MetricView[];
-  /** Different people by line, where asked for. */
-  reach: ReadonlyMap<string, number | null | undefined> | undefined;
+  peopleColumns: readonly PeopleColumn[];
+  /** Different people by line, once told. */
+  reach: readonly Schemas["ReachLine"][] | undefined;
   /** The number whose ranks are coloured, and that is compared. */
   shown: MetricView;
   /** What stands beside, where compared. */
@@ -44,12 +47,13 @@ export function ResultsTable(props: {
   chosen: string | undefined;
   onChoose: (line: ResultLine) => void;
 }) {
-  const { by, metrics, order, reach, shown, beside } = props;
+  const { by, metrics, order, peopleColumns, shown, beside } = props;
   const box = useRef<HTMLDivElement>(null);
   const lines = useMemo(
     () => inOrder(beside ? withBeside(props.lines, beside.lines) : props.lines, order),
     [props.lines, beside, order],
   );
+  const reach = useMemo(() => new Map(props.reach?.map((r) => [lineKey(r), r.people])), [props.reach]);
   const there = useMemo(() => new Map(beside?.lines.map((l) => [lineKey(l), l])), [beside]);
   const rows = useVirtualizer({
     count: lines.length,
@@ -59,7 +63,7 @@ export function ResultsTable(props: {
   });
   const items = rows.getVirtualItems();
   const several = new Set(props.lines.map((l) => l.currency)).size > 1;
-  const width = by.length + (several ? 1 : 0) + metrics.length + (reach ? 1 : 0) + (beside ? 2 : 0);
+  const width = by.length + (several ? 1 : 0) + metrics.length + peopleColumns.length + (beside ? 2 : 0);
   const space = (height: number) =>
     height > 0 && (
       <tr style={{ height }}>
@@ -93,7 +97,11 @@ export function ResultsTable(props: {
                 )}
               </Fragment>
             ))}
-            {reach && <th className="number">People reached</th>}
+            {peopleColumns.map((p) => (
+              <th key={p.code} className="number">
+                {titled(p.words)}
+              </th>
+            ))}
           </tr>
         </thead>
         <tbody>
@@ -125,7 +133,11 @@ export function ResultsTable(props: {
                     )}
                   </Fragment>
                 ))}
-                {reach && <td className="number">{peopleOf(reach.get(key))}</td>}
+                {peopleColumns.map((p) => (
+                  <td key={p.code} className="number">
+                    {ofPeople(p, line, reach.get(key))}
+                  </td>
+                ))}
               </tr>
             );
           })}
@@ -148,11 +160,11 @@ export function ResultsTable(props: {
                   )}
                 </Fragment>
               ))}
-              {reach && (
-                <td className="number" title="People are never added">
+              {peopleColumns.map((p) => (
+                <td key={p.code} className="number" title="People are never added">
                   –
                 </td>
-              )}
+              ))}
             </tr>
           ))}
         </tfoot>
@@ -170,10 +182,6 @@ function Compared(props: { metric: MetricView; here: ResultLine; there: ResultLi
       <td className="number">{change(here.values[metric.code], there?.values[metric.code])}</td>
     </>
   );
-}
-
-function peopleOf(people: number | null | undefined): string {
-  return people == null ? "–" : count(people);
 }
 
 function sorted(order: Order | undefined, code: string): "descending" | "ascending" | undefined {

@@ -115,6 +115,22 @@ function daysBefore(from: string, to: string): { from: string; to: string } {
   return { from: iso(first - (last - first) - DAY), to: iso(first - DAY) };
 }
 
+/** Numbers of different people, as networks count them; they are asked for apart, and have no totals. */
+export const PEOPLE = [
+  { code: "reach", words: "people reached" },
+  { code: "frequency", words: "frequency" },
+] as const;
+
+export type PeopleColumn = (typeof PEOPLE)[number];
+
+/** People reached, or how often each saw it; a dash where no network has counted them. */
+export function ofPeople(column: PeopleColumn, line: ResultLine, people: number | null | undefined): string {
+  if (people == null) return "–";
+  if (column.code === "reach") return count(people);
+  const impressions = line.values["impressions"];
+  return people === 0 || impressions === undefined ? "–" : (impressions / people).toFixed(2);
+}
+
 /** One number of lines by the day, in one currency. */
 export function overDays(lines: readonly ResultLine[] | undefined, currency: string, code: string) {
   return (lines ?? [])

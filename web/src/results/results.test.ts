@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import {
+  PEOPLE,
   barsOf,
   beneath,
   besideOf,
@@ -8,6 +9,7 @@ import {
   figure,
   inOrder,
   matrix,
+  ofPeople,
   overDays,
   theDays,
   withBeside,
@@ -68,6 +70,17 @@ describe("results as they are read", () => {
       ["GBP", "darn", undefined],
       ["DKK", "sock", undefined],
     ]);
+  });
+
+  it.each([
+    [1, 1000, 400, "2.50"],
+    [1, 1000, 0, "–"],
+    [1, 1000, null, "–"],
+    [0, 1000, 400, "400"],
+    [0, 1000, null, "–"],
+  ])("tells people and how often each saw it: %s", (column, impressions, people, shown) => {
+    const line = { keys: [], currency: "GBP", values: { impressions } } as unknown as ResultLine;
+    expect(ofPeople(PEOPLE[column as 0 | 1], line, people)).toBe(shown);
   });
 
   it("follows one number over the days, in one currency", () => {

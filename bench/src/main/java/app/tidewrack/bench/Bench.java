@@ -12,6 +12,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 /** Runs all measurements and prints one line each: what, figure, limit. Needs the database that ./tidewrack bench starts. */
 public final class Bench {
     private static final String OF_THE_SERVER = "server";
+    private static final String OF_RESULTS = "server-results";
     private static final String OF_A_SHEET = "sheet";
     private static final String OF_DECISIONS = "decisions";
 
@@ -27,7 +28,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, forecast, splittests; or server, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, forecast, splittests; or server and server-results, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
@@ -42,7 +43,10 @@ public final class Bench {
         if (parts.contains(OF_THE_SERVER)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measure();
         }
-        if (Set.of(OF_THE_SERVER, OF_A_SHEET, OF_DECISIONS).containsAll(parts)) {
+        if (parts.contains(OF_RESULTS)) {
+            new ServerLoad(System.getenv("TIDEWRACK_URL")).measureResults();
+        }
+        if (Set.of(OF_THE_SERVER, OF_RESULTS, OF_A_SHEET, OF_DECISIONS).containsAll(parts)) {
             return;
         }
         try (Practice practice = new Practice()) {

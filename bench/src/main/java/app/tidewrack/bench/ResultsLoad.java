@@ -63,7 +63,7 @@ final class ResultsLoad {
                 select 'oddment', '%s', r, c, 'oddmenths' from unnest('{%s}'::text[]) r, unnest('{%s}'::text[]) c""".formatted(sheet.campaign(), String.join(",", rows), String.join(",", columns)));
         database.run("""
                 insert into fact_day (client_id, day, ad, impressions, clicks, spend, visits, value)
-                select 'oddment', d::date, ad, 50 + ad % 90, ad % 7, 40 + ad % 100, ad % 2, ad % 5
+                select 'oddment', d::date, ad, 50 + mod(ad, 90), mod(ad, 7), 40 + mod(ad, 100), mod(ad, 2), mod(ad, 5)
                 from fact_ad cross join generate_series('2027-03-01'::date, '2027-03-14', '1 day') d
                 where campaign_id = '%s'""".formatted(sheet.campaign()));
         database.run("""

@@ -64,6 +64,14 @@ final class ServerLoad {
         }
     }
 
+    /** Of all that only what results take. */
+    void measureResults() throws IOException, InterruptedException, SQLException {
+        signIn();
+        try (Database database = new Database()) {
+            new ResultsLoad(this, database).figures().forEach(Figure::print);
+        }
+    }
+
     private void signIn() throws IOException, InterruptedException {
         send("GET", "/api/session", BodyPublishers.noBody(), "application/json");
         post("/api/session", Map.of("email", "ines@withyandoar.example", "password", "mend-the-sail"));

@@ -19,6 +19,7 @@ import app.tidewrack.server.network.NetworkConnector.ReportState;
 import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
 import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Workbook;
@@ -139,6 +141,18 @@ class ResultsWorkTest extends WithServer {
 
     private JsonNode table(String... by) throws Exception {
         return scene.post(CLIENT + "/results/table", Map.of("by", List.of(by)));
+    }
+
+    private byte[] file(String form, String by, String... metrics) throws Exception {
+        return mvc.perform(MockMvcRequestBuilders.post(CLIENT + "/results/file")
+                        .with(SecurityMockMvcRequestPostProcessors.user("ines"))
+                        .with(SecurityMockMvcRequestPostProcessors.csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(json.writeValueAsBytes(
+                                Map.of("form", form, "table", Map.of("by", List.of(by)), "metrics", List.of(metrics)))))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
     }
 
     private String refused(Map<String, Object> question) throws Exception {
@@ -274,6 +288,29 @@ class ResultsWorkTest extends WithServer {
         assertThat(table.get("lines").get(0).get("keys").get(0).asString()).isEmpty();
     }
 
+    /** Money is never added over currencies: a line and a total for each, and every line says its own. */
+    @Test
+    void twoCurrenciesInOneViewStandApart() throws Exception {
+        sql.update("""
+                insert into account (client_id, id, network, external_id, name, currency, zone, site_tag)
+                values ('c1', 'a2', 'HS', 'x2', 'HS EUR', 'EUR', 'Europe/Berlin', 'tag') on conflict do nothing""");
+        sql.update("""
+                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, fields,
+                                       paused, review_state)
+                values ('c1', ?, 'far/away', 'AD', 'ad abroad', 'a2', 'Y00', '{}', false, 'APPROVED')""", campaign);
+        tell("Y00", "2027-03-27T10:00:00Z", counts(700, 7, 350, 1));
+        someHours();
+        JsonNode table = table("CREATIVE");
+        Map<String, Double> spent = new HashMap<>();
+        table.get("totals").forEach(t -> spent.put(t.get("currency").asString(), value(t, "spend")));
+        assertThat(spent).containsExactlyInAnyOrderEntriesOf(Map.of("GBP", 2200.0, "EUR", 350.0));
+        Map<String, Double> lines = new HashMap<>();
+        table.get("lines").forEach(l -> lines.merge(l.get("currency").asString(), value(l, "clicks"), Double::sum));
+        assertThat(lines).containsExactlyInAnyOrderEntriesOf(Map.of("GBP", 60.0, "EUR", 7.0));
+        // The day that is told of and has not ended.
+        assertThat(scene.get(CLIENT + "/results/offer").get("begun").asString()).isEqualTo("2027-03-29");
+    }
+
     @Test
     void twoLinesAreToldApartOrNot() throws Exception {
         tell("X00", "2027-03-27T10:00:00Z", counts(1000, 50, 500, 0));
@@ -312,6 +349,9 @@ class ResultsWorkTest extends WithServer {
         someHours();
         JsonNode pace = scene.get(CLIENT + "/results/pace").get(0);
         assertThat(pace.get("campaignId").asString()).isEqualTo(campaign);
+        assertThat(pace.get("planId").asString()).isEqualTo(plan);
+        assertThat(pace.get("accountId").asString()).isEqualTo("a1");
+        assertThat(pace.get("temperature").asString()).isEqualTo("COLD");
         assertThat(Instant.parse(pace.get("until").asString())).isEqualTo("2027-03-29T10:00:00Z");
         JsonNode whole = pace.get("pace");
         assertThat(whole.get("plannedMinor").asLong()).isEqualTo(28_000);
@@ -337,6 +377,32 @@ class ResultsWorkTest extends WithServer {
         JsonNode after = scene.get(asked).get("impressions");
         assertThat(after.get("to").asDouble()).isBetween(2_500.0, 10_000 / 0.9);
         assertThat(after.get("from").asDouble()).isLessThan(5_000);
+    }
+
+    /** Two ads of a row reach fewer people than both apart, so nothing is added; what no network counted stays empty. */
+    @Test
+    void peopleAreToldAsNetworksCountThemInFilesToo() throws Exception {
+        someHours();
+        when(network.reach(anyString(), any(), any(), any()))
+                .thenAnswer(call -> call.<Map<String, List<String>>>getArgument(3).entrySet().stream()
+                        .filter(e -> e.getValue().contains("X00"))
+                        .collect(Collectors.toMap(Map.Entry::getKey, e -> 1200L)));
+        String file = new String(file("CSV", "ROW", "impressions", "reach", "frequency"), StandardCharsets.UTF_8);
+        List<String> lines = file.lines().toList();
+        assertThat(lines.get(0)).endsWith("currency,impressions,people reached,frequency");
+        assertThat(lines).anyMatch(l -> l.endsWith(",GBP,3000,1200,2.5"));
+        assertThat(lines).anyMatch(l -> l.endsWith(",GBP,4000,,"));
+        assertThat(lines.get(lines.size() - 1)).endsWith("all,GBP,7000,,");
+        assertThat(scene.call(
+                                "ines",
+                                HttpMethod.POST,
+                                CLIENT + "/results/file",
+                                Map.of(
+                                        "form", "CSV",
+                                        "table", Map.of("by", List.of("DAY")),
+                                        "metrics", List.of("reach")))
+                        .detail())
+                .contains("not by DAY");
     }
 
     @Test
@@ -376,20 +442,7 @@ class ResultsWorkTest extends WithServer {
         assertThat(scene.call("ines", HttpMethod.PUT, CLIENT + "/results/numbers/clicks", number)
                         .status())
                 .isEqualTo(422);
-        byte[] file = mvc.perform(MockMvcRequestBuilders.post(CLIENT + "/results/file")
-                        .with(SecurityMockMvcRequestPostProcessors.user("ines"))
-                        .with(SecurityMockMvcRequestPostProcessors.csrf())
-                        .contentType(MediaType.APPLICATION_JSON)
-                        .content(json.writeValueAsBytes(Map.of(
-                                "form",
-                                "XLSX",
-                                "table",
-                                Map.of("by", List.of("ROW")),
-                                "metrics",
-                                List.of("spend", "clicks_per_sale")))))
-                .andReturn()
-                .getResponse()
-                .getContentAsByteArray();
+        byte[] file = file("XLSX", "ROW", "spend", "clicks_per_sale");
         try (Workbook book = WorkbookFactory.create(new ByteArrayInputStream(file))) {
             Row all = book.getSheetAt(0).getRow(3);
             assertThat(all.getCell(0).getStringCellValue()).isEqualTo("all");

@@ -2,6 +2,7 @@ package app.tidewrack.server;
 
 import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.when;
 
@@ -18,6 +19,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
@@ -217,6 +219,75 @@ class SplitTestWorkTest extends RunningSheet {
         JsonNode broken = test(test);
         assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");
         assertThat(broken.get("why").get(0).asString()).contains("shares of people");
+    }
+
+    /** Two audiences by two headlines: the headline does it, and the audience does not. */
+    @Test
+    void aFactorialTellsEachVariableByItself() throws Exception {
+        edit(with("newRows", "audienceIds", List.of(scene.audience(campaign.substring(0, 8) + " more"))));
+        List<String> before = rows();
+        edit(with("rowPerCreative", "rowId", before.get(before.size() - 1)));
+        JsonNode reckoned = scene.post(ofTests("/reckoned"), asked());
+        assertThat(reckoned.get("shape").asString()).isEqualTo("FACTORIAL");
+        assertThat(reckoned.get("stops")).isEmpty();
+        JsonNode test = setUp();
+        launch();
+        List<JsonNode> cells = StreamSupport.stream(test(test).get("cells").spliterator(), false)
+                .toList();
+        assertThat(cells).hasSize(4);
+        for (int day = 0; day < 8; day++) {
+            for (JsonNode cell : cells) {
+                boolean evening = cell.get("values").get("headline").asString().equals("Mended by bedtime");
+                tell(
+                        adOf(cell.get("rowId").asString()),
+                        day,
+                        Counts.of(Map.of(
+                                Measure.IMPRESSIONS,
+                                8000L,
+                                Measure.CLICKS,
+                                evening ? 140L : 80L,
+                                Measure.SPEND,
+                                3000L)));
+            }
+        }
+        toldUntil(adOf(cells.get(0).get("rowId").asString()), 8);
+        Map<String, JsonNode> effects = new HashMap<>();
+        test(test).get("effects").forEach(e -> effects.put(e.get("variable").asString(), e));
+        assertThat(effects).containsOnlyKeys("audience", "headline");
+        assertThat(effects.get("headline").get("outcome").asString()).isEqualTo("WINNER");
+        JsonNode better = effects.get("headline")
+                .get("values")
+                .get(effects.get("headline").get("winner").asInt());
+        assertThat(better.get("value").asString()).isEqualTo("Mended by bedtime");
+        assertThat(better.get("number").asDouble()).isCloseTo(140 / 8000.0, within(1e-12));
+        assertThat(effects.get("audience").get("winner").isNull()).isTrue();
+        assertThat(effects.get("audience").get("values"))
+                .allSatisfy(v -> assertThat(v.get("number").asDouble()).isCloseTo(110 / 8000.0, within(1e-12)));
+    }
+
+    /** The network's id of the one ad of a row. */
+    private String adOf(String rowId) {
+        return sql.queryForObject(
+                "select external_id from live_item where level = 'AD' and item_key like ?", String.class, rowId + "/%");
+    }
+
+    @Test
+    void aRowTakenOutBreaksItAndIsStillTold() throws Exception {
+        JsonNode test = setUp();
+        launch();
+        days(2, 8000, 80, 140);
+        clock(Instant.parse("2027-03-12T09:00:00Z"));
+        String gone = rows().get(0);
+        String column = view().get("columns").get(0).get("id").asString();
+        edit(with("cellSwitch", "cells", List.of(Map.of("rowId", gone, "columnId", column)), "on", false));
+        launch();
+        edit(with("rowRemoval", "rowIds", List.of(gone)));
+        launch();
+        JsonNode broken = test(test);
+        assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");
+        assertThat(broken.get("why").toString()).contains("was taken out, by Ines on 12 March");
+        assertThat(broken.get("cells")).hasSize(2);
+        assertThat(broken.get("cells").get(0).get("trials").asLong()).isEqualTo(16_000);
     }
 
     @Test

@@ -4,10 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.creative.CopyCodes;
+import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Budgeting.Basis;
@@ -20,6 +24,7 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -64,6 +69,55 @@ class PlanEditTest {
             }
             assertThat(plan).isEqualTo(end);
         }
+    }
+
+    /** After an edit only rows are named again in which something changed; nobody can tell. */
+    @Test
+    void namesTakenOverAreThoseMadeAnew() {
+        for (int seed = 0; seed < 20; seed++) {
+            Random random = new Random(seed);
+            Plan plan = new Plan("p", "Plan", List.of());
+            Map<String, PlanNames> before = new HashMap<>();
+            for (int step = 0; step < 80; step++) {
+                plan = randomEdit(plan, random).applyTo(plan).plan();
+                // Now and then an audience is called otherwise, or widened.
+                PlanNames.Words words = words(step / 7);
+                for (Campaign campaign : plan.campaigns()) {
+                    PlanNames anew = PlanNames.of(campaign, words);
+                    PlanNames over = PlanNames.of(campaign, words, before.put(campaign.id(), anew));
+                    assertThat(over).as("seed %d, step %d", seed, step).isEqualTo(anew);
+                    assertThat(List.of(over.campaign(), over.rows(), over.ads(), over.tails(), over.wanting()))
+                            .isEqualTo(List.of(anew.campaign(), anew.rows(), anew.ads(), anew.tails(), anew.wanting()));
+                    before.put(campaign.id(), over);
+                }
+            }
+        }
+    }
+
+    private static PlanNames.Words words(int time) {
+        return new PlanNames.Words(
+                NamingScheme.USUAL,
+                Map.of(Token.NETWORK, "HS", Token.NETWORK_NAME, "Hearthside"),
+                id -> AudienceDefinition.everyoneIn("GB")
+                        .aged(new AgeRange(18 + Math.floorMod(id.hashCode() + time, 5), 60)),
+                id -> id + (Math.floorMod(id.hashCode(), 3) == time % 3 ? " anew" : ""),
+                id -> new Creative(
+                        id,
+                        "Sock " + id,
+                        "single-picture",
+                        List.of(),
+                        List.of("Body"),
+                        List.of("Headline"),
+                        List.of(),
+                        List.of(),
+                        "https://a.example",
+                        "",
+                        "",
+                        List.of(),
+                        null,
+                        null,
+                        null),
+                CopyCodes.NONE);
     }
 
     private static void requireSumsAgree(Campaign campaign) {

@@ -21,6 +21,22 @@ final class ResultText {
         if (metric.formula().unit().money() == 1) {
             exact = exact.movePointLeft(Currency.getInstance(currency).getDefaultFractionDigits());
         }
+        return rounded(exact);
+    }
+
+    /** Empty where no network has counted them. */
+    static Object people(@Nullable Long people) {
+        return people == null ? "" : people;
+    }
+
+    /** Impressions for each of the people; empty without any. */
+    static Object frequency(@Nullable Double impressions, @Nullable Long people) {
+        return impressions == null || people == null || people == 0
+                ? ""
+                : rounded(BigDecimal.valueOf(impressions / people));
+    }
+
+    private static BigDecimal rounded(BigDecimal exact) {
         BigDecimal rounded = exact.setScale(PLACES, RoundingMode.HALF_EVEN).stripTrailingZeros();
         return rounded.scale() < 0 ? rounded.setScale(0) : rounded;
     }

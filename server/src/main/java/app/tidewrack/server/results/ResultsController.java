@@ -25,7 +25,6 @@ import app.tidewrack.server.results.ResultTables.Table;
 import app.tidewrack.server.results.ResultsMapper.Reached;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.NotFound;
-import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -33,11 +32,8 @@ import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -45,7 +41,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -68,6 +63,7 @@ class ResultsController {
     private static final int MOST_VIEWS = 100;
 
     private final ResultTables tables;
+    private final ResultFiles files;
     private final AdsKnown known;
     private final FactSums facts;
     private final SumsByGroup byGroup;
@@ -77,6 +73,7 @@ class ResultsController {
 
     ResultsController(
             ResultTables tables,
+            ResultFiles files,
             AdsKnown known,
             FactSums facts,
             SumsByGroup byGroup,
@@ -84,6 +81,7 @@ class ResultsController {
             PlanDesk plans,
             JsonMapper json) {
         this.tables = tables;
+        this.files = files;
         this.known = known;
         this.facts = facts;
         this.byGroup = byGroup;
@@ -212,47 +210,9 @@ class ResultsController {
     /** The same lines in a file, money in whole units of its currency, shares from 0 to 1; totals at the foot. */
     @AsksOnly
     @PostMapping("/results/file")
-    ResponseEntity<byte[]> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body)
-            throws IOException {
-        Map<String, Metric> metrics = tables.metrics(clientId).stream().collect(Collectors.toMap(Metric::code, m -> m));
-        List<Metric> chosen = body.metrics().stream()
-                .map(code -> {
-                    Metric metric = metrics.get(code);
-                    if (metric == null) {
-                        throw new Refusal(
-                                "metrics", "There is no number “%s”.".formatted(code), "Choose of what is offered.");
-                    }
-                    return metric;
-                })
-                .toList();
+    ResponseEntity<byte[]> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body) {
         Table table = tables.table(clientId, body.table().question());
-        List<String> columns = Stream.of(
-                        body.table().by().stream(),
-                        Stream.of("currency"),
-                        chosen.stream().map(Metric::words))
-                .flatMap(s -> s)
-                .toList();
-        List<List<Object>> lines = Stream.concat(
-                        table.lines().stream(),
-                        table.totals().stream()
-                                .map(t -> new ResultTables.Line(
-                                        body.table().by().stream()
-                                                .map(b -> "all")
-                                                .toList(),
-                                        t.currency(),
-                                        t.values(),
-                                        t.ranks(),
-                                        t.temperatures(),
-                                        t.resultsMixed())))
-                .map(l -> {
-                    List<Object> cells = new ArrayList<>(l.keys());
-                    cells.add(l.currency());
-                    chosen.forEach(m -> cells.add(ResultText.cell(m, l.values().get(m.code()), l.currency())));
-                    return cells;
-                })
-                .toList();
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        TableFile.write(body.form(), "Results", columns, lines, out, json);
+        byte[] content = files.of(clientId, body.form(), body.table().question(), table, body.metrics());
         String name = "results-%s-to-%s.%s"
                 .formatted(table.from(), table.to(), body.form().name().toLowerCase(Locale.ROOT));
         return ResponseEntity.ok()
@@ -260,7 +220,7 @@ class ResultsController {
                         HttpHeaders.CONTENT_DISPOSITION,
                         ContentDisposition.attachment().filename(name).build().toString())
                 .header(HttpHeaders.CONTENT_TYPE, body.form().mediaType())
-                .body(out.toByteArray());
+                .body(content);
     }
 
     /** A number of the buyer's own. */
