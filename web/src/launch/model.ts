@@ -36,9 +36,10 @@ export function inWords(changes: Pick<Change, "action" | "level">[]): string {
   return sentences.join("; ");
 }
 
-/** A duration such as {@code PT15M} or {@code PT48H} as people say it. */
+/** A duration such as {@code PT15M} or {@code PT48H} as people say it: whole days as days. */
 export function lasting(iso: string): string {
   const [, hours, minutes] = /^PT(?:(\d+)H)?(?:(\d+)M)?/.exec(iso) ?? [];
+  if (hours && !minutes && Number(hours) % 24 === 0) return plural(Number(hours) / 24, "day");
   return [hours && plural(Number(hours), "hour"), minutes && plural(Number(minutes), "minute")]
     .filter(Boolean)
     .join(" ");

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { barLength, freeName, keeps } from "../audiences/model";
-import { inWords, standOf, type Progress } from "../launch/model";
+import { inWords, lasting, standOf, type Progress } from "../launch/model";
 import { ago, money, people, plural, typedMoney } from "./format";
 
 describe("numbers as they are read", () => {
@@ -30,6 +30,14 @@ describe("words", () => {
     );
     expect(inWords([{ action: "PAUSE", level: "AD" }])).toBe("pause 1 ad");
   });
+
+  it.each([
+    ["PT15M", "15 minutes"],
+    ["PT1H30M", "1 hour 30 minutes"],
+    ["PT12H", "12 hours"],
+    ["PT24H", "1 day"],
+    ["PT48H", "2 days"],
+  ])("says how long %s is", (iso, words) => expect(lasting(iso)).toBe(words));
 
   it.each([
     [{ state: "WAITING" }, "waiting"],
