@@ -32,6 +32,7 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
   const advice = useQuery(adviceQuery(clientId));
   const blocked = useQuery(blockedQuery(clientId));
   const base = `/c/${clientId}`;
+  const known = [leads, paces, tests, advice, blocked].every((asked) => !asked.isPending);
   const fresh = leads.data?.fresh ?? 0;
   const acts = (advice.data ?? []).filter((a) => a.move !== "LEAVE_ALONE");
   const groups: Need[][] = [
@@ -115,10 +116,12 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
   if (all.length === 0) return null;
   return (
     <section style={{ marginBottom: 22 }} data-testid="needs">
-      <h2 style={{ marginBottom: 8 }}>Needs you today, {all.length}</h2>
-      {groups.map((group) => (
-        <Several key={group[0]?.key ?? ""} needs={group} />
-      ))}
+      <h2 style={{ marginBottom: 8 }}>Needs you today{known ? `, ${all.length}` : " …"}</h2>
+      {groups
+        .filter((group) => group.length > 0)
+        .map((group) => (
+          <Several key={group[0]?.key} needs={group} />
+        ))}
     </section>
   );
 }

@@ -4,6 +4,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 
@@ -21,9 +22,11 @@ class ScreenshotsIT {
             buyer.signIn("ines@withyandoar.example");
             take(page, "clients");
             buyer.open("/c/oddment");
+            page.getByText(Pattern.compile("Needs you today, \\d")).waitFor();
             take(page, "desk");
             link(page, "Kits, find buyers");
             page.locator("#cell-1-1").click();
+            page.getByTestId("expected-short").waitFor();
             take(page, "sheet-structure");
             buyer.lens("Names");
             take(page, "sheet-names");
