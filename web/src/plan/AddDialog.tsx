@@ -61,7 +61,9 @@ export function AddDialog({
           type="link"
           size="small"
           style={{ padding: 0 }}
-          onClick={() => setChosen(all ? chosen.filter((id) => !isFound.has(id)) : [...chosen, ...missing])}
+          onClick={() =>
+            setChosen((now) => (all ? now.filter((id) => !isFound.has(id)) : [...now, ...missing]))
+          }
         >
           {all ? "Take none of them" : `Take all ${found.length}`}
         </Button>
@@ -72,7 +74,7 @@ export function AddDialog({
             <Checkbox
               checked={chosen.includes(c.id)}
               onChange={(e) =>
-                setChosen(e.target.checked ? [...chosen, c.id] : chosen.filter((id) => id !== c.id))
+                setChosen((now) => (e.target.checked ? [...now, c.id] : now.filter((id) => id !== c.id)))
               }
             >
               {c.words} <span className="note">{c.note}</span>

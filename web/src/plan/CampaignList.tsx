@@ -1,7 +1,7 @@
 import type { CSSProperties } from "react";
+import { CampaignKind } from "../look/CampaignKind";
 import { blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
-import { Temperature } from "../look/Temperature";
 import { networkColours } from "../look/theme";
 import type { Schemas } from "../api/client";
 import type { Campaign } from "./model";
@@ -32,11 +32,11 @@ export function CampaignList({
             onClick={() => onChoose(c)}
           >
             <b>{c.name}</b>
-            <div className="note">
-              <Temperature of={c.temperature} />
-              <span>{c.purpose === "TESTING" ? "test" : "scaling"}</span>
-              <span>{account?.networkName}</span>
-            </div>
+            <CampaignKind
+              temperature={c.temperature}
+              purpose={c.purpose}
+              networkName={account?.networkName}
+            />
             <div className="note">
               <span>{plural(c.ads, "ad")}</span>
               <span>{money(c.dailyMinor, c.currency)} a day</span>

@@ -2,13 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import type { CSSProperties } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
-import { Temperature } from "../look/Temperature";
+import { CampaignKind } from "../look/CampaignKind";
 import { networkColours } from "../look/theme";
+import { takenAlong } from "./model";
 import { Pace } from "./Pace";
 import { paceQuery } from "./queries";
-
-/** What belongs to one campaign's ads and is not taken along to the next. */
-const OF_ONE = ["of", "number", "temperature", "beside"];
 
 /** Every campaign that ran, whatever plan it is of, with its money against plan; the look is taken along. */
 export function CampaignsRan(props: {
@@ -18,7 +16,7 @@ export function CampaignsRan(props: {
 }) {
   const ran = useQuery(paceQuery(props.clientId)).data ?? [];
   const [search] = useSearchParams();
-  const look = new URLSearchParams([...search].filter(([k]) => !OF_ONE.includes(k))).toString();
+  const look = takenAlong(search).toString();
   if (ran.length === 0) return null;
   return (
     <>
@@ -34,11 +32,11 @@ export function CampaignsRan(props: {
             to={{ pathname: `/c/${props.clientId}/results/${c.planId}/${c.campaignId}`, search: look }}
           >
             <b>{c.name}</b>
-            <div className="note">
-              <Temperature of={c.temperature} />
-              <span>{c.purpose === "TESTING" ? "test" : "scaling"}</span>
-              <span>{account?.networkName}</span>
-            </div>
+            <CampaignKind
+              temperature={c.temperature}
+              purpose={c.purpose}
+              networkName={account?.networkName}
+            />
             <Pace pace={c.pace} currency={c.currency} />
           </Link>
         );

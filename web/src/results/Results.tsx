@@ -16,6 +16,7 @@ import {
   keyWords,
   lineKey,
   overDays,
+  takenAlong,
   titled,
   usualColumns,
   type MetricView,
@@ -48,7 +49,7 @@ export function Results() {
       <button
         className={`thing ${whole ? "on" : ""}`}
         aria-current={whole}
-        onClick={() => setSearch({ ...Object.fromEntries(search), of: "all" }, { replace: true })}
+        onClick={() => setSearch({ ...Object.fromEntries(takenAlong(search)), of: "all" }, { replace: true })}
       >
         <b>All of {client.name}</b>
         <span className="note">every campaign that ran</span>

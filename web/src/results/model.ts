@@ -96,6 +96,15 @@ export function otherDays(beside: string | undefined): [string, string] | undefi
   return from && to ? [from, to] : undefined;
 }
 
+/** What of a look, as the address holds it, still means something of another campaign's ads. */
+export function takenAlong(search: URLSearchParams): URLSearchParams {
+  const taken = new URLSearchParams(search);
+  ["of", "number", "temperature"].forEach((of) => taken.delete(of));
+  const beside = taken.get("beside") ?? undefined;
+  if (beside !== THE_DAYS_BEFORE && !otherDays(beside)) taken.delete("beside");
+  return taken;
+}
+
 /** In what the question about what stands beside differs: 9 to 15 March stands beside 2 to 8 March. */
 export function besideOf(
   beside: string | undefined,

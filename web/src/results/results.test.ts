@@ -11,6 +11,7 @@ import {
   matrix,
   ofPeople,
   overDays,
+  takenAlong,
   theDays,
   withBeside,
   type MetricView,
@@ -48,6 +49,15 @@ describe("results as they are read", () => {
   ])("asks for %s to stand beside", (_, beside, asked) => {
     expect(besideOf(beside, "2027-03-09", "2027-03-15")).toEqual(asked);
     expect(besideOf("before", "2027-03-09", undefined)).toBeUndefined();
+  });
+
+  it.each([
+    ["by=AUDIENCE&from=2027-03-09&of=all&number=clicks&temperature=COLD", "by=AUDIENCE&from=2027-03-09"],
+    ["by=ROW&beside=before", "by=ROW&beside=before"],
+    ["beside=2027-02-01..2027-02-28", "beside=2027-02-01..2027-02-28"],
+    ["drawn=bars&beside=k7", "drawn=bars"],
+  ])("takes along to another campaign what still means something there: %s", (look, taken) => {
+    expect(takenAlong(new URLSearchParams(look)).toString()).toBe(taken);
   });
 
   it.each([

@@ -12,9 +12,11 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class VerdictTest {
     /** 56 of 70 against 48 of 80: R 4.2.2, prop.test without correction; interval of Newcombe 1998, method 10. */
@@ -71,6 +73,25 @@ class VerdictTest {
     })
     void limitsOfLooksAreAsPublished(int look, int of, double z) {
         assertThat(Looks.limit(look, of, 0.05)).isCloseTo(z, within(0.001));
+    }
+
+    /** Stricter early than late, dearer with every look, never cheaper than one look, and as strict as asked at every level. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.001, 0.01, 0.05, 0.1, 0.2})
+    void limitsFallFromLookToLookAndRiseWithTheirNumber(double level) {
+        double lastBefore = 0;
+        for (int of = 1; of <= Looks.MOST; of++) {
+            for (int look = 2; look <= of; look++) {
+                assertThat(Looks.limit(look, of, level)).isLessThan(Looks.limit(look - 1, of, level));
+            }
+            double last = Looks.limit(of, of, level);
+            assertThat(last).as("%d looks", of).isGreaterThan(lastBefore);
+            lastBefore = last;
+        }
+        // However many, they cost less than a quarter of what correcting each look for all of them would.
+        double each = NormalDistribution.of(0, 1).inverseSurvivalProbability(level / 2 / Looks.MOST);
+        double one = Looks.limit(1, 1, level);
+        assertThat(lastBefore - one).isLessThan((each - one) / 4);
     }
 
     /** Common practice: under p = 0.001 the people of cells are not those planned. 5,300 against 5,000 is p = 0.0031, by hand. */
