@@ -12,6 +12,7 @@ import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.network.NetworkConnector.AdOrder;
 import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
 import app.tidewrack.server.network.NetworkConnector.Order;
+import app.tidewrack.server.network.NetworkRefused;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -214,7 +215,12 @@ class SplitTestWorkTest extends RunningSheet {
                 "select external_id from live_item where campaign_id = ? and level = 'AD_GROUP'",
                 String.class,
                 campaign);
-        when(network.parts(anyString())).thenReturn(Map.of(groups.get(0), 53_000L, groups.get(1), 50_000L));
+        // What is refused once is asked again, and holds up nothing else.
+        when(network.parts(anyString()))
+                .thenThrow(new NetworkRefused("Hearthside", "it is counting"))
+                .thenReturn(Map.of(groups.get(0), 53_000L, groups.get(1), 50_000L));
+        days(1, 8000, 80, 90);
+        assertThat(test(test).get("outcome").asString()).isEqualTo("NOT_YET");
         days(2, 8000, 80, 90);
         JsonNode broken = test(test);
         assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");

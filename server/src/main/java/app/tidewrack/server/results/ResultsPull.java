@@ -5,6 +5,7 @@ import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.NetworkConnector.Hour;
+import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.HourFact;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
@@ -81,7 +82,7 @@ public class ResultsPull {
         pull(!mapper.clockMoves());
     }
 
-    /** All accounts that have something on a network; one whose network is away is left for the next time. */
+    /** All accounts that have something on a network; one whose network is away, or refuses, is left for the next time. */
     public void pullAll() {
         pull(true);
     }
@@ -95,8 +96,8 @@ public class ResultsPull {
         for (AccountOfClient account : clients.accountsWithLiveItems()) {
             try {
                 pull(account, people);
-            } catch (NetworkAway away) {
-                LOG.info("Account {} not pulled: network away", account.id());
+            } catch (NetworkAway | NetworkRefused e) {
+                LOG.info("Account {} not pulled: {}", account.id(), e.getMessage());
             }
         }
     }

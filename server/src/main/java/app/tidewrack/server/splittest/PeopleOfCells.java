@@ -3,6 +3,7 @@ package app.tidewrack.server.splittest;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.NetworkAway;
+import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.ResultsPull.Pulled;
 import app.tidewrack.server.splittest.SplitTestMapper.OnNetwork;
@@ -46,7 +47,7 @@ class PeopleOfCells {
         mapper.openOf(pulled.clientId(), pulled.accountId()).forEach(test -> ask(pulled.clientId(), test));
     }
 
-    /** A network that is away is asked with the next results; what it told last holds until then. */
+    /** A network that is away, or does not tell, is asked with the next results; what it told last holds until then. */
     private void ask(String clientId, StoredTest test) {
         Account account = accounts.account(clientId, test.accountId());
         LocalDate today = networks.lately().atZone(ZoneId.of(account.zone())).toLocalDate();
@@ -70,8 +71,8 @@ class PeopleOfCells {
                 }
             });
             mapper.setPeople(clientId, test.id(), json.writeValueAsString(people), today);
-        } catch (NetworkAway away) {
-            LOG.info("People of test {} not told: network away", test.id());
+        } catch (NetworkAway | NetworkRefused e) {
+            LOG.info("People of test {} not told: {}", test.id(), e.getMessage());
         }
     }
 }
