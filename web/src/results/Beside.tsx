@@ -13,6 +13,8 @@ export function Beside(props: {
   clientId: string;
   campaignId: string | undefined;
   look: Look;
+  /** The last day there is anything of. */
+  last: string | null | undefined;
   onChange: (beside: string | undefined) => void;
 }) {
   const { look, onChange } = props;
@@ -21,7 +23,7 @@ export function Beside(props: {
   const campaigns = props.campaignId ? ran.filter((c) => c.campaignId !== props.campaignId) : [];
   const choose = (value: string | undefined) => {
     if (value !== OTHER_DAYS) return onChange(value);
-    const to = dayjs(look.from).subtract(1, "day");
+    const to = look.from ? dayjs(look.from).subtract(1, "day") : dayjs(props.last);
     onChange(theDays(to.subtract(6, "day").format(ISO), to.format(ISO)));
   };
   return (

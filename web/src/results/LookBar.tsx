@@ -84,6 +84,7 @@ export function LookBar(props: {
         clientId={props.clientId}
         campaignId={props.campaignId}
         look={look}
+        last={offer.last}
         onChange={(beside) => set({ beside })}
       />
       {!props.campaignId && (

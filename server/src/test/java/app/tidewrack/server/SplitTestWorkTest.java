@@ -96,21 +96,16 @@ class SplitTestWorkTest extends RunningSheet {
         return ads.stream().map(Map.Entry::getKey).toList();
     }
 
+    private static Counts counts(long impressions, long clicks) {
+        return Counts.of(Map.of(Measure.IMPRESSIONS, impressions, Measure.CLICKS, clicks, Measure.SPEND, 3000L));
+    }
+
     /** The same every day from 10 March on: impressions and clicks of each row. */
     private void days(int days, long impressions, long firstClicks, long secondClicks) {
         List<String> ads = ads();
         for (int d = 0; d < days; d++) {
             for (int r = 0; r < 2; r++) {
-                tell(
-                        ads.get(r),
-                        d,
-                        Counts.of(Map.of(
-                                Measure.IMPRESSIONS,
-                                impressions,
-                                Measure.CLICKS,
-                                r == 0 ? firstClicks : secondClicks,
-                                Measure.SPEND,
-                                3000L)));
+                tell(ads.get(r), d, counts(impressions, r == 0 ? firstClicks : secondClicks));
             }
         }
         toldUntil(ads.get(0), days);
@@ -244,16 +239,7 @@ class SplitTestWorkTest extends RunningSheet {
         for (int day = 0; day < 8; day++) {
             for (JsonNode cell : cells) {
                 boolean evening = cell.get("values").get("headline").asString().equals("Mended by bedtime");
-                tell(
-                        adOf(cell.get("rowId").asString()),
-                        day,
-                        Counts.of(Map.of(
-                                Measure.IMPRESSIONS,
-                                8000L,
-                                Measure.CLICKS,
-                                evening ? 140L : 80L,
-                                Measure.SPEND,
-                                3000L)));
+                tell(adOf(cell.get("rowId").asString()), day, counts(8000, evening ? 140 : 80));
             }
         }
         toldUntil(adOf(cells.get(0).get("rowId").asString()), 8);

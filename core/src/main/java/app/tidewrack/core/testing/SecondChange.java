@@ -10,8 +10,8 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * What was changed on the network while a test ran, or would be by a launch. A change of some cells and not of others breaks it, since what comes after
- * cannot be put down to the variable; the same change of every cell leaves them as comparable as they were.
+ * What was changed on the network while a test ran, or would be by a launch. A change of some cells and not of others breaks it, since
+ * what comes after cannot be put down to the variable; the same change of every cell leaves them as comparable as they were.
  *
  * @param breaking in words, in the order in which it was done
  * @param even likewise, what was done to all cells alike

@@ -132,8 +132,8 @@ class RunningStories {
 
     /** Two bands of ages on Shortwave. */
     private PlanScript ages(String personId) {
-        String younger = island("Islands, 30 to 39", new AgeRange(30, 39));
-        String older = island("Islands, 40 to 49", new AgeRange(40, 49));
+        String younger = teller.broad("saltmarsh", "saltmarshsw", "Islands, 30 to 39", "DE", new AgeRange(30, 39));
+        String older = teller.broad("saltmarsh", "saltmarshsw", "Islands, 40 to 49", "DE", new AgeRange(40, 49));
         String boat = teller.creative(
                 "saltmarsh",
                 "Seats outside",
@@ -169,7 +169,8 @@ class RunningStories {
     /** Two ages by two headlines, each with each: a factorial that runs to the end of its campaign. */
     private Launched crossed(String personId) {
         List<String> people = List.of(
-                dane("Denmark, 30 to 44", new AgeRange(30, 44)), dane("Denmark, 45 to 64", new AgeRange(45, 64)));
+                teller.broad("saltmarsh", "saltmarshhs", "Denmark, 30 to 44", "DK", new AgeRange(30, 44)),
+                teller.broad("saltmarsh", "saltmarshhs", "Denmark, 45 to 64", "DK", new AgeRange(45, 64)));
         Look look = new Look("gangway.jpg", 1080, 1080, 0x5f7f86, 0xe4d3ad, Motif.WAVES);
         PlanScript script = runner.plan("saltmarsh", personId, "Islands, age and headline")
                 .addCampaign(
@@ -199,14 +200,6 @@ class RunningStories {
         return runner.launch("saltmarsh", script, personId);
     }
 
-    private String dane(String name, AgeRange ages) {
-        return teller.audience(
-                "saltmarsh",
-                "saltmarshhs",
-                name,
-                AudienceDefinition.everyoneIn("DK").aged(ages));
-    }
-
     private String sailing(Look look, String name, String headline) {
         return teller.creative(
                 "saltmarsh",
@@ -217,14 +210,6 @@ class RunningStories {
                 "Fra 24 €",
                 "book",
                 "https://saltmarshferries.example/da/dagsture");
-    }
-
-    private String island(String name, AgeRange ages) {
-        return teller.audience(
-                "saltmarsh",
-                "saltmarshsw",
-                name,
-                AudienceDefinition.everyoneIn("DE").aged(ages));
     }
 
     /** Few people and much money: they have seen it too often. */

@@ -70,14 +70,8 @@ class StoryTeller {
 
     /** Adds an audience of everyone of some ages in a country, on any account, and gives its id. */
     String broad(String client, String account, String name, String country, AgeRange ages) {
-        return audiences
-                .add(
-                        client,
-                        new Wanted(
-                                account,
-                                name,
-                                AudienceDefinition.everyoneIn(country).aged(ages)))
-                .id();
+        return audience(
+                client, account, name, AudienceDefinition.everyoneIn(country).aged(ages));
     }
 
     /** Adds an audience described as it is, on any account, and gives its id. */
