@@ -132,7 +132,7 @@ function Effects({ test }: { test: TestView }) {
   return (
     <>
       {test.effects.map((effect) => (
-        <section key={effect.variable} className="effect">
+        <section key={effect.variable} className="main-effect">
           <h3>
             {titled(effect.variable)} by itself:{" "}
             {effect.outcome === "WINNER"
