@@ -1,3 +1,4 @@
+import { plural } from "../look/format";
 import { ACTION_WORDS, LEVEL_WORDS, type Change } from "./model";
 
 /** One change, before and after. */
@@ -10,13 +11,17 @@ export function ChangeFacts({ change }: { change: Change }) {
       </h2>
       <div className="name-box mono">{change.name}</div>
       {change.fields.length === 0 && (
-        <p className="note">Nothing in it changes but that it stands still or runs.</p>
+        <p className="note">
+          {change.action === "REMOVE"
+            ? `It goes for good${change.belonging > 0 ? `, and ${plural(change.belonging, "item")} in it` : ""}.`
+            : "Nothing in it changes but that it stands still or runs."}
+        </p>
       )}
       <dl className="facts-list">
         {change.fields
-          .filter((f) => f.field !== "name" || change.action === "CHANGE")
+          .filter((f) => f.code !== "NAME" || change.action === "CHANGE")
           .map((f) => (
-            <div key={f.field}>
+            <div key={f.code}>
               <dt>{f.field}</dt>
               <dd>
                 {f.before && <s style={{ color: "var(--muted)" }}>{f.before}</s>} {f.after || "empty"}

@@ -8,13 +8,13 @@ import { takeOver } from "./queries";
 export function DriftList(props: {
   path: { clientId: string; planId: string; campaignId: string };
   network: string;
-  drift: Schemas["Drifted"][];
+  drift: Schemas["DriftTold"][];
   onPutBack: () => void;
 }) {
   const queries = useQueryClient();
   const { message } = App.useApp();
-  const take = (d: Schemas["Drifted"]) =>
-    takeOver(props.path, { key: d.key, field: d.field })
+  const take = (d: Schemas["DriftTold"]) =>
+    takeOver(props.path, { key: d.key, field: d.code })
       .then(() => {
         message.info("The plan says the same now. It can be undone there.");
       })
@@ -29,7 +29,7 @@ export function DriftList(props: {
         </Button>
       </div>
       {props.drift.map((d) => (
-        <div key={d.key + d.field} className="drift-line">
+        <div key={d.key + d.code} className="drift-line">
           <span className="note">{LEVEL_WORDS[d.level]}</span>
           <span className="mono" title={d.name}>
             {d.name}

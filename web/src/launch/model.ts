@@ -1,7 +1,7 @@
 import type { Schemas } from "../api/client";
 import { plural } from "../look/format";
 
-export type Change = Schemas["Change"];
+export type Change = Schemas["ChangeTold"];
 export type Progress = Schemas["ChangeProgress"];
 export type Launch = Schemas["LaunchView"];
 

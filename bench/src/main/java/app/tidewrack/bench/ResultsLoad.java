@@ -93,7 +93,7 @@ final class ResultsLoad {
                 insert into fact_ad (client_id, campaign_id, row_id, column_id, account_id)
                 select 'load', 'c' || i / 100, 'r' || i / 10, 'k' || i, 'loadhs' from generate_series(0, %d) i""".formatted(ADS - 1));
         database.run("""
-                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, fields,
+                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, settings,
                                        paused, review_state)
                 select 'load', campaign_id, row_id || '/' || column_id, 'AD',
                        'COLD_CONV_GB_HS_Audience-' || row_id || '_PIC_Creative-' || ad % 40 || '_v1',

@@ -4,8 +4,11 @@ import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.when;
 
+import app.tidewrack.connector.Offers.Overlaps;
+import app.tidewrack.connector.Sources.SourceTold;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
@@ -15,8 +18,6 @@ import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkConnector.Overlaps;
-import app.tidewrack.server.network.NetworkConnector.SourceTold;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -205,8 +206,9 @@ class ClientWorkTest extends WithServer {
                         .toList())
                 .when(network)
                 .sizes(any(), any());
-        when(network.overlaps(any(), any()))
-                .thenReturn(new Overlaps(List.of(), List.of(List.of(), List.of(new AudienceSize(8_000, false)))));
+        doReturn(new Overlaps(List.of(), List.of(List.of(), List.of(new AudienceSize(8_000, false)))))
+                .when(network)
+                .overlaps(any(), any());
         JsonNode found = scene.post(
                 CLIENT + "/audiences/left-out", Map.of("accountId", "a1", "definition", one, "otherId", otherId));
         assertThat(found.get("definition").get("leftOut").get(0).get("code").asString())

@@ -9,14 +9,14 @@ import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doReturn;
 
+import app.tidewrack.connector.Leads.ChatLine;
+import app.tidewrack.connector.Leads.ChatTold;
+import app.tidewrack.connector.Leads.LeadTold;
+import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.lead.LeadPull;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector.ChatLine;
-import app.tidewrack.server.network.NetworkConnector.ChatTold;
-import app.tidewrack.server.network.NetworkConnector.LeadTold;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.net.InetSocketAddress;
@@ -223,7 +223,7 @@ class FormWorkTest extends WithServer {
     void leadsComeOnceAndGoWhereTheyShould() throws Exception {
         sql.update("insert into plan (client_id, id, name) values ('c1', 'lp', 'Leads') on conflict do nothing");
         sql.update("""
-                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, fields, paused)
+                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, settings, paused)
                 values ('c1', 'lc', 'r/c', 'AD', 'AN_AD', 'a1', 'HSA1', '{}', false)""");
         String url = "http://127.0.0.1:" + RECEIVER.getAddress().getPort() + "/in";
         String secret = put("/lead-webhook", Map.of("url", url, "active", true))

@@ -3,31 +3,27 @@ package app.tidewrack.server;
 import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyBoolean;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doAnswer;
-import static org.mockito.Mockito.when;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
+import app.tidewrack.connector.kit.MemoryNetwork.Item;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.launch.Budget;
+import app.tidewrack.core.launch.CampaignSettings;
+import app.tidewrack.core.launch.GroupSettings;
 import app.tidewrack.core.launch.Level;
-import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.plan.Bid;
+import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.launch.DriftWatch;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
-import app.tidewrack.server.network.NetworkConnector.AdOrder;
-import app.tidewrack.server.network.NetworkConnector.Budget;
-import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
-import app.tidewrack.server.network.NetworkConnector.DeliveryOrder;
-import app.tidewrack.server.network.NetworkConnector.GroupTold;
-import app.tidewrack.server.network.NetworkConnector.ItemTold;
-import app.tidewrack.server.network.NetworkConnector.Order;
+import app.tidewrack.server.launch.drift.DriftWatch;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
@@ -38,14 +34,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
-import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
 import java.util.stream.StreamSupport;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Workbook;
 import org.apache.poi.ss.usermodel.WorkbookFactory;
-import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -57,16 +51,9 @@ import tools.jackson.databind.JsonNode;
 
 /** Launching in parts, standing still, by hand, and on a network that others change too. */
 class LaunchWorkTest extends WithServer {
-    /** What stands on the network, by its id there. */
-    private final Map<String, Map<String, String>> there = new ConcurrentHashMap<>();
-
     @Autowired
     private DriftWatch watch;
 
-    private final Map<String, GroupTold> groupsThere = new ConcurrentHashMap<>();
-
-    private final Map<String, String> byKey = new ConcurrentHashMap<>();
-    private final AtomicInteger numbers = new AtomicInteger();
     private String plan;
     private String campaign;
     private int version;
@@ -78,15 +65,6 @@ class LaunchWorkTest extends WithServer {
 
     @BeforeEach
     void aSheetOfTwoRowsAndTwoColumns() throws Exception {
-        when(network.create(anyString(), any())).thenAnswer(c -> created(c.getArgument(0), c.getArgument(1)));
-        doAnswer(c -> put(c.getArgument(0), c.getArgument(1))).when(network).change(anyString(), any());
-        doAnswer(c -> there.get(c.<String>getArgument(1)).put("paused", String.valueOf(c.<Boolean>getArgument(2))))
-                .when(network)
-                .pause(any(), anyString(), anyBoolean());
-        doAnswer(c -> there.get(c.<String>getArgument(1)).put("removed", "true"))
-                .when(network)
-                .remove(any(), anyString());
-        when(network.items(anyString())).thenAnswer(c -> items());
         String name = UUID.randomUUID().toString().substring(0, 8);
         plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         version = 0;
@@ -100,63 +78,6 @@ class LaunchWorkTest extends WithServer {
         edit(with("newRows", "audienceIds", List.of(scene.audience(name), scene.audience(name + " more"))));
         String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
         edit(with("newColumns", "creativeIds", List.of(scene.creative(name, sha), scene.creative(name + " too", sha))));
-    }
-
-    private String created(String key, Order order) {
-        return byKey.computeIfAbsent(key, k -> {
-            String id = "N" + UUID.randomUUID().toString().substring(0, 4) + numbers.incrementAndGet();
-            put(id, order);
-            return id;
-        });
-    }
-
-    private Object put(String id, Order order) {
-        Map<String, String> item = there.computeIfAbsent(id, k -> new ConcurrentHashMap<>(Map.of("paused", "false")));
-        String level = order.getClass().getSimpleName().replace("Order", "");
-        item.put("level", level.equals("AdGroup") ? "AD_GROUP" : level.toUpperCase());
-        JsonNode written = json.valueToTree(order);
-        item.put("name", written.get("name").asString());
-        if (order instanceof AdOrder ad) {
-            item.put("parent", ad.adGroupId());
-        }
-        if (order instanceof AdGroupOrder group) {
-            groupsThere.put(id, new GroupTold(group.audience(), group.placements(), group.delivery()));
-            money(item, group.budget());
-        }
-        if (order instanceof CampaignOrder of) {
-            money(item, of.budget());
-        }
-        return id;
-    }
-
-    private static void money(Map<String, String> item, @Nullable Budget budget) {
-        String minor = budget == null ? "" : String.valueOf(budget.minor());
-        item.put("money a day", budget != null && budget.lifetime() ? "" : minor);
-        item.put("money for the flight", budget != null && budget.lifetime() ? minor : "");
-    }
-
-    private String idOf(Map<String, String> item) {
-        return there.entrySet().stream()
-                .filter(e -> e.getValue() == item)
-                .findFirst()
-                .orElseThrow()
-                .getKey();
-    }
-
-    private List<ItemTold> items() {
-        List<ItemTold> items = new ArrayList<>();
-        there.forEach((id, item) -> {
-            Map<String, String> fields = new HashMap<>(item);
-            fields.keySet().removeAll(List.of("paused", "removed", "level", "parent"));
-            items.add(new ItemTold(
-                    Level.valueOf(item.get("level")),
-                    id,
-                    item.get("paused").equals("true"),
-                    item.containsKey("removed"),
-                    fields,
-                    groupsThere.get(id)));
-        });
-        return items;
     }
 
     private JsonNode edit(Map<String, Object> edit) throws Exception {
@@ -192,12 +113,6 @@ class LaunchWorkTest extends WithServer {
         return launch;
     }
 
-    private List<Map<String, String>> standing(String level) {
-        return there.values().stream()
-                .filter(i -> i.get("level").equals(level) && !i.containsKey("removed"))
-                .toList();
-    }
-
     private JsonNode view() throws Exception {
         return scene.get(CLIENT + "/plans/" + plan).get("campaigns").get(0);
     }
@@ -210,8 +125,8 @@ class LaunchWorkTest extends WithServer {
     void aPartIsLaunchedWithWhatItNeedsAndStandsStillAtFirst() throws Exception {
         String ad = changes().get("changes").get(3).get("key").asString();
         launch(Map.of("keys", List.of(ad), "paused", true));
-        assertThat(there).hasSize(3);
-        assertThat(standing("CAMPAIGN").get(0)).containsEntry("paused", "true");
+        assertThat(network.created()).isEqualTo(3);
+        assertThat(network.standing(Level.CAMPAIGN).get(0).paused()).isTrue();
         assertThat(doings())
                 .containsExactly("RESUME CAMPAIGN", "CREATE AD_GROUP", "CREATE AD", "CREATE AD", "CREATE AD");
         Answer unknown = scene.call(
@@ -234,8 +149,8 @@ class LaunchWorkTest extends WithServer {
         assertThat(unknown.status()).isEqualTo(422);
         assertThat(unknown.detail()).contains("Nothing changes of x/y");
         launch(Map.of());
-        assertThat(there).hasSize(7);
-        assertThat(standing("CAMPAIGN").get(0)).containsEntry("paused", "false");
+        assertThat(network.created()).isEqualTo(7);
+        assertThat(network.standing(Level.CAMPAIGN).get(0).paused()).isFalse();
         assertThat(doings()).isEmpty();
     }
 
@@ -246,39 +161,31 @@ class LaunchWorkTest extends WithServer {
         edit(with("rowRemoval", "rowIds", List.of(rowId(1))));
         assertThat(doings()).containsExactly("REMOVE AD_GROUP");
         launch(Map.of());
-        assertThat(standing("AD_GROUP")).hasSize(1);
+        assertThat(network.standing(Level.AD_GROUP)).hasSize(1);
         assertThat(doings()).isEmpty();
         version = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("version", version))
                 .get("version")
                 .asInt();
         assertThat(doings()).containsExactly("CREATE AD_GROUP", "CREATE AD", "CREATE AD");
         launch(Map.of());
-        assertThat(standing("AD_GROUP")).hasSize(2);
-        assertThat(there).hasSize(10);
+        assertThat(network.standing(Level.AD_GROUP)).hasSize(2);
+        assertThat(network.created()).isEqualTo(10);
         assertThat(doings()).isEmpty();
     }
 
     @Test
     void whatOthersChangedOnTheNetworkIsFoundPutBackOrTakenOver() throws Exception {
         launch(Map.of());
-        List<Map<String, String>> groups = standing("AD_GROUP");
-        groups.get(0).put("money a day", "1700");
-        groups.get(1).put("name", "Ours now");
-        GroupTold told = groupsThere.get(idOf(groups.get(1)));
-        DeliveryOrder late = new DeliveryOrder(
-                null,
-                null,
-                BidStrategy.MAXIMUM,
-                55L,
-                Pace.EVEN,
-                Hours.daily(7, 23).week(),
-                Map.of());
-        groupsThere.put(idOf(groups.get(1)), new GroupTold(told.audience().of(Gender.WOMEN), List.of("stories"), late));
-        Map<String, Map<String, String>> adOfEach = new HashMap<>();
-        standing("AD").forEach(a -> adOfEach.put(a.get("parent"), a));
-        List<Map<String, String>> ads = List.copyOf(adOfEach.values());
-        ads.get(0).put("paused", "true");
-        ads.get(1).put("removed", "true");
+        List<Item> groups = network.standing(Level.AD_GROUP);
+        List<Item> ads = network.standing(Level.AD);
+        Function<Integer, Item> adOf = g -> ads.stream()
+                .filter(a -> a.under().parent().equals(groups.get(g).id()))
+                .findFirst()
+                .orElseThrow();
+        network.tamper(groups.get(0).id(), g -> money((GroupSettings) g, 1700));
+        network.tamper(groups.get(1).id(), g -> rewritten((GroupSettings) g));
+        network.pause(Level.AD, adOf.apply(0).id(), true);
+        network.remove(Level.AD, adOf.apply(1).id());
         watch.lookAtAll();
         assertThat(scene.get(CLIENT).get("client").get("campaigns").valueStream())
                 .anyMatch(c -> c.get("campaignId").asString().equals(campaign)
@@ -308,14 +215,16 @@ class LaunchWorkTest extends WithServer {
                             "key",
                             d.get("key").asString(),
                             "field",
-                            d.get("field").asString()));
+                            d.get("code").asString()));
             assertThat(taken.status()).isEqualTo(d.get("canTakeOver").asBoolean() ? 200 : 422);
         }
         version = scene.get(CLIENT + "/plans/" + plan).get("version").asInt();
         assertThat(view().get("dailyMinor").asLong()).isEqualTo(2700);
         assertThat(doings()).as("only the name is put back").containsExactly("CHANGE AD_GROUP");
         launch(Map.of());
-        assertThat(standing("AD_GROUP")).extracting(g -> g.get("name")).doesNotContain("Ours now");
+        assertThat(network.standing(Level.AD_GROUP))
+                .extracting(g -> g.settings().name())
+                .doesNotContain("Ours now");
         assertThat(look()).isEmpty();
     }
 
@@ -325,15 +234,16 @@ class LaunchWorkTest extends WithServer {
         launch(Map.of());
         List<String> money = new CopyOnWriteArrayList<>();
         doAnswer(c -> {
-                    if (c.getArgument(1) instanceof AdGroupOrder g) {
-                        money.add("group " + g.budget());
-                    } else if (c.getArgument(1) instanceof CampaignOrder o) {
-                        money.add("campaign " + o.budget());
-                    }
-                    return put(c.getArgument(0), c.getArgument(1));
+                    Settings sent = c.getArgument(2);
+                    money.add(sent.level().words() + " "
+                            + (sent.budget() == null
+                                    ? "none"
+                                    : sent.budget().basis() + " "
+                                            + sent.budget().money()));
+                    return c.callRealMethod();
                 })
                 .when(network)
-                .change(anyString(), any());
+                .change(anyString(), any(), any());
         Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "280"));
         facts.putAll(Map.of(
                 "basis", "LIFETIME", "shared", true, "name", view().get("name").asString()));
@@ -347,15 +257,25 @@ class LaunchWorkTest extends WithServer {
                 .isEqualTo(list.get("dailyAfterMinor").asLong())
                 .isEqualTo(2000);
         launch(Map.of());
-        assertThat(money).containsExactly("campaign Budget[lifetime=true, minor=28000]", "group null", "group null");
+        assertThat(money).containsExactly("campaign LIFETIME £280.00", "ad group none", "ad group none");
         assertThat(doings()).isEmpty();
 
-        standing("CAMPAIGN").get(0).put("money for the flight", "30000");
+        network.tamper(network.standing(Level.CAMPAIGN).get(0).id(), c -> {
+            CampaignSettings sent = (CampaignSettings) c;
+            return new CampaignSettings(
+                    sent.name(),
+                    sent.objective(),
+                    sent.firstDay(),
+                    sent.lastDay(),
+                    new Budget(Basis.LIFETIME, Money.ofMinor(30_000, "GBP")),
+                    sent.subject(),
+                    sent.apart());
+        });
         JsonNode found = look().get(0);
         assertThat(found.get("canTakeOver").asBoolean()).isTrue();
         scene.post(
                 CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/take-over",
-                Map.of("key", campaign, "field", "money for the flight"));
+                Map.of("key", campaign, "field", "MONEY_FOR_FLIGHT"));
         version = scene.get(CLIENT + "/plans/" + plan).get("version").asInt();
         assertThat(view().get("sharedMinor").asLong()).isEqualTo(30_000);
         assertThat(doings()).isEmpty();
@@ -366,9 +286,41 @@ class LaunchWorkTest extends WithServer {
         assertThat(own.get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1072);
         launch(Map.of());
         assertThat(doings()).isEmpty();
-        assertThat(standing("AD_GROUP"))
-                .extracting(g -> g.get("money a day"))
-                .containsExactlyInAnyOrder("1072", "1071");
+        assertThat(network.standing(Level.AD_GROUP))
+                .extracting(g -> g.settings().budget())
+                .containsExactlyInAnyOrder(pounds(1072), pounds(1071));
+    }
+
+    private static Budget pounds(long minor) {
+        return new Budget(Basis.DAILY, Money.ofMinor(minor, "GBP"));
+    }
+
+    private static GroupSettings money(GroupSettings g, long minor) {
+        return new GroupSettings(
+                g.name(),
+                pounds(minor),
+                g.audience(),
+                g.placements(),
+                g.goal(),
+                g.charge(),
+                g.bid(),
+                g.pace(),
+                g.hours(),
+                g.switches());
+    }
+
+    private static GroupSettings rewritten(GroupSettings g) {
+        return new GroupSettings(
+                "Ours now",
+                g.budget(),
+                g.audience().of(Gender.WOMEN),
+                List.of("stories"),
+                g.goal(),
+                g.charge(),
+                new Bid(BidStrategy.MAXIMUM, Money.ofMinor(55, "GBP")),
+                g.pace(),
+                Hours.daily(7, 23),
+                g.switches());
     }
 
     private JsonNode look() throws Exception {
@@ -379,17 +331,9 @@ class LaunchWorkTest extends WithServer {
     /** A network that asks to wait is left alone for so long, and none of its refusals counts as a failure. */
     @Test
     void waitsAsLongAsTheNetworkAsks() throws Exception {
-        AtomicInteger left = new AtomicInteger(12);
-        doAnswer(c -> {
-                    if (left.getAndDecrement() > 0) {
-                        throw new NetworkAway("Hearthside", Duration.ZERO, new IllegalStateException());
-                    }
-                    return created(c.getArgument(0), c.getArgument(1));
-                })
-                .when(network)
-                .create(anyString(), any());
+        network.limitNext(12, Duration.ZERO);
         assertThat(launch(Map.of()).get("state").asString()).isEqualTo("DONE");
-        assertThat(there).hasSize(7);
+        assertThat(network.created()).isEqualTo(7);
     }
 
     private byte[] handedOver(String launch, String form) throws Exception {
@@ -464,7 +408,7 @@ class LaunchWorkTest extends WithServer {
         assertThat(scene.get(CLIENT + "/launches/" + id).get("state").asString())
                 .isEqualTo("DONE");
         assertThat(doings()).isEmpty();
-        assertThat(there).as("nothing was sent").isEmpty();
+        assertThat(network.created()).as("nothing was sent").isZero();
         assertThat(readBack(id, xlsx.toByteArray()).get("detail").asString()).contains("was not handed over");
     }
 

@@ -10,12 +10,12 @@ import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.when;
 
+import app.tidewrack.connector.Reports.Hour;
+import app.tidewrack.connector.Reports.PartOfDay;
+import app.tidewrack.connector.Reports.ReportState;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkConnector.Hour;
-import app.tidewrack.server.network.NetworkConnector.PartOfDay;
-import app.tidewrack.server.network.NetworkConnector.ReportState;
 import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
 import java.io.ByteArrayInputStream;
@@ -89,7 +89,7 @@ class ResultsWorkTest extends WithServer {
             for (int c = 0; c < 2; c++) {
                 sql.update("""
                         insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id,
-                                               fields, paused, review_state)
+                                               settings, paused, review_state)
                         values ('c1', ?, ?, 'AD', ?, 'a1', ?, '{}', false, 'APPROVED')""", campaign, rows.get(r) + "/" + columns.get(c), "ad " + r + c, "X" + r + c);
             }
         }
@@ -295,7 +295,7 @@ class ResultsWorkTest extends WithServer {
                 insert into account (client_id, id, network, external_id, name, currency, zone, site_tag)
                 values ('c1', 'a2', 'HS', 'x2', 'HS EUR', 'EUR', 'Europe/Berlin', 'tag') on conflict do nothing""");
         sql.update("""
-                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, fields,
+                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, settings,
                                        paused, review_state)
                 values ('c1', ?, 'far/away', 'AD', 'ad abroad', 'a2', 'Y00', '{}', false, 'APPROVED')""", campaign);
         tell("Y00", "2027-03-27T10:00:00Z", counts(700, 7, 350, 1));

@@ -2,16 +2,10 @@ package app.tidewrack.server;
 
 import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyLong;
-import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doReturn;
-import static org.mockito.Mockito.when;
 
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkConnector.Hour;
-import app.tidewrack.server.network.NetworkConnector.Order;
 import app.tidewrack.server.results.ResultsPull;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -20,8 +14,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterEach;
@@ -39,12 +31,6 @@ abstract class RunningSheet extends WithServer {
     @Autowired
     private ResultsPull pull;
 
-    private final List<Hour> told = new CopyOnWriteArrayList<>();
-    private final Map<String, String> byKey = new ConcurrentHashMap<>();
-
-    /** By the network's id. */
-    final Map<String, Order> sent = new ConcurrentHashMap<>();
-
     String plan;
     String campaign;
     int version;
@@ -56,18 +42,6 @@ abstract class RunningSheet extends WithServer {
             sql.update("delete from " + table);
         }
         sql.update("update account set report_cursor = 0, facts_until = null");
-        when(network.create(anyString(), any()))
-                .thenAnswer(c -> byKey.computeIfAbsent(c.getArgument(0), k -> {
-                    String id = "N" + UUID.randomUUID().toString().substring(0, 8);
-                    sent.put(id, c.getArgument(1));
-                    return id;
-                }));
-        when(network.reach(anyString(), any(), any(), any())).thenReturn(Map.of());
-        when(network.parts(anyString())).thenReturn(Map.of());
-        when(network.reports(anyString(), anyLong()))
-                .thenAnswer(call -> told.stream()
-                        .filter(h -> h.seq() > call.<Long>getArgument(1))
-                        .toList());
         String name = UUID.randomUUID().toString().substring(0, 8);
         plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         version = 0;
@@ -82,14 +56,12 @@ abstract class RunningSheet extends WithServer {
 
     /** What an ad brought on each of some days, as an hour of each. */
     void tell(String ad, int day, Counts counts) {
-        told.add(new Hour(
-                told.size() + 1, ad, FIRST_DAY.plusDays(day).atTime(12, 0).toInstant(ZoneOffset.UTC), counts));
+        network.tell(ad, FIRST_DAY.plusDays(day).atTime(12, 0).toInstant(ZoneOffset.UTC), counts);
     }
 
     /** All days before one are known whole: an hour of that day is told too. */
     void toldUntil(String ad, int day) {
-        told.add(new Hour(
-                told.size() + 1, ad, FIRST_DAY.plusDays(day).atTime(1, 0).toInstant(ZoneOffset.UTC), Counts.NONE));
+        network.tell(ad, FIRST_DAY.plusDays(day).atTime(1, 0).toInstant(ZoneOffset.UTC), Counts.NONE);
         pull.pullAll();
     }
 

@@ -1,22 +1,19 @@
 package app.tidewrack.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doReturn;
-import static org.mockito.Mockito.mock;
-import static org.mockito.Mockito.when;
+import static org.mockito.Mockito.spy;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.kit.MemoryNetwork;
+import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
-import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.Topic;
-import app.tidewrack.server.network.PracticeWorld;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -57,17 +54,10 @@ final class Scene {
                         + " values ('c1', 'a1', 'HS', 'x1', 'HS GBP', 'GBP', 'Europe/London', 'tag')");
     }
 
-    /** The network answers with the practice network's own rulebook; sizes are the same for all. */
-    static NetworkConnector network(JsonMapper json) throws IOException {
+    /** A network in memory with the practice network's own rulebook, which tests may make answer otherwise. */
+    static MemoryNetwork network(JsonMapper json) throws IOException {
         Path rulebook = Path.of("../practice-network/src/main/resources/rulebooks/hearthside.json");
-        NetworkConnector network = mock(NetworkConnector.class);
-        when(network.rulebook()).thenReturn(json.readValue(Files.readString(rulebook), Rulebook.class));
-        when(network.topics()).thenReturn(List.of(new Topic("knitting", "Knitting", "Making", 3, null)));
-        when(network.sizes(any(), any()))
-                .thenAnswer(c -> c.<List<?>>getArgument(1).stream()
-                        .map(a -> new AudienceSize(50_000, false))
-                        .toList());
-        return network;
+        return spy(new MemoryNetwork(json.readValue(Files.readString(rulebook), Rulebook.class)));
     }
 
     /** A world of one network, whichever it is at the time. */

@@ -3,15 +3,10 @@ package app.tidewrack.server;
 import static app.tidewrack.server.Scene.CLIENT;
 import static app.tidewrack.server.Scene.facts;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyString;
-import static org.mockito.Mockito.when;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkAway;
-import java.io.IOException;
 import java.lang.reflect.Parameter;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.Type;
@@ -26,8 +21,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -217,25 +210,13 @@ class ServerTest extends WithServer {
     /** The network is away at first and once loses an answer after doing the work; still each item is created once. */
     @Test
     void aLaunchCreatesEverythingExactlyOnce() throws Exception {
-        AtomicInteger calls = new AtomicInteger();
-        AtomicInteger ids = new AtomicInteger();
-        Map<String, String> created = new ConcurrentHashMap<>();
-        when(network.create(anyString(), any())).thenAnswer(c -> {
-            int call = calls.incrementAndGet();
-            if (call == 1) {
-                throw new NetworkAway("Hearthside", new IOException("refused"));
-            }
-            String id = created.computeIfAbsent(c.getArgument(0), k -> "N" + ids.incrementAndGet());
-            if (call == 3) {
-                throw new NetworkAway("Hearthside", new IOException("answer lost"));
-            }
-            return id;
-        });
+        network.failNext(1);
         JsonNode view = sheet("Launch");
         String plan = view.get("id").asString();
         String campaign = view.get("campaigns").get(0).get("id").asString();
         String changes = CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes";
         assertThat(scene.get(changes).get("changes")).hasSize(7);
+        network.loseNextAnswer();
         Map<String, Object> order = Map.of("planId", plan, "campaignId", campaign, "planVersion", 3);
         String launch = scene.post(CLIENT + "/launches", order).get("id").asString();
         assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
@@ -248,7 +229,7 @@ class ServerTest extends WithServer {
             state = scene.get(CLIENT + "/launches/" + launch);
         }
         assertThat(state.get("state").asString()).as(state.toString()).isEqualTo("DONE");
-        assertThat(created).hasSize(7);
+        assertThat(network.created()).isEqualTo(7);
         assertThat(scene.get(changes).get("changes")).isEmpty();
         assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
                         .detail())

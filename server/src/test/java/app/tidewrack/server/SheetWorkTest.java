@@ -8,18 +8,18 @@ import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.Offers.PlacementSize;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.launch.GroupSettings;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
+import app.tidewrack.core.plan.Bid;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector.AdGroupOrder;
-import app.tidewrack.server.network.NetworkConnector.BidTold;
-import app.tidewrack.server.network.NetworkConnector.Order;
-import app.tidewrack.server.network.NetworkConnector.PlacementSize;
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
@@ -31,7 +31,6 @@ import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.mockito.ArgumentCaptor;
 import org.mockito.Mockito;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -55,8 +54,6 @@ class SheetWorkTest extends WithServer {
 
     @BeforeEach
     void aSheetOfOneRow() throws Exception {
-        when(network.create(anyString(), any())).thenAnswer(c -> "N" + c.getArgument(0));
-        when(network.bids(any(), any())).thenReturn(new BidTold(2, 20, 40, 90, false));
         String name = UUID.randomUUID().toString().substring(0, 8);
         plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         version = 0;
@@ -125,7 +122,7 @@ class SheetWorkTest extends WithServer {
         assertThat(each(rows(made).get(0).get("slices"), "words")).containsExactly("28 to 45", "women");
         assertThat(rows(made).get(0).get("size").get("people").asLong()).isEqualTo(50_000);
         assertThat(scene.get(CLIENT + "/plans/" + plan)).isEqualTo(made);
-        List<AdGroupOrder> sent = launched();
+        List<GroupSettings> sent = launched();
         assertThat(sent).hasSize(6);
         assertThat(sent).extracting(o -> o.audience().gender()).containsOnly(Gender.WOMEN, Gender.MEN);
         assertThat(sent).extracting(o -> o.audience().ages().from()).containsOnly(28, 46, 64);
@@ -222,12 +219,11 @@ class SheetWorkTest extends WithServer {
         assertThat(placements.get(0).get("people").get("people").asLong()).isEqualTo(9000);
         assertThat(each(placements, "showsNow").stream().filter("true"::equals)).hasSize(1);
         assertThat(placements.get(1).get("people").isNull()).isTrue();
-        AdGroupOrder sent = launched().get(0);
+        GroupSettings sent = launched().get(0);
         assertThat(sent.placements()).containsExactly("home-feed");
-        assertThat(sent.delivery().charge()).isEqualTo(Charge.CLICK);
-        assertThat(sent.delivery().strategy()).isEqualTo(BidStrategy.MAXIMUM);
-        assertThat(sent.delivery().bidMinor()).isEqualTo(40);
-        assertThat(sent.delivery().hours()).isEqualTo(day.repeat(7));
+        assertThat(sent.charge()).isEqualTo(Charge.CLICK);
+        assertThat(sent.bid()).isEqualTo(new Bid(BidStrategy.MAXIMUM, Money.ofMinor(40, "GBP")));
+        assertThat(sent.hours().week()).isEqualTo(day.repeat(7));
     }
 
     @Test
@@ -277,7 +273,7 @@ class SheetWorkTest extends WithServer {
         scene.call("ines", HttpMethod.PUT, all, Map.of("paused", false));
         assertThat(settled(all).get("paused").asBoolean()).isFalse();
         verify(network).pause(Level.CAMPAIGN, mine.get("externalId").asString(), false);
-        verify(network, Mockito.times(3)).create(anyString(), any());
+        assertThat(network.created()).isEqualTo(3);
     }
 
     /** This test's campaign, once nothing of it is under way. */
@@ -388,7 +384,7 @@ class SheetWorkTest extends WithServer {
     }
 
     /** Launches the sheet and gives the ad groups that were sent. */
-    private List<AdGroupOrder> launched() throws Exception {
+    private List<GroupSettings> launched() throws Exception {
         String launch = scene.post(
                         CLIENT + "/launches", Map.of("planId", plan, "campaignId", campaign, "planVersion", version))
                 .get("id")
@@ -400,11 +396,8 @@ class SheetWorkTest extends WithServer {
             state = scene.get(CLIENT + "/launches/" + launch);
         }
         assertThat(state.get("state").asString()).as(state.toString()).isEqualTo("DONE");
-        ArgumentCaptor<Order> orders = ArgumentCaptor.forClass(Order.class);
-        verify(network, Mockito.atLeastOnce()).create(anyString(), orders.capture());
-        return orders.getAllValues().stream()
-                .filter(AdGroupOrder.class::isInstance)
-                .map(AdGroupOrder.class::cast)
+        return network.standing(Level.AD_GROUP).stream()
+                .map(i -> (GroupSettings) i.settings())
                 .toList();
     }
 

@@ -6,15 +6,15 @@ import static org.assertj.core.api.Assertions.within;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.when;
 
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.kit.MemoryNetwork.Item;
+import app.tidewrack.core.launch.AdSettings;
+import app.tidewrack.core.launch.CampaignSettings;
+import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.Scene.Answer;
-import app.tidewrack.server.network.NetworkConnector.AdOrder;
-import app.tidewrack.server.network.NetworkConnector.CampaignOrder;
-import app.tidewrack.server.network.NetworkConnector.Order;
-import app.tidewrack.server.network.NetworkRefused;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -88,12 +88,11 @@ class SplitTestWorkTest extends RunningSheet {
 
     /** The ads' ids on the network, in the order of rows. */
     private List<String> ads() {
-        List<Map.Entry<String, Order>> ads = new ArrayList<>(sent.entrySet().stream()
-                .filter(e -> e.getValue() instanceof AdOrder)
-                .toList());
-        ads.sort(Comparator.comparing(
-                e -> ((AdOrder) e.getValue()).creative().headlines().get(0)));
-        return ads.stream().map(Map.Entry::getKey).toList();
+        return network.standing(Level.AD).stream()
+                .sorted(Comparator.comparing(
+                        i -> ((AdSettings) i.settings()).creative().headlines().get(0)))
+                .map(Item::id)
+                .toList();
     }
 
     private static Counts counts(long impressions, long clicks) {
@@ -129,9 +128,9 @@ class SplitTestWorkTest extends RunningSheet {
         JsonNode test = setUp();
         assertThat(test.get("state").asString()).isEqualTo("SET_UP");
         launch();
-        assertThat(sent.values())
-                .filteredOn(CampaignOrder.class::isInstance)
-                .allMatch(o -> ((CampaignOrder) o).heldApart());
+        assertThat(network.standing(Level.CAMPAIGN))
+                .extracting(i -> ((CampaignSettings) i.settings()).apart())
+                .containsExactly(true);
         days(3, 8000, 80, 85);
         JsonNode early = test(test);
         assertThat(early.get("state").asString()).isEqualTo("RUNNING");
@@ -212,7 +211,7 @@ class SplitTestWorkTest extends RunningSheet {
                 campaign);
         // What is refused once is asked again, and holds up nothing else.
         when(network.parts(anyString()))
-                .thenThrow(new NetworkRefused("Hearthside", "it is counting"))
+                .thenThrow(new NetworkRefused("Hearthside", "it is counting", null))
                 .thenReturn(Map.of(groups.get(0), 53_000L, groups.get(1), 50_000L));
         days(1, 8000, 80, 90);
         assertThat(test(test).get("outcome").asString()).isEqualTo("NOT_YET");

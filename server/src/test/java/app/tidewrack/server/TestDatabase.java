@@ -11,7 +11,8 @@ final class TestDatabase {
 
     private TestDatabase() {}
 
-    static void use(DynamicPropertyRegistry registry) {
+    /** @return the address of the database, new and empty */
+    static String use(DynamicPropertyRegistry registry) {
         String server = "jdbc:postgresql://127.0.0.1:" + System.getenv("TIDEWRACK_PG_PORT") + "/";
         String name = "server_" + Long.toString(System.nanoTime(), 36);
         try (Connection connection =
@@ -25,5 +26,6 @@ final class TestDatabase {
         registry.add("tidewrack.networks.ahead", () -> false);
         // Every test class keeps its server, and the cluster has a hundred places.
         registry.add("spring.datasource.hikari.maximum-pool-size", () -> POOL);
+        return server + name;
     }
 }

@@ -1,7 +1,8 @@
 package app.tidewrack.server;
 
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.PracticeWorld;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.kit.MemoryNetwork;
+import app.tidewrack.connector.practice.PracticeWorld;
 import java.io.IOException;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -38,7 +39,7 @@ abstract class WithServer {
 
     private static final Map<PracticeWorld, AtomicReference<NetworkConnector>> NETWORKS = new ConcurrentHashMap<>();
 
-    NetworkConnector network;
+    MemoryNetwork network;
     Scene scene;
 
     @BeforeEach

@@ -1,38 +1,45 @@
 package app.tidewrack.core.launch;
 
-import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
  * One thing launch would do.
  *
  * @param externalId the network's id of the item; null when it is created
- * @param fields what changes, with before and after; for a creation before is empty
+ * @param before how the item stands where it is changed; null otherwise
+ * @param settings what it is to be, or is where nothing in it changes
+ * @param belonging for a removal, how many items go with it
  */
 public record Change(
         Action action,
-        Level level,
-        String key,
-        @Nullable String parentKey,
-        String name,
+        ItemKey key,
         @Nullable String externalId,
-        List<FieldChange> fields) {
+        @Nullable Settings before,
+        Settings settings,
+        int belonging) {
 
-    /** What is done to the item. */
+    /** What is done to the item. Stored by name. */
     public enum Action {
         CREATE,
         CHANGE,
         PAUSE,
         RESUME,
         /** For good; what belongs to it goes with it. */
-        REMOVE
+        REMOVE;
+
+        /** Whether what is done has a content that is sent; otherwise the item runs, stands still or goes as it is. */
+        public boolean hasContent() {
+            return this == CREATE || this == CHANGE;
+        }
     }
 
-    /** Whether one of some fields changes. */
-    public boolean changes(String... names) {
-        return fields.stream().anyMatch(f -> List.of(names).contains(f.field()));
+    public Level level() {
+        return key.level();
     }
 
-    /** One field before and after. */
-    public record FieldChange(String field, String before, String after) {}
+    /** What of the item is new or changes; nothing where it only runs, stands still or goes. */
+    public Set<Field> fields() {
+        return action.hasContent() ? settings.differing(before) : Set.of();
+    }
 }

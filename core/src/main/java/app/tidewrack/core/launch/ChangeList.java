@@ -1,16 +1,16 @@
 package app.tidewrack.core.launch;
 
 import app.tidewrack.core.launch.Change.Action;
-import app.tidewrack.core.launch.Change.FieldChange;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -21,65 +21,90 @@ import org.jspecify.annotations.Nullable;
 public record ChangeList(List<Change> changes) {
 
     /**
-     * @param inSheet whether a key still belongs to the sheet: what is live and not wanted is paused if so, and removed if not
+     * @param campaign tells what still belongs to the sheet: what is live and not wanted is paused if so, and removed if not
+     * @param live what is on the network now
      */
-    public static ChangeList between(List<WantedItem> wanted, List<LiveItem> live, Predicate<String> inSheet) {
-        Map<String, LiveItem> known = live.stream().collect(Collectors.toMap(LiveItem::key, Function.identity()));
-        Map<String, WantedItem> kept = wanted.stream().collect(Collectors.toMap(WantedItem::key, Function.identity()));
+    public static ChangeList between(Campaign campaign, List<WantedItem> wanted, List<LiveItem> live) {
+        Map<ItemKey, LiveItem> known = live.stream().collect(Collectors.toMap(LiveItem::key, Function.identity()));
+        Set<ItemKey> kept = wanted.stream().map(WantedItem::key).collect(Collectors.toSet());
         List<Change> changes = new ArrayList<>();
         for (WantedItem item : wanted) {
-            LiveItem now = known.get(item.key());
-            if (now == null) {
-                changes.add(change(Action.CREATE, item, null, differences(Map.of(), item.fields())));
-                continue;
-            }
-            List<FieldChange> differences = differences(now.fields(), item.fields());
-            if (!differences.isEmpty()) {
-                changes.add(change(Action.CHANGE, item, now.externalId(), differences));
-            }
-            if (now.paused()) {
-                changes.add(change(Action.RESUME, item, now.externalId(), List.of()));
-            }
+            add(changes, item, known.get(item.key()));
         }
-        Set<String> removed = live.stream()
+        List<LiveItem> unwanted =
+                live.stream().filter(l -> !kept.contains(l.key())).toList();
+        Set<ItemKey> removed = unwanted.stream()
                 .map(LiveItem::key)
-                .filter(k -> !kept.containsKey(k) && !inSheet.test(k))
+                .filter(k -> !k.in(campaign))
                 .collect(Collectors.toSet());
-        for (LiveItem item : live) {
-            if (kept.containsKey(item.key()) || removed.contains(item.parentKey())) {
-                continue;
-            }
-            if (removed.contains(item.key())) {
-                changes.add(change(Action.REMOVE, item, belonging(item, live)));
-            } else if (!item.paused()) {
-                changes.add(change(Action.PAUSE, item, List.of()));
+        for (LiveItem item : unwanted) {
+            boolean goesAlong = item.key().parent().filter(removed::contains).isPresent();
+            if (removed.contains(item.key()) && !goesAlong) {
+                changes.add(of(Action.REMOVE, item, belonging(item.key(), live)));
+            } else if (!removed.contains(item.key()) && !item.now().paused()) {
+                changes.add(of(Action.PAUSE, item, 0));
             }
         }
         changes.sort(Comparator.comparing(Change::level));
         return new ChangeList(List.copyOf(changes));
     }
 
-    private static Change change(
-            Action action, WantedItem item, @Nullable String externalId, List<FieldChange> fields) {
-        return new Change(action, item.level(), item.key(), item.parentKey(), item.name(), externalId, fields);
+    private static void add(List<Change> changes, WantedItem item, @Nullable LiveItem now) {
+        Settings settings = item.settings();
+        if (now == null) {
+            changes.add(new Change(Action.CREATE, item.key(), null, null, settings, 0));
+            return;
+        }
+        Settings before = now.now().settings();
+        if (!settings.differing(before).isEmpty()) {
+            changes.add(new Change(Action.CHANGE, item.key(), now.externalId(), before, settings, 0));
+        }
+        if (now.now().paused()) {
+            changes.add(new Change(Action.RESUME, item.key(), now.externalId(), null, settings, 0));
+        }
     }
 
-    private static Change change(Action action, LiveItem item, List<FieldChange> fields) {
-        return new Change(action, item.level(), item.key(), null, item.name(), item.externalId(), fields);
+    private static Change of(Action action, LiveItem item, int belonging) {
+        return new Change(
+                action, item.key(), item.externalId(), null, item.now().settings(), belonging);
     }
 
-    private static List<FieldChange> belonging(LiveItem item, List<LiveItem> live) {
-        long ads = live.stream().filter(l -> item.key().equals(l.parentKey())).count();
-        return ads == 0 ? List.of() : List.of(new FieldChange("ads in it", String.valueOf(ads), ""));
+    private static int belonging(ItemKey key, List<LiveItem> live) {
+        Optional<ItemKey> self = Optional.of(key);
+        return (int) live.stream().filter(l -> l.key().parent().equals(self)).count();
     }
 
-    private static List<FieldChange> differences(Map<String, String> before, Map<String, String> after) {
-        TreeSet<String> fields = new TreeSet<>(before.keySet());
-        fields.addAll(after.keySet());
-        return fields.stream()
-                .filter(f -> !Objects.equals(before.get(f), after.get(f)))
-                .map(f -> new FieldChange(f, before.getOrDefault(f, ""), after.getOrDefault(f, "")))
-                .toList();
+    /**
+     * The changes of some items, with the creations that they need.
+     *
+     * @param keys texts of the items' keys
+     * @throws Refusal (field {@code keys}) when nothing changes of one of them, or there is none
+     */
+    public ChangeList chosen(Set<String> keys) {
+        Map<String, ItemKey> known =
+                changes.stream().map(Change::key).distinct().collect(Collectors.toMap(ItemKey::text, k -> k));
+        Set<ItemKey> created = changes.stream()
+                .filter(c -> c.action() == Action.CREATE)
+                .map(Change::key)
+                .collect(Collectors.toSet());
+        Set<ItemKey> taken = new HashSet<>();
+        for (String text : keys) {
+            ItemKey key = known.get(text);
+            if (key == null) {
+                throw new Refusal("keys", "Nothing changes of %s.".formatted(text), "Look at the list again.");
+            }
+            taken.add(key);
+            for (Optional<ItemKey> up = key.parent().filter(created::contains);
+                    up.isPresent();
+                    up = up.get().parent().filter(created::contains)) {
+                taken.add(up.get());
+            }
+        }
+        if (taken.isEmpty()) {
+            throw new Refusal("keys", "No change was chosen.", "Choose at least one.");
+        }
+        return new ChangeList(
+                changes.stream().filter(c -> taken.contains(c.key())).toList());
     }
 
     public long count(Action action, Level level) {

@@ -1,8 +1,15 @@
 package app.tidewrack.core.launch;
 
-/** The three levels, in the order in which they must be created. */
+import java.util.Locale;
+
+/** The three levels, in the order in which they must be created. Stored by name. */
 public enum Level {
     CAMPAIGN,
     AD_GROUP,
-    AD
+    AD;
+
+    /** {@code campaign}, {@code ad group} or {@code ad}. */
+    public String words() {
+        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+    }
 }

@@ -1,13 +1,21 @@
 package app.tidewrack.core.testing;
 
+import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.Change.Action;
+import app.tidewrack.core.launch.Field;
+import app.tidewrack.core.launch.ItemKey;
+import app.tidewrack.core.launch.ItemWords;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.Settings;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What was changed on the network while a test ran, or would be by a launch. A change of some cells and not of others breaks it, since
@@ -17,50 +25,73 @@ import java.util.Set;
  * @param even likewise, what was done to all cells alike
  */
 public record SecondChange(List<String> breaking, List<String> even) {
-    private static final Set<String> OF_NO_WEIGHT = Set.of("name");
-    private static final String LINK = "link";
-
     /**
-     * One thing that was done.
+     * One thing that was done to an item.
      *
-     * @param rowId of an ad group or of what an ad belongs to; empty for the campaign
-     * @param columnId of an ad; empty otherwise
-     * @param field that was changed; empty where all of it came, went or was paused
+     * @param before what the item was, where it was changed; null otherwise
+     * @param after what it became; null where it only ran, was paused or went
      * @param when who did it and when, in words: {@code by Ines Wickham on 18 March}; empty where it is only about to be done
      */
     public record Done(
             Action action,
-            Level level,
-            String rowId,
-            String columnId,
-            String field,
-            String before,
-            String after,
+            ItemKey key,
+            @Nullable Settings before,
+            @Nullable Settings after,
             String when) {
-        boolean ofNoWeight() {
-            return OF_NO_WEIGHT.contains(field)
-                    || field.equals(LINK) && place(before).equals(place(after));
+
+        /** A change part by part; all else as one. */
+        private Stream<Part> parts() {
+            if (action != Action.CHANGE || after == null) {
+                return Stream.of(new Part(this, null));
+            }
+            return after.differing(before).stream().filter(this::weighs).map(f -> new Part(this, f));
         }
 
-        /** Names of ads stand in the tails of links, and change with them. */
-        private static String place(String link) {
-            return link.split("[?#]", 2)[0];
+        /** That ad groups are held apart is how a test begins; names are no part of it, nor the tails of links that follow them. */
+        private boolean weighs(Field field) {
+            return switch (field) {
+                case NAME, APART -> false;
+                case LINK -> !place(before).equals(place(after));
+                default -> true;
+            };
         }
 
-        private List<Object> alike() {
-            return List.of(action, level, columnId, field, after, when);
+        private static String place(@Nullable Settings settings) {
+            return settings instanceof AdSettings ad ? ad.creative().link().split("[?#]", 2)[0] : "";
+        }
+    }
+
+    private record Part(Done done, @Nullable Field field) {
+        List<Object> alike() {
+            return Arrays.asList(
+                    done.action(),
+                    done.key().level(),
+                    done.key().columnId(),
+                    field,
+                    field == null || done.after() == null
+                            ? null
+                            : done.after().parts().get(field),
+                    done.when());
         }
 
-        private String words(String of) {
+        String words(String of, ItemWords words) {
+            String when = done.when();
             boolean was = !when.isEmpty();
-            String what = switch (action) {
+            String what = switch (done.action()) {
                 case PAUSE -> of + (was ? " was paused" : " is paused");
                 case RESUME -> of + (was ? " ran on after a pause" : " runs on after a pause");
                 case REMOVE -> of + (was ? " was taken out" : " is taken out");
                 case CREATE -> of + (was ? " came new" : " comes new");
                 case CHANGE ->
-                    "%s of %s %s from %s to %s"
-                            .formatted(field, of, was ? "went" : "goes", quoted(before), quoted(after));
+                    field == null
+                            ? of + (was ? " was changed" : " is changed")
+                            : "%s of %s %s from %s to %s"
+                                    .formatted(
+                                            field.words(),
+                                            of,
+                                            was ? "went" : "goes",
+                                            quoted(words.of(field, done.before())),
+                                            quoted(words.of(field, done.after())));
             };
             return was ? what + ", " + when : what;
         }
@@ -74,27 +105,32 @@ public record SecondChange(List<String> breaking, List<String> even) {
      * @param cells labels of the cells' rows by id
      * @param done since the test began, in order; a new ad group counts whatever row it is, since it takes people from all
      */
-    public static SecondChange of(Map<String, String> cells, List<Done> done) {
-        Map<List<Object>, List<Done>> alike = new LinkedHashMap<>();
+    public static SecondChange of(Map<String, String> cells, List<Done> done, ItemWords words) {
+        Map<List<Object>, List<Part>> alike = new LinkedHashMap<>();
         for (Done each : done) {
-            boolean shares = each.level() == Level.AD_GROUP && each.action() == Action.CREATE;
-            boolean ofTest = each.rowId().isEmpty() || cells.containsKey(each.rowId());
-            if ((ofTest || shares) && !each.ofNoWeight()) {
-                alike.computeIfAbsent(each.alike(), k -> new ArrayList<>()).add(each);
+            boolean shares = each.key().level() == Level.AD_GROUP && each.action() == Action.CREATE;
+            String rowId = each.key().rowId();
+            if (rowId.isEmpty() || cells.containsKey(rowId) || shares) {
+                each.parts()
+                        .forEach(p -> alike.computeIfAbsent(p.alike(), k -> new ArrayList<>())
+                                .add(p));
             }
         }
         List<String> breaking = new ArrayList<>();
         List<String> even = new ArrayList<>();
-        for (List<Done> same : alike.values()) {
+        for (List<Part> same : alike.values()) {
             Set<String> rows = new HashSet<>();
-            same.forEach(d -> rows.add(d.rowId()));
+            same.forEach(p -> rows.add(p.done().key().rowId()));
             if (rows.contains("") || rows.containsAll(cells.keySet())) {
-                even.add(same.get(0).words(rows.contains("") ? "the campaign" : "every cell"));
+                even.add(same.get(0).words(rows.contains("") ? "the campaign" : "every cell", words));
             } else {
-                same.forEach(d -> breaking.add(d.words(
-                        (d.level() == Level.AD ? "an ad of " : "") + cells.getOrDefault(d.rowId(), "another row"))));
+                same.forEach(p -> breaking.add(p.words(cellOf(p.done().key(), cells), words)));
             }
         }
         return new SecondChange(breaking.stream().distinct().toList(), List.copyOf(even));
+    }
+
+    private static String cellOf(ItemKey key, Map<String, String> cells) {
+        return (key.level() == Level.AD ? "an ad of " : "") + cells.getOrDefault(key.rowId(), "another row");
     }
 }

@@ -1,12 +1,16 @@
 package app.tidewrack.core.launch;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.tidewrack.core.launch.Change.Action;
-import app.tidewrack.core.launch.Change.FieldChange;
+import app.tidewrack.core.plan.Budgeting;
+import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -14,48 +18,82 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class ChangeListTest {
-    private static final WantedItem CAMPAIGN = new WantedItem(Level.CAMPAIGN, "c", null, "C", Map.of("name", "C"));
-    private static final WantedItem GROUP =
-            new WantedItem(Level.AD_GROUP, "r", "c", "R", Map.of("name", "R", "money a day", "£10.00"));
-    private static final WantedItem AD = new WantedItem(Level.AD, "r/k", "r", "A", Map.of("name", "A"));
+    private static final Campaign SHEET = Items.sheet(2, 2, Budgeting.USUAL);
 
-    private static LiveItem live(WantedItem item, boolean paused) {
-        return new LiveItem(
-                item.level(), item.key(), item.parentKey(), item.name(), "x" + item.key(), item.fields(), paused);
+    /** The items of a sheet, all alike but for their names and the money of rows. */
+    static List<WantedItem> wanted(Campaign campaign) {
+        List<WantedItem> items = new ArrayList<>();
+        items.add(new WantedItem(ItemKey.campaign("c"), Items.CAMPAIGN));
+        for (Row row : campaign.rows()) {
+            if (!campaign.hasAds(row.id())) {
+                continue;
+            }
+            Budget money = new Budget(campaign.facts().budgeting().basis(), row.money());
+            items.add(new WantedItem(ItemKey.group("c", row.id()), Items.GROUP.with(money)));
+            campaign.onColumns(row.id())
+                    .forEach(c -> items.add(new WantedItem(
+                            new ItemKey("c", row.id(), c.id()),
+                            new AdSettings(row.id() + c.id(), Items.AD.creative()))));
+        }
+        return items;
+    }
+
+    static List<LiveItem> live(List<WantedItem> items) {
+        return items.stream()
+                .map(w -> LiveItem.asLeft(w.key(), "x" + w.key().text(), w.settings(), false))
+                .toList();
+    }
+
+    private static List<String> told(ChangeList list) {
+        return list.changes().stream()
+                .map(c -> c.action() + " " + c.key().text())
+                .toList();
     }
 
     @Test
     void createsInTheOrderOfDependenceAndThenNothing() {
-        ChangeList first = ChangeList.between(List.of(AD, GROUP, CAMPAIGN), List.of(), k -> true);
-        assertThat(first.changes()).extracting(Change::level).containsExactly(Level.CAMPAIGN, Level.AD_GROUP, Level.AD);
-        assertThat(first.count(Action.CREATE, Level.AD)).isEqualTo(1);
-        List<LiveItem> live = new ArrayList<>();
-        List.of(CAMPAIGN, GROUP, AD).forEach(w -> live.add(live(w, false)));
-        assertThat(ChangeList.between(List.of(CAMPAIGN, GROUP, AD), live, k -> true)
-                        .changes())
+        ChangeList first = ChangeList.between(SHEET, wanted(SHEET), List.of());
+        assertThat(first.changes()).extracting(Change::level).isSorted();
+        assertThat(first.count(Action.CREATE, Level.AD)).isEqualTo(4);
+        assertThat(ChangeList.between(SHEET, wanted(SHEET), live(wanted(SHEET))).changes())
                 .isEmpty();
     }
 
     @Test
     void changesPausesAndResumesWhatIsThere() {
-        WantedItem richer = new WantedItem(Level.AD_GROUP, "r", "c", "R", Map.of("name", "R", "money a day", "£12.00"));
-        WantedItem gone = new WantedItem(Level.AD, "r/old", "r", "Old", Map.of("name", "Old"));
-        ChangeList list = ChangeList.between(
-                List.of(CAMPAIGN, richer, AD),
-                List.of(live(CAMPAIGN, false), live(GROUP, false), live(AD, true), live(gone, false)),
-                k -> true);
-        assertThat(list.changes())
-                .extracting(c -> c.action() + " " + c.key())
-                .containsExactly("CHANGE r", "RESUME r/k", "PAUSE r/old");
-        assertThat(list.changes().get(0).fields()).containsExactly(new FieldChange("money a day", "£10.00", "£12.00"));
+        Campaign richer = SHEET.mapRows(r -> r.id().equals("r0")
+                        ? r.paid(Items.pounds(Budgeting.Basis.DAILY, 1200).money())
+                        : r)
+                .withOff(Map.of(new CellRef("r1", "k1"), ""));
+        List<LiveItem> live = new ArrayList<>(live(wanted(SHEET)));
+        live.replaceAll(l -> l.key().equals(Items.AD_KEY)
+                ? LiveItem.asLeft(l.key(), l.externalId(), l.now().settings(), true)
+                : l);
+        ChangeList list = ChangeList.between(richer, wanted(richer), live);
+        assertThat(told(list)).containsExactly("CHANGE r0", "RESUME r0/k0", "PAUSE r1/k1");
+        assertThat(list.changes().get(0).fields()).containsExactly(Field.MONEY_A_DAY);
+        assertThat(list.changes().get(1).fields()).isEmpty();
     }
 
     @Test
     void removesWhatLeftTheSheetAndWhatBelongsToItOnlyOnce() {
-        ChangeList list = ChangeList.between(
-                List.of(CAMPAIGN), List.of(live(CAMPAIGN, false), live(GROUP, true), live(AD, false)), k -> false);
-        assertThat(list.changes()).extracting(c -> c.action() + " " + c.key()).containsExactly("REMOVE r");
-        assertThat(list.changes().get(0).fields()).containsExactly(new FieldChange("ads in it", "1", ""));
+        Campaign left = SHEET.withRows(SHEET.rows().subList(0, 1));
+        ChangeList list = ChangeList.between(left, wanted(left), live(wanted(SHEET)));
+        assertThat(told(list)).containsExactly("REMOVE r1");
+        assertThat(list.changes().get(0).belonging()).isEqualTo(2);
+    }
+
+    @Test
+    void aPartComesWithTheCreationsThatItNeeds() {
+        ChangeList all = ChangeList.between(SHEET, wanted(SHEET), List.of());
+        assertThat(told(all.chosen(Set.of("r1/k0")))).containsExactly("CREATE c", "CREATE r1", "CREATE r1/k0");
+        List<LiveItem> campaignOnly = live(wanted(SHEET).subList(0, 1));
+        assertThat(told(ChangeList.between(SHEET, wanted(SHEET), campaignOnly).chosen(Set.of("r1/k0", "r0"))))
+                .containsExactly("CREATE r0", "CREATE r1", "CREATE r1/k0");
+        assertThatThrownBy(() -> all.chosen(Set.of("x/y")))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("Nothing changes of x/y");
+        assertThatThrownBy(() -> all.chosen(Set.of())).hasMessageContaining("No change was chosen");
     }
 
     /** Doing what the list says leaves the network as the plan wants it, whatever was there before. */
@@ -63,77 +101,55 @@ class ChangeListTest {
     void whatIsDoneByTheListIsWhatIsWanted() {
         Random random = new Random(11);
         for (int run = 0; run < 300; run++) {
-            List<WantedItem> wanted = sheet(random);
-            List<LiveItem> before = new ArrayList<>();
-            sheet(random).forEach(w -> before.add(live(w, random.nextInt(4) == 0)));
-            Set<String> inSheet = new HashSet<>();
-            wanted.forEach(w -> inSheet.add(w.key()));
-            before.stream().filter(l -> random.nextBoolean()).forEach(l -> inSheet.add(l.key()));
-            // An ad is in the sheet only while its row is.
-            inSheet.removeIf(k -> k.contains("/") && !inSheet.contains(k.split("/")[0]));
-            ChangeList list = ChangeList.between(wanted, before, inSheet::contains);
-            Map<String, LiveItem> after = new HashMap<>();
+            Campaign sheet = sheet(random);
+            List<LiveItem> before = new ArrayList<>(live(wanted(sheet(random))));
+            before.replaceAll(l -> random.nextInt(4) == 0
+                    ? LiveItem.asLeft(l.key(), l.externalId(), l.now().settings(), true)
+                    : l);
+            List<WantedItem> wanted = wanted(sheet);
+            Map<ItemKey, LiveItem> after = new HashMap<>();
             before.forEach(l -> after.put(l.key(), l));
-            list.changes().forEach(c -> apply(c, wanted, after));
+            ChangeList.between(sheet, wanted, before).changes().forEach(c -> apply(c, after));
             for (WantedItem w : wanted) {
                 LiveItem now = after.remove(w.key());
-                assertThat(now.fields()).isEqualTo(w.fields());
-                assertThat(now.paused()).isFalse();
+                assertThat(now.now().settings()).isEqualTo(w.settings());
+                assertThat(now.now().paused()).isFalse();
             }
-            assertThat(after.values()).allMatch(l -> l.paused() && inSheet.contains(l.key()));
+            assertThat(after.values()).allMatch(l -> l.now().paused() && l.key().in(sheet));
         }
     }
 
-    private static void apply(Change change, List<WantedItem> wanted, Map<String, LiveItem> at) {
+    private static void apply(Change change, Map<ItemKey, LiveItem> at) {
+        ItemKey key = change.key();
+        LiveItem now = at.get(key);
         switch (change.action()) {
             case CREATE, CHANGE -> {
-                WantedItem item = wanted.stream()
-                        .filter(w -> w.key().equals(change.key()))
-                        .findFirst()
-                        .orElseThrow();
-                LiveItem now = at.get(item.key());
-                assertThat(item.parentKey() == null || at.containsKey(item.parentKey()))
+                assertThat(key.parent().isEmpty() || at.containsKey(key.parent().get()))
                         .isTrue();
-                at.put(item.key(), live(item, now != null && now.paused()));
+                boolean paused = now != null && now.now().paused();
+                at.put(key, LiveItem.asLeft(key, "x", change.settings(), paused));
             }
             case PAUSE, RESUME ->
-                at.computeIfPresent(
-                        change.key(),
-                        (k, l) -> new LiveItem(
-                                l.level(),
-                                k,
-                                l.parentKey(),
-                                l.name(),
-                                l.externalId(),
-                                l.fields(),
-                                change.action() == Action.PAUSE));
+                at.put(key, LiveItem.asLeft(key, "x", now.now().settings(), change.action() == Action.PAUSE));
             case REMOVE ->
-                at.values()
-                        .removeIf(l ->
-                                l.key().equals(change.key()) || change.key().equals(l.parentKey()));
+                at.keySet()
+                        .removeIf(k ->
+                                k.equals(key) || k.parent().filter(key::equals).isPresent());
         }
     }
 
-    private static List<WantedItem> sheet(Random random) {
-        List<WantedItem> items = new ArrayList<>(List.of(CAMPAIGN));
-        for (int r = 0; r < 4; r++) {
-            if (random.nextInt(3) == 0) {
-                continue;
-            }
-            String row = "r" + r;
-            items.add(new WantedItem(
-                    Level.AD_GROUP, row, "c", row, Map.of("name", row, "money a day", "£" + random.nextInt(3))));
-            for (int c = 0; c < 4; c++) {
-                if (random.nextBoolean()) {
-                    items.add(new WantedItem(
-                            Level.AD,
-                            row + "/" + c,
-                            row,
-                            row + c,
-                            Map.of("name", row + c, "link", "" + random.nextInt(3))));
-                }
-            }
-        }
-        return items;
+    /** Some of four rows and columns, each row with money of its own, some cells off. */
+    private static Campaign sheet(Random random) {
+        Campaign all = Items.sheet(4, 4, Budgeting.USUAL);
+        Map<CellRef, String> off = new HashMap<>();
+        List<Row> rows = all.rows().stream()
+                .filter(r -> random.nextInt(3) > 0)
+                .map(r -> r.paid(Items.pounds(Budgeting.Basis.DAILY, 500 + 100 * random.nextInt(3))
+                        .money()))
+                .toList();
+        rows.forEach(r -> all.columns().stream()
+                .filter(c -> random.nextBoolean())
+                .forEach(c -> off.put(new CellRef(r.id(), c.id()), "")));
+        return all.withRows(rows).withOff(off);
     }
 }

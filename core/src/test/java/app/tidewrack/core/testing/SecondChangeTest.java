@@ -2,8 +2,15 @@ package app.tidewrack.core.testing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.Change.Action;
-import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.CreativeSettings;
+import app.tidewrack.core.launch.GroupSettings;
+import app.tidewrack.core.launch.ItemKey;
+import app.tidewrack.core.launch.Items;
+import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.plan.Budgeting.Basis;
+import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.core.testing.SecondChange.Done;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -14,47 +21,95 @@ import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
 
 class SecondChangeTest {
+    private static final Map<String, String> CELLS = Map.of("a", "Sock", "b", "Jumper");
+    private static final String BY_INES = "by Ines on 18 March";
+
+    private static GroupSettings group(String name, long minor, Hours hours) {
+        GroupSettings g = Items.GROUP;
+        return new GroupSettings(
+                name,
+                Items.pounds(Basis.DAILY, minor),
+                g.audience(),
+                g.placements(),
+                g.goal(),
+                g.charge(),
+                g.bid(),
+                g.pace(),
+                hours,
+                g.switches());
+    }
+
+    private static Done money(String row, long before, long after, String when) {
+        return changed(row, group("R", before, Hours.ALL), group("R", after, Hours.ALL), when);
+    }
+
+    private static Done changed(String row, Settings before, Settings after, String when) {
+        ItemKey key = after instanceof AdSettings ? new ItemKey("c", row, "k") : ItemKey.group("c", row);
+        return new Done(Action.CHANGE, key, before, after, when);
+    }
+
+    private static Done done(Action action, ItemKey key, String when) {
+        return new Done(action, key, null, null, when);
+    }
+
+    private static SecondChange of(Map<String, String> cells, List<Done> done) {
+        return SecondChange.of(cells, done, Items.words());
+    }
+
     /** Money of one cell breaks a test, of both it does not; names and the tails of links that follow them weigh nothing. */
     @Test
     void whatWasDoneToSomeCellsBreaks() {
-        Map<String, String> cells = Map.of("a", "Sock", "b", "Jumper");
-        Done dearer = changed("b", "money a day", "£10.00", "£12.00");
-        SecondChange one = SecondChange.of(cells, List.of(dearer));
-        assertThat(one.breaking())
+        Done dearer = money("b", 1000, 1200, BY_INES);
+        assertThat(of(CELLS, List.of(dearer)).breaking())
                 .containsExactly("money a day of Jumper went from “£10.00” to “£12.00”, by Ines on 18 March");
-        SecondChange both = SecondChange.of(cells, List.of(changed("a", "money a day", "£11.00", "£12.00"), dearer));
+        SecondChange both = of(CELLS, List.of(money("a", 1100, 1200, BY_INES), dearer));
         assertThat(both.breaking()).isEmpty();
         assertThat(both.even()).singleElement().asString().contains("every cell");
-        assertThat(SecondChange.of(
-                                cells,
+        assertThat(of(
+                                CELLS,
                                 List.of(
-                                        changed("a", "name", "A", "B"),
-                                        changed("a", "link", "https://x.example/k?ad=A", "https://x.example/k?ad=B"),
-                                        changed("other", "money a day", "£1.00", "£2.00")))
+                                        changed("a", group("A", 1, Hours.ALL), group("B", 1, Hours.ALL), BY_INES),
+                                        changed("a", leading("k?ad=A"), leading("k?ad=B"), BY_INES),
+                                        money("other", 100, 200, BY_INES)))
                         .breaking())
                 .isEmpty();
-        assertThat(SecondChange.of(cells, List.of(changed("a", "link", "https://x.example/k", "https://x.example/l")))
+        assertThat(of(CELLS, List.of(changed("a", leading("k"), leading("l"), BY_INES)))
                         .breaking())
                 .hasSize(1);
-        Done fresh = new Done(Action.CREATE, Level.AD_GROUP, "new", "", "", "", "", "by Ines on 18 March");
-        assertThat(SecondChange.of(cells, List.of(fresh)).breaking())
+        assertThat(of(CELLS, List.of(done(Action.CREATE, ItemKey.group("c", "new"), BY_INES)))
+                        .breaking())
                 .containsExactly("another row came new, by Ines on 18 March");
     }
 
-    private static Done changed(String row, String field, String before, String after) {
-        return new Done(Action.CHANGE, Level.AD_GROUP, row, "", field, before, after, "by Ines on 18 March");
+    private static AdSettings leading(String path) {
+        CreativeSettings c = Items.AD.creative();
+        return new AdSettings(
+                "A",
+                new CreativeSettings(
+                        c.format(),
+                        c.brand(),
+                        c.media(),
+                        c.bodies(),
+                        c.headlines(),
+                        c.descriptions(),
+                        c.callsToAction(),
+                        "https://x.example/" + path,
+                        c.post(),
+                        c.cards(),
+                        c.form(),
+                        c.chat(),
+                        c.message()));
     }
 
     /** What is about to be done is told as such: by whom and when is not known yet. */
     @Test
     void whatIsAboutToBeDoneIsToldInThePresent() {
-        Map<String, String> cells = Map.of("a", "Sock", "b", "Jumper");
         List<Done> planned = List.of(
-                new Done(Action.CHANGE, Level.AD_GROUP, "b", "", "money a day", "£10.00", "£12.00", ""),
-                new Done(Action.PAUSE, Level.AD, "a", "k", "", "", "", ""),
-                new Done(Action.REMOVE, Level.AD_GROUP, "a", "", "", "", "", ""),
-                new Done(Action.CREATE, Level.AD_GROUP, "new", "", "", "", "", ""));
-        assertThat(SecondChange.of(cells, planned).breaking())
+                money("b", 1000, 1200, ""),
+                done(Action.PAUSE, new ItemKey("c", "a", "k"), ""),
+                done(Action.REMOVE, ItemKey.group("c", "a"), ""),
+                done(Action.CREATE, ItemKey.group("c", "new"), ""));
+        assertThat(of(CELLS, planned).breaking())
                 .containsExactly(
                         "money a day of Jumper goes from “£10.00” to “£12.00”",
                         "an ad of Sock is paused",
@@ -74,23 +129,21 @@ class SecondChangeTest {
             for (int i = 0; i < 2 + random.nextInt(6); i++) {
                 cells.put("r" + i, "Row " + i);
             }
-            String field = List.of("money a day", "bid", "hours", "placements").get(random.nextInt(4));
-            String after = "to " + random.nextInt(100);
+            boolean ofMoney = random.nextBoolean();
+            GroupSettings after = group("R", 2000, ofMoney ? Hours.ALL : Hours.daily(7, 8 + random.nextInt(15)));
             List<Done> all = new ArrayList<>(cells.keySet().stream()
-                    .map(r -> changed(r, field, "was " + random.nextInt(100), after))
+                    .map(r -> changed(r, group("R", ofMoney ? random.nextInt(2000) : 2000, Hours.ALL), after, BY_INES))
                     .toList());
             Collections.shuffle(all, random);
-            assertThat(SecondChange.of(cells, all).breaking())
-                    .as("seed %d", seed)
-                    .isEmpty();
-            assertThat(SecondChange.of(cells, all).even()).as("seed %d", seed).hasSize(1);
-            assertThat(SecondChange.of(cells, all.subList(1, all.size())).breaking())
+            assertThat(of(cells, all).breaking()).as("seed %d", seed).isEmpty();
+            assertThat(of(cells, all).even()).as("seed %d", seed).hasSize(1);
+            assertThat(of(cells, all.subList(1, all.size())).breaking())
                     .as("seed %d", seed)
                     .hasSize(all.size() - 1);
             List<Done> elsewhere = all.stream()
-                    .map(d -> changed("x" + d.rowId(), field, d.before(), after))
+                    .map(d -> changed("x" + d.key().rowId(), d.before(), after, BY_INES))
                     .toList();
-            assertThat(SecondChange.of(cells, elsewhere)).isEqualTo(new SecondChange(List.of(), List.of()));
+            assertThat(of(cells, elsewhere)).isEqualTo(new SecondChange(List.of(), List.of()));
         }
     }
 }

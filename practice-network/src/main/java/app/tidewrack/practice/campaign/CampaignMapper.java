@@ -37,12 +37,12 @@ interface CampaignMapper {
     void insertAdGroup(String id, String campaignId, String content);
 
     @Select("""
-            select g.id, c.account, g.content::text as content, g.paused, g.removed
+            select g.id, c.account, g.content::text as content, g.paused, g.removed or c.removed as removed
             from ad_group g join campaign c on c.id = g.campaign_id where c.network = #{network} and g.id = #{id}""")
     Optional<Stored> adGroup(String network, String id);
 
     @Select("""
-            select g.id, c.account, g.content::text as content, g.paused, g.removed
+            select g.id, c.account, g.content::text as content, g.paused, g.removed or c.removed as removed
             from ad_group g join campaign c on c.id = g.campaign_id
             where c.network = #{network} and c.id = #{campaignId} order by g.id""")
     List<Stored> adGroups(String network, String campaignId);
@@ -58,7 +58,8 @@ interface CampaignMapper {
             String creative) {}
 
     @Select("""
-            select a.id, a.ad_group_id, a.creative_id, a.name, a.paused, a.removed, k.content::text as creative
+            select a.id, a.ad_group_id, a.creative_id, a.name, a.paused,
+                   a.removed or g.removed or c.removed as removed, k.content::text as creative
             from ad a join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
             join creative k on k.id = a.creative_id
             where c.network = #{network} and c.id = #{campaignId} order by a.id""")
@@ -73,7 +74,8 @@ interface CampaignMapper {
     void insertAd(String id, String adGroupId, String creativeId, String name, Instant now, Instant due);
 
     @Select("""
-            select a.id, a.ad_group_id, a.creative_id, a.name, a.paused, a.removed
+            select a.id, a.ad_group_id, a.creative_id, a.name, a.paused,
+                   a.removed or g.removed or c.removed as removed
             from ad a join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
             where c.network = #{network} and a.id = #{id}""")
     Optional<StoredAd> ad(String network, String id);

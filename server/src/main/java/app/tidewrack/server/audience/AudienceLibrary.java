@@ -1,5 +1,6 @@
 package app.tidewrack.server.audience;
 
+import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.network.OfferedAudience;
@@ -10,7 +11,6 @@ import app.tidewrack.server.audience.AudienceMapper.Stored;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import app.tidewrack.server.web.Conflict;

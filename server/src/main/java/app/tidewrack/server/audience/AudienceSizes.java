@@ -1,13 +1,13 @@
 package app.tidewrack.server.audience;
 
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.List;

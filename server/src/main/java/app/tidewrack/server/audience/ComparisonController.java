@@ -1,5 +1,8 @@
 package app.tidewrack.server.audience;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.network.NearestAudience;
@@ -11,9 +14,6 @@ import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector.Overlaps;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import app.tidewrack.server.web.AsksOnly;

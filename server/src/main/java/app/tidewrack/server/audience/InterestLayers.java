@@ -1,5 +1,9 @@
 package app.tidewrack.server.audience;
 
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.Offers.Question;
+import app.tidewrack.connector.Offers.RelatedTopic;
+import app.tidewrack.connector.Offers.Topic;
 import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
@@ -9,10 +13,6 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.audience.AudienceController.SizeBody;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.Question;
-import app.tidewrack.server.network.NetworkConnector.RelatedTopic;
-import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.Networks;
 import jakarta.validation.Valid;
 import java.util.ArrayList;

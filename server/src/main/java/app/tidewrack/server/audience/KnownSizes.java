@@ -1,10 +1,10 @@
 package app.tidewrack.server.audience;
 
+import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.server.audience.KnownSizeMapper.Known;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkConnector.Overlaps;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;

@@ -1,11 +1,11 @@
 package app.tidewrack.server.client;
 
+import app.tidewrack.connector.Offers.City;
+import app.tidewrack.connector.Offers.Topic;
+import app.tidewrack.connector.Orders.AccountTold;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.server.client.Accounts.Wanted;
 import app.tidewrack.server.client.ClientController.AccountView;
-import app.tidewrack.server.network.NetworkConnector.AccountTold;
-import app.tidewrack.server.network.NetworkConnector.City;
-import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Ids;
 import jakarta.validation.Valid;

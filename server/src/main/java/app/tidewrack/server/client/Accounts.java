@@ -1,15 +1,15 @@
 package app.tidewrack.server.client;
 
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.Orders.AccountOrder;
+import app.tidewrack.connector.Orders.AccountTold;
+import app.tidewrack.connector.Orders.Profile;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.AccountOrder;
-import app.tidewrack.server.network.NetworkConnector.AccountTold;
-import app.tidewrack.server.network.NetworkConnector.Profile;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.NotFound;
 import java.time.DateTimeException;

@@ -1,12 +1,12 @@
 package app.tidewrack.server.client;
 
+import app.tidewrack.connector.Orders.Profile;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.SubjectRule;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.client.ClientMapper.RefusedAd;
-import app.tidewrack.server.network.NetworkConnector.Profile;
 import app.tidewrack.server.network.Networks;
 import java.security.Principal;
 import java.util.List;

@@ -90,8 +90,7 @@ public interface ClientMapper {
             select p.id as plan_id, c.id as campaign_id, p.name as plan_name, c.name, c.account_id, c.currency,
                    coalesce(l.approved, 0) as approved, coalesce(l.in_review, 0) as in_review,
                    coalesce(l.refused, 0) as refused, coalesce(l.paused, 0) as paused,
-                   (select count(*) from live_item d where d.client_id = c.client_id and d.campaign_id = c.id
-                           and d.drift <> '{}') as changed_there,
+                   (select count(*) from live_item d where d.client_id = c.client_id and d.campaign_id = c.id and d.drifted) as changed_there,
                    coalesce(r.impressions, 0) as impressions, coalesce(r.clicks, 0) as clicks,
                    coalesce(r.conversions, 0) as conversions, coalesce(r.spend_minor, 0) as spend_minor
             from campaign c

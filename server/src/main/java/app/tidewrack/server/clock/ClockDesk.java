@@ -1,11 +1,11 @@
 package app.tidewrack.server.clock;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.clock.ClockMapper.Move;
 import app.tidewrack.server.lead.LeadPull;
-import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.network.PracticeWorld;
 import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
 import app.tidewrack.server.web.Conflict;

@@ -1,5 +1,7 @@
 package app.tidewrack.server.demo;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.core.launch.LaunchState;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.Accounts.Wanted;
 import app.tidewrack.server.client.ClientMapper;
@@ -8,7 +10,6 @@ import app.tidewrack.server.clock.ClockDesk;
 import app.tidewrack.server.demo.RunningStories.Begun;
 import app.tidewrack.server.demo.StoryRunner.Launched;
 import app.tidewrack.server.launch.LaunchDesk;
-import app.tidewrack.server.network.NetworkAway;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.person.PersonMapper;
 import app.tidewrack.server.person.PersonMapper.Person;
@@ -138,7 +139,7 @@ class DemoLoader implements ApplicationRunner {
 
     private void awaitAll(List<Launched> launched) throws InterruptedException {
         for (Launched l : launched) {
-            await(() -> !launches.view(l.client(), l.id()).state().equals("RUNNING"));
+            await(() -> launches.view(l.client(), l.id()).state() != LaunchState.RUNNING);
         }
     }
 

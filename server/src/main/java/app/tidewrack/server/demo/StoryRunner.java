@@ -2,8 +2,8 @@ package app.tidewrack.server.demo;
 
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.server.launch.Choice;
 import app.tidewrack.server.launch.LaunchDesk;
-import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanScript;
 import java.time.LocalDate;

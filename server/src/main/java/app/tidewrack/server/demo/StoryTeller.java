@@ -1,5 +1,7 @@
 package app.tidewrack.server.demo;
 
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.Offers;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Circle;
@@ -11,7 +13,6 @@ import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.demo.DemoPictures.Motif;
 import app.tidewrack.server.media.MediaLibrary;
-import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.Networks;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -53,8 +54,7 @@ class StoryTeller {
         NetworkConnector network = networks.connector("HS");
         List<Circle> circles = places.stream()
                 .map(p -> {
-                    NetworkConnector.City city =
-                            network.places(country, p.city()).get(0);
+                    Offers.City city = network.places(country, p.city()).get(0);
                     return new Circle(city.id(), city.name(), country, city.latitude(), city.longitude(), p.km());
                 })
                 .toList();
@@ -81,8 +81,7 @@ class StoryTeller {
 
     /** A city of a country as a network finds it, with kilometres around it. */
     Circle around(String network, String country, String city, int km) {
-        NetworkConnector.City found =
-                networks.connector(network).places(country, city).get(0);
+        Offers.City found = networks.connector(network).places(country, city).get(0);
         return new Circle(found.id(), found.name(), country, found.latitude(), found.longitude(), km);
     }
 

@@ -1,5 +1,6 @@
 package app.tidewrack.server.form;
 
+import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
 import app.tidewrack.core.form.LeadForm.FormQuestion;
@@ -7,8 +8,6 @@ import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormMapper.StoredForm;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.FormOrder;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
@@ -123,7 +122,7 @@ public class FormLibrary {
             LeadForm form =
                     read(mapper.version(clientId, id, version).orElseThrow(() -> new NotFound("lead form", id)));
             String key = String.join("/", clientId, "form", id, String.valueOf(version));
-            String externalId = connector.createForm(account.externalId(), key, order(form));
+            String externalId = connector.createForm(account.externalId(), key, form);
             mapper.setOnAccount(clientId, id, version, account.id(), externalId);
             return externalId;
         });
@@ -146,21 +145,6 @@ public class FormLibrary {
                         o -> read(mapper.version(clientId, o.formId(), o.version())
                                 .orElseThrow()),
                         (a, b) -> a));
-    }
-
-    private static FormOrder order(LeadForm form) {
-        return new FormOrder(
-                form.name(),
-                form.headline(),
-                form.opening(),
-                form.questions().stream()
-                        .map(q -> new NetworkConnector.FormQuestion(q.field(), q.text(), q.choices(), q.required()))
-                        .toList(),
-                form.privacyLink(),
-                form.consent(),
-                form.completion().text(),
-                form.completion().button(),
-                form.completion().link());
     }
 
     private KeptForm one(String clientId, String id) {

@@ -1,5 +1,6 @@
 package app.tidewrack.server.form;
 
+import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.form.ChatScript;
 import app.tidewrack.core.form.ChatScript.Reply;
 import app.tidewrack.core.form.DirectMessage;
@@ -8,7 +9,6 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormMapper.StoredScript;
-import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;

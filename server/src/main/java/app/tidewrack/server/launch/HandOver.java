@@ -1,20 +1,30 @@
 package app.tidewrack.server.launch;
 
 import app.tidewrack.core.launch.Change.Action;
-import app.tidewrack.core.launch.Change.FieldChange;
+import app.tidewrack.core.launch.ChangeState;
+import app.tidewrack.core.launch.Field;
+import app.tidewrack.core.launch.ItemWords;
+import app.tidewrack.core.launch.LaunchState;
+import app.tidewrack.core.launch.LiveItem;
+import app.tidewrack.core.launch.Settings;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.launch.LaunchMapper.StoredChange;
-import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
-import app.tidewrack.server.launch.LaunchMapper.StoredLive;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.launch.kept.LaunchMapper;
+import app.tidewrack.server.launch.kept.LaunchMapper.StoredChange;
+import app.tidewrack.server.launch.kept.LaunchMapper.StoredLaunch;
+import app.tidewrack.server.launch.kept.LiveMapper;
+import app.tidewrack.server.launch.kept.LiveMapper.StoredLive;
+import app.tidewrack.server.launch.sending.LiveKeeper;
+import app.tidewrack.server.launch.words.Wording;
 import app.tidewrack.server.web.NotFound;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -24,7 +34,6 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -39,12 +48,24 @@ class HandOver {
     private static final int LONGEST_ID = 100;
 
     private final LaunchMapper mapper;
-    private final LiveKeeper live;
+    private final LiveMapper live;
+    private final LiveKeeper keeper;
+    private final Accounts accounts;
+    private final Wording wording;
     private final JsonMapper json;
 
-    HandOver(LaunchMapper mapper, LiveKeeper live, JsonMapper json) {
+    HandOver(
+            LaunchMapper mapper,
+            LiveMapper live,
+            LiveKeeper keeper,
+            Accounts accounts,
+            Wording wording,
+            JsonMapper json) {
         this.mapper = mapper;
         this.live = live;
+        this.keeper = keeper;
+        this.accounts = accounts;
+        this.wording = wording;
         this.json = json;
     }
 
@@ -52,38 +73,41 @@ class HandOver {
     void write(String clientId, String launchId, Form form, OutputStream out) throws IOException {
         StoredLaunch launch = mapper.launch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
         List<StoredChange> changes = mapper.changes(clientId, launchId);
-        Map<String, StoredLive> known = mapper.live(clientId, launch.campaignId()).stream()
-                .collect(Collectors.toMap(StoredLive::itemKey, Function.identity()));
+        ItemWords words = wording.of(
+                clientId, accounts.account(clientId, launch.accountId()).network());
+        Map<String, LiveItem> known = live.live(clientId, launch.campaignId()).stream()
+                .map(StoredLive::item)
+                .collect(Collectors.toMap(l -> l.key().text(), Function.identity()));
         Map<String, String> names =
                 changes.stream().collect(Collectors.toMap(StoredChange::itemKey, StoredChange::name, (a, b) -> a));
-        known.forEach((key, item) -> names.putIfAbsent(key, item.name()));
-        Set<String> fields = new LinkedHashSet<>();
-        Map<String, Map<String, FieldChange>> byChange = new HashMap<>();
-        for (StoredChange c : changes) {
-            Map<String, FieldChange> own = new HashMap<>();
-            json.readValue(c.fields(), new TypeReference<List<FieldChange>>() {})
-                    .forEach(f -> own.put(f.field(), f));
-            fields.addAll(json.readValue(c.wanted(), new TypeReference<Map<String, Object>>() {})
-                    .keySet());
-            byChange.put(c.id(), own);
-        }
-        fields.remove("name");
+        known.forEach(
+                (key, item) -> names.putIfAbsent(key, item.now().settings().name()));
+        Set<Field> fields = changes.stream()
+                .map(StoredChange::settings)
+                .filter(Objects::nonNull)
+                .flatMap(s -> s.parts().keySet().stream())
+                .filter(f -> f != Field.NAME)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Field.class)));
         List<String> columns = new ArrayList<>(List.of(CHANGE, "do", "what", "name", "belongs to"));
-        columns.addAll(fields);
+        fields.forEach(f -> columns.add(f.words()));
         columns.addAll(List.of(ID, DONE));
         List<List<Object>> lines = new ArrayList<>();
         for (StoredChange c : changes) {
             List<Object> line = new ArrayList<>(List.<Object>of(
                     c.id(),
-                    c.action().toLowerCase(Locale.ROOT),
-                    c.level().toLowerCase(Locale.ROOT).replace('_', ' '),
+                    c.action().name().toLowerCase(Locale.ROOT),
+                    c.level().words(),
                     c.name(),
-                    c.parentKey() == null ? "" : names.getOrDefault(c.parentKey(), "")));
-            Map<String, FieldChange> own = byChange.get(c.id());
-            fields.forEach(f -> line.add(own.containsKey(f) ? own.get(f).after() : ""));
-            StoredLive item = known.get(c.itemKey());
+                    launch.key(c.itemKey())
+                            .parent()
+                            .map(p -> names.getOrDefault(p.text(), ""))
+                            .orElse("")));
+            Settings settings = c.settings();
+            Set<Field> changed = settings == null ? Set.of() : settings.differing(c.before());
+            fields.forEach(f -> line.add(changed.contains(f) ? words.of(f, settings) : ""));
+            LiveItem item = known.get(c.itemKey());
             line.add(item == null ? "" : item.externalId());
-            line.add(c.state().equals("DONE") ? "yes" : "");
+            line.add(c.state() == ChangeState.DONE ? "yes" : "");
             lines.add(line);
         }
         TableFile.write(form, "Change list", columns, lines, out, json);
@@ -103,7 +127,7 @@ class HandOver {
     @Transactional
     public ReadBack read(String clientId, String launchId, byte[] file) {
         StoredLaunch launch = mapper.holdLaunch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
-        if (!launch.state().equals("BY_HAND")) {
+        if (launch.state() != LaunchState.BY_HAND) {
             throw new Refusal(
                     "file", "This launch was not handed over, or has ended.", "Hand the change list over anew.");
         }
@@ -130,13 +154,13 @@ class HandOver {
         }
         changes.forEach(c -> {
             Map<String, String> line = byChange.get(c.id());
-            if (line != null && !c.state().equals("DONE")) {
+            if (line != null && c.state() != ChangeState.DONE) {
                 reader.take(c, line, numbers.get(c.id()));
             }
         });
         int left = mapper.standing(clientId, launchId).open();
         if (left == 0) {
-            mapper.setLaunchState(clientId, launchId, "DONE");
+            mapper.setLaunchState(clientId, launchId, LaunchState.DONE);
         }
         return new ReadBack(reader.taken, left, reader.bad);
     }
@@ -153,13 +177,13 @@ class HandOver {
         Reader(String clientId, StoredLaunch launch, List<StoredChange> changes) {
             this.clientId = clientId;
             this.launch = launch;
-            changes.stream().filter(c -> !c.state().equals("DONE")).forEach(c -> open.add(c.id()));
-            ids.addAll(mapper.externalIds(clientId, launch.accountId()));
+            changes.stream().filter(c -> c.state() != ChangeState.DONE).forEach(c -> open.add(c.id()));
+            ids.addAll(live.externalIds(clientId, launch.accountId()));
         }
 
         void take(StoredChange change, Map<String, String> line, int number) {
             String id = line.getOrDefault(ID, "");
-            boolean creates = change.action().equals(Action.CREATE.name());
+            boolean creates = change.action() == Action.CREATE;
             boolean entered =
                     creates ? !id.isEmpty() : !line.getOrDefault(DONE, "").isEmpty();
             if (!entered) {
@@ -175,9 +199,9 @@ class HandOver {
                     ? id
                     : Objects.requireNonNullElse(
                             change.externalId(),
-                            mapper.externalId(clientId, launch.campaignId(), change.itemKey())
+                            live.externalId(clientId, launch.campaignId(), change.itemKey())
                                     .orElse(""));
-            live.keep(clientId, launch, change, 1, known);
+            keeper.keep(clientId, launch, change, 1, known);
             ids.add(known);
             open.remove(change.id());
             taken++;

@@ -1,10 +1,11 @@
 package app.tidewrack.server.launch;
 
+import app.tidewrack.core.launch.Field;
+import app.tidewrack.core.launch.LaunchState;
 import app.tidewrack.server.launch.HandOver.ReadBack;
-import app.tidewrack.server.launch.LaunchDesk.ChangesView;
-import app.tidewrack.server.launch.LaunchDesk.Choice;
 import app.tidewrack.server.launch.LaunchDesk.LaunchView;
-import app.tidewrack.server.launch.LaunchMapper.LiveCampaign;
+import app.tidewrack.server.launch.drift.Drifts;
+import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
@@ -37,13 +38,14 @@ class LaunchController {
     private final LaunchDesk desk;
     private final ProgressStreams streams;
     private final Standstill standstill;
-    private final Drift drift;
+    private final Drifts drifts;
     private final HandOver handOver;
 
-    LaunchController(LaunchDesk desk, ProgressStreams streams, Standstill standstill, Drift drift, HandOver handOver) {
+    LaunchController(
+            LaunchDesk desk, ProgressStreams streams, Standstill standstill, Drifts drifts, HandOver handOver) {
         this.desk = desk;
         this.standstill = standstill;
-        this.drift = drift;
+        this.drifts = drifts;
         this.handOver = handOver;
         this.streams = streams;
     }
@@ -76,12 +78,12 @@ class LaunchController {
     /** Asks the network how a campaign stands there, and notes what was changed behind our back. */
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/look")
     ChangesView look(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
-        drift.look(clientId, planId, campaignId);
+        drifts.look(clientId, planId, campaignId);
         return desk.changes(clientId, planId, campaignId);
     }
 
     /** @param key of the item, as in change lists */
-    record TakeOverBody(@NotNull String key, @NotNull String field) {}
+    record TakeOverBody(@NotNull String key, @NotNull Field field) {}
 
     /** Makes the plan say what somebody set on the network. */
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/take-over")
@@ -91,7 +93,7 @@ class LaunchController {
             @PathVariable String campaignId,
             @Valid @RequestBody TakeOverBody body,
             Principal person) {
-        drift.takeOver(clientId, planId, campaignId, body.key(), body.field(), person.getName());
+        drifts.takeOver(clientId, planId, campaignId, body.key(), body.field(), person.getName());
         return desk.changes(clientId, planId, campaignId);
     }
 
@@ -116,8 +118,7 @@ class LaunchController {
 
     @GetMapping(path = "/launches/{launchId}/progress", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter progress(@PathVariable String clientId, @PathVariable String launchId) {
-        return streams.stream(
-                () -> desk.standing(clientId, launchId), l -> !l.state().equals("RUNNING"));
+        return streams.stream(() -> desk.standing(clientId, launchId), l -> l.state() != LaunchState.RUNNING);
     }
 
     /** The change list of a launch as a table, for a person who enters it by hand. */

@@ -2,48 +2,48 @@ package app.tidewrack.server.launch;
 
 import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.check.Severity;
-import app.tidewrack.core.launch.Change;
-import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.ChangeList;
-import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.ChangeState;
+import app.tidewrack.core.launch.ItemWords;
+import app.tidewrack.core.launch.LaunchState;
 import app.tidewrack.core.launch.LiveItem;
-import app.tidewrack.core.money.Money;
+import app.tidewrack.core.launch.Wanted;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.launch.Drift.Drifted;
-import app.tidewrack.server.launch.LaunchMapper.NewLaunch;
-import app.tidewrack.server.launch.LaunchMapper.Standing;
-import app.tidewrack.server.launch.LaunchMapper.StoredChange;
-import app.tidewrack.server.launch.LaunchMapper.StoredLaunch;
-import app.tidewrack.server.launch.LaunchMapper.StoredLive;
-import app.tidewrack.server.launch.LaunchWishes.Wish;
-import app.tidewrack.server.network.NetworkConnector.ItemTold;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.launch.ChangesView.ChangeTold;
+import app.tidewrack.server.launch.ChangesView.DriftTold;
+import app.tidewrack.server.launch.drift.Drifts;
+import app.tidewrack.server.launch.kept.LaunchMapper;
+import app.tidewrack.server.launch.kept.LaunchMapper.ChangeProgress;
+import app.tidewrack.server.launch.kept.LaunchMapper.NewLaunch;
+import app.tidewrack.server.launch.kept.LaunchMapper.Standing;
+import app.tidewrack.server.launch.kept.LaunchMapper.StoredChange;
+import app.tidewrack.server.launch.kept.LaunchMapper.StoredLaunch;
+import app.tidewrack.server.launch.kept.LiveMapper;
+import app.tidewrack.server.launch.kept.LiveMapper.StoredLive;
+import app.tidewrack.server.launch.sending.ChangeJobs;
+import app.tidewrack.server.launch.words.Wording;
+import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.plan.PlanInspector;
 import app.tidewrack.server.plan.PlanInspector.Inspected;
 import app.tidewrack.server.plan.PlanInspector.Surroundings;
 import app.tidewrack.server.splittest.TestsAtStake;
-import app.tidewrack.server.splittest.TestsAtStake.TestAtStake;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.temporal.ChronoUnit;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Says what a launch would do, and starts it. */
 @Service
@@ -52,129 +52,73 @@ public class LaunchDesk {
     private static final int AT_ONCE = 200;
 
     private final LaunchMapper mapper;
-    private final LaunchWishes wishes;
+    private final LiveMapper live;
+    private final Networks networks;
+    private final Accounts accounts;
+    private final Wording wording;
     private final PlanDesk plans;
     private final PlanInspector inspector;
     private final ChangeJobs jobs;
-    private final Drift drift;
+    private final Drifts drifts;
     private final TestsAtStake tests;
-    private final JsonMapper json;
 
     LaunchDesk(
             LaunchMapper mapper,
-            LaunchWishes wishes,
+            LiveMapper live,
+            Networks networks,
+            Accounts accounts,
+            Wording wording,
             PlanDesk plans,
             PlanInspector inspector,
             ChangeJobs jobs,
-            Drift drift,
-            TestsAtStake tests,
-            JsonMapper json) {
+            Drifts drifts,
+            TestsAtStake tests) {
         this.mapper = mapper;
-        this.wishes = wishes;
+        this.live = live;
+        this.networks = networks;
+        this.accounts = accounts;
+        this.wording = wording;
         this.plans = plans;
         this.inspector = inspector;
         this.jobs = jobs;
-        this.drift = drift;
+        this.drifts = drifts;
         this.tests = tests;
-        this.json = json;
     }
-
-    /**
-     * What a launch would do.
-     *
-     * @param newestLaunchId the last launch of this campaign, if any
-     * @param byHand the last launch was handed over, to be entered by hand
-     * @param drift what was changed on the network behind our back
-     * @param test a running test that launching all of it would break
-     */
-    public record ChangesView(
-            int planVersion,
-            List<Change> changes,
-            List<Finding> findings,
-            String currency,
-            long dailyBeforeMinor,
-            long dailyAfterMinor,
-            @Nullable String newestLaunchId,
-            boolean running,
-            boolean byHand,
-            List<Drifted> drift,
-            @Nullable TestAtStake test) {}
-
-    /**
-     * @param reviewState of an ad, as the network last told
-     * @param reviewDue when review is expected to have decided
-     */
-    public record ChangeProgress(
-            String id,
-            Action action,
-            Level level,
-            String itemKey,
-            String name,
-            String state,
-            int tries,
-            @Nullable String problem,
-            @Nullable String reviewState,
-            @Nullable String reason,
-            @Nullable Instant reviewDue) {}
 
     public record LaunchView(
             String id,
             String campaignId,
-            String state,
+            LaunchState state,
             Instant startedAt,
             String person,
             List<ChangeProgress> changes) {}
 
-    /**
-     * How a change list is launched.
-     *
-     * @param keys items whose changes are taken, with the creations that they need; null for all
-     * @param paused what is created stands still at first
-     * @param byHand nothing is sent; a person enters it and gives back the ids
-     */
-    public record Choice(@Nullable Set<String> keys, boolean paused, boolean byHand) {
-        public static final Choice ALL = new Choice(null, false, false);
-    }
-
-    private record Comparison(
-            Versioned plan, Inspected inspected, List<Wish> wishes, List<LiveItem> live, ChangeList changes) {}
+    private record Comparison(Versioned plan, Inspected inspected, List<LiveItem> live, ChangeList changes) {}
 
     @Transactional(readOnly = true)
-    public ChangesView changes(String clientId, String planId, String campaignId) {
+    ChangesView changes(String clientId, String planId, String campaignId) {
         Comparison c = compare(clientId, plans.plan(clientId, planId), campaignId);
-        Currency currency = c.inspected().campaign().facts().moneyPerRow().currency();
+        Campaign campaign = c.inspected().campaign();
+        Currency currency = campaign.facts().moneyPerRow().currency();
         Optional<StoredLaunch> newest = mapper.newest(clientId, campaignId);
+        ItemWords words = wording.of(
+                clientId, accounts.account(clientId, campaign.accountId()).network());
         return new ChangesView(
                 c.plan().version(),
-                c.changes().changes(),
+                c.changes().changes().stream()
+                        .map(change -> ChangeTold.of(change, words))
+                        .toList(),
                 c.inspected().findings(),
                 currency.getCurrencyCode(),
-                dailyOnNetwork(c.live(), currency).minor(),
+                LiveItem.daily(c.live(), currency).minor(),
                 c.inspected().totals().daily().minor(),
                 newest.map(StoredLaunch::id).orElse(null),
-                newest.map(StoredLaunch::underWay).orElse(false),
+                newest.filter(l -> l.state().underWay()).isPresent(),
                 newest.map(StoredLaunch::byHand).orElse(false),
-                drift.of(clientId, c.inspected().campaign()),
-                tests.of(clientId, campaignId, c.changes().changes()).orElse(null));
-    }
-
-    /** What runs may spend a day; of lifetime money the average over the campaign's days. */
-    private static Money dailyOnNetwork(List<LiveItem> live, Currency currency) {
-        long days = live.stream()
-                .filter(l -> l.level() == Level.CAMPAIGN)
-                .map(LiveItem::fields)
-                .mapToLong(f -> ChronoUnit.DAYS.between(
-                                LocalDate.parse(f.get(ItemTold.FIRST_DAY)), LocalDate.parse(f.get(ItemTold.LAST_DAY)))
-                        + 1)
-                .findFirst()
-                .orElse(1);
-        List<Money> daily = live.stream()
-                .filter(l -> l.level() != Level.AD && !l.paused())
-                .map(l -> Money.parse(l.fields().getOrDefault(ItemTold.MONEY, "0"), currency)
-                        .plus(Money.parse(l.fields().getOrDefault(ItemTold.LIFETIME, "0"), currency)
-                                .per(days)))
-                .toList();
-        return Money.sum(currency, daily);
+                drifts.of(clientId, campaign).stream()
+                        .map(d -> DriftTold.of(d, campaign, words))
+                        .toList(),
+                tests.of(clientId, campaignId, c.changes().changes(), words).orElse(null));
     }
 
     /**
@@ -203,17 +147,15 @@ public class LaunchDesk {
                         campaignId,
                         comparison.inspected().campaign().accountId(),
                         personId,
-                        choice.byHand() ? "BY_HAND" : "RUNNING"));
-        Map<String, Wish> byKey = comparison.wishes().stream()
-                .collect(Collectors.toMap(w -> w.item().key(), Function.identity()));
-        List<StoredChange> stored = Dispatch.of(comparison.changes().changes(), byKey, choice, json);
+                        choice.byHand() ? LaunchState.BY_HAND : LaunchState.RUNNING));
+        ChangeList list = comparison.changes();
+        List<StoredChange> stored =
+                Dispatch.of(choice.keys() == null ? list : list.chosen(choice.keys()), choice.paused());
         for (int from = 0; from < stored.size(); from += AT_ONCE) {
             mapper.insertChanges(clientId, launchId, stored.subList(from, Math.min(stored.size(), from + AT_ONCE)));
         }
         if (!choice.byHand()) {
-            stored.stream()
-                    .filter(c -> c.waitsFor() == null)
-                    .forEach(c -> jobs.schedule(clientId, launchId, c.id(), Instant.now()));
+            stored.stream().filter(c -> c.waitsFor() == null).forEach(c -> jobs.schedule(clientId, launchId, c.id()));
         }
         return view(clientId, launchId);
     }
@@ -232,9 +174,9 @@ public class LaunchDesk {
         if (comparison.changes().changes().isEmpty()) {
             throw new Refusal("changes", "The network already has all of this.", "Change something first.");
         }
-        mapper.newest(clientId, campaignId).filter(StoredLaunch::underWay).ifPresent(l -> {
+        mapper.newest(clientId, campaignId).filter(l -> l.state().underWay()).ifPresent(l -> {
             throw new Conflict(
-                    l.state().equals("RUNNING")
+                    l.state() == LaunchState.RUNNING
                             ? "%s has launched this campaign, and it is under way. Wait for it, or stop it."
                                     .formatted(l.person())
                             : "%s has handed this campaign over to be entered by hand. Read the ids back, or stop it."
@@ -247,42 +189,19 @@ public class LaunchDesk {
         Campaign campaign = plan.campaign(campaignId);
         Surroundings around = inspector.surroundings(clientId, plan);
         Inspected inspected = inspector.inspect(clientId, plan, campaign, around);
-        List<Wish> wanted = wishes.of(clientId, campaign, inspected.names(), around);
-        List<LiveItem> live =
-                mapper.live(clientId, campaignId).stream().map(this::read).toList();
+        Account account = around.accounts().get(campaign.accountId());
+        Wanted wanted = new Wanted(
+                networks.rulebook(account.network()),
+                id -> around.audiences().get(id).definition(),
+                around.creatives()::get,
+                around.clientName());
+        List<LiveItem> there =
+                live.live(clientId, campaignId).stream().map(StoredLive::item).toList();
         return new Comparison(
                 versioned,
                 inspected,
-                wanted,
-                live,
-                ChangeList.between(wanted.stream().map(Wish::item).toList(), live, k -> inSheet(campaign, k)));
-    }
-
-    /** A cell that is off belongs to the sheet as long as its row and column do. */
-    private static boolean inSheet(Campaign campaign, String key) {
-        String[] ids = key.split("/");
-        return key.equals(campaign.id())
-                || campaign.rows().stream().anyMatch(r -> r.id().equals(ids[0]))
-                        && (ids.length == 1 || campaign.columns().stream().anyMatch(c -> c.id().equals(ids[1])));
-    }
-
-    private LiveItem read(StoredLive l) {
-        return new LiveItem(
-                Level.valueOf(l.level()),
-                l.itemKey(),
-                parentKey(l),
-                l.name(),
-                l.externalId(),
-                json.readValue(l.fields(), new TypeReference<Map<String, String>>() {}),
-                l.paused());
-    }
-
-    private static @Nullable String parentKey(StoredLive l) {
-        return switch (Level.valueOf(l.level())) {
-            case CAMPAIGN -> null;
-            case AD_GROUP -> "";
-            case AD -> l.itemKey().substring(0, l.itemKey().indexOf('/'));
-        };
+                there,
+                ChangeList.between(campaign, wanted.of(campaign, inspected.names(), around.tested(campaign)), there));
     }
 
     @Transactional(readOnly = true)
@@ -298,7 +217,7 @@ public class LaunchDesk {
     }
 
     /** How far a launch is, in numbers. */
-    public record LaunchStanding(String state, int all, int done, int failed) {}
+    public record LaunchStanding(LaunchState state, int all, int done, int failed) {}
 
     @Transactional(readOnly = true)
     public LaunchStanding standing(String clientId, String launchId) {
@@ -311,8 +230,8 @@ public class LaunchDesk {
     @Transactional
     public LaunchView stop(String clientId, String launchId) {
         StoredLaunch launch = mapper.holdLaunch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
-        if (launch.underWay()) {
-            mapper.setLaunchState(clientId, launchId, "STOPPED");
+        if (launch.state().underWay()) {
+            mapper.setLaunchState(clientId, launchId, LaunchState.STOPPED);
         }
         return view(clientId, launchId);
     }
@@ -328,23 +247,24 @@ public class LaunchDesk {
         boolean newest = mapper.newest(clientId, launch.campaignId())
                 .filter(l -> l.id().equals(launchId))
                 .isPresent();
-        if (!newest || launch.underWay() || launch.state().equals("DONE")) {
+        if (!newest || launch.state().underWay() || launch.state() == LaunchState.DONE) {
             throw new Refusal(
                     "launch", "Nothing of this launch is left to send.", "Look at the change list and launch that.");
         }
-        mapper.setLaunchState(clientId, launchId, launch.byHand() ? "BY_HAND" : "RUNNING");
+        mapper.setLaunchState(clientId, launchId, launch.byHand() ? LaunchState.BY_HAND : LaunchState.RUNNING);
         if (launch.byHand()) {
             return view(clientId, launchId);
         }
         List<StoredChange> changes = mapper.changes(clientId, launchId);
-        Map<String, String> states = changes.stream().collect(Collectors.toMap(StoredChange::id, StoredChange::state));
+        Map<String, ChangeState> states =
+                changes.stream().collect(Collectors.toMap(StoredChange::id, StoredChange::state));
         for (StoredChange c : changes) {
-            if (c.state().equals("DONE")) {
+            if (c.state() == ChangeState.DONE) {
                 continue;
             }
-            mapper.setState(clientId, launchId, c.id(), "WAITING", c.tries(), null);
-            if (c.waitsFor() == null || "DONE".equals(states.get(c.waitsFor()))) {
-                jobs.schedule(clientId, launchId, c.id(), Instant.now());
+            mapper.setState(clientId, launchId, c.id(), ChangeState.WAITING, c.tries(), null);
+            if (c.waitsFor() == null || states.get(c.waitsFor()) == ChangeState.DONE) {
+                jobs.schedule(clientId, launchId, c.id());
             }
         }
         return view(clientId, launchId);

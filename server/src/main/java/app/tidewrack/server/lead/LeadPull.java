@@ -1,5 +1,10 @@
 package app.tidewrack.server.lead;
 
+import app.tidewrack.connector.Leads.ChatTold;
+import app.tidewrack.connector.Leads.LeadTold;
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.source.Contact;
 import app.tidewrack.server.client.ClientMapper;
@@ -8,11 +13,6 @@ import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.lead.LeadMapper.Fresh;
 import app.tidewrack.server.lead.Leads.Content;
 import app.tidewrack.server.lead.Leads.Kind;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.ChatTold;
-import app.tidewrack.server.network.NetworkConnector.LeadTold;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Ids;
 import com.github.kagkarlsson.scheduler.task.Task;

@@ -1,5 +1,6 @@
 package app.tidewrack.server.lead;
 
+import app.tidewrack.connector.Leads.ChatLine;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.refusal.Refusal;
@@ -9,7 +10,6 @@ import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.lead.LeadMapper.Counts;
 import app.tidewrack.server.lead.LeadMapper.Stored;
 import app.tidewrack.server.lead.LeadMapper.Wanted;
-import app.tidewrack.server.network.NetworkConnector.ChatLine;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.NotFound;

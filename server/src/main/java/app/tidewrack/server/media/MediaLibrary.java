@@ -1,5 +1,6 @@
 package app.tidewrack.server.media;
 
+import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.creative.TextOnPicture;
@@ -8,7 +9,6 @@ import app.tidewrack.server.media.MediumMapper.Part;
 import app.tidewrack.server.media.MediumMapper.Stored;
 import app.tidewrack.server.media.PictureReader.Taken;
 import app.tidewrack.server.media.VideoTool.Measured;
-import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.web.NotFound;
 import java.io.IOException;
 import java.io.InputStream;

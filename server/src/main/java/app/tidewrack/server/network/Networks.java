@@ -1,11 +1,15 @@
 package app.tidewrack.server.network;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Offers.Question;
+import app.tidewrack.connector.Offers.Topic;
+import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.network.AudienceOffer.TermOffer;
 import app.tidewrack.core.network.Rulebook;
-import app.tidewrack.server.network.NetworkConnector.Question;
-import app.tidewrack.server.network.NetworkConnector.Topic;
 import app.tidewrack.server.network.NetworkMapper.Kept;
 import java.time.Duration;
 import java.time.Instant;

@@ -1,5 +1,10 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Offers.BidQuestion;
+import app.tidewrack.connector.Offers.BidTold;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.creative.Creative;
@@ -10,11 +15,6 @@ import app.tidewrack.core.plan.Row;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.BidQuestion;
-import app.tidewrack.server.network.NetworkConnector.BidTold;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.KnownBidMapper.KnownBid;
 import app.tidewrack.server.source.SourceTerms;

@@ -1,5 +1,9 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Offers.PlacementSize;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.creative.Creative;
@@ -11,10 +15,6 @@ import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.PlacementSize;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.List;

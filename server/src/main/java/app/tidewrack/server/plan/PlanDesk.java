@@ -22,6 +22,7 @@ import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -146,12 +147,24 @@ public class PlanDesk {
      */
     @Transactional
     public PlanView edit(String clientId, String planId, String personId, String editId, int version, EditBody body) {
+        return edit(clientId, planId, personId, editId, version, plan -> reader.read(clientId, plan, body));
+    }
+
+    /** Likewise, an edit that is made of the plan as it is held. */
+    @Transactional
+    public PlanView edit(
+            String clientId,
+            String planId,
+            String personId,
+            String editId,
+            int version,
+            Function<Plan, PlanEdit> made) {
         Versioned held = hold(clientId, planId);
         if (mapper.hasEdit(clientId, planId, editId)) {
             return view(clientId, held.plan(), held.version());
         }
         requireVersion(clientId, planId, held, version);
-        PlanEdit edit = reader.read(clientId, held.plan(), body);
+        PlanEdit edit = made.apply(held.plan());
         Applied applied = apply(clientId, held, edit);
         mapper.dropUndone(clientId, planId);
         mapper.journal(

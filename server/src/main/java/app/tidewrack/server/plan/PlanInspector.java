@@ -115,7 +115,7 @@ public class PlanInspector {
             return state != null && state.live();
         }
 
-        boolean tested(Campaign campaign) {
+        public boolean tested(Campaign campaign) {
             CampaignState state = states.get(campaign.id());
             return state != null && state.tested();
         }

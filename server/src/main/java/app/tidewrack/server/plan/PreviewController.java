@@ -1,5 +1,9 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Offers.BidTold;
+import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.MostShared;
@@ -19,10 +23,6 @@ import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.KnownSizes;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector.BidTold;
-import app.tidewrack.server.network.NetworkConnector.Overlaps;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.CampaignCarrier.Foreseen;
 import app.tidewrack.server.plan.EditBody.SplitBody;

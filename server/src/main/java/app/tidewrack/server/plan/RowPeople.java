@@ -1,5 +1,7 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.check.Situation;
@@ -11,8 +13,6 @@ import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.audience.KnownSizes;
 import app.tidewrack.server.client.Accounts;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkRefused;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;

@@ -36,8 +36,8 @@ interface PlaybookMapper {
     /** Rows that run: neither they nor their campaign paused. A change of names alone is none. */
     @Select("""
             select c.plan_id, g.campaign_id, g.item_key as row_id, min(l.practice_at) as launched_at,
-                   max(l.practice_at) filter (where x.action <> 'CHANGE' or exists (
-                       select 1 from jsonb_array_elements(x.fields) f where f ->> 'field' not in ('name', 'link')))
+                   max(l.practice_at) filter (where x.action <> 'CHANGE'
+                       or (x.before - 'name') #- '{creative,link}' is distinct from (x.settings - 'name') #- '{creative,link}')
                        as changed_at,
                    (select count(*)::int from live_item a where a.client_id = g.client_id
                     and a.campaign_id = g.campaign_id and a.level = 'AD' and a.removed_at is null and not a.paused

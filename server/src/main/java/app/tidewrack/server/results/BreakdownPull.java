@@ -1,13 +1,13 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Reports.PartOfDay;
+import app.tidewrack.connector.Reports.ReportState;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.PartOfDay;
-import app.tidewrack.server.network.NetworkConnector.ReportState;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.AdKey;
 import app.tidewrack.server.results.FactLoader.PartFact;
@@ -224,7 +224,7 @@ public class BreakdownPull {
                 return;
             }
             if (!state.state().equals("RUNNING")) {
-                throw new NetworkRefused(account.network(), "the report failed, " + state.problem());
+                throw new NetworkRefused(account.network(), "the report failed, " + state.problem(), null);
             }
             try {
                 Thread.sleep(POLL_MILLIS);
@@ -233,7 +233,7 @@ public class BreakdownPull {
                 throw new IllegalStateException(e);
             }
         }
-        throw new NetworkRefused(account.network(), "the report took too long");
+        throw new NetworkRefused(account.network(), "the report took too long", null);
     }
 
     static AdKey key(AdOnNetwork ad) {

@@ -1,9 +1,9 @@
 package app.tidewrack.server.source;
 
+import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkConnector;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceLibrary.Source;
 import java.io.BufferedWriter;

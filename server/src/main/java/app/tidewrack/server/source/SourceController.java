@@ -1,10 +1,10 @@
 package app.tidewrack.server.source;
 
+import app.tidewrack.connector.Sources.Trait;
+import app.tidewrack.connector.Sources.Traits;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.client.Accounts;
-import app.tidewrack.server.network.NetworkConnector.Trait;
-import app.tidewrack.server.network.NetworkConnector.Traits;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceLibrary.Kind;
 import app.tidewrack.server.source.SourceLibrary.Rule;

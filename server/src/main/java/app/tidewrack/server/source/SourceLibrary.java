@@ -1,5 +1,9 @@
 package app.tidewrack.server.source;
 
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.Sources.SourceOrder;
+import app.tidewrack.connector.Sources.SourceTold;
+import app.tidewrack.connector.Sources.Traits;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
@@ -7,10 +11,6 @@ import app.tidewrack.core.source.Window;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormLibrary;
-import app.tidewrack.server.network.NetworkConnector;
-import app.tidewrack.server.network.NetworkConnector.SourceOrder;
-import app.tidewrack.server.network.NetworkConnector.SourceTold;
-import app.tidewrack.server.network.NetworkConnector.Traits;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceMapper.OnAccount;
 import app.tidewrack.server.source.SourceMapper.Stored;

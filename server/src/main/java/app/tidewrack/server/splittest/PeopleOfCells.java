@@ -1,9 +1,9 @@
 package app.tidewrack.server.splittest;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkRefused;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.ResultsPull.Pulled;
 import app.tidewrack.server.splittest.SplitTestMapper.OnNetwork;

@@ -1,5 +1,8 @@
 package app.tidewrack.server.splittest;
 
+import app.tidewrack.core.launch.Change;
+import app.tidewrack.core.launch.Change.Action;
+import app.tidewrack.core.launch.Settings;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -97,30 +100,28 @@ interface SplitTestMapper {
             select l.started_at, l.practice_at from launch l
             join launch_change c on c.client_id = l.client_id and c.launch_id = l.id
             where l.client_id = #{clientId} and l.campaign_id = #{campaignId} and c.item_key = #{campaignId}
-              and c.state = 'DONE' and c.wanted ->> #{field} is not null
+              and c.state = 'DONE' and (c.settings ->> 'apart')::boolean
             order by l.started_at limit 1""")
-    Optional<Began> began(String clientId, String campaignId, String field);
+    Optional<Began> began(String clientId, String campaignId);
 
-    /** @param fields that changed, with before and after, as JSON */
-    record ChangeDone(Instant practiceAt, String person, String action, String level, String itemKey, String fields) {}
+    /** One change of a launch; before and settings as {@link Change} has them. */
+    record ChangeDone(
+            Instant practiceAt,
+            String person,
+            Action action,
+            String itemKey,
+            @Nullable Settings before,
+            @Nullable Settings settings) {}
 
     /** What launches that began later did, in order. */
     @Select("""
-            select l.practice_at, p.name as person, c.action, c.level, c.item_key, c.fields::text as fields
+            select l.practice_at, p.name as person, c.action, c.item_key, c.before, c.settings
             from launch l join person p on p.id = l.person_id
             join launch_change c on c.client_id = l.client_id and c.launch_id = l.id
             where l.client_id = #{clientId} and l.campaign_id = #{campaignId} and c.state = 'DONE'
               and l.started_at > #{after} and l.practice_at >= #{from}
             order by l.started_at, c.position""")
     List<ChangeDone> changes(String clientId, String campaignId, Instant after, Instant from);
-
-    /** @param drift what we sent, by field, where somebody changed it on the network */
-    record Drifted(String itemKey, String level, String drift) {}
-
-    @Select("""
-            select item_key, level, drift::text as drift from live_item
-            where client_id = #{clientId} and campaign_id = #{campaignId} and drift <> '{}'""")
-    List<Drifted> drifted(String clientId, String campaignId);
 
     /** The network's ids of what is there: of the campaign and its ad groups. */
     record OnNetwork(String itemKey, String externalId) {}

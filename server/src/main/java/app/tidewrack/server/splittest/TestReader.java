@@ -1,8 +1,9 @@
 package app.tidewrack.server.splittest;
 
 import app.tidewrack.core.launch.Change.Action;
-import app.tidewrack.core.launch.Change.FieldChange;
-import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.Field;
+import app.tidewrack.core.launch.ItemKey;
+import app.tidewrack.core.launch.LiveItem;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
@@ -22,11 +23,13 @@ import app.tidewrack.core.testing.SecondChange;
 import app.tidewrack.core.testing.SecondChange.Done;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.network.NetworkConnector.ItemTold;
+import app.tidewrack.server.launch.kept.LiveMapper;
+import app.tidewrack.server.launch.words.Wording;
 import app.tidewrack.server.results.MetricView;
 import app.tidewrack.server.results.RowDays;
 import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.splittest.SplitTestMapper.Began;
+import app.tidewrack.server.splittest.SplitTestMapper.ChangeDone;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
 import app.tidewrack.server.splittest.TestView.CellTold;
 import app.tidewrack.server.splittest.TestView.DayTold;
@@ -45,6 +48,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.SortedMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -61,10 +65,20 @@ class TestReader {
     private final SplitTestMapper mapper;
     private final RowDays rows;
     private final Accounts accounts;
+    private final LiveMapper live;
+    private final Wording wording;
     private final JsonMapper json;
 
-    TestReader(SplitTestMapper mapper, RowDays rows, Accounts accounts, JsonMapper json) {
+    TestReader(
+            SplitTestMapper mapper,
+            RowDays rows,
+            Accounts accounts,
+            LiveMapper live,
+            Wording wording,
+            JsonMapper json) {
         this.mapper = mapper;
+        this.live = live;
+        this.wording = wording;
         this.rows = rows;
         this.accounts = accounts;
         this.json = json;
@@ -76,7 +90,7 @@ class TestReader {
 
     /** When it began to run; empty before it is launched with ad groups held apart. */
     Optional<Began> began(String clientId, StoredTest test) {
-        return mapper.began(clientId, test.campaignId(), ItemTold.APART)
+        return mapper.began(clientId, test.campaignId())
                 .map(b -> b.startedAt().isBefore(test.setUpAt()) ? new Began(test.setUpAt(), b.practiceAt()) : b);
     }
 
@@ -99,7 +113,7 @@ class TestReader {
         List<List<Cell>> byDay = days.byDay().stream()
                 .map(d -> withPeople(d, cells, people, test))
                 .toList();
-        SecondChange changes = began.map(b -> changes(clientId, test, b, runsFrom, zone))
+        SecondChange changes = began.map(b -> changes(clientId, test, account, b, runsFrom))
                 .orElse(new SecondChange(List.of(), List.of()));
         Design design =
                 new Design(kind, test.level(), test.looks(), test.perCell(), Collections.nCopies(cells.size(), 1.0));
@@ -163,55 +177,40 @@ class TestReader {
                 .toList();
     }
 
-    private SecondChange changes(String clientId, StoredTest test, Began began, LocalDate runsFrom, ZoneId zone) {
+    private SecondChange changes(String clientId, StoredTest test, Account account, Began began, LocalDate runsFrom) {
+        ZoneId zone = ZoneId.of(account.zone());
         Instant from = runsFrom.atStartOfDay(zone).toInstant();
         List<Done> done = new ArrayList<>();
-        for (var change : mapper.changes(clientId, test.campaignId(), began.startedAt(), from)) {
-            done.addAll(done(
-                    Action.valueOf(change.action()),
-                    Level.valueOf(change.level()),
-                    change.itemKey(),
-                    test.campaignId(),
-                    List.of(json.readValue(change.fields(), FieldChange[].class)),
-                    "by %s on %s"
-                            .formatted(
-                                    change.person(),
-                                    DAY.format(change.practiceAt().atZone(zone)))));
+        for (ChangeDone change : mapper.changes(clientId, test.campaignId(), began.startedAt(), from)) {
+            String when = "by %s on %s"
+                    .formatted(change.person(), DAY.format(change.practiceAt().atZone(zone)));
+            ItemKey key = ItemKey.parse(test.campaignId(), change.itemKey());
+            done.add(new Done(change.action(), key, change.before(), change.settings(), when));
         }
-        for (var drifted : mapper.drifted(clientId, test.campaignId())) {
-            List<FieldChange> fields =
-                    json.readValue(drifted.drift(), new TypeReference<Map<String, String>>() {}).entrySet().stream()
-                            .map(e -> new FieldChange(e.getKey(), e.getValue(), "something else"))
-                            .toList();
-            done.addAll(done(
-                    Action.CHANGE,
-                    Level.valueOf(drifted.level()),
-                    drifted.itemKey(),
-                    test.campaignId(),
-                    fields,
-                    "by somebody on the network"));
+        live.drifted(clientId, test.campaignId()).forEach(l -> done.addAll(drifted(l.item())));
+        return SecondChange.of(labels(test), done, wording.of(clientId, account.network()));
+    }
+
+    /** What others did to an item, as if it had been launched. */
+    private static List<Done> drifted(LiveItem item) {
+        String by = "by somebody on the network";
+        Set<Field> fields = item.drift();
+        List<Done> done = new ArrayList<>();
+        if (fields.contains(Field.PRESENCE)) {
+            done.add(new Done(Action.REMOVE, item.key(), null, null, by));
+        } else if (fields.contains(Field.STATE)) {
+            Action action = item.now().paused() ? Action.PAUSE : Action.RESUME;
+            done.add(new Done(action, item.key(), null, null, by));
         }
-        return SecondChange.of(labels(test), done);
+        done.add(new Done(
+                Action.CHANGE, item.key(), item.left().settings(), item.now().settings(), by));
+        return done;
     }
 
     /** Labels of the cells' rows by id. */
     Map<String, String> labels(StoredTest test) {
         return cells(test).stream()
                 .collect(Collectors.toMap(TestCell::rowId, TestCell::label, (a, b) -> a, LinkedHashMap::new));
-    }
-
-    /** What was done to one item, field by field; that ad groups are held apart is how a test begins, and none of it. */
-    static List<Done> done(
-            Action action, Level level, String itemKey, String campaignId, List<FieldChange> fields, String when) {
-        String[] ids = itemKey.equals(campaignId) ? new String[] {""} : itemKey.split("/");
-        String columnId = ids.length > 1 ? ids[1] : "";
-        if (action != Action.CHANGE) {
-            return List.of(new Done(action, level, ids[0], columnId, "", "", "", when));
-        }
-        return fields.stream()
-                .filter(f -> !f.field().equals(ItemTold.APART))
-                .map(f -> new Done(action, level, ids[0], columnId, f.field(), f.before(), f.after(), when))
-                .toList();
     }
 
     private static TestView told(

@@ -1,28 +1,134 @@
 package app.tidewrack.server.web;
 
+import app.tidewrack.core.launch.AdSettings;
+import app.tidewrack.core.launch.CampaignSettings;
+import app.tidewrack.core.launch.GroupSettings;
+import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.plan.AddCampaign;
+import app.tidewrack.core.plan.AddColumns;
+import app.tidewrack.core.plan.AddRows;
+import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.ChangeCampaign;
+import app.tidewrack.core.plan.LockMoney;
+import app.tidewrack.core.plan.NarrowRows;
 import app.tidewrack.core.plan.PlanEdit;
+import app.tidewrack.core.plan.RemoveCampaign;
+import app.tidewrack.core.plan.RemoveColumns;
+import app.tidewrack.core.plan.RemoveRows;
+import app.tidewrack.core.plan.RenameRows;
+import app.tidewrack.core.plan.SetDelivery;
+import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.Slice;
+import app.tidewrack.core.plan.SwitchCells;
+import app.tidewrack.core.plan.Together;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.apache.ibatis.type.TypeHandlerRegistry;
+import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.KeyDeserializer;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
 
 /** How core's own types are written as JSON, since core knows nothing of it. */
 @Configuration
 class CoreJson {
     @Bean
     JsonMapperBuilderCustomizer coreTypes() {
-        return builder -> builder.addMixIn(PlanEdit.class, NamedBySimpleName.class)
-                .addMixIn(Slice.class, SliceBySimpleName.class)
+        return builder -> builder.addMixIn(PlanEdit.class, EditByName.class)
+                .addMixIn(Slice.class, SliceByName.class)
+                .addMixIn(Settings.class, SettingsByLevel.class)
+                .addModule(new SimpleModule()
+                        .addKeySerializer(CellRef.class, new CellKeyWriter())
+                        .addKeyDeserializer(CellRef.class, new CellKeyReader()))
                 .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES);
     }
 
-    /** Edits in the journal carry the simple name of their record. */
-    @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "edit")
-    private interface NamedBySimpleName {}
+    /** Edits in the journal carry names of their own, which stay whatever becomes of the records. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "edit")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = AddCampaign.class, name = "AddCampaign"),
+        @JsonSubTypes.Type(value = RemoveCampaign.class, name = "RemoveCampaign"),
+        @JsonSubTypes.Type(value = ChangeCampaign.class, name = "ChangeCampaign"),
+        @JsonSubTypes.Type(value = AddRows.class, name = "AddRows"),
+        @JsonSubTypes.Type(value = RemoveRows.class, name = "RemoveRows"),
+        @JsonSubTypes.Type(value = RenameRows.class, name = "RenameRows"),
+        @JsonSubTypes.Type(value = SetRowMoney.class, name = "SetRowMoney"),
+        @JsonSubTypes.Type(value = LockMoney.class, name = "LockMoney"),
+        @JsonSubTypes.Type(value = NarrowRows.class, name = "NarrowRows"),
+        @JsonSubTypes.Type(value = SetDelivery.class, name = "SetDelivery"),
+        @JsonSubTypes.Type(value = AddColumns.class, name = "AddColumns"),
+        @JsonSubTypes.Type(value = RemoveColumns.class, name = "RemoveColumns"),
+        @JsonSubTypes.Type(value = SwitchCells.class, name = "SwitchCells"),
+        @JsonSubTypes.Type(value = Together.class, name = "Together")
+    })
+    private interface EditByName {}
 
     /** Slices of a row, in the journal and beside it, likewise. */
-    @JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "slice")
-    private interface SliceBySimpleName {}
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "slice")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Slice.Aged.class, name = "Aged"),
+        @JsonSubTypes.Type(value = Slice.OfGender.class, name = "OfGender"),
+        @JsonSubTypes.Type(value = Slice.In.class, name = "In"),
+        @JsonSubTypes.Type(value = Slice.ShownIn.class, name = "ShownIn"),
+        @JsonSubTypes.Type(value = Slice.Having.class, name = "Having")
+    })
+    private interface SliceByName {}
+
+    /** Cells as keys: {@code row/column}. */
+    private static final class CellKeyWriter extends ValueSerializer<CellRef> {
+        @Override
+        public void serialize(CellRef cell, JsonGenerator to, SerializationContext context) {
+            to.writeName(cell.rowId() + "/" + cell.columnId());
+        }
+    }
+
+    /** Also as journals have them from before they had a form of their own: {@code CellRef[rowId=r, columnId=c]}. */
+    private static final class CellKeyReader extends KeyDeserializer {
+        private static final Pattern CELL =
+                Pattern.compile("(?:CellRef\\[rowId=)?([^/,]+)(?:/|, columnId=)([^\\]]+)\\]?");
+
+        @Override
+        public Object deserializeKey(String key, DeserializationContext context) {
+            Matcher cell = CELL.matcher(key);
+            if (!cell.matches()) {
+                throw new IllegalArgumentException("“%s” is no cell.".formatted(key));
+            }
+            return new CellRef(cell.group(1), cell.group(2));
+        }
+    }
+
+    /** What stands on a network, by the level of the item. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "level")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = CampaignSettings.class, name = "CAMPAIGN"),
+        @JsonSubTypes.Type(value = GroupSettings.class, name = "AD_GROUP"),
+        @JsonSubTypes.Type(value = AdSettings.class, name = "AD")
+    })
+    private interface SettingsByLevel {}
+
+    /** Types of core that are columns of their own. */
+    @Bean
+    ConfigurationCustomizer jsonColumns(JsonMapper json) {
+        return configuration -> column(configuration.getTypeHandlerRegistry(), json, Settings.class);
+    }
+
+    /** A sealed type is written as one of its kinds, and read as itself. */
+    private static <T> void column(TypeHandlerRegistry handlers, JsonMapper json, Class<T> type) {
+        handlers.register(type, new JsonHandler<>(json, type));
+        if (type.isSealed()) {
+            for (Class<?> kind : type.getPermittedSubclasses()) {
+                column(handlers, json, kind);
+            }
+        }
+    }
 }

@@ -1,8 +1,8 @@
 package app.tidewrack.server.web;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.network.NetworkAway;
-import app.tidewrack.server.network.NetworkRefused;
 import java.util.Comparator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;

@@ -1,0 +1,26 @@
+package app.tidewrack.connector;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+
+/** What people sent. */
+public interface Leads {
+    /** @param after cursor of the last lead already had, 0 for all; empty when there is no more */
+    List<LeadTold> leads(String account, long after);
+
+    /** @param after cursor of the last chat already had, 0 for all; empty when there is no more */
+    List<ChatTold> chats(String account, long after);
+
+    /**
+     * What a person sent.
+     *
+     * @param form the network's id of the form
+     * @param answers by ready question's code or own question's text
+     */
+    record LeadTold(long seq, String adId, String form, Instant at, Map<String, String> answers) {}
+
+    record ChatLine(boolean fromPerson, String text) {}
+
+    record ChatTold(long seq, String adId, Instant at, List<ChatLine> lines) {}
+}

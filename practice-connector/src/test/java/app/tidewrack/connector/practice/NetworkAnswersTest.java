@@ -1,0 +1,111 @@
+package app.tidewrack.connector.practice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.catchThrowable;
+import static org.junit.jupiter.api.Named.named;
+import static org.junit.jupiter.params.provider.Arguments.arguments;
+import static org.springframework.test.web.client.match.MockRestRequestMatchers.anything;
+import static org.springframework.test.web.client.response.MockRestResponseCreators.withException;
+import static org.springframework.test.web.client.response.MockRestResponseCreators.withStatus;
+
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Reports;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.results.Measure;
+import java.net.SocketTimeoutException;
+import java.time.Duration;
+import java.util.List;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.test.web.client.MockRestServiceServer;
+import org.springframework.test.web.client.ResponseCreator;
+import org.springframework.test.web.client.response.DefaultResponseCreator;
+import org.springframework.web.client.RestClient;
+
+/** Whatever a network answers is either believed, refused for good with its reason, or asked again later; never half believed. */
+class NetworkAnswersTest {
+    private static final Duration USUAL = Duration.ofSeconds(5);
+
+    private MockRestServiceServer network;
+    private PracticeNetwork asked;
+
+    @BeforeEach
+    void aNetworkThatAnswersAsItIsTold() {
+        RestClient.Builder http = RestClient.builder().baseUrl("http://practice.example");
+        network = MockRestServiceServer.bindTo(http).build();
+        asked = new PracticeNetwork(http.build(), "hearthside");
+    }
+
+    private static DefaultResponseCreator json(HttpStatus status, String body) {
+        return withStatus(status).contentType(MediaType.APPLICATION_JSON).body(body);
+    }
+
+    private static String hour(String impressions) {
+        return """
+                [{"seq": 7, "adId": "a", "hour": "2027-03-29T10:00:00Z", "spendMinor": 5, "counts": {"impressions": %s}}]""".formatted(impressions);
+    }
+
+    static Stream<Arguments> answersThatMayBeAskedForAgain() {
+        return Stream.of(
+                arguments(named("nothing in time", withException(new SocketTimeoutException())), null),
+                arguments(named("an error of its own", json(HttpStatus.BAD_GATEWAY, "{}")), null),
+                arguments(named("no body", withStatus(HttpStatus.OK)), null),
+                arguments(named("no JSON", json(HttpStatus.OK, "<html>We are moving")), null),
+                arguments(named("JSON that breaks off", json(HttpStatus.OK, "[{\"seq\": 7, \"adId\"")), null),
+                arguments(named("words for a number", json(HttpStatus.OK, hour("\"many\""))), null),
+                arguments(named("more than is believed", json(HttpStatus.OK, hour("2000001"))), null),
+                arguments(named("less than is believed", json(HttpStatus.OK, hour("-2000001"))), null),
+                arguments(named("a wait in seconds", wait("30")), Duration.ofSeconds(30)),
+                arguments(named("a wait of a week", wait("604800")), Duration.ofHours(1)),
+                arguments(named("a wait until some day", wait("Fri, 31 Dec 2027 23:59:59 GMT")), USUAL));
+    }
+
+    private static ResponseCreator wait(String after) {
+        return withStatus(HttpStatus.TOO_MANY_REQUESTS).header("Retry-After", after);
+    }
+
+    @ParameterizedTest
+    @MethodSource
+    void answersThatMayBeAskedForAgain(ResponseCreator answer, @Nullable Duration wait) {
+        network.expect(anything()).andRespond(answer);
+        Throwable told = catchThrowable(() -> asked.reports("a1", 0));
+        assertThat(told).isInstanceOf(NetworkAway.class).hasMessageContaining("Hearthside");
+        assertThat(((NetworkAway) told).asksToWait()).isEqualTo(wait);
+    }
+
+    static Stream<Arguments> refusalsSayWhy() {
+        return Stream.of(
+                arguments(
+                        HttpStatus.UNPROCESSABLE_CONTENT,
+                        "{\"detail\": \"The budget is under 5.00.\"}",
+                        "The budget is under 5.00."),
+                arguments(HttpStatus.CONTENT_TOO_LARGE, "<html>too large</html>", "it answered 413."),
+                arguments(HttpStatus.FORBIDDEN, "", "it answered 403."));
+    }
+
+    @ParameterizedTest
+    @MethodSource
+    void refusalsSayWhy(HttpStatus status, String body, String why) {
+        network.expect(anything()).andRespond(json(status, body));
+        assertThat(catchThrowable(() -> asked.remove(Level.AD, "x")))
+                .isInstanceOf(NetworkRefused.class)
+                .hasMessageContaining(why);
+    }
+
+    @Test
+    void whatItTellsWithinReasonIsBelievedToTheLastCount() {
+        network.expect(anything()).andRespond(json(HttpStatus.OK, hour("2000000")));
+        List<Reports.Hour> hours = asked.reports("a1", 0);
+        assertThat(hours).hasSize(1);
+        assertThat(hours.get(0).counts().get(Measure.IMPRESSIONS)).isEqualTo(2_000_000);
+        assertThat(hours.get(0).counts().get(Measure.SPEND)).isEqualTo(5);
+    }
+}

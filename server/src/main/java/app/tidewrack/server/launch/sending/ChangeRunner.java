@@ -1,0 +1,242 @@
+package app.tidewrack.server.launch.sending;
+
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Orders.Under;
+import app.tidewrack.core.launch.AdSettings;
+import app.tidewrack.core.launch.Change.Action;
+import app.tidewrack.core.launch.ChangeState;
+import app.tidewrack.core.launch.CreativeSettings;
+import app.tidewrack.core.launch.CreativeSettings.FormSettings;
+import app.tidewrack.core.launch.GroupSettings;
+import app.tidewrack.core.launch.ItemKey;
+import app.tidewrack.core.launch.LaunchState;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.launch.kept.LaunchMapper;
+import app.tidewrack.server.launch.kept.LaunchMapper.Standing;
+import app.tidewrack.server.launch.kept.LaunchMapper.StoredChange;
+import app.tidewrack.server.launch.kept.LaunchMapper.StoredLaunch;
+import app.tidewrack.server.launch.kept.LiveMapper;
+import app.tidewrack.server.media.MediaLibrary;
+import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.source.SourceTerms;
+import java.time.Duration;
+import java.util.Objects;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DuplicateKeyException;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Carries out one change of a launch. The call to the network is made outside any transaction under a key that belongs
+ * to the item, so a repeat after a crash or a lost answer finds what was created and creates nothing twice.
+ */
+@Service
+class ChangeRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(ChangeRunner.class);
+    private static final int MOST_TRIES = 10;
+    /** Those that were told to wait do not all come back at once. */
+    private static final long SPREAD_MS = 3_000;
+
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(30);
+
+    private final LaunchMapper mapper;
+    private final LiveMapper live;
+    private final LiveKeeper keeper;
+    private final ChangeJobs jobs;
+    private final Networks networks;
+    private final ClientMapper clients;
+    private final Accounts accounts;
+    private final MediaLibrary media;
+    private final FormLibrary forms;
+    private final SourceTerms sources;
+    private final TransactionTemplate transaction;
+
+    ChangeRunner(
+            LaunchMapper mapper,
+            LiveMapper live,
+            LiveKeeper keeper,
+            ChangeJobs jobs,
+            Networks networks,
+            ClientMapper clients,
+            Accounts accounts,
+            MediaLibrary media,
+            FormLibrary forms,
+            SourceTerms sources,
+            TransactionTemplate transaction) {
+        this.mapper = mapper;
+        this.live = live;
+        this.keeper = keeper;
+        this.jobs = jobs;
+        this.networks = networks;
+        this.clients = clients;
+        this.accounts = accounts;
+        this.media = media;
+        this.forms = forms;
+        this.sources = sources;
+        this.transaction = transaction;
+    }
+
+    /** @return how long to wait before trying again, or nothing when there is no more to do */
+    Optional<Duration> carryOut(String clientId, String launchId, String changeId) {
+        StoredLaunch launch = mapper.launch(clientId, launchId).orElseThrow();
+        StoredChange change = mapper.change(clientId, launchId, changeId).orElseThrow();
+        if (!change.state().open() || launch.state() != LaunchState.RUNNING) {
+            return Optional.empty();
+        }
+        int tries = change.tries() + 1;
+        mapper.setState(clientId, launchId, changeId, change.state(), tries, change.problem());
+        try {
+            String externalId = send(clientId, launch, change);
+            transaction.executeWithoutResult(t -> done(clientId, launch, change, tries, externalId));
+            LOG.debug("Change {} of launch {}: done, try {}", changeId, launchId, tries);
+            return Optional.empty();
+        } catch (NetworkAway away) {
+            LOG.info("Change {} of launch {}: network away, try {}", changeId, launchId, tries);
+            return away(clientId, launchId, change, tries, away);
+        } catch (NetworkRefused | Refusal refused) {
+            transaction.executeWithoutResult(t -> failed(clientId, launchId, change, tries, refused.getMessage()));
+            return Optional.empty();
+        } catch (DuplicateKeyException taken) {
+            LOG.warn("Change {} of launch {}: the network gave the id of something else", changeId, launchId);
+            transaction.executeWithoutResult(t -> failed(
+                    clientId, launchId, change, tries, "The network gave it the id of something else that is there."));
+            return Optional.empty();
+        }
+    }
+
+    private Optional<Duration> away(
+            String clientId, String launchId, StoredChange change, int tries, NetworkAway away) {
+        Duration asked = away.asksToWait();
+        if (asked != null) {
+            // It answers, and says when: that is no try gone by, however often.
+            mapper.setState(
+                    clientId,
+                    launchId,
+                    change.id(),
+                    ChangeState.RETRYING,
+                    Math.max(1, change.tries()),
+                    away.getMessage());
+            long spread = Math.min(SPREAD_MS, asked.toMillis()) + 1;
+            return Optional.of(asked.plusMillis(Math.floorMod(change.id().hashCode(), spread)));
+        }
+        if (tries % MOST_TRIES == 0) {
+            transaction.executeWithoutResult(t -> failed(
+                    clientId, launchId, change, tries, "The network did not answer %d times.".formatted(MOST_TRIES)));
+            return Optional.empty();
+        }
+        mapper.setState(clientId, launchId, change.id(), ChangeState.RETRYING, tries, away.getMessage());
+        Duration wait = Duration.ofSeconds(1L << (tries % MOST_TRIES - 1));
+        return Optional.of(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait);
+    }
+
+    private String send(String clientId, StoredLaunch launch, StoredChange change) {
+        Account account = clients.account(clientId, launch.accountId()).orElseThrow();
+        NetworkConnector connector = networks.connector(account.network());
+        if (change.action() == Action.CREATE) {
+            return create(clientId, launch, change, connector, account);
+        }
+        String known = known(clientId, launch, change);
+        switch (change.action()) {
+            case PAUSE, RESUME -> connector.pause(change.level(), known, change.action() == Action.PAUSE);
+            case REMOVE -> connector.remove(change.level(), known);
+            default ->
+                connector.change(
+                        known, under(clientId, launch, change, account), there(clientId, change, connector, account));
+        }
+        return known;
+    }
+
+    /** The network's id of the item, which this very launch may have created. */
+    private String known(String clientId, StoredLaunch launch, StoredChange change) {
+        String known = change.externalId();
+        return known != null
+                ? known
+                : live.externalId(clientId, launch.campaignId(), change.itemKey())
+                        .orElseThrow();
+    }
+
+    private String create(
+            String clientId, StoredLaunch launch, StoredChange change, NetworkConnector connector, Account account) {
+        if (change.level() == Level.CAMPAIGN) {
+            connector.openAccount(accounts.order(account));
+        }
+        Under under = under(clientId, launch, change, account);
+        Settings wanted = there(clientId, change, connector, account);
+        int generation =
+                live.generation(clientId, launch.campaignId(), change.itemKey()).orElse(0);
+        String key = String.join("/", clientId, launch.campaignId(), change.itemKey())
+                + (generation == 0 ? "" : "/" + generation);
+        String externalId = connector.create(key, under, wanted);
+        if (mapper.triedBefore(clientId, launch.campaignId(), change.itemKey(), launch.id())) {
+            // An earlier launch may have created it with other content; make it what is wanted now.
+            connector.change(externalId, under, wanted);
+        }
+        return externalId;
+    }
+
+    /** The network's ids of what the item belongs to. */
+    private Under under(String clientId, StoredLaunch launch, StoredChange change, Account account) {
+        return new Under(
+                account.externalId(),
+                launch.key(change.itemKey())
+                        .parent()
+                        .map(ItemKey::text)
+                        .map(parent -> live.externalId(clientId, launch.campaignId(), parent)
+                                .orElseThrow())
+                        .orElse(""));
+    }
+
+    /** What is wanted as the network takes it: its own ids of sources and forms, which are made there with media on the way. */
+    private Settings there(String clientId, StoredChange change, NetworkConnector connector, Account account) {
+        Settings wanted = Objects.requireNonNull(change.settings());
+        if (wanted instanceof GroupSettings group) {
+            return group.to(sources.on(clientId, account, group.audience()));
+        } else if (wanted instanceof AdSettings ad) {
+            return ad.showing(there(clientId, ad.creative(), connector, account));
+        }
+        return wanted;
+    }
+
+    private CreativeSettings there(String clientId, CreativeSettings c, NetworkConnector connector, Account account) {
+        c.media().forEach(sha -> media.send(clientId, sha, account.network(), connector));
+        FormSettings form = c.form();
+        if (form == null) {
+            return c;
+        }
+        connector.openAccount(accounts.order(account));
+        return c.asking(forms.onAccount(clientId, form.id(), form.version(), account, connector));
+    }
+
+    private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, String externalId) {
+        mapper.holdLaunch(clientId, launch.id());
+        keeper.keep(clientId, launch, change, tries, externalId);
+        mapper.waitingFor(clientId, launch.id(), change.id()).forEach(id -> jobs.schedule(clientId, launch.id(), id));
+        settle(clientId, launch.id());
+    }
+
+    private void failed(String clientId, String launchId, StoredChange change, int tries, String problem) {
+        mapper.holdLaunch(clientId, launchId);
+        mapper.setState(clientId, launchId, change.id(), ChangeState.FAILED, tries, problem);
+        settle(clientId, launchId);
+    }
+
+    /** Ends the launch when every change is done, has failed, or waits for one that failed. */
+    private void settle(String clientId, String launchId) {
+        Standing standing = mapper.standing(clientId, launchId);
+        LaunchState now = mapper.launch(clientId, launchId).orElseThrow().state();
+        if (standing.open() == 0 && now == LaunchState.RUNNING) {
+            mapper.setLaunchState(
+                    clientId, launchId, standing.failed() == 0 ? LaunchState.DONE : LaunchState.INCOMPLETE);
+        }
+    }
+}

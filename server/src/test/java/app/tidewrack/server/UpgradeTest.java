@@ -1,0 +1,174 @@
+package app.tidewrack.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.mock;
+
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.practice.PracticeWorld;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.zip.GZIPInputStream;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.context.bean.override.mockito.MockReset;
+import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * A data folder of the version before launches were data ({@code upgrade/v19.sql.gz}: the demo, in which somebody had then taken
+ * money over from the network, changed other money and paused an ad there, and edited a draft in many ways), brought up to date.
+ */
+@SpringBootTest
+@AutoConfigureMockMvc
+class UpgradeTest {
+    private static final String DRIFTED = "Kits, find buyers";
+    private static final String DRAFT = "Moths, spring cold test";
+
+    @MockitoBean(reset = MockReset.NONE)
+    private PracticeWorld world;
+
+    @Autowired
+    private MockMvc mvc;
+
+    @Autowired
+    private JsonMapper json;
+
+    private Scene scene;
+
+    @DynamicPropertySource
+    static void oldDatabase(DynamicPropertyRegistry registry) throws Exception {
+        String url = TestDatabase.use(registry);
+        DriverManagerDataSource old = new DriverManagerDataSource(url, "app", System.getenv("TIDEWRACK_PG_PASSWORD"));
+        Flyway.configure().dataSource(old).target("19").load().migrate();
+        try (InputStream dump = new GZIPInputStream(UpgradeTest.class.getResourceAsStream("/upgrade/v19.sql.gz"))) {
+            // Rows stand in the order of names, which is not the order in which they refer to one another.
+            String rows = new String(dump.readAllBytes(), StandardCharsets.UTF_8);
+            new JdbcTemplate(old).execute("set session_replication_role = replica;\n" + rows);
+        }
+    }
+
+    /** No network can be asked: what is known of them was kept. */
+    @BeforeEach
+    void networksAreAway() {
+        NetworkAway away = new NetworkAway("Hearthside", new IOException("refused"));
+        doThrow(away).when(world).now();
+        doReturn(List.of("HS", "GR", "SW", "AK", "JC", "DG")).when(world).codes();
+        NetworkConnector none = mock(NetworkConnector.class, call -> {
+            throw away;
+        });
+        doReturn(none).when(world).connector(anyString());
+        scene = new Scene(mvc, json);
+    }
+
+    private record Known(String client, String plan, String campaign, String name, boolean live) {}
+
+    private List<Known> campaigns() throws Exception {
+        List<Known> all = new ArrayList<>();
+        for (String client : List.of("oddment", "copperline", "saltmarsh")) {
+            for (JsonNode plan : scene.get("/api/clients/" + client + "/plans")) {
+                String id = plan.get("id").asString();
+                for (JsonNode c :
+                        scene.get("/api/clients/" + client + "/plans/" + id).get("campaigns")) {
+                    all.add(new Known(
+                            client,
+                            id,
+                            c.get("id").asString(),
+                            c.get("name").asString(),
+                            c.get("live").asBoolean()));
+                }
+            }
+        }
+        return all;
+    }
+
+    private JsonNode changes(Known c) throws Exception {
+        return scene.get("/api/clients/%s/plans/%s/campaigns/%s/changes".formatted(c.client(), c.plan(), c.campaign()));
+    }
+
+    /** What was live stands as it was left; only what somebody had changed there is offered to be put back. */
+    @Test
+    void nothingIsChangedByTheUpgrade() throws Exception {
+        List<Known> campaigns = campaigns();
+        assertThat(campaigns.stream().filter(Known::live)).hasSize(11);
+        for (Known c : campaigns) {
+            JsonNode list = changes(c);
+            if (c.name().equals(DRIFTED)) {
+                assertThat(list.get("drift"))
+                        .extracting(d ->
+                                d.get("code").asString() + " " + d.get("ours").asString() + " to "
+                                        + d.get("theirs").asString())
+                        .containsExactlyInAnyOrder("MONEY_A_DAY £12.00 to £19.00", "STATE running to paused");
+                assertThat(list.get("changes"))
+                        .extracting(x -> x.get("action").asString() + " "
+                                + x.get("level").asString())
+                        .containsExactlyInAnyOrder("CHANGE AD_GROUP", "RESUME AD");
+                // 17.00 that was taken over, 19.00 that was not, and 12.00.
+                assertThat(list.get("dailyBeforeMinor").asLong()).isEqualTo(4800);
+            } else if (c.live()) {
+                assertThat(list.get("changes"))
+                        .as(c + " " + list.get("changes"))
+                        .isEmpty();
+                assertThat(list.get("drift")).as(c.name()).isEmpty();
+            }
+        }
+    }
+
+    /** Every edit of every plan is undone and done again, and the plan is what it was. */
+    @Test
+    void editsOfTheVersionBeforeAreUndoneAndDoneAgain() throws Exception {
+        int undone = 0;
+        for (Known c : campaigns().stream().filter(k -> k.name().equals(DRAFT)).toList()) {
+            String path = "/api/clients/%s/plans/%s".formatted(c.client(), c.plan());
+            JsonNode before = scene.get(path);
+            JsonNode now = before;
+            while (!now.get("undo").isNull()) {
+                now = scene.post(
+                        path + "/undo", Map.of("version", now.get("version").asInt()));
+                undone++;
+            }
+            assertThat(now.get("campaigns")).isEmpty();
+            while (!now.get("redo").isNull()) {
+                now = scene.post(
+                        path + "/redo", Map.of("version", now.get("version").asInt()));
+            }
+            assertThat(now.get("campaigns")).isEqualTo(before.get("campaigns"));
+        }
+        assertThat(undone).isGreaterThan(13);
+    }
+
+    /** A test that had been broken by a second change still is, by the same one. */
+    @Test
+    void whatBrokeATestIsStillKnown() throws Exception {
+        JsonNode tests = scene.get("/api/clients/saltmarsh/tests");
+        assertThat(tests.toString()).contains("BROKEN");
+        JsonNode broken = null;
+        for (JsonNode t : tests) {
+            broken = t.toString().contains("BROKEN") ? t : broken;
+        }
+        String id = broken.get("id").asString();
+        JsonNode view = scene.get("/api/clients/saltmarsh/tests/" + id);
+        assertThat(view.get("why").toString()).contains("money a day of", "went from");
+        assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/saltmarsh/playbook", Map.of())
+                        .status())
+                .isEqualTo(200);
+    }
+}
