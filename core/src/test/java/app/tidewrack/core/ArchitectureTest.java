@@ -2,6 +2,7 @@ package app.tidewrack.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -13,6 +14,10 @@ import java.time.LocalDate;
 
 @AnalyzeClasses(packages = "app.tidewrack.core", importOptions = DoNotIncludeTests.class)
 class ArchitectureTest {
+    @ArchTest
+    static final ArchRule NO_CIRCLES_AMONG_PACKAGES =
+            slices().matching("app.tidewrack.core.(**)").should().beFreeOfCycles();
+
     @ArchTest
     static final ArchRule KNOWS_NO_FRAMEWORK = noClasses()
             .should()

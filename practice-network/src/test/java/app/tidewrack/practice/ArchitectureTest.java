@@ -1,6 +1,7 @@
 package app.tidewrack.practice;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -9,6 +10,10 @@ import com.tngtech.archunit.lang.ArchRule;
 
 @AnalyzeClasses(packages = "app.tidewrack.practice", importOptions = DoNotIncludeTests.class)
 class ArchitectureTest {
+    @ArchTest
+    static final ArchRule NO_CIRCLES_AMONG_PACKAGES =
+            slices().matching("app.tidewrack.practice.(**)").should().beFreeOfCycles();
+
     @ArchTest
     static final ArchRule KNOWS_OF_CORE_ONLY_AUDIENCES_AND_RULEBOOKS = noClasses()
             .should()

@@ -2,6 +2,7 @@ package app.tidewrack.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -12,6 +13,10 @@ import org.springframework.web.bind.annotation.RestController;
 
 @AnalyzeClasses(packages = "app.tidewrack.server", importOptions = DoNotIncludeTests.class)
 class ArchitectureTest {
+    @ArchTest
+    static final ArchRule NO_CIRCLES_AMONG_PACKAGES =
+            slices().matching("app.tidewrack.server.(**)").should().beFreeOfCycles();
+
     @ArchTest
     static final ArchRule NEVER_REACHES_INTO_THE_PRACTICE_NETWORK =
             noClasses().should().dependOnClassesThat().resideInAPackage("app.tidewrack.practice..");

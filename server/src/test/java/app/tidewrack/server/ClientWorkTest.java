@@ -65,6 +65,23 @@ class ClientWorkTest extends WithServer {
         JsonNode opened = scene.post(CLIENT + "/accounts", body);
         assertThat(opened.get("profiles").get(0).get("id").asString()).isEqualTo("shop-co");
         Mockito.verify(network).openAccount(any());
+        // One that goes where one comes was renamed, and stays whom audiences mean; more are others.
+        for (String[] step : new String[][] {
+            {"Shop and Co", "shop-co"},
+            {"Shop and Co,Second", "shop-co,second"},
+            {"Shop & Co,Third,Fourth", "shop-co-2,third,fourth"}
+        }) {
+            JsonNode changed = scene.call(
+                            "ines",
+                            HttpMethod.PUT,
+                            CLIENT + "/accounts/" + opened.get("id").asString(),
+                            with(account, "profiles", List.of(step[0].split(","))))
+                    .body();
+            assertThat(changed.get("profiles")
+                            .valueStream()
+                            .map(x -> x.get("id").asString()))
+                    .containsExactly(step[1].split(","));
+        }
         refused("/accounts", with(body, "currency", "XTS"), "does not take “XTS”", "EUR");
         refused("/accounts", with(body, "zone", "Mars/Base"), "“Mars/Base” is no time zone");
         refused("/accounts", with(body, "network", "ZZ"), "“ZZ” is no network", "HS");

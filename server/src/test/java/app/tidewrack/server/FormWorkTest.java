@@ -98,7 +98,7 @@ class FormWorkTest extends WithServer {
         doReturn(List.of()).when(network).chats(anyString(), anyLong());
     }
 
-    private static Map<String, Object> form(String name, int edits, Map<String, Object> more) {
+    static Map<String, Object> form(String name, int edits, Map<String, Object> more) {
         Map<String, Object> form = new HashMap<>(Map.of(
                 "edits",
                 edits,

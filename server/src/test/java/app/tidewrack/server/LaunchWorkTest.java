@@ -11,7 +11,11 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import app.tidewrack.connector.kit.MemoryNetwork.Item;
+import app.tidewrack.core.audience.AnyOf;
+import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Term;
+import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.launch.Budget;
 import app.tidewrack.core.launch.CampaignSettings;
 import app.tidewrack.core.launch.GroupSettings;
@@ -152,6 +156,65 @@ class LaunchWorkTest extends WithServer {
         assertThat(network.created()).isEqualTo(7);
         assertThat(network.standing(Level.CAMPAIGN).get(0).paused()).isFalse();
         assertThat(doings()).isEmpty();
+    }
+
+    /** Source, form, picture, profile and account get other names: nothing is to be launched, and nobody changed anything. */
+    @Test
+    void whatIsRenamedIsNotLaunchedAgain() throws Exception {
+        String tag = plan.substring(0, 6);
+        Map<String, Object> account = new HashMap<>(
+                Map.of("name", "Kits " + tag, "site", "a.example", "profiles", List.of("Oddment " + tag)));
+        String accountId = scene.post(
+                        CLIENT + "/accounts",
+                        Map.of("network", "HS", "currency", "GBP", "zone", "Europe/London", "account", account))
+                .get("id")
+                .asString();
+        Map<String, Object> source = new HashMap<>(
+                Map.of("name", "Looked at kits " + tag, "kind", "SITE", "event", "view", "fromDay", 0, "toDay", 13));
+        source.put("accountId", accountId);
+        String sourceId = scene.post(CLIENT + "/sources", source).get("id").asString();
+        String profile = "oddment-" + tag + ":1";
+        AudienceDefinition people = AudienceDefinition.everyoneIn("GB")
+                .and(AnyOf.of(new Term(TermKind.SOURCE, sourceId)))
+                .and(AnyOf.of(new Term(TermKind.TIE, profile)));
+        String audience = scene.post(
+                        CLIENT + "/audiences",
+                        Map.of("accountId", accountId, "name", "Kits " + tag, "version", 0, "definition", people))
+                .get("id")
+                .asString();
+        Map<String, Object> form = FormWorkTest.form("Ask " + tag, 0, Map.of());
+        String formId =
+                scene.post(CLIENT + "/forms", form).get("form").get("id").asString();
+        String sha = scene.sha("mitten.png", Pictures.real("PNG", 1080, 1080));
+        String creative = scene.post(
+                        CLIENT + "/creatives",
+                        Scene.content("Mitten " + tag, "lead-form", List.of(sha), Map.of("formId", formId, "link", "")))
+                .get("creative")
+                .get("id")
+                .asString();
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "10"));
+        facts.putAll(Map.of("name", "Renamed " + tag, "objective", "leads"));
+        edit(Map.of("kind", "newCampaign", "accountId", accountId, "facts", facts));
+        campaign = scene.get(CLIENT + "/plans/" + plan)
+                .get("campaigns")
+                .get(1)
+                .get("id")
+                .asString();
+        edit(with("newRows", "audienceIds", List.of(audience)));
+        edit(with("newColumns", "creativeIds", List.of(creative)));
+        assertThat(launch(Map.of()).get("state").asString()).isEqualTo("DONE");
+        assertThat(doings()).isEmpty();
+        JsonNode before = scene.get(CLIENT + "/sources/" + sourceId);
+
+        account.putAll(Map.of("name", "Another " + tag, "profiles", List.of("Thread " + tag)));
+        scene.call("ines", HttpMethod.PUT, CLIENT + "/accounts/" + accountId, account);
+        scene.call("ines", HttpMethod.PUT, CLIENT + "/sources/" + sourceId, Map.of("name", "Came by " + tag));
+        form.putAll(Map.of("name", "Write " + tag, "edits", 1));
+        scene.call("ines", HttpMethod.PUT, CLIENT + "/forms/" + formId, form);
+        sql.update("update medium set file_name = 'glove.png' where sha256 = ?", sha);
+        assertThat(scene.get(CLIENT + "/sources/" + sourceId)).isNotEqualTo(before);
+        assertThat(doings()).isEmpty();
+        assertThat(look()).isEmpty();
     }
 
     /** A row that was taken out is removed with its ads; brought back by undo it is made anew, and once. */

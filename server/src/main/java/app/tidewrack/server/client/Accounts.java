@@ -14,9 +14,14 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.NotFound;
 import java.time.DateTimeException;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.Currency;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
@@ -63,7 +68,7 @@ public class Accounts {
         requireNetwork(network);
         requireCurrency(networks.rulebook(network), currency);
         requireZone(zone);
-        Account account = account(id, network, clientId + "-" + id, currency, zone, wanted);
+        Account account = account(id, network, clientId + "-" + id, currency, zone, wanted, List.of());
         networks.connector(network).openAccount(order(account));
         mapper.insertAccount(clientId, account);
         return account(clientId, id);
@@ -71,7 +76,8 @@ public class Accounts {
 
     public Account change(String clientId, String id, Wanted wanted) {
         Account old = account(clientId, id);
-        Account changed = account(id, old.network(), old.externalId(), old.currency(), old.zone(), wanted);
+        Account changed =
+                account(id, old.network(), old.externalId(), old.currency(), old.zone(), wanted, profiles(old));
         networks.connector(old.network()).openAccount(order(changed));
         mapper.updateAccount(clientId, changed);
         return account(clientId, id);
@@ -115,7 +121,14 @@ public class Accounts {
         return json.readValue(account.profiles(), new TypeReference<List<Profile>>() {});
     }
 
-    private Account account(String id, String network, String externalId, String currency, String zone, Wanted wanted) {
+    private Account account(
+            String id,
+            String network,
+            String externalId,
+            String currency,
+            String zone,
+            Wanted wanted,
+            List<Profile> before) {
         Long limit = wanted.spendingLimitMinor();
         if (limit != null && (limit < 1 || limit > Money.LARGEST_MINOR)) {
             throw new Refusal(
@@ -132,7 +145,7 @@ public class Accounts {
                 zone,
                 limit,
                 site(wanted.site()),
-                json.writeValueAsString(profiles(wanted.profiles())));
+                json.writeValueAsString(profiles(wanted.profiles(), before)));
     }
 
     private static @Nullable String site(@Nullable String typed) {
@@ -143,10 +156,15 @@ public class Accounts {
         return site.isEmpty() ? null : site;
     }
 
-    private static List<Profile> profiles(List<String> names) {
+    /**
+     * Profiles keep their ids, which audiences refer to: those by whose name one is asked for, and one that goes where one comes,
+     * which is taken as renamed.
+     */
+    private static List<Profile> profiles(List<String> names, List<Profile> before) {
         List<String> given = names.stream()
                 .map(String::strip)
                 .filter(n -> !n.isEmpty())
+                .map(CampaignFacts::checkedName)
                 .distinct()
                 .toList();
         if (given.size() > MOST_PROFILES) {
@@ -155,10 +173,26 @@ public class Accounts {
                     "There are %d profiles; the most is %d.".formatted(given.size(), MOST_PROFILES),
                     "Take some out.");
         }
+        Map<String, String> known = before.stream().collect(Collectors.toMap(Profile::name, Profile::id, (a, b) -> a));
+        List<String> come = given.stream().filter(n -> !known.containsKey(n)).toList();
+        List<Profile> gone =
+                before.stream().filter(p -> !given.contains(p.name())).toList();
+        if (come.size() == 1 && gone.size() == 1) {
+            known.put(come.get(0), gone.get(0).id());
+        }
         return given.stream()
-                .map(n ->
-                        new Profile(CampaignFacts.checkedName(n).toLowerCase().replaceAll("[^\\p{L}\\p{N}]+", "-"), n))
+                .map(n -> new Profile(known.getOrDefault(n, freshId(n, known.values())), n))
                 .toList();
+    }
+
+    /** The name in small letters and digits; numbered where a renamed profile has it already. */
+    private static String freshId(String name, Collection<String> taken) {
+        String id = name.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", "-");
+        return Stream.iterate(1, n -> n + 1)
+                .map(n -> n == 1 ? id : id + "-" + n)
+                .filter(i -> !taken.contains(i))
+                .findFirst()
+                .orElseThrow();
     }
 
     private void requireNetwork(String network) {

@@ -1,6 +1,7 @@
-package app.tidewrack.practice.clock;
+package app.tidewrack.practice.passing;
 
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.practice.clock.PracticeClock;
 import app.tidewrack.practice.delivery.Delivery;
 import app.tidewrack.practice.review.ReviewDesk;
 import jakarta.annotation.PreDestroy;

@@ -1,4 +1,4 @@
-package app.tidewrack.practice.clock;
+package app.tidewrack.practice.passing;
 
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
