@@ -9,9 +9,11 @@ import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.ChangeList;
-import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.LiveItem;
+import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.launch.Wanted;
 import app.tidewrack.core.launch.WantedItem;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.naming.Token;
@@ -100,21 +102,23 @@ final class SheetLoad {
             };
         });
         measured(figures, "change list", 500, rows -> {
-            List<WantedItem> wanted = new Scene(rows).wanted();
+            Scene scene = new Scene(rows);
+            List<WantedItem> wanted = scene.wanted();
             List<LiveItem> live = wanted.stream()
                     .filter(w -> w.key().hashCode() % 3 != 0)
-                    .map(w -> new LiveItem(
-                            w.level(),
-                            w.key(),
-                            w.parentKey(),
-                            w.name(),
-                            "N" + w.key(),
-                            w.key().hashCode() % 5 == 0 ? Map.of("name", "before") : w.fields(),
-                            false))
+                    .map(w -> LiveItem.asLeft(w.key(), "N" + w.key().text(), before(w), false))
                     .toList();
-            return () -> ChangeList.between(wanted, live, k -> true).changes().size();
+            return () ->
+                    ChangeList.between(scene.campaign, wanted, live).changes().size();
         });
         return figures;
+    }
+
+    /** Every fifth ad was called something else. */
+    private static Settings before(WantedItem wanted) {
+        return wanted.settings() instanceof AdSettings ad && wanted.key().hashCode() % 5 == 0
+                ? new AdSettings("before", ad.creative())
+                : wanted.settings();
     }
 
     /** Edits one sheet again and again, each time looking again from what was found before. */
@@ -270,24 +274,12 @@ final class SheetLoad {
         }
 
         List<WantedItem> wanted() {
-            PlanNames names = names();
-            List<WantedItem> wanted = new ArrayList<>();
-            wanted.add(new WantedItem(Level.CAMPAIGN, "c", null, names.campaign(), Map.of("name", names.campaign())));
-            names.rows()
-                    .forEach((id, name) -> wanted.add(new WantedItem(
-                            Level.AD_GROUP, id, "c", name, Map.of("name", name, "money a day", "£10.00"))));
-            names.ads()
-                    .forEach((cell, name) -> wanted.add(new WantedItem(
-                            Level.AD,
-                            cell.rowId() + "/" + cell.columnId(),
-                            cell.rowId(),
-                            name,
-                            Map.of(
-                                    "name", name,
-                                    "headline", "Mend it",
-                                    "body", "Wool, needle and a card",
-                                    "link", "https://shop.example/kits"))));
-            return wanted;
+            return new Wanted(
+                            rulebook,
+                            a -> people.get(a.replace('a', 'r')).definition(),
+                            creatives::get,
+                            "Oddment & Thread")
+                    .of(campaign, names(), false);
         }
     }
 }

@@ -1,6 +1,7 @@
 package app.tidewrack.connector;
 
 import java.time.Duration;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** The network does not answer, or asks to wait; what was asked may be asked again. */
@@ -21,5 +22,10 @@ public final class NetworkAway extends RuntimeException {
     /** How long the network asked to be left alone; null when it only does not answer. */
     public @Nullable Duration asksToWait() {
         return wait;
+    }
+
+    @Override
+    public String getMessage() {
+        return Objects.requireNonNull(super.getMessage());
     }
 }

@@ -1,5 +1,6 @@
 package app.tidewrack.connector;
 
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** The network understood and said no; asking the same again gets the same answer. */
@@ -18,5 +19,10 @@ public final class NetworkRefused extends RuntimeException {
     /** What the network refused, as it calls it; null where it does not say. */
     public @Nullable String field() {
         return field;
+    }
+
+    @Override
+    public String getMessage() {
+        return Objects.requireNonNull(super.getMessage());
     }
 }

@@ -30,6 +30,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.junit.jupiter.api.BeforeEach;
@@ -124,9 +125,9 @@ public abstract class ConnectorKit {
         String ad = network.create(key(), under(group), subject.ad());
         Map<String, ItemTold> items = items(campaign);
         assertThat(items).containsOnlyKeys(campaign, group, ad);
-        assertAsSent(items.get(campaign), ItemKey.campaign("c"), subject.campaign());
-        assertAsSent(items.get(group), ItemKey.group("c", "r"), subject.group());
-        assertAsSent(items.get(ad), new ItemKey("c", "r", "k"), subject.ad());
+        assertAsSent(Objects.requireNonNull(items.get(campaign)), ItemKey.campaign("c"), subject.campaign());
+        assertAsSent(Objects.requireNonNull(items.get(group)), ItemKey.group("c", "r"), subject.group());
+        assertAsSent(Objects.requireNonNull(items.get(ad)), new ItemKey("c", "r", "k"), subject.ad());
     }
 
     @Test
@@ -159,7 +160,7 @@ public abstract class ConnectorKit {
         GroupSettings other = renamed(subject.group(), "Another name");
         assertThat(network.create(key, under(campaign), other)).isEqualTo(first);
         assertThat(items(campaign)).hasSize(2);
-        assertAsSent(items(campaign).get(first), ItemKey.group("c", "r"), other);
+        assertAsSent(Objects.requireNonNull(items(campaign).get(first)), ItemKey.group("c", "r"), other);
     }
 
     private static GroupSettings renamed(GroupSettings g, String name) {
@@ -182,7 +183,7 @@ public abstract class ConnectorKit {
         String group = network.create(key(), under(campaign), subject.group());
         GroupSettings other = renamed(subject.group(), "Another name");
         network.change(group, under(campaign), other);
-        assertAsSent(items(campaign).get(group), ItemKey.group("c", "r"), other);
+        assertAsSent(Objects.requireNonNull(items(campaign).get(group)), ItemKey.group("c", "r"), other);
     }
 
     /** A wait is told as long as the network asks, to the second, and nothing is done meanwhile. */
@@ -215,15 +216,15 @@ public abstract class ConnectorKit {
         String group = network.create(key(), under(campaign), subject.group());
         String ad = network.create(key(), under(group), subject.ad());
         network.pause(Level.AD, ad, true);
-        assertThat(items(campaign).get(ad).paused()).isTrue();
+        assertThat(Objects.requireNonNull(items(campaign).get(ad)).paused()).isTrue();
         network.pause(Level.AD, ad, false);
-        assertThat(items(campaign).get(ad).paused()).isFalse();
+        assertThat(Objects.requireNonNull(items(campaign).get(ad)).paused()).isFalse();
         network.remove(Level.AD_GROUP, group);
         network.remove(Level.AD_GROUP, group);
         Map<String, ItemTold> items = items(campaign);
-        assertThat(items.get(group).removed()).isTrue();
-        assertThat(items.get(ad).removed()).isTrue();
-        assertThat(items.get(campaign).removed()).isFalse();
+        assertThat(Objects.requireNonNull(items.get(group)).removed()).isTrue();
+        assertThat(Objects.requireNonNull(items.get(ad)).removed()).isTrue();
+        assertThat(Objects.requireNonNull(items.get(campaign)).removed()).isFalse();
     }
 
     @Test

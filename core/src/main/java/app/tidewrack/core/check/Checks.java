@@ -47,8 +47,8 @@ public final class Checks {
         List<List<Finding>> found = new ArrayList<>();
         for (int i = 0; i < FAMILIES.size(); i++) {
             Family family = FAMILIES.get(i);
-            boolean asBefore = before != null && family.matters().stream().noneMatch(changed::contains);
-            found.add(asBefore ? before.byFamily.get(i) : family.look(now));
+            boolean touched = family.matters().stream().anyMatch(changed::contains);
+            found.add(before == null || touched ? family.look(now) : before.byFamily.get(i));
         }
         return new Checks(now, found);
     }

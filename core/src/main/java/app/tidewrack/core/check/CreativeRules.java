@@ -394,10 +394,9 @@ final class CreativeRules {
     private static Stream<Seen> senderNotAgreed(Situation s) {
         return needing(s, Need.MESSAGE).flatMap(c -> {
             DirectMessage message = c.creative().message();
-            boolean agreed = message == null
-                    || message.sender().isBlank()
-                    || s.account().agreedSenders().contains(message.sender());
-            return agreed
+            return message == null
+                            || message.sender().isBlank()
+                            || s.account().agreedSenders().contains(message.sender())
                     ? Stream.of()
                     : Stream.of(new Seen(
                             s.place(c.column(), "message"),

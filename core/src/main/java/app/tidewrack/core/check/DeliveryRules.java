@@ -12,6 +12,7 @@ import app.tidewrack.core.plan.Row;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -191,7 +192,9 @@ final class DeliveryRules {
                                 .formatted(b.row().label(), b.amount(), from),
                         "Raise it to the suggestion, %s."
                                 .formatted(new Money(
-                                        s.prices().get(b.row().id()).suggestedMinor(),
+                                        Objects.requireNonNull(
+                                                        s.prices().get(b.row().id()))
+                                                .suggestedMinor(),
                                         b.amount().currency())))));
     }
 

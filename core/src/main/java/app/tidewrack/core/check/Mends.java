@@ -66,7 +66,10 @@ public final class Mends {
                         .map(m -> bidding(s, place, m.lowestBidMinor()))
                         .orElse(null);
             case "bid.too-low-to-deliver" ->
-                bidding(s, place, s.prices().get(place.rowId()).suggestedMinor());
+                bidding(
+                        s,
+                        place,
+                        Objects.requireNonNull(s.prices().get(place.rowId())).suggestedMinor());
             case "schedule.hours-not-offered", "schedule.no-hours" ->
                 delivered(s, place, d -> d.running(d.pace(), Hours.ALL));
             case "schedule.pace-not-offered" -> delivered(s, place, d -> d.running(Pace.EVEN, d.hours()));
@@ -75,7 +78,8 @@ public final class Mends {
             case "placement.format-not-shown" ->
                 new SwitchCells(
                         s.campaign().id(),
-                        List.of(new CellRef(place.rowId(), place.columnId())),
+                        List.of(new CellRef(
+                                Objects.requireNonNull(place.rowId()), Objects.requireNonNull(place.columnId()))),
                         false,
                         "not shown where the row keeps to");
             case "name.clash" -> renamed(s, row(s, place));

@@ -10,6 +10,7 @@ import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -125,9 +126,7 @@ final class NameRules {
                     // What is carried is put on a link only where it might be too much.
                     .filter(r -> link.length() + s.names().longestTail(r.id()) > limit)
                     .filter(r -> s.campaign().isOn(r.id(), c.id()))
-                    .mapToInt(r -> s.names()
-                            .tails()
-                            .get(new CellRef(r.id(), c.id()))
+                    .mapToInt(r -> Objects.requireNonNull(s.names().tails().get(new CellRef(r.id(), c.id())))
                             .on(link, s.rulebook().macroCodes())
                             .length())
                     .max()

@@ -14,6 +14,7 @@ import app.tidewrack.core.plan.Row;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -92,11 +93,11 @@ public record Situation(
     }
 
     Audience audience(Row row) {
-        return audiences.get(row.id());
+        return Objects.requireNonNull(audiences.get(row.id()));
     }
 
     Creative creative(Column column) {
-        return creatives.get(column.creativeId());
+        return Objects.requireNonNull(creatives.get(column.creativeId()));
     }
 
     Place place(String field) {

@@ -4,7 +4,6 @@ import app.tidewrack.core.refusal.Refusal;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 
 /**
  * Price arithmetic of the trade: money, impressions, clicks and results, what each costs, and how many of one come of another.
@@ -68,11 +67,13 @@ public final class PriceSums {
         }
 
         boolean contradicts(Map<Quantity, Double> known) {
-            if (!known.keySet().containsAll(Set.of(product, left, right))) {
+            Double is = known.get(product);
+            Double one = known.get(left);
+            Double other = known.get(right);
+            if (is == null || one == null || other == null) {
                 return false;
             }
-            double is = known.get(product);
-            double ought = known.get(left) * known.get(right) / scale;
+            double ought = one * other / scale;
             return Math.abs(is - ought) > TOLERANCE * Math.max(is, ought);
         }
     }

@@ -12,7 +12,6 @@ import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import java.util.Locale;
 import java.util.Map;
-import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -95,12 +94,8 @@ public record ItemWords(
     }
 
     private String switches(Map<String, Boolean> switches) {
-        Map<String, String> words = new TreeMap<>();
-        rulebook.switches().stream()
-                .filter(s -> switches.containsKey(s.code()))
-                .forEach(s -> words.put(s.words(), switches.get(s.code()) ? "on" : "off"));
-        return words.entrySet().stream()
-                .map(e -> e.getKey() + " " + e.getValue())
+        return rulebook.switches().stream()
+                .flatMap(s -> Stream.ofNullable(switches.get(s.code())).map(on -> s.words() + (on ? " on" : " off")))
                 .collect(Collectors.joining(", "));
     }
 

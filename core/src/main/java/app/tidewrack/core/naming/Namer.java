@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.regex.Pattern;
 
 /**
@@ -136,7 +137,7 @@ public final class Namer {
         Map<String, String> ways = new HashMap<>();
         Map<String, String> values = new HashMap<>();
         known.forEach(v -> values.put(v, v));
-        Token token = part.token();
+        Token token = Objects.requireNonNull(part.token(), "a fixed part");
         codes.of(token).keySet().forEach(v -> values.put(v, v));
         values.keySet().forEach(v -> {
             String piece = piece(pattern, codes, part, v);

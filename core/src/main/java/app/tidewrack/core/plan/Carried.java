@@ -16,6 +16,7 @@ import java.util.Currency;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -117,7 +118,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                     String why = Optional.ofNullable(without.get(column.id()))
                             .orElse(from.off().get(new CellRef(row.id(), column.id())));
                     if (why != null) {
-                        off.put(new CellRef(rowId, columnIds.get(column.id())), why);
+                        off.put(new CellRef(rowId, Objects.requireNonNull(columnIds.get(column.id()))), why);
                     }
                 }
             }

@@ -2,6 +2,7 @@ package app.tidewrack.core.plan;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 
 /**
  * Sets what rows keep to of their audiences, without making new rows of them.
@@ -21,7 +22,9 @@ public record NarrowRows(String campaignId, Map<String, Narrowing> narrowings) i
 
     private String words(Campaign campaign) {
         String id = narrowings.keySet().iterator().next();
-        String kept = narrowings.get(id).none() ? "all" : narrowings.get(id).words();
+        String kept = Objects.requireNonNull(narrowings.get(id)).none()
+                ? "all"
+                : narrowings.get(id).words();
         return narrowings.size() == 1
                 ? "keep %s to %s".formatted(campaign.row(id).label(), kept)
                 : "whom %d rows keep to".formatted(narrowings.size());

@@ -156,7 +156,7 @@ public final class PlanNames {
         OfAudience now =
                 new OfAudience(words.audience().apply(id), words.audienceName().apply(id));
         OfAudience known = before == null ? null : before.audiences.get(id);
-        return now.equals(known) ? known : now;
+        return known != null && now.equals(known) ? known : now;
     }
 
     private static List<OfColumn> columns(Campaign campaign, Words words) {
@@ -295,7 +295,8 @@ public final class PlanNames {
                 && rows.entrySet().stream()
                         .allMatch(e -> e.getValue()
                                 .from()
-                                .equals(n.rows.get(e.getKey()).from()));
+                                .equals(Objects.requireNonNull(n.rows.get(e.getKey()))
+                                        .from()));
     }
 
     @Override

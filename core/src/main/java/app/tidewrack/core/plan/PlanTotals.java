@@ -9,6 +9,7 @@ import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -43,7 +44,9 @@ public record PlanTotals(
             List<@Nullable Money> ofRow = new ArrayList<>(Collections.<@Nullable Money>nCopies(columns.size(), null));
             Iterator<Money> shares = ads.isEmpty()
                     ? Collections.emptyIterator()
-                    : rows.get(rowId).split(ads.cardinality()).iterator();
+                    : Objects.requireNonNull(rows.get(rowId))
+                            .split(ads.cardinality())
+                            .iterator();
             ads.stream().forEach(c -> {
                 Money share = shares.next();
                 ofRow.set(c, share);
@@ -71,10 +74,13 @@ public record PlanTotals(
 
     private static Map<String, Money> rows(Campaign campaign, Map<String, BitSet> on, Currency currency) {
         Map<String, Money> rows = new LinkedHashMap<>();
-        campaign.rows().forEach(r -> rows.put(r.id(), on.get(r.id()).isEmpty() ? Money.zero(currency) : r.money()));
+        campaign.rows()
+                .forEach(r -> rows.put(
+                        r.id(), Objects.requireNonNull(on.get(r.id())).isEmpty() ? Money.zero(currency) : r.money()));
         Money shared = campaign.facts().budgeting().shared();
-        List<String> spending =
-                rows.keySet().stream().filter(id -> !on.get(id).isEmpty()).toList();
+        List<String> spending = rows.keySet().stream()
+                .filter(id -> !Objects.requireNonNull(on.get(id)).isEmpty())
+                .toList();
         if (shared != null && !spending.isEmpty()) {
             List<Money> parts = shared.split(spending.size());
             for (int i = 0; i < spending.size(); i++) {

@@ -34,8 +34,8 @@ public record SetDelivery(String campaignId, Map<String, Delivery> deliveries) i
 
     private String words(Campaign campaign, Map<String, Delivery> before) {
         String id = deliveries.keySet().iterator().next();
-        Delivery was = before.get(id);
-        Delivery is = deliveries.get(id);
+        Delivery was = Objects.requireNonNull(before.get(id));
+        Delivery is = Objects.requireNonNull(deliveries.get(id));
         String what = !was.bid().equals(is.bid())
                 ? "bid " + is.bid().words()
                 : !was.showing().equals(is.showing())

@@ -4,6 +4,7 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 
 /** Sets the money of one or more rows, a day or for the flight as their campaign has it. */
 public record SetRowMoney(String campaignId, Map<String, Money> money) implements PlanEdit {
@@ -13,7 +14,7 @@ public record SetRowMoney(String campaignId, Map<String, Money> money) implement
         Map<String, Money> before = new LinkedHashMap<>();
         campaign.rows(money.keySet()).forEach(row -> {
             Money old = row.money();
-            Money amount = money.get(row.id());
+            Money amount = Objects.requireNonNull(money.get(row.id()));
             if (!old.currency().equals(amount.currency())) {
                 throw new Refusal(
                         "money",

@@ -95,11 +95,9 @@ public final class Adviser {
             Optional<Advice> one = alone(j, resultCost);
             if (one.isPresent()) {
                 advice.add(one.get());
-            } else if (early(j.row())) {
-                continue;
-            } else if (j.standing().good() <= 1 - playbook.certainty()) {
+            } else if (!early(j.row()) && j.standing().good() <= 1 - playbook.certainty()) {
                 good.add(j);
-            } else if (j.standing().bad() <= 1 - playbook.certainty()) {
+            } else if (!early(j.row()) && j.standing().bad() <= 1 - playbook.certainty()) {
                 bad.add(j);
             }
         }

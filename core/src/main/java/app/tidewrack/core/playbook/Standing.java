@@ -48,7 +48,9 @@ record Standing(double good, double bad) {
     }
 
     private static Standing turned(Standing standing, boolean high) {
-        return high ? standing : new Standing(standing.bad, standing.good);
+        double good = standing.bad;
+        double bad = standing.good;
+        return high ? standing : new Standing(good, bad);
     }
 
     /** Results against as many as the target would have brought for the money (Poisson). */

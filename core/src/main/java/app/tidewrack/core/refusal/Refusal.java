@@ -1,5 +1,7 @@
 package app.tidewrack.core.refusal;
 
+import java.util.Objects;
+
 /**
  * Input that the job does not allow. Carries the field it concerns, a sentence with the value and the limit, and what
  * to do about it. Callers show {@link #getMessage()}, which is both sentences.
@@ -19,5 +21,10 @@ public final class Refusal extends RuntimeException {
 
     public String field() {
         return field;
+    }
+
+    @Override
+    public String getMessage() {
+        return Objects.requireNonNull(super.getMessage());
     }
 }

@@ -3,6 +3,7 @@ package app.tidewrack.core.results;
 import app.tidewrack.core.results.Metric.Better;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 
@@ -30,7 +31,8 @@ public final class Ranks {
         }
         Map<K, Integer> ranks = new HashMap<>();
         int last = places.size() - 1;
-        values.forEach((k, v) -> ranks.put(k, last < 1 ? 2 : (int) Math.round(4.0 * places.get(v) / last)));
+        values.forEach((k, v) ->
+                ranks.put(k, last < 1 ? 2 : (int) Math.round(4.0 * Objects.requireNonNull(places.get(v)) / last)));
         return ranks;
     }
 }

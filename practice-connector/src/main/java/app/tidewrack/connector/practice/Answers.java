@@ -44,8 +44,9 @@ final class Answers {
     /** Seconds of the header {@code Retry-After} (RFC 9110, 10.2.3), at most an hour; a usual wait where it says none. */
     private static Duration retryAfter(@Nullable HttpHeaders headers) {
         String told = headers == null ? null : headers.getFirst(HttpHeaders.RETRY_AFTER);
-        boolean seconds = told != null && told.strip().matches("\\d{1,6}");
-        return seconds ? Duration.ofSeconds(Math.min(LONGEST_WAIT, Long.parseLong(told.strip()))) : USUAL_WAIT;
+        return told == null || !told.strip().matches("\\d{1,6}")
+                ? USUAL_WAIT
+                : Duration.ofSeconds(Math.min(LONGEST_WAIT, Long.parseLong(told.strip())));
     }
 
     private static NetworkRefused refused(String network, HttpClientErrorException e) {

@@ -16,6 +16,7 @@ import app.tidewrack.practice.network.Networks;
 import app.tidewrack.practice.world.World;
 import java.util.Currency;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -99,7 +100,11 @@ class BidController {
         double cheapest = market.placements().keySet().stream()
                 .filter(p -> wanted == null || wanted.isEmpty() || wanted.contains(p))
                 .mapToDouble(p -> score(fields.field(network, p), won)
-                        / Rates.bidUnit(market, market.placements().get(p), goal, charge))
+                        / Rates.bidUnit(
+                                market,
+                                Objects.requireNonNull(market.placements().get(p)),
+                                goal,
+                                charge))
                 .min()
                 .orElseThrow(() -> new Refusal("placements", "None of these is a placement.", "See the rulebook."));
         double euros = cheapest * dear * market.thousandEur() / 1000;

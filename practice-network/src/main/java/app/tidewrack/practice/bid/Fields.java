@@ -4,6 +4,7 @@ import app.tidewrack.practice.auction.Field;
 import app.tidewrack.practice.network.Market;
 import app.tidewrack.practice.network.Network;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import org.springframework.stereotype.Component;
 
@@ -15,7 +16,7 @@ public class Fields {
     public Field field(Network network, String placement) {
         return fields.computeIfAbsent(network.slug() + "/" + placement, k -> {
             Market market = network.market();
-            double[] slots = market.placements().get(placement).slots().stream()
+            double[] slots = Objects.requireNonNull(market.placements().get(placement)).slots().stream()
                     .mapToDouble(s -> s)
                     .toArray();
             return new Field(market.rivals(), market.spread(), slots, market.auction());

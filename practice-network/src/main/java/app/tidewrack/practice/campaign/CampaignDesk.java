@@ -88,7 +88,7 @@ public class CampaignDesk {
     }
 
     void change(String network, String id, AdGroupOrder order) {
-        mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+        storedGroup(network, id);
         require(network, order);
         mapper.updateAdGroup(id, json.writeValueAsString(order));
     }
@@ -182,7 +182,7 @@ public class CampaignDesk {
     private void requireThere(String network, Item item, String id) {
         switch (item) {
             case CAMPAIGN -> campaign(network, id);
-            case AD_GROUP -> mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+            case AD_GROUP -> storedGroup(network, id);
             case AD -> ad(network, id);
         }
     }
@@ -226,8 +226,12 @@ public class CampaignDesk {
                         .toList());
     }
 
+    private Stored storedGroup(String network, String id) {
+        return mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+    }
+
     AdGroupFacts adGroupFacts(String network, String id) {
-        Stored s = mapper.adGroup(network, id).orElseThrow(() -> new NotKnown("ad group", id));
+        Stored s = storedGroup(network, id);
         return new AdGroupFacts(id, adGroup(s), s.paused(), s.removed());
     }
 

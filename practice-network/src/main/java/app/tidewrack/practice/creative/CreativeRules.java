@@ -140,7 +140,7 @@ public final class CreativeRules {
         List<@Nullable String> faults = new ArrayList<>();
         for (int i = 0; i < media.size(); i++) {
             faults.add(
-                    onCards != null && i >= cards.first()
+                    cards != null && onCards != null && i >= cards.first()
                             ? file(media.get(i).video() ? null : onCards, media.get(i))
                             : misfit(placement, media.get(i)));
         }

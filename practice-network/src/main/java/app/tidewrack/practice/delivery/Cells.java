@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** Finds the cell that an impression belongs to. */
 final class Cells {
@@ -73,7 +74,8 @@ final class Cells {
         WorkFacts facts = panel.work();
         long with = cell;
         for (Map.Entry<Part, TermKind> part : Labels.WORK_PARTS.entrySet()) {
-            int code = workCodes.get(part.getKey()).getOrDefault(facts.fact(part.getValue(), person), 0);
+            int code = Objects.requireNonNull(workCodes.get(part.getKey()))
+                    .getOrDefault(facts.fact(part.getValue(), person), 0);
             with = Cell.with(with, part.getKey(), code);
         }
         return with;

@@ -174,10 +174,9 @@ final class GroupHour {
         };
         double tiny = euros / units * tinyPerEuro;
         Long bid = group.order().bid().minor();
-        boolean capped = bid != null
-                && (group.charge() != Charge.IMPRESSION)
-                && group.order().bid().strategy() == BidStrategy.MAXIMUM;
-        return (long) (capped ? Math.min(tiny, bid * (double) Purse.TINY) : tiny);
+        boolean capped =
+                group.charge() != Charge.IMPRESSION && group.order().bid().strategy() == BidStrategy.MAXIMUM;
+        return (long) (bid != null && capped ? Math.min(tiny, bid * (double) Purse.TINY) : tiny);
     }
 
     private void learn(AdRun ad, Spot spot, boolean acted, Counting counting) {

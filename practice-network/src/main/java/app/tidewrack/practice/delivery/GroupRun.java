@@ -21,6 +21,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.roaringbitmap.RoaringBitmap;
 
@@ -93,7 +94,7 @@ final class GroupRun {
                 found.add(new Spot(
                         rule,
                         i,
-                        network.market().placements().get(rule.code()),
+                        Objects.requireNonNull(network.market().placements().get(rule.code())),
                         fields.field(network, rule.code()),
                         rule.devices().stream()
                                 .mapToInt(Labels.DEVICES::indexOf)

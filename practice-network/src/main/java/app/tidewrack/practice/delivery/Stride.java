@@ -21,6 +21,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 
 /**
@@ -99,7 +100,7 @@ final class Stride implements GroupHour.Notes {
         LocalDate day = hour.atZone(account.zone()).toLocalDate();
         Pace pace = group.order().pace();
         double due = Pacing.dueBy(group.network().market(), group.order().hours(), pace, hour, account.zone());
-        double share = efficiency(group) / shares.get(purse.owner());
+        double share = efficiency(group) / Objects.requireNonNull(shares.get(purse.owner()));
         long most = purse.mostOn(day);
         long left = Math.min(most - purse.spentOn(day), accountLeft(account, day));
         double wanted = Math.min(left, most * due - purse.spentOn(day)) * share;
@@ -132,7 +133,7 @@ final class Stride implements GroupHour.Notes {
     /** Counts what an account with a limit has spent; groups of other accounts do not wait for each other. */
     private synchronized void spend(Account account, LocalDate day, long tiny) {
         if (account.spendingLimitMinor() != null) {
-            spentByAccount.get(key(account)).merge(day, tiny, Long::sum);
+            Objects.requireNonNull(spentByAccount.get(key(account))).merge(day, tiny, Long::sum);
         }
     }
 

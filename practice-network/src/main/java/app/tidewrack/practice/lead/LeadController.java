@@ -25,7 +25,7 @@ class LeadController {
     }
 
     @GetMapping("/chats")
-    List<LeadDesk.Thread> chats(
+    List<LeadDesk.Conversation> chats(
             @PathVariable String network, @PathVariable String account, @RequestParam(defaultValue = "0") long after) {
         return desk.chatsAfter(network, account, after);
     }

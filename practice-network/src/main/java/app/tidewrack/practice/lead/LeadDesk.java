@@ -64,7 +64,7 @@ public class LeadDesk {
 
     record Line(boolean fromPerson, String text) {}
 
-    record Thread(long seq, String adId, Instant at, List<Line> lines) {}
+    record Conversation(long seq, String adId, Instant at, List<Line> lines) {}
 
     /** A person sent the form of an ad within an hour. */
     public void lead(Account account, String adId, CreativeOrder creative, Instant hour, int person) {
@@ -134,10 +134,10 @@ public class LeadDesk {
                 .toList();
     }
 
-    List<Thread> chatsAfter(String network, String account, long after) {
+    List<Conversation> chatsAfter(String network, String account, long after) {
         accounts.account(network, account);
         return mapper.chatsAfter(network, account, after, page(network)).stream()
-                .map(t -> new Thread(t.seq(), t.adId(), t.at(), read(t, new TypeReference<>() {})))
+                .map(t -> new Conversation(t.seq(), t.adId(), t.at(), read(t, new TypeReference<>() {})))
                 .toList();
     }
 

@@ -10,6 +10,7 @@ import app.tidewrack.practice.network.Network;
 import app.tidewrack.practice.network.Networks;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -62,8 +63,9 @@ class MatchingController {
         return of.rulebook().placements().stream()
                 .map(p -> {
                     long holders = crowd.sharedWith(matcher.holders(of, p.devices()));
-                    double coming =
-                            -Math.expm1(-of.market().placements().get(p.code()).visitsADay());
+                    double coming = -Math.expm1(
+                            -Objects.requireNonNull(of.market().placements().get(p.code()))
+                                    .visitsADay());
                     return new PlacementSize(p.code(), matcher.told(of, Math.round(holders * coming)));
                 })
                 .toList();

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /** What rows of a report are broken down by, as asked: one of the network's breakdowns, or age and gender together. */
@@ -89,7 +90,7 @@ final class Breakdown {
     private Map<String, String> values(int key) {
         Map<String, String> values = new LinkedHashMap<>();
         for (String each : by) {
-            Part part = PARTS.get(each);
+            Part part = Objects.requireNonNull(PARTS.get(each));
             String word = labels.word(network, part, dimension.part(key, part));
             values.put(each, each.equals("country") ? word.substring(0, 2) : word);
         }

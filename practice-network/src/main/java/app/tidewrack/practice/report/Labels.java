@@ -10,6 +10,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import org.springframework.stereotype.Component;
 
@@ -69,7 +70,7 @@ public class Labels {
     /** Numbers of the codes of a fact of work; 0 stands for people who do not work. */
     public Map<String, Integer> workCodes(TermKind kind) {
         Map<String, Integer> numbers = new HashMap<>();
-        List<String> codes = work.get(kind);
+        List<String> codes = Objects.requireNonNull(work.get(kind));
         for (int i = 0; i < codes.size(); i++) {
             numbers.put(codes.get(i), i);
         }
@@ -84,7 +85,7 @@ public class Labels {
             case PLACEMENT -> network.rulebook().placements().get(value).code();
             case DEVICE -> DEVICES.get(value);
             case JOB_FUNCTION, SENIORITY, INDUSTRY, COMPANY_SIZE ->
-                work.get(WORK_PARTS.get(part)).get(value);
+                Objects.requireNonNull(work.get(WORK_PARTS.get(part))).get(value);
             default -> String.valueOf(value + 1);
         };
     }

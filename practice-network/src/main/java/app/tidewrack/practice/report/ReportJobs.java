@@ -112,7 +112,7 @@ class ReportJobs {
         String id = on.code() + "R" + mapper.nextNumber();
         Instant now = clock.now();
         mapper.insertJob(id, network, account, json.writeValueAsString(question), now);
-        worker.submit(() -> make(id, on, of, question, breakdown, now));
+        worker.execute(() -> make(id, on, of, question, breakdown, now));
         return view(network, account, id);
     }
 

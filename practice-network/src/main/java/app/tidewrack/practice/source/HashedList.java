@@ -10,6 +10,7 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.Reader;
 import java.util.Arrays;
+import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 
 /**
@@ -52,8 +53,8 @@ final class HashedList {
         }
     }
 
-    /** One line; a line that could not be a hash is cut, so that no line takes much memory. */
-    private static String line(BufferedReader reader) throws IOException {
+    /** One line, null at the end; a line that could not be a hash is cut, so that no line takes much memory. */
+    private static @Nullable String line(BufferedReader reader) throws IOException {
         StringBuilder line = new StringBuilder(HASH_LENGTH);
         int c = reader.read();
         if (c < 0) {

@@ -150,8 +150,8 @@ public final class Panel {
             for (int i = 0; i < bits; i++) {
                 // The sign of the difference is 1 where luck is under the odds; a branch here would be guessed wrong
                 // too often.
-                long under = Float.floatToRawIntBits(luck[firstLuck + i] - odds[first + i]) >>> 31;
-                word |= under << i;
+                int under = Float.floatToRawIntBits(luck[firstLuck + i] - odds[first + i]) >>> 31;
+                word |= (long) under << i;
             }
             return word;
         }

@@ -90,8 +90,8 @@ final class PanelMaker {
         cityReachKm = new float[counts.length];
         IntStream.range(0, counts.length).parallel().forEach(this::settle);
         Map<String, RoaringBitmap> said = Codes.bitmaps(size, List.of("women", "men", "nothing"), i -> gender[i]);
-        women = said.get("women");
-        men = said.get("men");
+        women = Objects.requireNonNull(said.get("women"));
+        men = Objects.requireNonNull(said.get("men"));
     }
 
     static Panel make(long seed, int size, Geography geography, TopicTree topics, List<JobFunction> functions) {
@@ -206,7 +206,7 @@ final class PanelMaker {
             }
             int[] range = u < AWAY_SHARE / 3
                     ? new int[] {0, cities.size()}
-                    : ofCountry.get(cities.get(city[p]).country());
+                    : Objects.requireNonNull(ofCountry.get(cities.get(city[p]).country()));
             long ticket = until[range[0]] + (long) (unit(Draw.AWAY_WHERE, p) * (until[range[1]] - until[range[0]]));
             int found = Arrays.binarySearch(until, ticket);
             int visited = found >= 0 ? found : -found - 2;
@@ -230,7 +230,8 @@ final class PanelMaker {
     private Map<String, RoaringBitmap> languages() {
         Map<String, RoaringBitmap> languages = new TreeMap<>();
         for (Country country : geography.countries()) {
-            RoaringBitmap silent = countries.get(country.code()).clone();
+            RoaringBitmap silent =
+                    Objects.requireNonNull(countries.get(country.code())).clone();
             for (Country.Language language : country.languages()) {
                 long salt = Chance.bits(salt(Draw.LANGUAGE), Chance.seed(language.code()));
                 RoaringBitmap users = languages.computeIfAbsent(language.code(), k -> new RoaringBitmap());
@@ -243,7 +244,8 @@ final class PanelMaker {
                 users.or(here);
                 silent.andNot(here);
             }
-            languages.get(country.languages().get(0).code()).or(silent);
+            Objects.requireNonNull(languages.get(country.languages().get(0).code()))
+                    .or(silent);
         }
         languages.values().forEach(RoaringBitmap::runOptimize);
         return languages;

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /** The interest tree in three levels, read from {@code topics.txt}. */
@@ -48,7 +49,7 @@ public final class TopicTree {
 
     private void branch(Domain domain, String line) {
         String words = line.substring(0, line.indexOf(':'));
-        Topic above = topics.get(slug(domain.words));
+        Topic above = Objects.requireNonNull(topics.get(slug(domain.words)));
         Topic branch = new Topic(above.code() + "/" + slug(words), words, above.code(), 2, new ArrayList<>(), null);
         add(branch);
         int rank = 0;

@@ -60,7 +60,12 @@ public class BriefLibrary {
 
     private void require(String clientId, BriefBody body, String id) {
         Brief brief = body.brief();
-        brief.accounts().forEach(a -> clients.account(clientId, a).orElseThrow(() -> new NotFound("account", a)));
+        brief.accounts().stream()
+                .filter(a -> clients.account(clientId, a).isEmpty())
+                .findFirst()
+                .ifPresent(a -> {
+                    throw new NotFound("account", a);
+                });
         boolean taken = all(clientId).stream()
                 .anyMatch(b -> !b.id().equals(id) && b.brief().name().strip().equalsIgnoreCase(brief.name()));
         if (taken) {

@@ -149,7 +149,7 @@ public class Accounts {
     }
 
     private static @Nullable String site(@Nullable String typed) {
-        String site = typed == null ? "" : typed.strip().toLowerCase();
+        String site = typed == null ? "" : typed.strip().toLowerCase(Locale.ROOT);
         if (!site.isEmpty() && !HOST.matcher(site).matches()) {
             throw new Refusal("site", "“%s” is no domain of a site.".formatted(site), "Give one such as shop.example.");
         }

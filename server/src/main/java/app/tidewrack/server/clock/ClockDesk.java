@@ -30,7 +30,6 @@ public class ClockDesk {
     private static final TaskDescriptor<String> MOVE = TaskDescriptor.of("move-clock", String.class);
     private static final int MOST_HOURS = 24 * 31;
     private static final int STEP_HOURS = 12;
-    private static final Duration AFTER_A_FAULT = Duration.ofSeconds(3);
 
     private final ClockMapper mapper;
     private final PracticeWorld practice;

@@ -35,6 +35,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -228,7 +229,10 @@ class CreativeFits {
             rules.put(kind, rules(clientId, kind));
         }
         return phrases.stream()
-                .map(p -> view(p, TextLength.of(Tokens.longest(p.text(), values)), rules.get(p.kind())))
+                .map(p -> view(
+                        p,
+                        TextLength.of(Tokens.longest(p.text(), values)),
+                        Objects.requireNonNull(rules.get(p.kind()))))
                 .toList();
     }
 

@@ -17,6 +17,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
 import java.util.function.BooleanSupplier;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -97,7 +99,7 @@ class DemoLoader implements ApplicationRunner {
         }
         LOG.info("Loading the demo agency");
         await(this::networkAnswers);
-        String hash = passwords.encode(PASSWORD);
+        String hash = Objects.requireNonNull(passwords.encode(PASSWORD));
         people.insert(new Person("ines", BUYER, "Ines Wickham", hash));
         people.insert(new Person("marek", OTHER_BUYER, "Marek Dunlin", hash));
         people.insert(new Person("tove", VIEWER, "Tove Albrecht", hash));
@@ -169,7 +171,7 @@ class DemoLoader implements ApplicationRunner {
             String name = networks.rulebook(network).name() + " " + currency;
             accounts.open(
                     client,
-                    client + network.toLowerCase(),
+                    client + network.toLowerCase(Locale.ROOT),
                     network,
                     currency,
                     zone,

@@ -155,7 +155,7 @@ class HandOver {
         changes.forEach(c -> {
             Map<String, String> line = byChange.get(c.id());
             if (line != null && c.state() != ChangeState.DONE) {
-                reader.take(c, line, numbers.get(c.id()));
+                reader.take(c, line, Objects.requireNonNull(numbers.get(c.id())));
             }
         });
         int left = mapper.standing(clientId, launchId).open();

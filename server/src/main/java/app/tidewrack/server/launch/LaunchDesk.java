@@ -40,6 +40,7 @@ import java.time.Instant;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -189,10 +190,10 @@ public class LaunchDesk {
         Campaign campaign = plan.campaign(campaignId);
         Surroundings around = inspector.surroundings(clientId, plan);
         Inspected inspected = inspector.inspect(clientId, plan, campaign, around);
-        Account account = around.accounts().get(campaign.accountId());
+        Account account = Objects.requireNonNull(around.accounts().get(campaign.accountId()));
         Wanted wanted = new Wanted(
                 networks.rulebook(account.network()),
-                id -> around.audiences().get(id).definition(),
+                id -> Objects.requireNonNull(around.audiences().get(id)).definition(),
                 around.creatives()::get,
                 around.clientName());
         List<LiveItem> there =

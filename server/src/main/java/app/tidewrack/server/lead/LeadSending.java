@@ -92,10 +92,10 @@ public class LeadSending {
     public WebhookView set(String clientId, String url, boolean active) {
         URI uri = addresses.require(url);
         Webhook known = mapper.webhook(clientId).orElse(null);
-        boolean same = known != null && known.url().equals(uri.toString());
         byte[] fresh = new byte[SECRET_BYTES];
         random.nextBytes(fresh);
-        String secret = same ? known.secret() : HexFormat.of().formatHex(fresh);
+        boolean same = known != null && known.url().equals(uri.toString());
+        String secret = known != null && same ? known.secret() : HexFormat.of().formatHex(fresh);
         mapper.keepWebhook(clientId, new Webhook(uri.toString(), secret, active));
         return new WebhookView(uri.toString(), active, same ? null : secret, mapper.log(clientId));
     }
@@ -103,7 +103,9 @@ public class LeadSending {
     /** Puts a lead in the queue again, from the first try. */
     void again(String clientId, String leadId) {
         leads.lead(clientId, leadId);
-        mapper.webhook(clientId).orElseThrow(() -> new NotFound("webhook", clientId));
+        if (mapper.webhook(clientId).isEmpty()) {
+            throw new NotFound("webhook", clientId);
+        }
         mapper.again(clientId, leadId);
     }
 

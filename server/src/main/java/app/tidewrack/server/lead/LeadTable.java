@@ -12,6 +12,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
@@ -71,7 +72,7 @@ class LeadTable {
                 lead.answers().stream().collect(Collectors.toMap(Answer::key, Answer::answer, (a, b) -> a));
         List<String> cells = new ArrayList<>(List.of(
                 lead.cameAt().toString(),
-                lead.state().name().toLowerCase(),
+                lead.state().name().toLowerCase(Locale.ROOT),
                 lead.form() == null ? "" : lead.form(),
                 lead.ad() == null ? "" : lead.ad(),
                 String.valueOf(lead.earlier()),

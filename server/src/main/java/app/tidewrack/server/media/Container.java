@@ -3,6 +3,7 @@ package app.tidewrack.server.media;
 import app.tidewrack.core.refusal.Refusal;
 import java.nio.charset.StandardCharsets;
 import java.util.HexFormat;
+import java.util.Locale;
 
 /** Kinds of files that are taken in, told by their first bytes and never by their name. */
 enum Container {
@@ -31,7 +32,7 @@ enum Container {
 
     /** Ending of a new file of this kind. */
     String ending() {
-        return this == JPEG ? ".jpg" : "." + name().toLowerCase();
+        return this == JPEG ? ".jpg" : "." + name().toLowerCase(Locale.ROOT);
     }
 
     /**

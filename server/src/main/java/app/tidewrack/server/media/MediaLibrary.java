@@ -250,15 +250,10 @@ public class MediaLibrary {
         String codec = s.codec();
         Double rate = s.frameRate();
         Boolean sound = s.sound();
-        boolean video = seconds != null && codec != null && rate != null && sound != null;
+        Video video = seconds == null || codec == null || rate == null || sound == null
+                ? null
+                : new Video(seconds, codec, rate, sound);
         return new Medium(
-                s.sha256(),
-                s.fileName(),
-                s.format(),
-                s.width(),
-                s.height(),
-                s.bytes(),
-                video ? new Video(seconds, codec, rate, sound) : null,
-                s.textFields());
+                s.sha256(), s.fileName(), s.format(), s.width(), s.height(), s.bytes(), video, s.textFields());
     }
 }

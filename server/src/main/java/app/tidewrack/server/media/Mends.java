@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.slf4j.Logger;
@@ -132,7 +133,7 @@ class Mends {
                     "mend",
                     "%s to %d × %d px at %d, %d and %.1f s from %.1f s as %s does not suit a video of %d × %d px and %.1f s."
                             .formatted(
-                                    m.kind().name().toLowerCase(),
+                                    m.kind().name().toLowerCase(Locale.ROOT),
                                     m.width(),
                                     m.height(),
                                     m.x(),

@@ -11,6 +11,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Locale;
 import java.util.Set;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -68,7 +69,7 @@ class PictureMender {
                     "mend",
                     "%s to %d × %d px at %d, %d as %s does not suit a picture of %d × %d px."
                             .formatted(
-                                    m.kind().name().toLowerCase(),
+                                    m.kind().name().toLowerCase(Locale.ROOT),
                                     m.width(),
                                     m.height(),
                                     m.x(),

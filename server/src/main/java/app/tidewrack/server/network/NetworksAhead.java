@@ -4,6 +4,7 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -32,7 +33,9 @@ class NetworksAhead {
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {
-        reader.scheduleWithFixedDelay(this::readAll, 0, EVERY.toSeconds(), TimeUnit.SECONDS);
+        // It ends with the reader, and what goes wrong in it is dealt with there.
+        ScheduledFuture<?> unused =
+                reader.scheduleWithFixedDelay(this::readAll, 0, EVERY.toSeconds(), TimeUnit.SECONDS);
     }
 
     @PreDestroy

@@ -21,6 +21,7 @@ import app.tidewrack.server.source.SourceTerms;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -80,7 +81,7 @@ class BidPrices {
     /** Those that the row would be sent with. */
     private List<String> placements(Account account, Campaign campaign, Row row, Map<String, Creative> known) {
         List<String> formats = campaign.onColumns(row.id()).stream()
-                .map(c -> known.get(c.creativeId()).format())
+                .map(c -> Objects.requireNonNull(known.get(c.creativeId())).format())
                 .toList();
         return row.showing().told(networks.rulebook(account.network()), formats);
     }
@@ -113,7 +114,11 @@ class BidPrices {
             for (Row row : campaign.rows()) {
                 String what = asked.get(row.id());
                 if (what != null && !known.containsKey(what)) {
-                    ask(clientId, campaign, row, people.get(row.id()).definition());
+                    ask(
+                            clientId,
+                            campaign,
+                            row,
+                            Objects.requireNonNull(people.get(row.id())).definition());
                 }
             }
         } catch (NetworkAway | NetworkRefused e) {
@@ -143,7 +148,7 @@ class BidPrices {
                         r -> asked(
                                 campaign,
                                 r,
-                                people.get(r.id()).definition(),
+                                Objects.requireNonNull(people.get(r.id())).definition(),
                                 placements(account, campaign, r, known))));
     }
 

@@ -25,6 +25,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
@@ -68,7 +69,8 @@ class CampaignCarrier {
                 clientId,
                 campaign,
                 accountId,
-                id -> Optional.of(id).filter(i -> nearest.get(i).audience() != null));
+                id -> Optional.of(id)
+                        .filter(i -> Objects.requireNonNull(nearest.get(i)).audience() != null));
         return new Foreseen(
                 networks.rulebook(accounts.account(clientId, accountId).network())
                         .name(),
@@ -79,7 +81,8 @@ class CampaignCarrier {
                 nearest.entrySet().stream()
                         .filter(e -> !e.getValue().differences().isEmpty())
                         .map(e -> new AudienceThere(
-                                known.get(e.getKey()).name(), e.getValue().differences()))
+                                Objects.requireNonNull(known.get(e.getKey())).name(),
+                                e.getValue().differences()))
                         .toList());
     }
 
@@ -91,7 +94,7 @@ class CampaignCarrier {
         nearest.forEach((id, found) -> {
             AudienceDefinition definition = found.audience();
             if (definition != null) {
-                there.put(id, there(clientId, accountId, known, known.get(id), definition));
+                there.put(id, there(clientId, accountId, known, Objects.requireNonNull(known.get(id)), definition));
             }
         });
         return carry(clientId, campaign, accountId, id -> Optional.ofNullable(there.get(id)))
@@ -142,7 +145,7 @@ class CampaignCarrier {
             nearest.computeIfAbsent(
                     row.audienceId(),
                     id -> NearestAudience.of(
-                            known.get(id).definition(),
+                            Objects.requireNonNull(known.get(id)).definition(),
                             to.audience(),
                             networks.placeWords(from.network()),
                             sources.words(clientId, from.network())));
@@ -162,8 +165,8 @@ class CampaignCarrier {
                         Currency.getInstance(to.currency()),
                         ZoneId.of(to.zone()),
                         audienceId,
-                        id -> known.get(id).name(),
-                        id -> known.get(id).format(),
+                        id -> Objects.requireNonNull(known.get(id)).name(),
+                        id -> Objects.requireNonNull(known.get(id)).format(),
                         Ids::fresh));
     }
 }

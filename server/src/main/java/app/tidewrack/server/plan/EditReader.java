@@ -132,7 +132,7 @@ class EditReader {
             return Copies.perCreative(
                     plan.campaign(b.campaignId()),
                     b.rowId(),
-                    id -> shown.get(id).name(),
+                    id -> Objects.requireNonNull(shown.get(id)).name(),
                     Ids::fresh);
         } else if (body instanceof EditBody.RowDelivery b) {
             return delivery(plan.campaign(b.campaignId()), b);

@@ -85,8 +85,9 @@ class ExpectationController {
         AudienceSize size = people.sizes(clientId, campaign).get(rowId);
         long many = size == null ? 0 : size.people();
         CampaignFacts facts = campaign.facts();
-        Money money =
-                facts.budgeting().forCampaign() ? PlanTotals.of(campaign).rows().get(rowId) : row.money();
+        Money money = facts.budgeting().forCampaign()
+                ? Objects.requireNonNull(PlanTotals.of(campaign).rows().get(rowId))
+                : row.money();
         Range price = rates.price(clientId, account);
         double daily = facts.budgeting().daily(money, facts.flight()).minor();
         return new ExpectedOfRow(

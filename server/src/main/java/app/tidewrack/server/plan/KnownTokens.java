@@ -13,6 +13,7 @@ import app.tidewrack.server.network.Networks;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.stereotype.Component;
 
@@ -66,7 +67,7 @@ class KnownTokens {
     private static void add(Map<Token, Set<String>> known, Campaign campaign, Map<String, Audience> talkedTo) {
         TokenValues.ofCampaign(campaign.facts()).forEach((t, v) -> add(known, t, v));
         campaign.rows().forEach(row -> {
-            Audience audience = talkedTo.get(row.audienceId());
+            Audience audience = Objects.requireNonNull(talkedTo.get(row.audienceId()));
             TokenValues.ofRow(row, 1, row.people(audience.definition()), audience.name())
                     .forEach((t, v) -> add(known, t, v));
         });

@@ -93,7 +93,8 @@ class NameTrials {
         return tail == null
                 ? ""
                 : tail.on(
-                        at.around().creatives().get(creative).link(),
+                        Objects.requireNonNull(at.around().creatives().get(creative))
+                                .link(),
                         at.rulebook().macroCodes());
     }
 
@@ -107,7 +108,8 @@ class NameTrials {
         return new Looked(
                 campaign,
                 around,
-                networks.rulebook(around.accounts().get(campaign.accountId()).network()));
+                networks.rulebook(Objects.requireNonNull(around.accounts().get(campaign.accountId()))
+                        .network()));
     }
 
     private static String key(CellRef cell) {
@@ -127,9 +129,10 @@ class NameTrials {
                 List<String> says = new ArrayList<>();
                 int length = TextLength.of(name);
                 List<Wanting> lacks = wanting.getOrDefault(key, List.of());
-                if (times.get(name) > 1) {
+                long clashing = times.getOrDefault(name, 0L);
+                if (clashing > 1) {
                     faults.add(Fault.CLASH);
-                    says.add("%d get this name".formatted(times.get(name)));
+                    says.add("%d get this name".formatted(clashing));
                 }
                 if (length > at.rulebook().nameLimit()) {
                     faults.add(Fault.TOO_LONG);
@@ -212,7 +215,8 @@ class NameTrials {
             return column == null
                     ? row.label()
                     : row.label() + " × "
-                            + at.around().creatives().get(column.creativeId()).name();
+                            + Objects.requireNonNull(at.around().creatives().get(column.creativeId()))
+                                    .name();
         }
     }
 }

@@ -37,9 +37,9 @@ class NamesController {
         this.elsewhere = elsewhere;
     }
 
-    /** @param ads by row, then by column; null where the ad is off */
     record NamesView(String campaign, List<RowNames> rows) {}
 
+    /** @param ads by column; null where the ad is off */
     record RowNames(String rowId, String name, List<@Nullable String> ads) {}
 
     @GetMapping("/plans/{planId}/campaigns/{campaignId}/names")

@@ -13,6 +13,7 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
@@ -54,7 +55,7 @@ class PasteReader {
                         campaign,
                         startRowId,
                         name -> Optional.ofNullable(ids.get(name.toLowerCase(Locale.ROOT))),
-                        id -> known.get(id).name(),
+                        id -> Objects.requireNonNull(known.get(id)).name(),
                         Ids::fresh));
     }
 

@@ -19,6 +19,7 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -77,7 +78,7 @@ class PlacementsController {
         Rulebook rulebook = networks.rulebook(account.network());
         Map<String, Creative> known = creatives.byId(clientId);
         List<String> formats = campaign.onColumns(rowId).stream()
-                .map(c -> known.get(c.creativeId()).format())
+                .map(c -> Objects.requireNonNull(known.get(c.creativeId())).format())
                 .toList();
         List<PlacementRule> now = row.showing().placements(rulebook, formats);
         AudienceDefinition base = audiences.byId(clientId, row.audienceId()).definition();

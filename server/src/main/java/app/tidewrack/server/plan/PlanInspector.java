@@ -34,6 +34,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -174,7 +175,7 @@ public class PlanInspector {
     }
 
     private PlanNames names(Campaign campaign, Surroundings s, NamingScheme scheme, @Nullable PlanNames before) {
-        Account account = s.accounts().get(campaign.accountId());
+        Account account = Objects.requireNonNull(s.accounts().get(campaign.accountId()));
         Map<Token, String> fixed = Map.of(
                 Token.CLIENT, s.clientName(),
                 Token.PLAN, s.planName(),
@@ -186,8 +187,8 @@ public class PlanInspector {
                 new PlanNames.Words(
                         scheme,
                         fixed,
-                        a -> s.audiences().get(a).definition(),
-                        a -> s.audiences().get(a).name(),
+                        a -> Objects.requireNonNull(s.audiences().get(a)).definition(),
+                        a -> Objects.requireNonNull(s.audiences().get(a)).name(),
                         s.creatives()::get,
                         s.deck()),
                 before);
@@ -218,7 +219,7 @@ public class PlanInspector {
 
     private Situation situation(
             String clientId, Plan plan, Campaign campaign, Surroundings s, @Nullable PlanNames named) {
-        Account account = s.accounts().get(campaign.accountId());
+        Account account = Objects.requireNonNull(s.accounts().get(campaign.accountId()));
         Rulebook rulebook = networks.rulebook(account.network());
         LocalDate today = s.now().atZone(ZoneId.of(account.zone())).toLocalDate();
         Map<String, Situation.Audience> talkedTo = people.of(clientId, campaign, s.audiences());

@@ -30,6 +30,7 @@ import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -259,7 +260,7 @@ public record PlanView(
                 campaign.rows().stream().map(r -> row(inspected, r, runs)).toList(),
                 campaign.columns().stream()
                         .map(c -> {
-                            Money sum = totals.columns().get(c.id());
+                            Money sum = Objects.requireNonNull(totals.columns().get(c.id()));
                             return new ColumnView(
                                     c.id(),
                                     c.creativeId(),
@@ -286,7 +287,7 @@ public record PlanView(
         Campaign campaign = inspected.campaign();
         PlanTotals totals = inspected.totals();
         CampaignFacts facts = campaign.facts();
-        Money spends = totals.rows().get(row.id());
+        Money spends = Objects.requireNonNull(totals.rows().get(row.id()));
         return new RowView(
                 row.id(),
                 row.audienceId(),
@@ -294,16 +295,18 @@ public record PlanView(
                 row.money().minor(),
                 row.locked(),
                 facts.budgeting()
-                        .daily(facts.budgeting().forCampaign() ? spends : row.money(), facts.flight())
+                        .daily(
+                                Objects.requireNonNull(facts.budgeting().forCampaign() ? spends : row.money()),
+                                facts.flight())
                         .minor(),
                 spends.minor(),
                 facts.budgeting().lifetime(spends, facts.flight()).minor(),
-                inspected.people().get(row.id()).size(),
+                Objects.requireNonNull(inspected.people().get(row.id())).size(),
                 row.narrowing().slices().stream()
                         .map(s -> new SliceView(s.variable(), s.words(), codes(s)))
                         .toList(),
                 delivery(row, facts.flight(), runs),
-                totals.cells().get(row.id()).stream()
+                Objects.requireNonNull(totals.cells().get(row.id())).stream()
                         .map(money -> money == null ? null : money.minor())
                         .collect(Collectors.toList()));
     }

@@ -35,6 +35,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -180,7 +181,10 @@ class PreviewController {
                 new Spread(total, body.how()).over(campaign, body.rowIds(), people.sizes(clientId, campaign));
         return campaign.rows(body.rowIds()).stream()
                 .map(r -> new MoneyToBe(
-                        r.id(), r.label(), r.money().minor(), daily.get(r.id()).minor()))
+                        r.id(),
+                        r.label(),
+                        r.money().minor(),
+                        Objects.requireNonNull(daily.get(r.id())).minor()))
                 .toList();
     }
 
@@ -210,7 +214,8 @@ class PreviewController {
                                 r.id(),
                                 r.label(),
                                 r.money().minor(),
-                                pasted.money().get(r.id()).minor()))
+                                Objects.requireNonNull(pasted.money().get(r.id()))
+                                        .minor()))
                         .toList(),
                 pasted.rows().stream()
                         .map(r -> new RowToBe(r.label(), "", r.money().minor(), null))

@@ -15,6 +15,7 @@ import app.tidewrack.server.audience.KnownSizes;
 import app.tidewrack.server.client.Accounts;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -48,7 +49,7 @@ class RowPeople {
                 narrowed.values().stream().map(AudienceDefinition::hash).collect(Collectors.toSet()));
         Map<String, Situation.Audience> people = new HashMap<>();
         for (Row row : campaign.rows()) {
-            Audience audience = audiences.get(row.audienceId());
+            Audience audience = Objects.requireNonNull(audiences.get(row.audienceId()));
             AudienceDefinition definition = narrowed.get(row.id());
             people.put(
                     row.id(),
@@ -92,6 +93,8 @@ class RowPeople {
         return campaign.rows().stream()
                 .filter(r -> !r.narrowing().none())
                 .collect(Collectors.toMap(
-                        Row::id, r -> r.people(audiences.get(r.audienceId()).definition())));
+                        Row::id,
+                        r -> r.people(Objects.requireNonNull(audiences.get(r.audienceId()))
+                                .definition())));
     }
 }

@@ -218,19 +218,27 @@ class SplitReader {
                 .findFirst()
                 .map(like -> all.stream()
                         .filter(s -> s.kind() == like.kind() && s.rule() != null && alike(s, like))
-                        .sorted(Comparator.comparingInt(
-                                        (Source s) -> s.rule().window().from())
-                                .thenComparingInt(s -> s.rule().window().to()))
+                        .sorted(Comparator.comparingInt((Source s) -> Objects.requireNonNull(s.rule())
+                                        .window()
+                                        .from())
+                                .thenComparingInt(s -> Objects.requireNonNull(s.rule())
+                                        .window()
+                                        .to()))
                         .map(s -> having(
                                 Variable.RECENCY,
                                 new Term(TermKind.SOURCE, s.id()),
-                                s.rule().window().words().replace('–', '-')))
+                                Objects.requireNonNull(s.rule())
+                                        .window()
+                                        .words()
+                                        .replace('–', '-')))
                         .toList())
                 .orElse(List.of());
     }
 
     private static boolean alike(Source a, Source b) {
-        return Objects.equals(a.rule().event(), b.rule().event())
+        return Objects.equals(
+                        Objects.requireNonNull(a.rule()).event(),
+                        Objects.requireNonNull(b.rule()).event())
                 && Objects.equals(a.rule().subject(), b.rule().subject())
                 && Objects.equals(a.rule().percent(), b.rule().percent());
     }
@@ -310,7 +318,7 @@ class SplitReader {
         if (by.variable() == Variable.AGE && (by.bands() != null || by.cuts() != null)) {
             List<AgeRange> bands = by.bands() != null
                     ? Split.evenBands(ages(ground), by.bands())
-                    : Split.bandsFrom(ages(ground), by.cuts());
+                    : Split.bandsFrom(ages(ground), Objects.requireNonNull(by.cuts()));
             return bands.stream().map(a -> (Slice) new Slice.Aged(a)).toList();
         }
         List<Slice> known = slices(clientId, ground, by.variable());

@@ -108,7 +108,7 @@ class NextCampaign {
         }
         Map<String, Creative> known = creatives.byId(clientId);
         for (Column column : campaign.columns()) {
-            Creative creative = known.get(column.creativeId());
+            Creative creative = Objects.requireNonNull(known.get(column.creativeId()));
             for (Medium medium : creative.media()) {
                 if (medium.video() != null) {
                     Rule end = new Rule(null, medium.sha256(), TO_THE_END, new Window(0, MONTH_DAYS));

@@ -30,6 +30,7 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.SortedMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -313,7 +314,7 @@ public class PlaybookDesk {
         return decided.stream()
                 .map(d -> {
                     Metric metric = Metric.usual(d.metric());
-                    Account account = accounts.get(d.accountId());
+                    Account account = Objects.requireNonNull(accounts.get(d.accountId()));
                     Instant known = until.get(d.accountId());
                     LocalDate open = known == null
                             ? d.day()
@@ -363,7 +364,10 @@ public class PlaybookDesk {
             @Nullable Double afterValue,
             long afterSpendMinor) {}
 
-    /** @param days that it was tried on, first and last */
+    /**
+     * @param from the first day that it was tried on; null without one
+     * @param to the last one
+     */
     record TriedView(@Nullable LocalDate from, @Nullable LocalDate to, List<TriedAdvice> given) {}
 
     TriedView tryOut(String clientId, Playbook playbook) {

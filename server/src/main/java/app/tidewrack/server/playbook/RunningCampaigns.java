@@ -210,7 +210,7 @@ class RunningCampaigns {
         boolean fits = brief != null
                 && brief.targetMinor() > 0
                 && (own.temperature() != Temperature.COLD || !brief.result().afterClick());
-        return own.value() != null || !fits
+        return own.value() != null || brief == null || !fits
                 ? own
                 : new Target(own.temperature(), "cost_per_result", (double) brief.targetMinor(), account.currency());
     }

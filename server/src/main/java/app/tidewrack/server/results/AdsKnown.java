@@ -154,7 +154,7 @@ class AdsKnown {
         }
 
         void read(Plan plan, Campaign campaign, List<KnownAd> ads, Map<Integer, Ad> into) {
-            Account account = accounts.get(campaign.accountId());
+            Account account = Objects.requireNonNull(accounts.get(campaign.accountId()));
             Map<Token, String> fixed = new EnumMap<>(Map.of(
                     Token.CLIENT, client,
                     Token.PLAN, plan.name(),
@@ -166,7 +166,7 @@ class AdsKnown {
             Map<String, Measure> results = results(networks.rulebook(account.network()), campaign);
             for (int r = 0; r < campaign.rows().size(); r++) {
                 Row row = campaign.rows().get(r);
-                Audience audience = talkedTo.get(row.audienceId());
+                Audience audience = Objects.requireNonNull(talkedTo.get(row.audienceId()));
                 rows.put(row.id(), TokenValues.ofRow(row, r + 1, row.people(audience.definition()), audience.name()));
             }
             Map<String, Column> columns =

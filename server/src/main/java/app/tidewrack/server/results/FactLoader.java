@@ -15,6 +15,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -78,7 +79,11 @@ class FactLoader {
         copy(
                 "hour timestamptz, clock smallint",
                 hours.stream()
-                        .map(h -> line(ads.get(h.ad()), h.day(), h.hour() + "\t" + h.clock(), h.counts()))
+                        .map(h -> line(
+                                Objects.requireNonNull(ads.get(h.ad())),
+                                h.day(),
+                                h.hour() + "\t" + h.clock(),
+                                h.counts()))
                         .collect(Collectors.joining()));
         // By how much each hour differs from what was told before, so that it is asked before that is replaced.
         run("drop table if exists fact_more");
@@ -126,7 +131,8 @@ class FactLoader {
         copy(
                 "part text",
                 parts.stream()
-                        .map(p -> line(ads.get(p.ad()), p.day(), escaped(p.value()), p.counts()))
+                        .map(p ->
+                                line(Objects.requireNonNull(ads.get(p.ad())), p.day(), escaped(p.value()), p.counts()))
                         .collect(Collectors.joining()));
         run("""
             insert into fact_part (client_id, day, ad, dimension, part, %s)

@@ -3,6 +3,7 @@ package app.tidewrack.server.results;
 import app.tidewrack.core.results.Measure;
 import java.time.LocalDate;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 
 /** Sums facts by groups of ads that are handed over as arrays, so that the database adds up whatever the groups are. */
@@ -36,7 +37,7 @@ public final class GroupSql {
      * array for few values and lays out the facts instead; values become text once they are summed.
      */
     public static String sums(Map<String, Object> parameters) {
-        Beside beside = (Beside) parameters.get("beside");
+        Beside beside = Objects.requireNonNull((Beside) parameters.get("beside"));
         return """
                 select s.g as group_number, %s as beside, %s from (
                 select m.g, %s as b, %s
@@ -47,7 +48,10 @@ public final class GroupSql {
                         FactLoader.COLUMNS,
                         beside.value,
                         SUMS,
-                        source(beside, (LocalDate) parameters.get("from"), (LocalDate) parameters.get("to")));
+                        source(
+                                beside,
+                                Objects.requireNonNull((LocalDate) parameters.get("from")),
+                                Objects.requireNonNull((LocalDate) parameters.get("to"))));
     }
 
     private static String source(Beside beside, LocalDate from, LocalDate to) {

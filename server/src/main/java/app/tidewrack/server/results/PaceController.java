@@ -18,6 +18,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -128,7 +129,8 @@ class PaceController {
         List<RowPace> rows = new ArrayList<>();
         if (of.budgeting().shared() == null) {
             for (Row row : campaign.rows()) {
-                Money planned = of.budgeting().lifetime(totals.rows().get(row.id()), of.flight());
+                Money planned = of.budgeting()
+                        .lifetime(Objects.requireNonNull(totals.rows().get(row.id())), of.flight());
                 if (planned.minor() > 0) {
                     Money had = Money.ofMinor(byRow.getOrDefault(row.id(), 0L), currency);
                     rows.add(new RowPace(

@@ -127,7 +127,8 @@ class ResultTables {
         Map<List<String>, LineSum> sums = new LinkedHashMap<>();
         for (Map<String, Object> row : byGroup.of(
                 clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to())) {
-            By.Group group = groups.at(((Number) row.get("group_number")).intValue());
+            By.Group group = groups.at(
+                    Objects.requireNonNull(((Number) row.get("group_number"))).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
         }
         if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
@@ -183,7 +184,7 @@ class ResultTables {
         Map<String, Map<String, List<String>>> setsByAccount = new LinkedHashMap<>();
         List<List<String>> numbered = List.copyOf(lines.keySet());
         for (int i = 0; i < numbered.size(); i++) {
-            List<Ad> ads = lines.get(numbered.get(i));
+            List<Ad> ads = Objects.requireNonNull(lines.get(numbered.get(i)));
             Set<String> of = ads.stream().map(a -> a.known().accountId()).collect(Collectors.toSet());
             if (of.size() == 1) {
                 setsByAccount
@@ -271,7 +272,8 @@ class ResultTables {
                 .map(e -> {
                     Map<String, Integer> own = new LinkedHashMap<>();
                     metrics.forEach(m -> {
-                        Integer rank = ranks.get(m.code()).get(e.getKey());
+                        Integer rank =
+                                Objects.requireNonNull(ranks.get(m.code())).get(e.getKey());
                         if (rank != null) {
                             own.put(m.code(), rank);
                         }
@@ -297,7 +299,8 @@ class ResultTables {
 
     static Counts counts(Map<String, Object> row) {
         Map<Measure, Long> counts = new EnumMap<>(Measure.class);
-        Measure.REPORTED.forEach(m -> counts.put(m, ((Number) row.get(m.code())).longValue()));
+        Measure.REPORTED.forEach(m -> counts.put(
+                m, Objects.requireNonNull(((Number) row.get(m.code()))).longValue()));
         return Counts.of(counts);
     }
 }

@@ -54,7 +54,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What came back: on the sheet, in tables by whatever is asked, and in files. */
 @RestController
@@ -69,7 +68,6 @@ class ResultsController {
     private final SumsByGroup byGroup;
     private final ResultsMapper mapper;
     private final PlanDesk plans;
-    private final JsonMapper json;
 
     ResultsController(
             ResultTables tables,
@@ -78,8 +76,7 @@ class ResultsController {
             FactSums facts,
             SumsByGroup byGroup,
             ResultsMapper mapper,
-            PlanDesk plans,
-            JsonMapper json) {
+            PlanDesk plans) {
         this.tables = tables;
         this.files = files;
         this.known = known;
@@ -87,7 +84,6 @@ class ResultsController {
         this.byGroup = byGroup;
         this.mapper = mapper;
         this.plans = plans;
-        this.json = json;
     }
 
     /** @param by as questions name it */
@@ -371,7 +367,8 @@ class ResultsController {
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
         for (Map<String, Object> row :
                 byGroup.of(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
-            AdOfSheet ad = byNumber.get(((Number) row.get("group_number")).intValue());
+            AdOfSheet ad = Objects.requireNonNull(byNumber.get(
+                    Objects.requireNonNull(((Number) row.get("group_number"))).intValue()));
             Counts counts = ResultTables.counts(row);
             Measure result = results.get(ad.rowId());
             cells.put(

@@ -129,7 +129,7 @@ public class ResultsPull {
         List<HourFact> hours = page.stream()
                 .filter(h -> ads.containsKey(h.adId()))
                 .map(h -> new HourFact(
-                        BreakdownPull.key(ads.get(h.adId())),
+                        BreakdownPull.key(Objects.requireNonNull(ads.get(h.adId()))),
                         h.hour().atZone(zone).toLocalDate(),
                         h.hour(),
                         h.hour().atZone(zone).getHour(),

@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
@@ -80,7 +81,8 @@ public class RowDays {
                 null,
                 EARLIEST,
                 LATEST)) {
-            RowKey key = keys.get(((Number) row.get("group_number")).intValue());
+            RowKey key = keys.get(
+                    Objects.requireNonNull(((Number) row.get("group_number"))).intValue());
             Counts counts = ResultTables.counts(row);
             Measure sought = results.get(key);
             days.computeIfAbsent(key, k -> new TreeMap<>())

@@ -12,6 +12,7 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.LongConsumer;
@@ -63,7 +64,7 @@ final class ListReader {
                 first = false;
             }
         } catch (UncheckedIOException e) {
-            throw cause(e.getCause());
+            throw cause(Objects.requireNonNull(e.getCause()));
         } catch (CharacterCodingException e) {
             throw ListFormat.undecodable(e, format.encoding());
         }

@@ -105,16 +105,17 @@ class TestReader {
         Metric metric = Metric.usual(test.metric());
         Kind kind = Difference.kind(metric);
         Optional<Began> began = began(clientId, test);
+        @Nullable
         LocalDate runsFrom = began.map(b -> b.practiceAt().atZone(zone).toLocalDate())
                 .map(d -> d.isBefore(test.startsOn()) ? test.startsOn() : d)
                 .orElse(null);
         Days days = runsFrom == null ? Days.NONE : days(clientId, test, account, cells, metric, runsFrom);
         Map<String, Long> people = json.readValue(test.people(), new TypeReference<Map<String, Long>>() {});
-        List<List<Cell>> byDay = days.byDay().stream()
-                .map(d -> withPeople(d, cells, people, test))
-                .toList();
-        SecondChange changes = began.map(b -> changes(clientId, test, account, b, runsFrom))
-                .orElse(new SecondChange(List.of(), List.of()));
+        List<List<Cell>> byDay =
+                days.byDay().stream().map(d -> withPeople(d, cells, people)).toList();
+        SecondChange changes = began.isEmpty() || runsFrom == null
+                ? new SecondChange(List.of(), List.of())
+                : changes(clientId, test, account, began.get(), runsFrom);
         Design design =
                 new Design(kind, test.level(), test.looks(), test.perCell(), Collections.nCopies(cells.size(), 1.0));
         boolean over =
@@ -165,8 +166,7 @@ class TestReader {
     }
 
     /** People count where all cells talk to the same ones: then they must be even. */
-    private static List<Cell> withPeople(
-            List<Cell> day, List<TestCell> cells, Map<String, Long> people, StoredTest test) {
+    private static List<Cell> withPeople(List<Cell> day, List<TestCell> cells, Map<String, Long> people) {
         boolean same = TestVariables.sameAudience(cells);
         return IntStream.range(0, cells.size())
                 .mapToObj(i -> {

@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -44,7 +45,8 @@ class TestVariables {
         Map<String, Audience> known = audiences.byId(clientId);
         Map<String, Creative> shown = creatives.byId(clientId);
         Differing differing = Differing.of(rows.stream()
-                .map(r -> Traits.of(campaign, r, id -> known.get(id).name(), shown::get))
+                .map(r -> Traits.of(
+                        campaign, r, id -> Objects.requireNonNull(known.get(id)).name(), shown::get))
                 .toList());
         List<TestCell> cells = rows.stream()
                 .map(r -> {

@@ -10,6 +10,7 @@ import java.util.Currency;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -52,7 +53,7 @@ class ApiDescription {
         };
         scanner.addIncludeFilter(new AssignableTypeFilter(Record.class));
         return scanner.findCandidateComponents("app.tidewrack").stream()
-                .<Class<?>>map(d -> ClassUtils.resolveClassName(d.getBeanClassName(), null))
+                .<Class<?>>map(d -> ClassUtils.resolveClassName(Objects.requireNonNull(d.getBeanClassName()), null))
                 .toList();
     }
 
@@ -92,7 +93,8 @@ class ApiDescription {
     private static void describe(Class<?> type, Schema<?> schema) {
         List<String> required = new ArrayList<>();
         for (RecordComponent component : type.getRecordComponents()) {
-            Schema<?> property = own(schema).getProperties().get(component.getName());
+            Schema<?> property =
+                    Objects.requireNonNull(own(schema).getProperties().get(component.getName()));
             if (component.getAnnotatedType().isAnnotationPresent(Nullable.class)) {
                 own(schema).getProperties().put(component.getName(), orNull(property));
             } else {
@@ -131,7 +133,7 @@ class ApiDescription {
         choice.setTypes(null);
         choice.getDiscriminator().getMapping().forEach((kind, reference) -> {
             String name = reference.substring(reference.lastIndexOf('/') + 1);
-            Schema<?> flat = own(schemas.get(name));
+            Schema<?> flat = own(Objects.requireNonNull(schemas.get(name)));
             Schema<String> constant = new Schema<>();
             constant.addType("string");
             constant.setEnum(List.of(kind));

@@ -16,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.commons.csv.CSVFormat;
@@ -168,7 +169,7 @@ public final class TableFile {
                 .map(m -> {
                     Map<String, String> line = new TreeMap<>();
                     m.forEach((k, v) -> line.put(
-                            k.strip().toLowerCase(),
+                            k.strip().toLowerCase(Locale.ROOT),
                             v == null ? "" : v.toString().strip()));
                     return line;
                 })
@@ -178,7 +179,8 @@ public final class TableFile {
     private static List<Map<String, String>> readCsv(String text) throws IOException {
         String head = text.lines().findFirst().orElse("");
         char delimiter = ',';
-        for (char d : DELIMITERS.toCharArray()) {
+        for (int i = 0; i < DELIMITERS.length(); i++) {
+            char d = DELIMITERS.charAt(i);
             delimiter = count(head, d) > count(head, delimiter) ? d : delimiter;
         }
         List<List<String>> rows = new ArrayList<>();
@@ -224,7 +226,9 @@ public final class TableFile {
             Map<String, String> line = new TreeMap<>();
             List<String> head = rows.get(0);
             for (int i = 0; i < Math.min(head.size(), rows.get(r).size()); i++) {
-                line.put(head.get(i).strip().toLowerCase(), rows.get(r).get(i).strip());
+                line.put(
+                        head.get(i).strip().toLowerCase(Locale.ROOT),
+                        rows.get(r).get(i).strip());
             }
             lines.add(line);
         }

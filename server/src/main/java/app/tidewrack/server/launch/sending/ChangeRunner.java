@@ -104,7 +104,8 @@ class ChangeRunner {
             LOG.info("Change {} of launch {}: network away, try {}", changeId, launchId, tries);
             return away(clientId, launchId, change, tries, away);
         } catch (NetworkRefused | Refusal refused) {
-            transaction.executeWithoutResult(t -> failed(clientId, launchId, change, tries, refused.getMessage()));
+            transaction.executeWithoutResult(
+                    t -> failed(clientId, launchId, change, tries, Objects.requireNonNull(refused.getMessage())));
             return Optional.empty();
         } catch (DuplicateKeyException taken) {
             LOG.warn("Change {} of launch {}: the network gave the id of something else", changeId, launchId);
