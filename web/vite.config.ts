@@ -1,9 +1,22 @@
 import react from "@vitejs/plugin-react";
+import { loadEnv } from "vite";
 import { defineConfig } from "vitest/config";
 
-export default defineConfig({
+export default defineConfig(({ mode }) => ({
   plugins: [react()],
   build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0 },
-  server: { proxy: { "/api": "http://127.0.0.1:8470" } },
-  test: { environment: "jsdom", include: ["src/**/*.test.{ts,tsx}"] },
-});
+  server: {
+    proxy: { "/api": `http://127.0.0.1:${loadEnv(mode, ".", "TIDEWRACK_").TIDEWRACK_PORT ?? "8470"}` },
+  },
+  test: {
+    // A test that needs a page says so in its first line.
+    environment: "node",
+    include: ["src/**/*.test.{ts,tsx}"],
+    coverage: {
+      provider: "v8",
+      include: ["src/**/*.{ts,tsx}"],
+      exclude: ["src/api/generated/**"],
+      reporter: ["text-summary"],
+    },
+  },
+}));

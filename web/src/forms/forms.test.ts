@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { ago, nameOf, type Lead } from "./leadQueries";
 import { answerFault, emptyForm, pagesOf } from "./model";

@@ -1,3 +1,4 @@
+// @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { Problem, type Schemas } from "../api/client";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";

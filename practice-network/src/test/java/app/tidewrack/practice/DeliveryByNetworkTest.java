@@ -18,6 +18,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -25,6 +26,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import tools.jackson.databind.JsonNode;
 
 /** What only some networks do, from the order to the report. */
+@Tag("whole")
 class DeliveryByNetworkTest extends WithNetworks {
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {

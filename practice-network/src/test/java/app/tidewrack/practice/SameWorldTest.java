@@ -11,6 +11,7 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
@@ -21,6 +22,7 @@ import org.springframework.web.context.WebApplicationContext;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The same seed and the same calls leave the same, byte for byte, though hours are delivered side by side. */
+@Tag("whole")
 class SameWorldTest {
     @Test
     void theSameCallsLeaveTheSameBytes() throws Exception {

@@ -1,5 +1,6 @@
 package app.tidewrack.practice;
 
+import org.junit.jupiter.api.Tag;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
@@ -7,6 +8,7 @@ import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The practice network whole. Each heir brings a database, so that none lives in a world that another has moved on. */
+@Tag("whole")
 @SpringBootTest
 @AutoConfigureMockMvc
 abstract class WithNetworks {

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.zip.GZIPInputStream;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
@@ -37,6 +38,7 @@ import tools.jackson.databind.json.JsonMapper;
  * A data folder of the version before launches were data ({@code upgrade/v19.sql.gz}: the demo, in which somebody had then taken
  * money over from the network, changed other money and paused an ad there, and edited a draft in many ways), brought up to date.
  */
+@Tag("whole")
 @SpringBootTest
 @AutoConfigureMockMvc
 class UpgradeTest {

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Tag;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
@@ -21,6 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
  * The server whole, with PostgreSQL and its jobs, one client with an account, and a network that does as
  * it is told. Each heir brings a database, so that none sees what another left.
  */
+@Tag("whole")
 @SpringBootTest
 @AutoConfigureMockMvc
 abstract class WithServer {
