@@ -1,23 +1,24 @@
 import { Tooltip } from "antd";
 import { useEffect, useState } from "react";
 import { ago, plural } from "../look/format";
-import { useKept, waitingEdits } from "./kept";
+import { allKept, saving, useKept, waitingEdits } from "./kept";
 
 /** Whether everything is kept. Always in sight, and true. */
 export function KeptState() {
-  const { saving, waiting, refused, keptAt } = useKept();
+  const { held, refused, keptAt } = useKept();
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
     const tick = window.setInterval(() => setNow(Date.now()), 1000);
     return () => window.clearInterval(tick);
   }, []);
-  const edits = waitingEdits(waiting);
+  const edits = waitingEdits(held);
+  const done = allKept(held);
   useEffect(() => {
-    if (edits === 0 && saving === 0) return;
+    if (done) return;
     const warn = (e: BeforeUnloadEvent) => e.preventDefault();
     window.addEventListener("beforeunload", warn);
     return () => window.removeEventListener("beforeunload", warn);
-  }, [edits, saving]);
+  }, [done]);
 
   if (edits > 0) {
     return (
@@ -26,7 +27,7 @@ export function KeptState() {
       </span>
     );
   }
-  if (saving > 0) {
+  if (saving(held)) {
     return (
       <span className="kept busy" role="status">
         Keeping…

@@ -1,33 +1,50 @@
 import { create } from "zustand";
 
+/** What one saver has not kept yet, and whether the server answers it. */
+interface Held {
+  unsaved: number;
+  connected: boolean;
+}
+
 /**
- * Whether everything is kept, for the top line. Whoever saves says when it begins and how it ended; the words are made
- * of that and of nothing else.
+ * Whether everything is kept, for the top line. Each saver says what it holds under a name of its own; the words are made of all of
+ * that and of nothing else.
  */
 interface Kept {
-  saving: number;
-  /** Edits that could not be sent yet, by who holds them. */
-  waiting: Record<string, number>;
+  held: Readonly<Record<string, Held>>;
   /** Why something was not taken; cleared by the next that is. */
   refused: string | undefined;
   keptAt: number | undefined;
-  begin: () => void;
+  tell: (who: string, unsaved: number, connected: boolean) => void;
   kept: () => void;
   refuse: (why: string) => void;
-  hold: (who: string, edits: number) => void;
 }
 
 export const useKept = create<Kept>((set) => ({
-  saving: 0,
-  waiting: {},
+  held: {},
   refused: undefined,
   keptAt: undefined,
-  begin: () => set((s) => ({ saving: s.saving + 1 })),
-  kept: () => set((s) => ({ saving: Math.max(0, s.saving - 1), keptAt: Date.now(), refused: undefined })),
-  refuse: (why) => set((s) => ({ saving: Math.max(0, s.saving - 1), refused: why })),
-  hold: (who, edits) => set((s) => ({ saving: 0, waiting: { ...s.waiting, [who]: edits } })),
+  tell: (who, unsaved, connected) =>
+    set((s) => {
+      const { [who]: before, ...others } = s.held;
+      if (unsaved === 0) return before ? { held: others } : s;
+      return { held: { ...others, [who]: { unsaved, connected } } };
+    }),
+  kept: () => set({ keptAt: Date.now(), refused: undefined }),
+  refuse: (why) => set({ refused: why }),
 }));
 
-export function waitingEdits(waiting: Record<string, number>): number {
-  return Object.values(waiting).reduce((sum, n) => sum + n, 0);
+/** Whether some saver still saves. */
+export function saving(held: Kept["held"]): boolean {
+  return Object.values(held).some((h) => h.connected);
+}
+
+/** Changes that wait for the server to answer. */
+export function waitingEdits(held: Kept["held"]): number {
+  return Object.values(held).reduce((sum, h) => sum + (h.connected ? 0 : h.unsaved), 0);
+}
+
+/** Whether nothing is left to be kept. */
+export function allKept(held: Kept["held"]): boolean {
+  return Object.keys(held).length === 0;
 }

@@ -89,6 +89,17 @@ describe("edits on their way to the server", () => {
     expect(store.getItem("key")).toBeNull();
   });
 
+  it("go out when the plan is left, as far as the server answers", async () => {
+    const s = scene(["ok", "ok", new Problem(0, "no connection")]);
+    ["1", "2", "3"].forEach((money) => s.queue.make(edit(money)));
+    s.queue.stop();
+    await s.settle();
+    await s.tick();
+    expect(s.sent).toEqual(["id1 1", "id2 2", "id3 3"]);
+    expect(s.states.at(-1)).toBe("1 away");
+    expect(s.store.getItem("key")).toContain("id3");
+  });
+
   it("are given up only when the server refuses them, and the next goes on", async () => {
     const s = scene([new Problem(422, "“lots” is not an amount of GBP."), "ok"]);
     const asked = s.queue.ask(edit("lots"));

@@ -44,10 +44,9 @@ export function useEdits(clientId: string, planId: string): Edits {
   );
 
   const queue = useMemo(() => {
-    const { begin, kept, refuse, hold } = useKept.getState();
+    const { tell, kept, refuse } = useKept.getState();
     const made: EditQueue = new EditQueue(`tidewrack.waiting.${clientId}.${planId}`, {
       send: async ({ editId, edit }) => {
-        begin();
         const view = queries.getQueryData<View>(key);
         const body = { editId, version: view?.version ?? 0, held: view?.stamp ?? null, edit };
         const path = { clientId, planId };
@@ -64,7 +63,7 @@ export function useEdits(clientId: string, planId: string): Edits {
       },
       state: (count, connected) => {
         setWaiting([...made.edits]);
-        hold("plan", connected ? 0 : count);
+        tell(`plan ${planId}`, count, connected);
       },
       store: window.localStorage,
       later: (run, ms) => window.setTimeout(run, ms),
@@ -82,11 +81,11 @@ export function useEdits(clientId: string, planId: string): Edits {
     async (which: "undo" | "redo") => {
       if (which === "undo" && queue.takeBack()) return;
       await queue.idle();
-      const { begin, kept, refuse } = useKept.getState();
+      const { tell, kept, refuse } = useKept.getState();
       const view = queries.getQueryData<View>(key);
       const body = { version: view?.version ?? 0, held: view?.stamp ?? null };
       const init = { params: { path: { clientId, planId } }, body };
-      begin();
+      tell(`steps of ${planId}`, 1, true);
       try {
         const call =
           which === "undo"
@@ -98,6 +97,8 @@ export function useEdits(clientId: string, planId: string): Edits {
         refuse((e as Error).message);
         message.error((e as Error).message);
         void queries.invalidateQueries({ queryKey: key });
+      } finally {
+        tell(`steps of ${planId}`, 0, true);
       }
     },
     [queue, queries, key, clientId, planId, show, message],
