@@ -32,6 +32,8 @@ export class Saver<T> {
   private items: T[];
   private sending = false;
   private stopped = false;
+  /** The server did not answer; it is left alone until it is asked again. */
+  private resting = false;
   private turn = 0;
   private underWay: Promise<void> = Promise.resolve();
 
@@ -50,7 +52,7 @@ export class Saver<T> {
   add(item: T): void {
     if (this.ways.newest) this.items.splice(this.sending ? 1 : 0);
     this.items.push(item);
-    this.told(true);
+    this.told(!this.resting);
     if (this.ways.pauseMs) this.wait(this.ways.pauseMs);
     else this.flush();
   }
@@ -75,6 +77,7 @@ export class Saver<T> {
 
   start(): void {
     this.stopped = false;
+    this.resting = false;
     this.flush();
   }
 
@@ -86,12 +89,14 @@ export class Saver<T> {
   private wait(ms: number): void {
     const turn = ++this.turn;
     this.hooks.later(() => {
-      if (turn === this.turn) this.flush();
+      if (turn !== this.turn) return;
+      this.resting = false;
+      this.flush();
     }, ms);
   }
 
   private async pump(): Promise<void> {
-    while (!this.sending) {
+    while (!this.sending && !this.resting) {
       const next = this.items[0];
       if (next === undefined) return;
       this.turn++;
@@ -103,8 +108,8 @@ export class Saver<T> {
       if (!again || overtaken) this.items.shift();
       this.told(!again);
       if (again) {
+        this.resting = true;
         if (!this.stopped) this.wait(AGAIN_MS);
-        return;
       }
     }
   }
