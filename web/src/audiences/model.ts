@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { count } from "../look/format";
+import { count, plural } from "../look/format";
 
 export type Audience = Schemas["Audience"];
 export type Definition = Schemas["AudienceDefinition"];
@@ -257,7 +257,7 @@ export function sentence(words: string): string {
 
 function yearsWords(surplus: number, shortage: number): string {
   const words = [];
-  if (surplus > 0) words.push(`${count(surplus)} ${surplus === 1 ? "year" : "years"} too many`);
+  if (surplus > 0) words.push(`${plural(surplus, "year")} too many`);
   if (shortage > 0) words.push(`${count(shortage)} too few`);
   return words.join(", ");
 }

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Button, InputNumber } from "antd";
 import { useEffect, useState } from "react";
-import { count as counted, plural } from "../look/format";
+import { count as counted, plural, word } from "../look/format";
 import type { Draft, NetworkFit } from "./model";
 import type { Chosen } from "./Preview";
 import { combinationQuery } from "./queries";
@@ -83,7 +83,7 @@ export function Combinations({
               networks.filter((n) => !n.format).map((n) => n.networkName),
               false,
             )}{" "}
-            {networks.filter((n) => !n.format).length === 1 ? "has" : "have"} none.
+            {word(networks.filter((n) => !n.format).length, "has", "have")} none.
           </span>
         )}
       </div>

@@ -35,9 +35,16 @@ export function count(value: number): string {
   return counts.format(value);
 }
 
+const PLURALS = new Intl.PluralRules("en");
+
+/** "ad" behind a 1, "ads" behind all else, by the plural rules of Unicode CLDR. */
+export function word(value: number, one: string, many = `${one}s`): string {
+  return PLURALS.select(value) === "one" ? one : many;
+}
+
 /** "1 ad", "3 ads". */
-export function plural(value: number, one: string, many = `${one}s`): string {
-  return `${count(value)} ${value === 1 ? one : many}`;
+export function plural(value: number, one: string, many?: string): string {
+  return `${count(value)} ${word(value, one, many)}`;
 }
 
 /** People as a network tells them: 1.36 M, 412,000, fewer than 1,000. */

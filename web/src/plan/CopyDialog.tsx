@@ -1,6 +1,6 @@
 import { Button, InputNumber, Modal, Radio } from "antd";
 import { useState } from "react";
-import { plural } from "../look/format";
+import { plural, word } from "../look/format";
 import type { Edit } from "./editQueue";
 import type { Campaign } from "./model";
 
@@ -62,7 +62,7 @@ export function CopyDialog(props: {
             value={times}
             onChange={(n) => setTimes(n ?? 1)}
           />{" "}
-          {times === 1 ? "copy" : "copies"} of each
+          {word(times, "copy", "copies")} of each
         </label>
       ) : (
         <p className="note">

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Button, Input, Modal, Segmented } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
-import { money, plural, typedMoney } from "../look/format";
+import { money, plural, typedMoney, word } from "../look/format";
 import { Lock } from "./Lock";
 import { BASIS_WORDS, type Campaign } from "./model";
 import { spreadQuery } from "./previews";
@@ -80,8 +80,8 @@ export function SpreadDialog(props: {
       )}
       {locked.size > 0 && (
         <p className="note">
-          {plural(locked.size, "locked row")} {locked.size === 1 ? "keeps its" : "keep their"} money; the
-          others share the rest.
+          {plural(locked.size, "locked row")} {word(locked.size, "keeps its", "keep their")} money; the others
+          share the rest.
         </p>
       )}
       {preview.error && <p className="fault">{preview.error.message}</p>}

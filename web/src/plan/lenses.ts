@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { moment, money } from "../look/format";
+import { moment, money, word } from "../look/format";
 import { rankColours } from "../look/theme";
 import { beneath, between, figure } from "../results/model";
 import type { CellShown } from "./Cell";
@@ -139,7 +139,7 @@ function checks(campaign: Campaign) {
     const worst = found.find((f) => f.severity === "BLOCKER") ?? found.find((f) => f.severity === "WARNING");
     return {
       main: found.length === 0 ? "clear" : String(found.length),
-      small: found.length === 0 ? undefined : found.length === 1 ? "finding" : "findings",
+      small: found.length === 0 ? undefined : word(found.length, "finding"),
       kind: "on",
       mark: worst ? (worst.severity === "BLOCKER" ? "blocker" : "warning") : undefined,
       title: found.map((f) => f.says).join("\n"),

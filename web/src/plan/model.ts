@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { money } from "../look/format";
+import { money, plural } from "../look/format";
 import type { Edit, WaitingEdit } from "./editQueue";
 import type { Block } from "./selection";
 
@@ -125,7 +125,7 @@ export function switchBlock(campaign: Campaign, b: Block): Edit | null {
 /** "Conversions on Hearthside", "3 × 2, 6 ads", money a day and over the flight. */
 export function summary(campaign: Campaign): { shape: string; daily: string; flight: string } {
   return {
-    shape: `${campaign.rows.length} × ${campaign.columns.length}, ${campaign.ads} ${campaign.ads === 1 ? "ad" : "ads"}`,
+    shape: `${campaign.rows.length} × ${campaign.columns.length}, ${plural(campaign.ads, "ad")}`,
     daily: `${money(campaign.dailyMinor, campaign.currency)} a day`,
     flight: money(campaign.flightMinor, campaign.currency),
   };

@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { count, day, money, plural, rate, units } from "../look/format";
+import { count, day, money, plural, rate, units, word } from "../look/format";
 
 export type MetricView = Schemas["MetricView"];
 export type Offer = Schemas["ResultOffer"];
@@ -45,7 +45,7 @@ export function titled(words: string): string {
 
 /** "1 click", "12 clicks", "1 view of 3 seconds". */
 export function counted(value: number, words: string): string {
-  return `${count(value)} ${value === 1 ? words.replace(/s\b/, "") : words}`;
+  return `${count(value)} ${word(value, words.replace(/s\b/, ""), words)}`;
 }
 
 /** What stands beneath a number of a cell: how much it rests on, or how many people that was. */

@@ -2,7 +2,7 @@ import { useQueries } from "@tanstack/react-query";
 import { Button, Input } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { count, people } from "../../look/format";
+import { count, people, plural } from "../../look/format";
 import { barLength, type Draft } from "../model";
 import { sizeQuery } from "../queries";
 import { bandsOf, lookalikeDrafts } from "./model";
@@ -55,7 +55,7 @@ export function Lookalikes(props: {
         % of the country
         {!edges && <span className="wrong">whole percents that rise, at most {rule.mostPercent}</span>}
         <Button disabled={!edges} onClick={() => props.onMake(drafts)}>
-          Make {drafts.length} {drafts.length === 1 ? "audience" : "audiences"}
+          Make {plural(drafts.length, "audience")}
         </Button>
       </div>
       {bandsOf(edges ?? []).map((band, i) => (

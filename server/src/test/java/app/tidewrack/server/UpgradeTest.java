@@ -58,7 +58,7 @@ class UpgradeTest {
 
     @DynamicPropertySource
     static void oldDatabase(DynamicPropertyRegistry registry) throws Exception {
-        String url = TestDatabase.use(registry);
+        String url = TestDatabase.empty(registry);
         DriverManagerDataSource old = new DriverManagerDataSource(url, "app", System.getenv("TIDEWRACK_PG_PASSWORD"));
         Flyway.configure().dataSource(old).target("19").load().migrate();
         try (InputStream dump = new GZIPInputStream(UpgradeTest.class.getResourceAsStream("/upgrade/v19.sql.gz"))) {

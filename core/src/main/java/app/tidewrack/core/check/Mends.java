@@ -18,6 +18,8 @@ import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.plan.SwitchCells;
+import app.tidewrack.core.plan.Together;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
 import java.time.LocalDate;
@@ -42,6 +44,29 @@ public final class Mends {
     /** The edit after which the finding is gone; empty where a person has to decide. */
     public static Optional<PlanEdit> edit(Situation s, Finding finding) {
         return Optional.ofNullable(edit(s, finding.rule(), finding.place()));
+    }
+
+    /**
+     * One edit that mends what one rule found, all of it or at one row or ad.
+     *
+     * @param rowId null for all
+     * @param columnId of an ad of the row; null for the row itself
+     * @throws Refusal (field {@code rule}) when nothing of it can be mended with one key
+     */
+    public static PlanEdit all(Checks checks, String rule, @Nullable String rowId, @Nullable String columnId) {
+        List<PlanEdit> edits = checks.findings().stream()
+                .filter(f -> f.rule().equals(rule))
+                .filter(f -> rowId == null
+                        || rowId.equals(f.place().rowId())
+                                && Objects.equals(columnId, f.place().columnId()))
+                .flatMap(f -> edit(checks.situation(), f).stream())
+                .toList();
+        if (edits.isEmpty()) {
+            throw new Refusal("rule", "Nothing of %s is left to mend.".formatted(rule), "Look at the checks.");
+        }
+        return edits.size() == 1
+                ? edits.get(0)
+                : new Together("mend %d findings of %s".formatted(edits.size(), rule), edits);
     }
 
     static @Nullable PlanEdit edit(Situation s, String rule, Place place) {

@@ -11,6 +11,7 @@ import app.tidewrack.core.network.PlacementRule.FileRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.network.PlacementRule.VideoRule;
+import app.tidewrack.core.text.Counted;
 import app.tidewrack.core.text.TextLength;
 import java.util.ArrayList;
 import java.util.List;
@@ -241,7 +242,7 @@ public final class CreativeFit {
     }
 
     private static String chars(int count) {
-        return count + (count == 1 ? " character" : " characters");
+        return Counted.of(count, "character");
     }
 
     private static String megabytes(long bytes) {

@@ -1,6 +1,7 @@
 package app.tidewrack.core.naming;
 
 import app.tidewrack.core.naming.NamePattern.Letters;
+import app.tidewrack.core.text.Counted;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
@@ -225,7 +226,7 @@ public final class NameReader {
                 return "%d %s; the pattern has %s"
                         .formatted(
                                 pieces.size(),
-                                pieces.size() == 1 ? "part" : "parts",
+                                Counted.word(pieces.size(), "part"),
                                 least == most ? most : least + " to " + most);
             }
             return why.isEmpty() ? "its parts stand in another order" : why;

@@ -1,6 +1,7 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,7 +25,7 @@ public record AddColumns(String campaignId, List<PlacedColumn> columns) implemen
                     .forEach((r, why) -> off.put(new CellRef(campaign.row(r).id(), column.id()), why));
         }
         List<String> ids = columns.stream().map(p -> p.column().id()).toList();
-        String words = columns.size() == 1 ? "add a column" : "add %d columns".formatted(columns.size());
+        String words = columns.size() == 1 ? "add a column" : "add " + Counted.of(columns.size(), "column");
         return new Applied(
                 plan.with(campaign.withColumns(changed).withOff(off)), new RemoveColumns(campaignId, ids), words);
     }

@@ -2,6 +2,7 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -42,6 +43,6 @@ public record AddRows(String campaignId, List<PlacedRow> rows) implements PlanEd
     }
 
     private String words() {
-        return rows.size() == 1 ? "add row " + rows.get(0).row().label() : "add %d rows".formatted(rows.size());
+        return rows.size() == 1 ? "add row " + rows.get(0).row().label() : "add " + Counted.of(rows.size(), "row");
     }
 }

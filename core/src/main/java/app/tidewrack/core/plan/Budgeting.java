@@ -1,7 +1,9 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.money.MoneyChange;
 import app.tidewrack.core.plan.Spread.How;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -74,6 +76,22 @@ public record Budgeting(Basis basis, @Nullable Money shared) {
         return new Together(
                 "money of %s %s".formatted(facts.name(), is.words()),
                 List.of(change, new SetRowMoney(campaign.id(), rows)));
+    }
+
+    /**
+     * The edit that changes the sum a campaign shares.
+     *
+     * @throws Refusal (field {@code money}) when each row has its own
+     */
+    public static PlanEdit change(Campaign campaign, MoneyChange change) {
+        CampaignFacts facts = campaign.facts();
+        Money shared = facts.budgeting().shared();
+        if (shared == null) {
+            throw new Refusal(
+                    "money", "Each row of %s has its own money.".formatted(facts.name()), "Set the money of rows.");
+        }
+        Budgeting changed = new Budgeting(facts.budgeting().basis(), change.of(shared));
+        return change(campaign, facts.budgeted(changed, facts.moneyPerRow()));
     }
 
     /** What a sum a day is of this basis. */

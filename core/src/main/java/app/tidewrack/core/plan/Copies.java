@@ -2,6 +2,7 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -35,13 +36,29 @@ public final class Copies {
         return new AddRows(campaign.id(), copies);
     }
 
+    /** As {@link #below}, told as what it is. */
+    public static Together duplicates(Campaign campaign, List<String> rowIds, int times, Supplier<String> ids) {
+        String what =
+                rowIds.size() == 1 ? "row " + campaign.row(rowIds.get(0)).label() : Counted.of(rowIds.size(), "row");
+        String often = times == 1 ? "" : " %d times".formatted(times);
+        return new Together("duplicate " + what + often, List.of(below(campaign, rowIds, times, ids)));
+    }
+
     /**
      * Copies in another campaign of the same account: rows at its end, and a column for every creative that it lacks. A cell is
      * off where it was off, and where only the other campaign has the creative.
      *
      * @param ids gives a new id at every call
+     * @throws Refusal (field {@code toCampaignId}) when the other campaign is on another account, which has audiences of its own
      */
     public static Together into(Campaign from, List<String> rowIds, Campaign to, Supplier<String> ids) {
+        if (!from.accountId().equals(to.accountId())) {
+            throw new Refusal(
+                    "toCampaignId",
+                    "%s is on another account, which has audiences of its own."
+                            .formatted(to.facts().name()),
+                    "Choose a campaign of this account.");
+        }
         List<Column> missing = from.columns().stream()
                 .filter(c -> to.columns().stream().noneMatch(k -> k.creativeId().equals(c.creativeId())))
                 .map(c -> new Column(ids.get(), c.creativeId()))
@@ -72,7 +89,7 @@ public final class Copies {
             rows.add(new PlacedRow(to.rows().size() + rows.size(), row.copy(ids.get(), labels.free(row.label())), off));
         }
         edits.add(new AddRows(to.id(), rows));
-        String what = rows.size() == 1 ? "row " + rows.get(0).row().label() : rows.size() + " rows";
+        String what = rows.size() == 1 ? "row " + rows.get(0).row().label() : Counted.of(rows.size(), "row");
         return new Together("copy %s to %s".formatted(what, to.facts().name()), edits);
     }
 

@@ -2,6 +2,7 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -97,13 +98,13 @@ public record Pasted(Map<String, Money> money, List<Row> rows, Map<CellRef, Bool
     private String words() {
         List<String> parts = new ArrayList<>();
         if (!money.isEmpty()) {
-            parts.add(money.size() == 1 ? "1 budget" : money.size() + " budgets");
+            parts.add(Counted.of(money.size(), "budget"));
         }
         if (!rows.isEmpty()) {
-            parts.add(rows.size() == 1 ? "1 row" : rows.size() + " rows");
+            parts.add(Counted.of(rows.size(), "row"));
         }
         if (!cells.isEmpty()) {
-            parts.add(cells.size() == 1 ? "1 ad" : cells.size() + " ads");
+            parts.add(Counted.of(cells.size(), "ad"));
         }
         return "paste " + String.join(", ", parts);
     }

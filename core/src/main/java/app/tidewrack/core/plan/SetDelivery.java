@@ -2,6 +2,7 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
@@ -48,7 +49,7 @@ public record SetDelivery(String campaignId, Map<String, Delivery> deliveries) i
                                                         || !Objects.equals(was.charge(), is.charge())
                                                 ? "goal and charge"
                                                 : "switches";
-        String of = deliveries.size() == 1 ? campaign.row(id).label() : deliveries.size() + " rows";
+        String of = deliveries.size() == 1 ? campaign.row(id).label() : Counted.of(deliveries.size(), "row");
         return "%s of %s".formatted(what, of);
     }
 }

@@ -3,6 +3,7 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,6 +34,13 @@ public record Spread(Money total, How how) {
     public Map<String, Money> over(Campaign campaign, List<String> rowIds, Map<String, @Nullable AudienceSize> sizes) {
         campaign.requireMoneyOfRows();
         return of(campaign.rows(rowIds), sizes);
+    }
+
+    /** The edit that gives rows of a campaign their part, as {@link #over}. */
+    public Together edit(Campaign campaign, List<String> rowIds, Map<String, @Nullable AudienceSize> sizes) {
+        return new Together(
+                "spread %s over %s".formatted(total, Counted.of(rowIds.size(), "row")),
+                List.of(new SetRowMoney(campaign.id(), over(campaign, rowIds, sizes))));
     }
 
     /**

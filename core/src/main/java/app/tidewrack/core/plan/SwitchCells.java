@@ -1,6 +1,7 @@
 package app.tidewrack.core.plan;
 
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.Counted;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -57,7 +58,7 @@ public record SwitchCells(String campaignId, List<CellRef> cells, boolean on, St
     }
 
     private String words(int changed) {
-        String what = changed == 1 ? "1 ad" : changed + " ads";
+        String what = Counted.of(changed, "ad");
         return on
                 ? "switch %s on".formatted(what)
                 : why.isEmpty() ? "switch %s off".formatted(what) : "exclude " + what;

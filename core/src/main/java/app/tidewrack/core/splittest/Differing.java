@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -15,6 +16,31 @@ import java.util.Set;
  * @param variables that differ, with the value of each cell, in the order of the cells
  */
 public record Differing(Shape shape, Map<String, List<String>> variables) {
+    /** The most cells that a test may tell apart. */
+    public static final int MOST_CELLS = 24;
+
+    /**
+     * Why these cells are no test, with the way out; nothing when they are one.
+     *
+     * @param cells how many there are
+     */
+    public Optional<String> stops(int cells) {
+        if (cells < 2) {
+            return Optional.of(
+                    "One row is no test. Choose two rows or more, or put each creative in a row of its own.");
+        } else if (cells > MOST_CELLS) {
+            return Optional.of("%d rows are too many to tell apart; the most is %d.".formatted(cells, MOST_CELLS));
+        }
+        return switch (shape) {
+            case NOTHING -> Optional.of("The rows do not differ in anything. Change one thing in one of them.");
+            case MIXED ->
+                Optional.of(
+                        "The rows differ in %s at once, and not in every crossing, so which of them it was could not be told. Make all but one alike."
+                                .formatted(String.join(" and ", variables.keySet())));
+            case ONE, FACTORIAL -> Optional.empty();
+        };
+    }
+
     /** What can be told from the cells. */
     public enum Shape {
         /** Nothing differs: there is nothing to learn. */

@@ -7,6 +7,7 @@ import app.tidewrack.core.network.OfferedAudience;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.server.audience.AudienceMapper.Stored;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
@@ -199,7 +200,7 @@ public class AudienceLibrary {
      * @param kinds of the client's sources
      * @param least people that each account's network runs from
      */
-    private record Known(Map<String, String> kinds, Map<String, Integer> least) {}
+    private record Known(Map<String, SourceKind> kinds, Map<String, Integer> least) {}
 
     private Known known(String clientId) {
         Map<String, Integer> least = clients.accounts(clientId).stream()
@@ -217,7 +218,7 @@ public class AudienceLibrary {
                 stored.id(),
                 stored.accountId(),
                 stored.name(),
-                SourceTerms.temperature(definition, known.kinds()),
+                Temperature.of(definition, known.kinds()),
                 definition,
                 size,
                 size != null && (size.fewer() || size.people() < known.least().getOrDefault(stored.accountId(), 0)),

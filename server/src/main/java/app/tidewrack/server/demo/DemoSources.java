@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Wanted;
@@ -13,7 +14,6 @@ import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.source.ListImport;
 import app.tidewrack.server.source.SourceLibrary;
-import app.tidewrack.server.source.SourceLibrary.Kind;
 import app.tidewrack.server.source.SourceLibrary.Rule;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -53,7 +53,7 @@ class DemoSources {
         String engaged = sources.add(
                         "oddment",
                         "Engaged with the page, 90 days",
-                        Kind.PROFILE,
+                        SourceKind.PROFILE,
                         new Rule(null, "oddment-thread", null, new Window(0, 90)),
                         "oddmenths")
                 .id();
@@ -133,10 +133,15 @@ class DemoSources {
                 .filter(m -> m.fileName().equals("three-stitches.mp4"))
                 .findFirst()
                 .ifPresent(film -> {
-                    String three =
-                            tied("Watched three stitches, 3 seconds", Kind.VIDEO, film.sha256(), 0, null, "oddmentjc");
-                    String end =
-                            tied("Watched three stitches to the end", Kind.VIDEO, film.sha256(), 95, null, "oddmentjc");
+                    String three = tied(
+                            "Watched three stitches, 3 seconds", SourceKind.VIDEO, film.sha256(), 0, null, "oddmentjc");
+                    String end = tied(
+                            "Watched three stitches to the end",
+                            SourceKind.VIDEO,
+                            film.sha256(),
+                            95,
+                            null,
+                            "oddmentjc");
                     audience("oddment", "oddmentjc", "Saw the end of three stitches", among(end));
                     audience(
                             "oddment",
@@ -151,8 +156,8 @@ class DemoSources {
                 .map(f -> f.form().id())
                 .findFirst()
                 .orElseThrow();
-        String open = tied("Opened the mending form", Kind.FORM, form, null, "open", "oddmenths");
-        String sent = tied("Sent the mending form", Kind.FORM, form, null, "send", "oddmenths");
+        String open = tied("Opened the mending form", SourceKind.FORM, form, null, "open", "oddmenths");
+        String sent = tied("Sent the mending form", SourceKind.FORM, form, null, "send", "oddmenths");
         audience("oddment", "oddmenths", "Sent the mending form", among(sent));
         audience(
                 "oddment",
@@ -162,7 +167,12 @@ class DemoSources {
     }
 
     private String tied(
-            String name, Kind kind, String subject, @Nullable Integer percent, @Nullable String event, String account) {
+            String name,
+            SourceKind kind,
+            String subject,
+            @Nullable Integer percent,
+            @Nullable String event,
+            String account) {
         return sources.add("oddment", name, kind, new Rule(event, subject, percent, new Window(0, 30)), account)
                 .id();
     }
@@ -190,7 +200,7 @@ class DemoSources {
     }
 
     private String site(String client, String name, String event, Window window, String account) {
-        return sources.add(client, name, Kind.SITE, new Rule(event, null, null, window), account)
+        return sources.add(client, name, SourceKind.SITE, new Rule(event, null, null, window), account)
                 .id();
     }
 

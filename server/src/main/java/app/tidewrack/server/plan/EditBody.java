@@ -13,8 +13,6 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
-import io.swagger.v3.oas.annotations.media.DiscriminatorMapping;
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -53,58 +51,6 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
     @JsonSubTypes.Type(value = EditBody.CellSwitch.class, name = "cellSwitch")
 })
-@Schema(
-        oneOf = {
-            EditBody.NewCampaign.class,
-            EditBody.CampaignChange.class,
-            EditBody.CampaignRemoval.class,
-            EditBody.CampaignCopy.class,
-            EditBody.NewRows.class,
-            EditBody.RowRemoval.class,
-            EditBody.RowName.class,
-            EditBody.RowMoney.class,
-            EditBody.CampaignMoney.class,
-            EditBody.RowLock.class,
-            EditBody.RowKeep.class,
-            EditBody.FindingMend.class,
-            EditBody.RowCopy.class,
-            EditBody.RowsInto.class,
-            EditBody.RowSplit.class,
-            EditBody.RowPerCreative.class,
-            EditBody.RowLabels.class,
-            EditBody.RowDelivery.class,
-            EditBody.RowSpread.class,
-            EditBody.Paste.class,
-            EditBody.NewColumns.class,
-            EditBody.ColumnRemoval.class,
-            EditBody.CellSwitch.class
-        },
-        discriminatorProperty = "kind",
-        discriminatorMapping = {
-            @DiscriminatorMapping(value = "newCampaign", schema = EditBody.NewCampaign.class),
-            @DiscriminatorMapping(value = "campaignChange", schema = EditBody.CampaignChange.class),
-            @DiscriminatorMapping(value = "campaignRemoval", schema = EditBody.CampaignRemoval.class),
-            @DiscriminatorMapping(value = "campaignCopy", schema = EditBody.CampaignCopy.class),
-            @DiscriminatorMapping(value = "newRows", schema = EditBody.NewRows.class),
-            @DiscriminatorMapping(value = "rowRemoval", schema = EditBody.RowRemoval.class),
-            @DiscriminatorMapping(value = "rowName", schema = EditBody.RowName.class),
-            @DiscriminatorMapping(value = "rowMoney", schema = EditBody.RowMoney.class),
-            @DiscriminatorMapping(value = "campaignMoney", schema = EditBody.CampaignMoney.class),
-            @DiscriminatorMapping(value = "rowLock", schema = EditBody.RowLock.class),
-            @DiscriminatorMapping(value = "rowKeep", schema = EditBody.RowKeep.class),
-            @DiscriminatorMapping(value = "mend", schema = EditBody.FindingMend.class),
-            @DiscriminatorMapping(value = "rowCopy", schema = EditBody.RowCopy.class),
-            @DiscriminatorMapping(value = "rowsInto", schema = EditBody.RowsInto.class),
-            @DiscriminatorMapping(value = "rowSplit", schema = EditBody.RowSplit.class),
-            @DiscriminatorMapping(value = "rowPerCreative", schema = EditBody.RowPerCreative.class),
-            @DiscriminatorMapping(value = "rowLabels", schema = EditBody.RowLabels.class),
-            @DiscriminatorMapping(value = "rowDelivery", schema = EditBody.RowDelivery.class),
-            @DiscriminatorMapping(value = "rowSpread", schema = EditBody.RowSpread.class),
-            @DiscriminatorMapping(value = "paste", schema = EditBody.Paste.class),
-            @DiscriminatorMapping(value = "newColumns", schema = EditBody.NewColumns.class),
-            @DiscriminatorMapping(value = "columnRemoval", schema = EditBody.ColumnRemoval.class),
-            @DiscriminatorMapping(value = "cellSwitch", schema = EditBody.CellSwitch.class)
-        })
 public sealed interface EditBody {
     int MOST_AT_ONCE = Campaign.MOST_ROWS * Campaign.MOST_COLUMNS;
 

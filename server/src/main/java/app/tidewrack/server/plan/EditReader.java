@@ -110,19 +110,22 @@ class EditReader {
         } else if (body instanceof EditBody.RowLabels b) {
             return new RenameRows(b.campaignId(), b.labels());
         } else if (body instanceof EditBody.RowMoney b) {
-            return rowMoney(plan, b);
+            Campaign campaign = plan.campaign(b.campaignId());
+            return SetRowMoney.of(campaign, b.rowIds(), change(campaign, b.money()));
         } else if (body instanceof EditBody.CampaignMoney b) {
-            return campaignMoney(plan.campaign(b.campaignId()), b);
+            Campaign campaign = plan.campaign(b.campaignId());
+            return Budgeting.change(campaign, change(campaign, b.money()));
         } else if (body instanceof EditBody.RowLock b) {
             return new LockMoney(b.campaignId(), b.rowIds(), b.locked());
         } else if (body instanceof EditBody.RowKeep b) {
             return keep(clientId, plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.FindingMend b) {
-            return mend(clientId, plan, b);
+            Checks checks = inspector.checks(clientId, plan, plan.campaign(b.campaignId()));
+            return Mends.all(checks, b.rule(), b.rowId(), b.columnId());
         } else if (body instanceof EditBody.RowCopy b) {
-            return copies(plan.campaign(b.campaignId()), b);
+            return Copies.duplicates(plan.campaign(b.campaignId()), b.rowIds(), b.times(), Ids::fresh);
         } else if (body instanceof EditBody.RowsInto b) {
-            return into(plan, b);
+            return Copies.into(plan.campaign(b.campaignId()), b.rowIds(), plan.campaign(b.toCampaignId()), Ids::fresh);
         } else if (body instanceof EditBody.RowSplit b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return splits.read(clientId, campaign, campaign.row(b.rowId()), b.split())
@@ -137,7 +140,9 @@ class EditReader {
         } else if (body instanceof EditBody.RowDelivery b) {
             return delivery(plan.campaign(b.campaignId()), b);
         } else if (body instanceof EditBody.RowSpread b) {
-            return spread(clientId, plan.campaign(b.campaignId()), b);
+            Campaign campaign = plan.campaign(b.campaignId());
+            Money total = Money.parse(b.money(), currency(campaign));
+            return new Spread(total, b.how()).edit(campaign, b.rowIds(), people.sizes(clientId, campaign));
         } else if (body instanceof EditBody.Paste b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return pastes.read(clientId, campaign, b.startRowId(), b.text())
@@ -209,87 +214,12 @@ class EditReader {
         return new AddRows(body.campaignId(), rows);
     }
 
-    /**
-     * Of several rows those that are locked keep theirs.
-     *
-     * @throws Refusal when there is none that can be set
-     */
-    private static SetRowMoney rowMoney(Plan plan, EditBody.RowMoney body) {
-        Campaign campaign = plan.campaign(body.campaignId());
-        MoneyChange change =
-                MoneyChange.parse(body.money(), campaign.facts().moneyPerRow().currency());
-        campaign.requireMoneyOfRows();
-        List<Row> rows = campaign.rows(body.rowIds());
-        List<Row> free = rows.stream().filter(r -> !r.locked()).toList();
-        if (free.isEmpty()) {
-            rows.get(0).requireUnlocked();
-        }
-        Map<String, Money> money = new LinkedHashMap<>();
-        free.forEach(r -> money.put(r.id(), change.of(r.money())));
-        return new SetRowMoney(body.campaignId(), money);
+    private static Currency currency(Campaign campaign) {
+        return campaign.facts().moneyPerRow().currency();
     }
 
-    /** @throws Refusal when each row has its own */
-    private static PlanEdit campaignMoney(Campaign campaign, EditBody.CampaignMoney body) {
-        CampaignFacts facts = campaign.facts();
-        Money shared = facts.budgeting().shared();
-        if (shared == null) {
-            throw new Refusal(
-                    "money", "Each row of %s has its own money.".formatted(facts.name()), "Set the money of rows.");
-        }
-        Money sum = MoneyChange.parse(body.money(), shared.currency()).of(shared);
-        return Budgeting.change(
-                campaign, facts.budgeted(new Budgeting(facts.budgeting().basis(), sum), facts.moneyPerRow()));
-    }
-
-    private PlanEdit mend(String clientId, Plan plan, EditBody.FindingMend body) {
-        Checks checks = inspector.checks(clientId, plan, plan.campaign(body.campaignId()));
-        List<PlanEdit> edits = checks.findings().stream()
-                .filter(f -> f.rule().equals(body.rule()))
-                .filter(f -> body.rowId() == null
-                        || body.rowId().equals(f.place().rowId())
-                                && Objects.equals(body.columnId(), f.place().columnId()))
-                .flatMap(f -> Mends.edit(checks.situation(), f).stream())
-                .toList();
-        if (edits.isEmpty()) {
-            throw new Refusal("rule", "Nothing of %s is left to mend.".formatted(body.rule()), "Look at the checks.");
-        }
-        return edits.size() == 1
-                ? edits.get(0)
-                : new Together("mend %d findings of %s".formatted(edits.size(), body.rule()), edits);
-    }
-
-    private static Together copies(Campaign campaign, EditBody.RowCopy body) {
-        String what = body.rowIds().size() == 1
-                ? "row " + campaign.row(body.rowIds().get(0)).label()
-                : body.rowIds().size() + " rows";
-        String times = body.times() == 1 ? "" : " %d times".formatted(body.times());
-        return new Together(
-                "duplicate " + what + times, List.of(Copies.below(campaign, body.rowIds(), body.times(), Ids::fresh)));
-    }
-
-    /** @throws Refusal when the other campaign is on another account, which has audiences of its own */
-    private static Together into(Plan plan, EditBody.RowsInto body) {
-        Campaign from = plan.campaign(body.campaignId());
-        Campaign to = plan.campaign(body.toCampaignId());
-        if (!from.accountId().equals(to.accountId())) {
-            throw new Refusal(
-                    "toCampaignId",
-                    "%s is on another account, which has audiences of its own."
-                            .formatted(to.facts().name()),
-                    "Choose a campaign of this account.");
-        }
-        return Copies.into(from, body.rowIds(), to, Ids::fresh);
-    }
-
-    private Together spread(String clientId, Campaign campaign, EditBody.RowSpread body) {
-        Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
-        int rows = body.rowIds().size();
-        Map<String, Money> money =
-                new Spread(total, body.how()).over(campaign, body.rowIds(), people.sizes(clientId, campaign));
-        return new Together(
-                "spread %s over %s".formatted(total, rows == 1 ? "1 row" : rows + " rows"),
-                List.of(new SetRowMoney(campaign.id(), money)));
+    private static MoneyChange change(Campaign campaign, String typed) {
+        return MoneyChange.parse(typed, currency(campaign));
     }
 
     private NarrowRows keep(String clientId, Campaign campaign, EditBody.RowKeep body) {
@@ -307,7 +237,7 @@ class EditReader {
     }
 
     private static SetDelivery delivery(Campaign campaign, EditBody.RowDelivery body) {
-        Currency currency = campaign.facts().moneyPerRow().currency();
+        Currency currency = currency(campaign);
         Map<String, Delivery> deliveries = new LinkedHashMap<>();
         for (String rowId : body.rowIds()) {
             Delivery changed = campaign.row(rowId).delivery();

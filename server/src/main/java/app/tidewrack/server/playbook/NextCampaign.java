@@ -15,6 +15,7 @@ import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Wanted;
@@ -27,7 +28,6 @@ import app.tidewrack.server.plan.EditBody.FactsBody;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.playbook.PlaybookDesk.TakenView;
 import app.tidewrack.server.source.SourceLibrary;
-import app.tidewrack.server.source.SourceLibrary.Kind;
 import app.tidewrack.server.source.SourceLibrary.Rule;
 import app.tidewrack.server.web.Ids;
 import java.time.LocalDate;
@@ -77,7 +77,10 @@ class NextCampaign {
 
     /** @param not who are left out of them; null for nobody */
     private record Tied(
-            String words, Kind kind, Rule rule, @Nullable Rule not) {}
+            String words,
+            SourceKind kind,
+            Rule rule,
+            @Nullable Rule not) {}
 
     List<ComerBack> offered(String clientId, String planId, String campaignId) {
         Campaign campaign = plans.plan(clientId, planId).plan().campaign(campaignId);
@@ -95,14 +98,14 @@ class NextCampaign {
                     "visited",
                     new Tied(
                             "Visited the site, " + LATELY_DAYS + " days",
-                            Kind.SITE,
+                            SourceKind.SITE,
                             new Rule("view", null, null, new Window(0, LATELY_DAYS)),
                             null));
             tied.put(
                     "basket",
                     new Tied(
                             "Filled a basket, did not buy",
-                            Kind.SITE,
+                            SourceKind.SITE,
                             new Rule("basket", null, null, new Window(0, MONTH_DAYS)),
                             bought));
         }
@@ -116,12 +119,13 @@ class NextCampaign {
                             "watched " + medium.sha256(),
                             new Tied(
                                     "Watched 3 seconds of %s, not to the end".formatted(medium.fileName()),
-                                    Kind.VIDEO,
+                                    SourceKind.VIDEO,
                                     new Rule(null, medium.sha256(), 0, new Window(0, MONTH_DAYS)),
                                     end));
                     tied.put(
                             "finished " + medium.sha256(),
-                            new Tied("Watched %s to the end".formatted(medium.fileName()), Kind.VIDEO, end, null));
+                            new Tied(
+                                    "Watched %s to the end".formatted(medium.fileName()), SourceKind.VIDEO, end, null));
                 }
             }
             LeadForm form = creative.form();
@@ -130,7 +134,7 @@ class NextCampaign {
                         "opened " + form.id(),
                         new Tied(
                                 "Opened %s, did not send".formatted(form.name()),
-                                Kind.FORM,
+                                SourceKind.FORM,
                                 new Rule("open", form.id(), null, new Window(0, MONTH_DAYS)),
                                 new Rule("send", form.id(), null, new Window(0, MONTH_DAYS))));
             }
@@ -221,7 +225,7 @@ class NextCampaign {
     }
 
     /** One that is there already by the same rule, or a new one; known on the account. */
-    private String source(String clientId, Account account, String name, Kind kind, Rule rule) {
+    private String source(String clientId, Account account, String name, SourceKind kind, Rule rule) {
         List<SourceLibrary.Source> all = sources.all(clientId);
         String id = all.stream()
                 .filter(s -> s.kind() == kind && Objects.equals(s.rule(), rule))

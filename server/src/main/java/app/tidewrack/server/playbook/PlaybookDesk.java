@@ -5,6 +5,7 @@ import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.playbook.Advice;
 import app.tidewrack.core.playbook.Adviser;
+import app.tidewrack.core.playbook.Decided;
 import app.tidewrack.core.playbook.Move;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.playbook.RowSeen;
@@ -41,9 +42,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class PlaybookDesk {
     /** A refused advice is not given again for so many days. */
-    private static final int REFUSED_DAYS = 7;
-
     private final PlaybookMapper mapper;
+
     private final RunningCampaigns running;
     private final PlanDesk plans;
     private final RowDays rowDays;
@@ -169,11 +169,7 @@ public class PlaybookDesk {
                         && d.rowId().equals(advice.rowId())
                         && (d.move().equals(advice.move().name())
                                 || advice.instead().contains(Move.valueOf(d.move()))))
-                .anyMatch(d -> switch (d.decided()) {
-                    case "PUT_OFF" -> d.untilDay() != null && !d.untilDay().isBefore(today);
-                    case "REFUSED" -> d.day().plusDays(REFUSED_DAYS).isAfter(today);
-                    default -> d.day().plusDays(playbook.leaveDays()).isAfter(today);
-                });
+                .anyMatch(d -> d.decided().holds(d.day(), d.untilDay(), today, playbook));
     }
 
     /** What to look at after an advice is taken: the change list of its campaign, or another that came of it. */
@@ -200,7 +196,7 @@ public class PlaybookDesk {
         double much = amount == null ? advice.amount() : amount;
         Running r = given.running();
         String campaignId = new AdviceEdits(plans, clientId, r, personId).make(taken, advice, much, playbook(clientId));
-        decide(clientId, given, taken, "TAKEN", "", null, personId);
+        decide(clientId, given, taken, Decided.TAKEN, "", null, personId);
         return new TakenView(r.plan().id(), campaignId, taken.words());
     }
 
@@ -210,7 +206,7 @@ public class PlaybookDesk {
         if (until.isBefore(given.running().scene().today())) {
             throw new Refusal("until", "%s is past.".formatted(until), "Choose a day to come.");
         }
-        decide(clientId, given, given.advice().move(), "PUT_OFF", "", until, personId);
+        decide(clientId, given, given.advice().move(), Decided.PUT_OFF, "", until, personId);
     }
 
     @Transactional
@@ -219,7 +215,7 @@ public class PlaybookDesk {
             throw new Refusal("reason", "An advice is refused for a reason.", "Type it; it is kept beside.");
         }
         Given given = given(clientId, key);
-        decide(clientId, given, given.advice().move(), "REFUSED", reason.strip(), null, personId);
+        decide(clientId, given, given.advice().move(), Decided.REFUSED, reason.strip(), null, personId);
     }
 
     private record Given(Running running, Advice advice) {}
@@ -244,7 +240,7 @@ public class PlaybookDesk {
             String clientId,
             Given given,
             Move move,
-            String decided,
+            Decided decided,
             String reason,
             @Nullable LocalDate until,
             String personId) {
@@ -292,7 +288,7 @@ public class PlaybookDesk {
             String row,
             Move move,
             String says,
-            String decided,
+            Decided decided,
             String reason,
             @Nullable LocalDate until,
             LocalDate day,

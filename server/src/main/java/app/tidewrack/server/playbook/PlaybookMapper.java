@@ -1,5 +1,6 @@
 package app.tidewrack.server.playbook;
 
+import app.tidewrack.core.playbook.Decided;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -63,7 +64,7 @@ interface PlaybookMapper {
             String label,
             String move,
             String says,
-            String decided,
+            Decided decided,
             String reason,
             @Nullable LocalDate untilDay,
             String metric,

@@ -3,10 +3,10 @@ package app.tidewrack.server.source;
 import app.tidewrack.connector.Sources.Trait;
 import app.tidewrack.connector.Sources.Traits;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.source.SourceLibrary.Kind;
 import app.tidewrack.server.source.SourceLibrary.Rule;
 import app.tidewrack.server.source.SourceLibrary.Source;
 import jakarta.servlet.http.HttpServletRequest;
@@ -49,7 +49,7 @@ class SourceController {
     record SourceBody(
             @NotNull String accountId,
             @NotNull String name,
-            @NotNull Kind kind,
+            @NotNull SourceKind kind,
             @Nullable String event,
             @Nullable String subject,
             @Nullable Integer percent,
@@ -86,7 +86,7 @@ class SourceController {
 
     @PostMapping
     Source add(@PathVariable String clientId, @Valid @RequestBody SourceBody body) {
-        if (body.kind() != Kind.SITE && body.kind() != Kind.LIST && body.subject() == null) {
+        if (body.kind() != SourceKind.SITE && body.kind() != SourceKind.LIST && body.subject() == null) {
             throw new Refusal("subject", "The source names no video, form or profile.", "Choose one.");
         }
         return library.add(clientId, body.name(), body.kind(), body.rule(), body.accountId());
@@ -99,7 +99,7 @@ class SourceController {
                 .map(w -> library.add(
                         clientId,
                         "%s, %s".formatted(body.name(), w.words()),
-                        Kind.SITE,
+                        SourceKind.SITE,
                         new Rule(body.event(), null, null, w),
                         body.accountId()))
                 .toList();

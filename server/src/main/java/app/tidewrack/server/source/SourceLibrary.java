@@ -7,6 +7,7 @@ import app.tidewrack.connector.Sources.Traits;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.core.source.Window;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
@@ -43,15 +44,6 @@ public class SourceLibrary {
         this.json = json;
     }
 
-    /** What ties people to the client. */
-    public enum Kind {
-        LIST,
-        SITE,
-        VIDEO,
-        FORM,
-        PROFILE
-    }
-
     /**
      * Who belongs to a source that is no list.
      *
@@ -76,7 +68,7 @@ public class SourceLibrary {
     public record Source(
             String id,
             String name,
-            Kind kind,
+            SourceKind kind,
             @Nullable Rule rule,
             String state,
             long rows,
@@ -113,8 +105,8 @@ public class SourceLibrary {
      *
      * @throws Refusal when the account's network offers no such source
      */
-    public Source add(String clientId, String name, Kind kind, Rule rule, String accountId) {
-        if (kind == Kind.LIST) {
+    public Source add(String clientId, String name, SourceKind kind, Rule rule, String accountId) {
+        if (kind == SourceKind.LIST) {
             throw new Refusal("kind", "A list is made of its rows.", "Send them.");
         }
         Account account = accounts.account(clientId, accountId);
@@ -129,7 +121,7 @@ public class SourceLibrary {
         return byId(clientId, id);
     }
 
-    private void requireOffered(Kind kind, Account account) {
+    private void requireOffered(SourceKind kind, Account account) {
         List<String> offered = networks.rulebook(account.network()).audience().sources();
         if (!offered.contains(kind.name().toLowerCase(Locale.ROOT))) {
             throw new Refusal(
@@ -141,10 +133,10 @@ public class SourceLibrary {
 
     /** Keeps a list whose rows are about to be read. */
     String beginList(String clientId, String name) {
-        return keep(clientId, name, Kind.LIST, "{}", "READING");
+        return keep(clientId, name, SourceKind.LIST, "{}", "READING");
     }
 
-    private String keep(String clientId, String name, Kind kind, String rule, String state) {
+    private String keep(String clientId, String name, SourceKind kind, String rule, String state) {
         String checked = CampaignFacts.checkedName(name);
         if (mapper.all(clientId).stream().anyMatch(s -> s.name().equalsIgnoreCase(checked))) {
             throw new Refusal("name", "Another source is called “%s”.".formatted(checked), "Choose another name.");
@@ -168,13 +160,13 @@ public class SourceLibrary {
         }
         Stored stored = mapper.byId(clientId, id)
                 .orElseThrow(() -> new Refusal("conditions", "There is no source “%s”.".formatted(id), "Take it out."));
-        if (stored.kind().equals(Kind.LIST.name())) {
+        if (stored.kind().equals(SourceKind.LIST.name())) {
             throw new Refusal(
                     "conditions",
                     "The list %s was not sent to %s.".formatted(stored.name(), account.name()),
                     "Import it for this account too, or take it out.");
         }
-        requireOffered(Kind.valueOf(stored.kind()), account);
+        requireOffered(SourceKind.valueOf(stored.kind()), account);
         return create(clientId, stored, account);
     }
 
@@ -205,7 +197,7 @@ public class SourceLibrary {
     /** Videos are known by their content, profiles by the network's id; forms are ours, and have another id on each account. */
     private @Nullable String subject(String clientId, Stored stored, Rule rule, Account account) {
         String subject = rule.subject();
-        if (!stored.kind().equals(Kind.FORM.name()) || subject == null) {
+        if (!stored.kind().equals(SourceKind.FORM.name()) || subject == null) {
             return subject;
         }
         return forms.lastOnAccount(clientId, subject, account.id())
@@ -267,14 +259,14 @@ public class SourceLibrary {
     }
 
     private @Nullable Rule rule(Stored stored) {
-        return stored.kind().equals(Kind.LIST.name()) ? null : json.readValue(stored.rule(), Rule.class);
+        return stored.kind().equals(SourceKind.LIST.name()) ? null : json.readValue(stored.rule(), Rule.class);
     }
 
     private Source read(String clientId, Stored stored, List<OnAccount> there) {
         return new Source(
                 stored.id(),
                 stored.name(),
-                Kind.valueOf(stored.kind()),
+                SourceKind.valueOf(stored.kind()),
                 rule(stored),
                 stored.state(),
                 stored.rows(),

@@ -4,12 +4,11 @@ import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
-import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceMapper.OnAccount;
 import app.tidewrack.server.source.SourceMapper.Stored;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
@@ -21,7 +20,6 @@ import org.springframework.stereotype.Component;
 @Component
 public class SourceTerms {
     private static final Set<TermKind> WITH_SOURCE = Set.of(TermKind.SOURCE, TermKind.LOOKALIKE);
-    private static final Set<String> RETARGETED = Set.of("LIST", "SITE");
 
     private final SourceLibrary library;
     private final SourceMapper mapper;
@@ -71,23 +69,8 @@ public class SourceTerms {
     }
 
     /** A client's sources by id, as far as temperatures go. */
-    public Map<String, String> kinds(String clientId) {
-        return mapper.all(clientId).stream().collect(Collectors.toMap(Stored::id, Stored::kind));
-    }
-
-    /**
-     * Retargeting asks for people who came or bought, warm for others with a tie; all else is cold.
-     *
-     * @param kinds of the client's sources, by id
-     */
-    public static Temperature temperature(AudienceDefinition audience, Map<String, String> kinds) {
-        List<Term> asked =
-                audience.conditions().stream().flatMap(c -> c.terms().stream()).toList();
-        if (asked.stream().anyMatch(t -> t.kind() == TermKind.SOURCE && RETARGETED.contains(kinds.get(t.code())))) {
-            return Temperature.RETARGETING;
-        }
-        boolean tied = asked.stream().anyMatch(t -> t.kind() == TermKind.SOURCE || t.kind() == TermKind.TIE);
-        return tied ? Temperature.WARM : Temperature.COLD;
+    public Map<String, SourceKind> kinds(String clientId) {
+        return mapper.all(clientId).stream().collect(Collectors.toMap(Stored::id, s -> SourceKind.valueOf(s.kind())));
     }
 
     /** Words of terms on a network; sources, and lookalikes of them, by the client's names. */

@@ -56,7 +56,6 @@ import tools.jackson.databind.json.JsonMapper;
 /** Sets tests up, lists them, and keeps what they said when they are ended. */
 @Service
 public class SplitTests {
-    private static final int MOST_CELLS = 24;
     private static final long ENOUGH_HISTORY = 50;
 
     /** Each impression of a thousand costs alike: nothing is decided by that. */
@@ -204,18 +203,7 @@ public class SplitTests {
 
     private List<String> stops(Campaign campaign, Account account, TestAsked asked, List<Row> cells, Found found) {
         List<String> stops = new ArrayList<>();
-        if (cells.size() < 2) {
-            stops.add("One row is no test. Choose two rows or more, or put each creative in a row of its own.");
-        } else if (cells.size() > MOST_CELLS) {
-            stops.add("%d rows are too many to tell apart; the most is %d.".formatted(cells.size(), MOST_CELLS));
-        } else if (found.differing().shape() == Shape.NOTHING) {
-            stops.add("The rows do not differ in anything. Change one thing in one of them.");
-        } else if (found.differing().shape() == Shape.MIXED) {
-            stops.add(
-                    "The rows differ in %s at once, and not in every crossing, so which of them it was could not be told. Make all but one alike."
-                            .formatted(String.join(
-                                    " and ", found.differing().variables().keySet())));
-        }
+        found.differing().stops(cells.size()).ifPresent(stops::add);
         cells.stream()
                 .filter(r -> !campaign.hasAds(r.id()))
                 .forEach(r -> stops.add("Row %s has no ad. Switch one on.".formatted(r.label())));

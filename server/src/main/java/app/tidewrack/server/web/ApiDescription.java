@@ -1,5 +1,8 @@
 package app.tidewrack.server.web;
 
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import io.swagger.v3.oas.models.media.Discriminator;
 import io.swagger.v3.oas.models.media.Schema;
 import java.lang.reflect.AnnotatedParameterizedType;
 import java.lang.reflect.AnnotatedType;
@@ -21,7 +24,9 @@ import org.springframework.beans.factory.annotation.AnnotatedBeanDefinition;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.ClassPathScanningCandidateComponentProvider;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.type.filter.AnnotationTypeFilter;
 import org.springframework.core.type.filter.AssignableTypeFilter;
+import org.springframework.core.type.filter.TypeFilter;
 import org.springframework.util.ClassUtils;
 
 /**
@@ -31,27 +36,28 @@ import org.springframework.util.ClassUtils;
 @Configuration
 @SuppressWarnings("rawtypes") // the description's own model is made of raw schemas
 class ApiDescription {
-    private static final String DISCRIMINATED = "EditBody";
+    private static final String SCHEMAS = "#/components/schemas/";
 
     @Bean
     OpenApiCustomizer truthfulSchemas() {
         SpringDocUtils.getConfig().replaceWithClass(Currency.class, String.class);
-        List<Class<?>> records = records();
+        List<Class<?>> records = classes(new AssignableTypeFilter(Record.class));
+        List<Class<?>> choices = classes(new AnnotationTypeFilter(JsonSubTypes.class));
         return api -> {
             Map<String, Schema> schemas = api.getComponents().getSchemas();
             schemas.forEach((name, schema) -> record(records, name, schema).ifPresent(type -> describe(type, schema)));
-            flatten(schemas);
+            choices.forEach(c -> flatten(c, schemas));
         };
     }
 
-    private static List<Class<?>> records() {
+    private static List<Class<?>> classes(TypeFilter wanted) {
         var scanner = new ClassPathScanningCandidateComponentProvider(false) {
             @Override
             protected boolean isCandidateComponent(AnnotatedBeanDefinition definition) {
                 return true;
             }
         };
-        scanner.addIncludeFilter(new AssignableTypeFilter(Record.class));
+        scanner.addIncludeFilter(wanted);
         return scanner.findCandidateComponents("app.tidewrack").stream()
                 .<Class<?>>map(d -> ClassUtils.resolveClassName(Objects.requireNonNull(d.getBeanClassName()), null))
                 .toList();
@@ -122,25 +128,28 @@ class ApiDescription {
         return new Schema<>().addOneOfItem(schema).addOneOfItem(nothing);
     }
 
-    /** Each kind of edit as an object of its own with a constant kind, instead of an heir of the choice itself. */
-    private static void flatten(Map<String, Schema> schemas) {
-        Schema<?> choice = schemas.get(DISCRIMINATED);
-        if (choice == null) {
+    /** Each kind of a choice as an object of its own with a constant kind, instead of an heir of the choice itself. */
+    private static void flatten(Class<?> type, Map<String, Schema> schemas) {
+        if (!schemas.containsKey(type.getSimpleName())) {
             return;
         }
-        choice.setProperties(null);
-        choice.setRequired(null);
-        choice.setTypes(null);
-        choice.getDiscriminator().getMapping().forEach((kind, reference) -> {
-            String name = reference.substring(reference.lastIndexOf('/') + 1);
+        String property = type.getAnnotation(JsonTypeInfo.class).property();
+        Schema<?> choice = new Schema<>();
+        choice.setDescription(schemas.get(type.getSimpleName()).getDescription());
+        choice.setDiscriminator(new Discriminator().propertyName(property));
+        for (JsonSubTypes.Type kind : type.getAnnotation(JsonSubTypes.class).value()) {
+            String name = kind.value().getSimpleName();
+            choice.getDiscriminator().mapping(kind.name(), SCHEMAS + name);
+            choice.addOneOfItem(new Schema<>().$ref(SCHEMAS + name));
             Schema<?> flat = own(Objects.requireNonNull(schemas.get(name)));
             Schema<String> constant = new Schema<>();
             constant.addType("string");
-            constant.setEnum(List.of(kind));
-            flat.addProperty("kind", constant);
+            constant.setEnum(List.of(kind.name()));
+            flat.addProperty(property, constant);
             flat.setRequired(new ArrayList<>(flat.getRequired()));
-            flat.addRequiredItem("kind");
+            flat.addRequiredItem(property);
             schemas.put(name, flat);
-        });
+        }
+        schemas.put(type.getSimpleName(), choice);
     }
 }

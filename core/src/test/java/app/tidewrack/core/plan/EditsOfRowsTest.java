@@ -1,0 +1,84 @@
+package app.tidewrack.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.tidewrack.core.launch.Items;
+import app.tidewrack.core.money.Money;
+import app.tidewrack.core.money.MoneyChange;
+import app.tidewrack.core.plan.Budgeting.Basis;
+import app.tidewrack.core.plan.Spread.How;
+import app.tidewrack.core.refusal.Refusal;
+import java.util.Currency;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
+import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Edits that are made of what a person asks of several rows at once. */
+class EditsOfRowsTest {
+    private static final Currency GBP = Currency.getInstance("GBP");
+    private static final Campaign SHEET = Items.sheet(3, 1, Budgeting.USUAL);
+    private static final Campaign LOCKED = SHEET.mapRows(r -> r.id().equals("r1") ? r.locked(true) : r);
+    private static final Campaign SHARED = Items.sheet(2, 1, new Budgeting(Basis.DAILY, Money.ofMinor(5000, "GBP")));
+
+    private static Supplier<String> ids() {
+        int[] next = {0};
+        return () -> "new" + next[0]++;
+    }
+
+    private static void refused(ThrowingCallable call, String field, String says) {
+        assertThatThrownBy(call).isInstanceOfSatisfying(Refusal.class, r -> {
+            assertThat(r.field()).isEqualTo(field);
+            assertThat(r.getMessage()).contains(says);
+        });
+    }
+
+    @ParameterizedTest
+    @CsvSource({"12, 1200", "+2, 1200", "+20 %, 1200", "×2, 2000"})
+    void moneyOfSeveralRowsLeavesLockedOnesAlone(String typed, long minor) {
+        SetRowMoney edit = SetRowMoney.of(LOCKED, List.of("r0", "r1", "r2"), MoneyChange.parse(typed, GBP));
+        assertThat(edit.money())
+                .containsOnly(
+                        Map.entry("r0", Money.ofMinor(minor, "GBP")), Map.entry("r2", Money.ofMinor(minor, "GBP")));
+    }
+
+    @Test
+    void moneyThatCannotBeSetIsRefusedWithTheWayOut() {
+        MoneyChange more = MoneyChange.parse("+1", GBP);
+        refused(() -> SetRowMoney.of(LOCKED, List.of("r1"), more), "money", "locked at £10.00");
+        refused(() -> SetRowMoney.of(SHARED, List.of("r0"), more), "money", "shares £50.00 among its rows");
+        refused(() -> Budgeting.change(SHEET, more), "money", "Each row of Kits has its own money");
+        Campaign richer = Budgeting.change(SHARED, more)
+                .applyTo(new Plan("p", "Plan", List.of(SHARED)))
+                .plan()
+                .campaign("c");
+        assertThat(richer.facts().budgeting().shared()).isEqualTo(Money.ofMinor(5100, "GBP"));
+    }
+
+    @Test
+    void copiesSayWhatTheyAreAndStayOnTheirAccount() {
+        assertThat(Copies.duplicates(SHEET, List.of("r0"), 1, ids()).words()).isEqualTo("duplicate row Row 0");
+        assertThat(Copies.duplicates(SHEET, List.of("r0", "r1"), 5, ids()).words())
+                .isEqualTo("duplicate 2 rows 5 times");
+        Campaign elsewhere = new Campaign("d", "other", SHEET.facts(), List.of(), List.of(), Map.of());
+        refused(
+                () -> Copies.into(SHEET, List.of("r0"), elsewhere, ids()),
+                "toCampaignId",
+                "is on another account, which has audiences of its own");
+    }
+
+    /** Common practice: 50 a day over 5 rows is 10 each; here 50 over 3, to the penny, and told as one edit. */
+    @Test
+    void aSpreadAddsUpAndIsToldAsOne() {
+        Money total = Money.ofMinor(5000, "GBP");
+        Together edit = new Spread(total, How.EQUAL).edit(SHEET, List.of("r0", "r1", "r2"), Map.of());
+        assertThat(edit.words()).isEqualTo("spread £50.00 over 3 rows");
+        SetRowMoney money = (SetRowMoney) edit.edits().get(0);
+        assertThat(money.money().values().stream().mapToLong(Money::minor))
+                .containsExactlyInAnyOrder(1667L, 1667L, 1666L);
+    }
+}
