@@ -1,8 +1,10 @@
 // @vitest-environment jsdom
-import { act, cleanup, renderHook } from "@testing-library/react";
+import { act, cleanup, render, renderHook, screen } from "@testing-library/react";
+import { createElement } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { Problem } from "../api/client";
 import { allKept, saving, useKept, waitingEdits } from "./kept";
+import { KeptState } from "./KeptState";
 import { Saver } from "./saver";
 import { useKeptDraft } from "./useKeptDraft";
 
@@ -192,5 +194,49 @@ describe("what the top line says of several savers at once", () => {
     // Of drafts the last always arrives; some before it gave way.
     expect(arrived[1]!.at(-1)).toBe(given[1]!.at(-1));
     expect(arrived[2]!.at(-1)).toBe(given[2]!.at(-1));
+  });
+});
+
+describe("the words of the top line", () => {
+  const words = () => screen.getByRole("status").textContent;
+
+  afterEach(cleanup);
+
+  it.each([
+    ["nothing was changed", () => undefined, "All kept"],
+    ["one is on its way", () => useKept.getState().tell("a", 1, true), "Keeping…"],
+    [
+      "one is on its way and another waits",
+      () => {
+        useKept.getState().tell("a", 1, true);
+        useKept.getState().tell("b", 3, false);
+      },
+      "Not kept: no connection, 3 edits waiting",
+    ],
+    ["one was not taken", () => useKept.getState().refuse("The name is empty."), "Last edit not taken"],
+    [
+      "the one after it was",
+      () => {
+        useKept.getState().refuse("The name is empty.");
+        useKept.getState().kept();
+      },
+      "All kept, 0 s ago",
+    ],
+  ])("when %s", (_, happens, says) => {
+    useKept.setState({ held: {}, refused: undefined, keptAt: undefined });
+    happens();
+    render(createElement(KeptState));
+    expect(words()).toBe(says);
+  });
+
+  it("ask before the page is left while anything is not kept", () => {
+    useKept.setState({ held: {}, refused: undefined, keptAt: undefined });
+    const leaves = () => window.dispatchEvent(new Event("beforeunload", { cancelable: true }));
+    render(createElement(KeptState));
+    expect(leaves()).toBe(true);
+    act(() => useKept.getState().tell("a", 1, false));
+    expect(leaves()).toBe(false);
+    act(() => useKept.getState().tell("a", 0, true));
+    expect(leaves()).toBe(true);
   });
 });

@@ -6,6 +6,8 @@ import app.tidewrack.core.plan.Budgeting.Basis;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,5 +46,26 @@ class ItemWordsTest {
         assertThat(key.text()).isEqualTo(text);
         assertThat(key.level()).isEqualTo(level);
         assertThat(key.parent().map(ItemKey::text).orElse(null)).isEqualTo(parent);
+    }
+
+    /** Whatever settings say, parts that differ are those whose values differ, and the same settings differ in nothing. */
+    @Test
+    void settingsDifferInWhatDiffers() {
+        for (int seed = 0; seed < 300; seed++) {
+            for (Level level : Level.values()) {
+                Settings one = Items.any(new Random(seed), level);
+                Settings same = Items.any(new Random(seed), level);
+                Settings other = Items.any(new Random(seed + 1_000L), level);
+                assertThat(one.differing(same)).as("seed %d", seed).isEmpty();
+                assertThat(one.differing(null)).isEqualTo(one.parts().keySet());
+                Set<Field> differing = one.differing(other);
+                assertThat(differing).isEqualTo(other.differing(one));
+                Set<Field> alike = EnumSet.allOf(Field.class);
+                alike.removeAll(differing);
+                assertThat(alike).allMatch(f -> Objects.equals(
+                        one.parts().get(f), other.parts().get(f)));
+                assertThat(one.equals(other)).isEqualTo(differing.isEmpty());
+            }
+        }
     }
 }

@@ -4,6 +4,9 @@ import app.tidewrack.core.Rulebooks;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
+import org.jspecify.annotations.Nullable;
+import java.util.Random;
+import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.creative.Creative.Card;
@@ -125,5 +128,80 @@ public final class Items {
                 term -> (term.kind() == TermKind.SOURCE ? "Source " : "") + term.code() + renamed,
                 sha -> new Medium(sha, "sock.jpg" + renamed, "JPEG", 1080, 1080, 1, null, 0),
                 form -> "Ask" + renamed);
+    }
+
+    /** Settings of some level with any of their parts there or not, legal or not. */
+    public static Settings any(Random random, Level level) {
+        String name = text(random);
+        return switch (level) {
+            case CAMPAIGN -> {
+                LocalDate first = START.plusDays(random.nextInt(400));
+                yield new CampaignSettings(
+                        name,
+                        text(random),
+                        first,
+                        first.plusDays(random.nextInt(300)),
+                        budget(random),
+                        random.nextBoolean() ? null : text(random),
+                        random.nextBoolean());
+            }
+            case AD_GROUP ->
+                new GroupSettings(
+                        name,
+                        budget(random),
+                        audience(random),
+                        texts(random),
+                        random.nextBoolean() ? null : text(random),
+                        random.nextBoolean() ? null : Charge.values()[random.nextInt(Charge.values().length)],
+                        random.nextBoolean()
+                                ? Bid.AUTOMATIC
+                                : new Bid(BidStrategy.MAXIMUM, Money.ofMinor(1 + random.nextInt(9_000), "GBP")),
+                        random.nextBoolean() ? Pace.EVEN : Pace.FRONT,
+                        random.nextBoolean() ? Hours.ALL : Hours.daily(random.nextInt(12), 12 + random.nextInt(12)),
+                        random.nextBoolean() ? Map.of() : Map.of(text(random), random.nextBoolean()));
+            case AD -> new AdSettings(name, creative(random));
+        };
+    }
+
+    private static CreativeSettings creative(Random random) {
+        return new CreativeSettings(
+                "single-picture",
+                random.nextBoolean() ? "" : text(random),
+                texts(random),
+                texts(random),
+                texts(random),
+                texts(random),
+                texts(random),
+                random.nextBoolean() ? "" : "https://a.example/" + random.nextInt(99) + "?ä=%C3%A4#" + random.nextInt(9),
+                random.nextBoolean() ? "" : text(random),
+                random.nextBoolean() ? List.of() : List.of(new Card(text(random), "£14", "https://a.example")),
+                random.nextBoolean() ? null : new FormSettings(text(random), 1 + random.nextInt(9)),
+                random.nextBoolean() ? null : new ChatSettings(text(random), texts(random)),
+                random.nextBoolean()
+                        ? null
+                        : new MessageSettings(text(random), text(random), text(random), text(random)));
+    }
+
+    private static AudienceDefinition audience(Random random) {
+        AudienceDefinition people = AudienceDefinition.everyoneIn(random.nextBoolean() ? "GB" : "DK");
+        people = random.nextBoolean() ? people : people.aged(new AgeRange(18 + random.nextInt(20), 50 + random.nextInt(15)));
+        people = random.nextBoolean() ? people : people.of(Gender.WOMEN);
+        return random.nextBoolean() ? people : people.and(AnyOf.of(new Term(TermKind.INTEREST, text(random))));
+    }
+
+    private static @Nullable Budget budget(Random random) {
+        return random.nextInt(3) == 0
+                ? null
+                : pounds(random.nextBoolean() ? Basis.DAILY : Basis.LIFETIME, 1 + random.nextInt(1_000_000));
+    }
+
+    private static List<String> texts(Random random) {
+        return IntStream.range(0, random.nextInt(4)).mapToObj(i -> text(random)).toList();
+    }
+
+    /** Never blank; with signs that formats trip over. */
+    private static String text(Random random) {
+        String[] odd = {"Mend it", "“Kits” & co.", "a\tb\nc", "100 %", "\\\"", "æ\uD83D\uDC4D", "{town|x}", "0", "null"};
+        return odd[random.nextInt(odd.length)] + random.nextInt(100);
     }
 }

@@ -2,13 +2,18 @@ package app.tidewrack.server.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.tidewrack.core.launch.Items;
+import app.tidewrack.core.launch.Level;
+import app.tidewrack.core.launch.Settings;
 import app.tidewrack.core.plan.CellRef;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import java.util.Arrays;
 import java.util.Map;
+import java.util.Random;
 import java.util.stream.Collectors;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -45,5 +50,18 @@ class CoreJsonTest {
         Map<CellRef, String> read = json().readValue(json().writeValueAsString(Map.of(key, "why")), cells);
         assertThat(read).containsExactly(Map.entry(new CellRef("r1", "c1"), "why"));
         assertThat(json().writeValueAsString(read)).isEqualTo("{\"r1/c1\":\"why\"}");
+    }
+
+    /** What is stored of a launch reads as it was written: otherwise every launch would find changes that nobody made. */
+    @ParameterizedTest
+    @EnumSource(Level.class)
+    void settingsReadAsTheyWereWritten(Level level) {
+        for (int seed = 0; seed < 300; seed++) {
+            Settings settings = Items.any(new Random(seed), level);
+            String written = json().writerFor(Settings.class).writeValueAsString(settings);
+            Settings read = json().readValue(written, Settings.class);
+            assertThat(read).as("seed %d, %s", seed, written).isEqualTo(settings);
+            assertThat(read.differing(settings)).isEmpty();
+        }
     }
 }
