@@ -62,8 +62,9 @@ class ItemWordsTest {
                 assertThat(differing).isEqualTo(other.differing(one));
                 Set<Field> alike = EnumSet.allOf(Field.class);
                 alike.removeAll(differing);
-                assertThat(alike).allMatch(f -> Objects.equals(
-                        one.parts().get(f), other.parts().get(f)));
+                assertThat(alike)
+                        .allMatch(f ->
+                                Objects.equals(one.parts().get(f), other.parts().get(f)));
                 assertThat(one.equals(other)).isEqualTo(differing.isEmpty());
             }
         }

@@ -4,8 +4,6 @@ import app.tidewrack.core.Rulebooks;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
 import app.tidewrack.core.audience.AudienceDefinition;
-import org.jspecify.annotations.Nullable;
-import java.util.Random;
 import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
@@ -33,7 +31,9 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /** A small sheet and items of each level, which tests change. */
 public final class Items {
@@ -172,7 +172,9 @@ public final class Items {
                 texts(random),
                 texts(random),
                 texts(random),
-                random.nextBoolean() ? "" : "https://a.example/" + random.nextInt(99) + "?ä=%C3%A4#" + random.nextInt(9),
+                random.nextBoolean()
+                        ? ""
+                        : "https://a.example/" + random.nextInt(99) + "?ä=%C3%A4#" + random.nextInt(9),
                 random.nextBoolean() ? "" : text(random),
                 random.nextBoolean() ? List.of() : List.of(new Card(text(random), "£14", "https://a.example")),
                 random.nextBoolean() ? null : new FormSettings(text(random), 1 + random.nextInt(9)),
@@ -184,7 +186,9 @@ public final class Items {
 
     private static AudienceDefinition audience(Random random) {
         AudienceDefinition people = AudienceDefinition.everyoneIn(random.nextBoolean() ? "GB" : "DK");
-        people = random.nextBoolean() ? people : people.aged(new AgeRange(18 + random.nextInt(20), 50 + random.nextInt(15)));
+        people = random.nextBoolean()
+                ? people
+                : people.aged(new AgeRange(18 + random.nextInt(20), 50 + random.nextInt(15)));
         people = random.nextBoolean() ? people : people.of(Gender.WOMEN);
         return random.nextBoolean() ? people : people.and(AnyOf.of(new Term(TermKind.INTEREST, text(random))));
     }
@@ -201,7 +205,8 @@ public final class Items {
 
     /** Never blank; with signs that formats trip over. */
     private static String text(Random random) {
-        String[] odd = {"Mend it", "“Kits” & co.", "a\tb\nc", "100 %", "\\\"", "æ\uD83D\uDC4D", "{town|x}", "0", "null"};
+        String[] odd = {"Mend it", "“Kits” & co.", "a\tb\nc", "100 %", "\\\"", "æ\uD83D\uDC4D", "{town|x}", "0", "null"
+        };
         return odd[random.nextInt(odd.length)] + random.nextInt(100);
     }
 }

@@ -53,7 +53,8 @@ class OrderBodiesTest {
             Settings[] wanted = {campaign, group, ad};
             assertThat(told).extracting(ItemTold::id).containsExactly("C1", "G1", "A1");
             for (int i = 0; i < wanted.length; i++) {
-                LiveItem left = LiveItem.asLeft(ItemKey.parse("c", "r/k"), told.get(i).id(), wanted[i], paused);
+                LiveItem left =
+                        LiveItem.asLeft(ItemKey.parse("c", "r/k"), told.get(i).id(), wanted[i], paused);
                 assertThat(left.told(told.get(i).told(), told.get(i).paused()).drift())
                         .as("seed %d, %s", seed, wanted[i])
                         .isEmpty();
