@@ -245,7 +245,7 @@ class LaunchWorkTest extends WithServer {
                 .filter(a -> a.under().parent().equals(groups.get(g).id()))
                 .findFirst()
                 .orElseThrow();
-        network.tamper(groups.get(0).id(), g -> money((GroupSettings) g, 1700));
+        network.tamper(groups.get(0).id(), g -> ((GroupSettings) g).with(pounds(1700)));
         network.tamper(groups.get(1).id(), g -> rewritten((GroupSettings) g));
         network.pause(Level.AD, adOf.apply(0).id(), true);
         network.remove(Level.AD, adOf.apply(1).id());
@@ -323,17 +323,8 @@ class LaunchWorkTest extends WithServer {
         assertThat(money).containsExactly("campaign LIFETIME £280.00", "ad group none", "ad group none");
         assertThat(doings()).isEmpty();
 
-        network.tamper(network.standing(Level.CAMPAIGN).get(0).id(), c -> {
-            CampaignSettings sent = (CampaignSettings) c;
-            return new CampaignSettings(
-                    sent.name(),
-                    sent.objective(),
-                    sent.firstDay(),
-                    sent.lastDay(),
-                    new Budget(Basis.LIFETIME, Money.ofMinor(30_000, "GBP")),
-                    sent.subject(),
-                    sent.apart());
-        });
+        Budget dearer = new Budget(Basis.LIFETIME, Money.ofMinor(30_000, "GBP"));
+        network.tamper(network.standing(Level.CAMPAIGN).get(0).id(), c -> ((CampaignSettings) c).with(dearer));
         JsonNode found = look().get(0);
         assertThat(found.get("canTakeOver").asBoolean()).isTrue();
         scene.post(
@@ -356,20 +347,6 @@ class LaunchWorkTest extends WithServer {
 
     private static Budget pounds(long minor) {
         return new Budget(Basis.DAILY, Money.ofMinor(minor, "GBP"));
-    }
-
-    private static GroupSettings money(GroupSettings g, long minor) {
-        return new GroupSettings(
-                g.name(),
-                pounds(minor),
-                g.audience(),
-                g.placements(),
-                g.goal(),
-                g.charge(),
-                g.bid(),
-                g.pace(),
-                g.hours(),
-                g.switches());
     }
 
     private static GroupSettings rewritten(GroupSettings g) {

@@ -34,7 +34,8 @@ public record CampaignSettings(
         return ChronoUnit.DAYS.between(firstDay, lastDay) + 1;
     }
 
-    CampaignSettings with(@Nullable Budget changed) {
+    /** The same with other money. */
+    public CampaignSettings with(@Nullable Budget changed) {
         return new CampaignSettings(name, objective, firstDay, lastDay, changed, subject, apart);
     }
 

@@ -106,10 +106,4 @@ public record ChangeList(List<Change> changes) {
         return new ChangeList(
                 changes.stream().filter(c -> taken.contains(c.key())).toList());
     }
-
-    public long count(Action action, Level level) {
-        return changes.stream()
-                .filter(c -> c.action() == action && c.level() == level)
-                .count();
-    }
 }

@@ -98,7 +98,8 @@ public record CreativeSettings(
         return form == null ? this : with(bodies, headlines, link, new FormSettings(formId, form.version()));
     }
 
-    CreativeSettings saying(List<String> otherBodies, List<String> otherHeadlines, String otherLink) {
+    /** The same with other texts, leading elsewhere. */
+    public CreativeSettings saying(List<String> otherBodies, List<String> otherHeadlines, String otherLink) {
         return with(otherBodies, otherHeadlines, otherLink, form);
     }
 

@@ -46,7 +46,8 @@ public record GroupSettings(
         return new GroupSettings(name, budget, people, placements, goal, charge, bid, pace, hours, switches);
     }
 
-    GroupSettings with(@Nullable Budget changed) {
+    /** The same with other money. */
+    public GroupSettings with(@Nullable Budget changed) {
         return new GroupSettings(name, changed, audience, placements, goal, charge, bid, pace, hours, switches);
     }
 

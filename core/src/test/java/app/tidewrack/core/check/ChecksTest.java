@@ -21,10 +21,8 @@ import app.tidewrack.core.form.DirectMessage;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
 import app.tidewrack.core.form.LeadForm.FormQuestion;
+import app.tidewrack.core.launch.Items;
 import app.tidewrack.core.money.Money;
-import app.tidewrack.core.naming.Codes;
-import app.tidewrack.core.naming.NamePart;
-import app.tidewrack.core.naming.NamePattern;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
@@ -37,7 +35,6 @@ import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Delivery;
-import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanEdit;
@@ -50,8 +47,6 @@ import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
-import app.tidewrack.core.tracking.LinkPattern;
-import app.tidewrack.core.tracking.LinkPattern.Parameter;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collections;
@@ -185,7 +180,7 @@ class ChecksTest {
                     message);
             Map<String, AudienceDefinition> people = Map.of("k", definition, "s", other);
             PlanNames.Words words = new PlanNames.Words(
-                    SCHEME, Map.of(Token.NETWORK, "HS"), people::get, a -> a, c -> creative, CopyCodes.NONE);
+                    Items.SCHEME, Map.of(Token.NETWORK, "HS"), people::get, a -> a, c -> creative, CopyCodes.NONE);
             return new Situation(
                     campaign,
                     PlanTotals.of(campaign),
@@ -204,18 +199,6 @@ class ChecksTest {
                     today);
         }
     }
-
-    /** The usual names; links get {@code ?n=HS}. */
-    private static final NamingScheme SCHEME = new NamingScheme(
-            NamePattern.CAMPAIGN_USUAL,
-            NamePattern.AD_GROUP_USUAL,
-            NamePattern.AD_USUAL,
-            new LinkPattern(
-                    List.of(new Parameter(
-                            "n",
-                            new NamePattern(List.of(NamePart.of(Token.NETWORK)), "_", "-", NamePattern.Letters.PLAIN))),
-                    LinkPattern.Same.KEEP),
-            Codes.USUAL);
 
     private static AudienceDefinition everyone(String language) {
         return AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.LANGUAGE, language)));

@@ -13,6 +13,10 @@ import app.tidewrack.core.launch.CreativeSettings.ChatSettings;
 import app.tidewrack.core.launch.CreativeSettings.FormSettings;
 import app.tidewrack.core.launch.CreativeSettings.MessageSettings;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.naming.Codes;
+import app.tidewrack.core.naming.NamePart;
+import app.tidewrack.core.naming.NamePattern;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -22,11 +26,14 @@ import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Column;
+import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
+import app.tidewrack.core.tracking.LinkPattern;
+import app.tidewrack.core.tracking.LinkPattern.Parameter;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -78,6 +85,18 @@ public final class Items {
                     new FormSettings("f1", 2),
                     new ChatSettings("Hello", List.of("Yes")),
                     new MessageSettings("Ada Quill", "A word", "Hello", "Look")));
+
+    /** The usual names; links get {@code ?n=HS}. */
+    public static final NamingScheme SCHEME = new NamingScheme(
+            NamePattern.CAMPAIGN_USUAL,
+            NamePattern.AD_GROUP_USUAL,
+            NamePattern.AD_USUAL,
+            new LinkPattern(
+                    List.of(new Parameter(
+                            "n",
+                            new NamePattern(List.of(NamePart.of(Token.NETWORK)), "_", "-", NamePattern.Letters.PLAIN))),
+                    LinkPattern.Same.KEEP),
+            Codes.USUAL);
 
     private Items() {}
 

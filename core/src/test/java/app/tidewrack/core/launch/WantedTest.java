@@ -16,35 +16,18 @@ import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.form.LeadForm.Completion;
 import app.tidewrack.core.launch.CreativeSettings.FormSettings;
 import app.tidewrack.core.money.Money;
-import app.tidewrack.core.naming.Codes;
-import app.tidewrack.core.naming.NamePart;
-import app.tidewrack.core.naming.NamePattern;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CellRef;
-import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.PlanNames;
-import app.tidewrack.core.tracking.LinkPattern;
-import app.tidewrack.core.tracking.LinkPattern.Parameter;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 
 class WantedTest {
-    private static final NamingScheme SCHEME = new NamingScheme(
-            NamePattern.CAMPAIGN_USUAL,
-            NamePattern.AD_GROUP_USUAL,
-            NamePattern.AD_USUAL,
-            new LinkPattern(
-                    List.of(new Parameter(
-                            "n",
-                            new NamePattern(List.of(NamePart.of(Token.NETWORK)), "_", "-", NamePattern.Letters.PLAIN))),
-                    LinkPattern.Same.KEEP),
-            Codes.USUAL);
-
     private static final AudienceDefinition PEOPLE = AudienceDefinition.everyoneIn("GB")
             .interestedIn(List.of("knitting"))
             .and(AnyOf.of(new Term(TermKind.SOURCE, "s1")));
@@ -85,7 +68,7 @@ class WantedTest {
         PlanNames names = PlanNames.of(
                 campaign,
                 new PlanNames.Words(
-                        SCHEME, Map.of(Token.NETWORK, "HS"), a -> PEOPLE, a -> a, c -> creative, CopyCodes.NONE),
+                        Items.SCHEME, Map.of(Token.NETWORK, "HS"), a -> PEOPLE, a -> a, c -> creative, CopyCodes.NONE),
                 null);
         return new Wanted(Rulebooks.small(true), a -> PEOPLE, c -> creative, "Oddment & Thread")
                 .of(campaign, names, tested);

@@ -82,23 +82,8 @@ class SecondChangeTest {
     }
 
     private static AdSettings leading(String path) {
-        CreativeSettings c = Items.AD.creative();
-        return new AdSettings(
-                "A",
-                new CreativeSettings(
-                        c.format(),
-                        c.brand(),
-                        c.media(),
-                        c.bodies(),
-                        c.headlines(),
-                        c.descriptions(),
-                        c.callsToAction(),
-                        "https://x.example/" + path,
-                        c.post(),
-                        c.cards(),
-                        c.form(),
-                        c.chat(),
-                        c.message()));
+        CreativeSettings shown = Items.AD.creative();
+        return Items.AD.showing(shown.saying(shown.bodies(), shown.headlines(), "https://x.example/" + path));
     }
 
     /** What is about to be done is told as such: by whom and when is not known yet. */

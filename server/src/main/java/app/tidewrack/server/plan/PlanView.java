@@ -295,9 +295,7 @@ public record PlanView(
                 row.money().minor(),
                 row.locked(),
                 facts.budgeting()
-                        .daily(
-                                Objects.requireNonNull(facts.budgeting().forCampaign() ? spends : row.money()),
-                                facts.flight())
+                        .daily(facts.budgeting().forCampaign() ? spends : row.money(), facts.flight())
                         .minor(),
                 spends.minor(),
                 facts.budgeting().lifetime(spends, facts.flight()).minor(),

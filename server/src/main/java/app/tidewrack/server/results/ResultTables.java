@@ -128,7 +128,7 @@ class ResultTables {
         for (Map<String, Object> row : byGroup.of(
                 clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to())) {
             By.Group group = groups.at(
-                    Objects.requireNonNull(((Number) row.get("group_number"))).intValue());
+                    Objects.requireNonNull((Number) row.get("group_number")).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
         }
         if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
@@ -299,8 +299,8 @@ class ResultTables {
 
     static Counts counts(Map<String, Object> row) {
         Map<Measure, Long> counts = new EnumMap<>(Measure.class);
-        Measure.REPORTED.forEach(m -> counts.put(
-                m, Objects.requireNonNull(((Number) row.get(m.code()))).longValue()));
+        Measure.REPORTED.forEach(m ->
+                counts.put(m, Objects.requireNonNull((Number) row.get(m.code())).longValue()));
         return Counts.of(counts);
     }
 }

@@ -368,7 +368,7 @@ class ResultsController {
         for (Map<String, Object> row :
                 byGroup.of(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
             AdOfSheet ad = Objects.requireNonNull(byNumber.get(
-                    Objects.requireNonNull(((Number) row.get("group_number"))).intValue()));
+                    Objects.requireNonNull((Number) row.get("group_number")).intValue()));
             Counts counts = ResultTables.counts(row);
             Measure result = results.get(ad.rowId());
             cells.put(

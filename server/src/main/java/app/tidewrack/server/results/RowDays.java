@@ -82,7 +82,7 @@ public class RowDays {
                 EARLIEST,
                 LATEST)) {
             RowKey key = keys.get(
-                    Objects.requireNonNull(((Number) row.get("group_number"))).intValue());
+                    Objects.requireNonNull((Number) row.get("group_number")).intValue());
             Counts counts = ResultTables.counts(row);
             Measure sought = results.get(key);
             days.computeIfAbsent(key, k -> new TreeMap<>())
