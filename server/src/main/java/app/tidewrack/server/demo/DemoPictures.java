@@ -1,5 +1,6 @@
 package app.tidewrack.server.demo;
 
+import app.tidewrack.server.demo.DemoStep.Look;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -15,7 +16,7 @@ import java.io.UncheckedIOException;
 import java.util.Random;
 import javax.imageio.ImageIO;
 
-/** Draws the demo's pictures: woven cloth with a mend on it. The same arguments give the same bytes. */
+/** Draws the demo's pictures: woven cloth with a mend on it. The same look gives the same bytes. */
 final class DemoPictures {
     private DemoPictures() {}
 
@@ -28,20 +29,23 @@ final class DemoPictures {
         GAUGE
     }
 
-    static byte[] draw(int width, int height, int cloth, int thread, Motif motif) {
+    static byte[] draw(Look look) {
+        int width = look.width();
+        int height = look.height();
+        Color thread = new Color(Integer.parseInt(look.thread(), 16));
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = image.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON);
-        weave(g, width, height, new Color(cloth));
+        weave(g, width, height, new Color(Integer.parseInt(look.ground(), 16)));
         double x = width * 0.5;
         double y = height * 0.48;
         double size = Math.min(width, height) * 0.78;
-        switch (motif) {
-            case DARN -> darn(g, x, y, size, new Color(thread));
-            case PATCH -> patch(g, x, y, size, new Color(thread));
-            case BUTTONS -> buttons(g, x, y, size, new Color(thread));
-            case WAVES -> waves(g, width, height, new Color(thread));
-            case GAUGE -> gauge(g, x, y, size, new Color(thread));
+        switch (look.motif()) {
+            case DARN -> darn(g, x, y, size, thread);
+            case PATCH -> patch(g, x, y, size, thread);
+            case BUTTONS -> buttons(g, x, y, size, thread);
+            case WAVES -> waves(g, width, height, thread);
+            case GAUGE -> gauge(g, x, y, size, thread);
         }
         g.dispose();
         return jpeg(image);

@@ -1,83 +1,81 @@
 package app.tidewrack.server.demo;
 
-import app.tidewrack.server.demo.StoryTeller.Look;
+import app.tidewrack.server.demo.DemoStep.Look;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /** Makes the demo's videos with ffmpeg: a slow look over a drawn cloth, with a quiet tone where there is sound. */
 final class DemoVideos {
-    private static final Logger LOG = LoggerFactory.getLogger(DemoVideos.class);
     private static final int LONGEST_SECONDS = 60;
 
     private DemoVideos() {}
 
     /**
-     * @param look its file's ending chooses the container
-     * @return nothing where ffmpeg is missing: the demo does without then
+     * The look's file name chooses the container.
+     *
+     * @throws IllegalStateException when ffmpeg is missing or fails
      */
-    static Optional<byte[]> film(Look look, int seconds, boolean sound) {
+    static byte[] film(DemoStep.Film film) {
+        Look look = film.look();
+        Look cloth = new Look(
+                "cloth.jpg", look.width() * 5 / 4, look.height() * 5 / 4, look.ground(), look.thread(), look.motif());
         try {
             Path folder = Files.createTempDirectory("tidewrack-demo");
-            Path cloth = folder.resolve("cloth.jpg");
-            Path film = folder.resolve(look.file());
+            Path from = folder.resolve(cloth.file());
+            Path to = folder.resolve(look.file());
             try {
-                int wide = look.width() * 5 / 4;
-                int high = look.height() * 5 / 4;
-                Files.write(cloth, DemoPictures.draw(wide, high, look.cloth(), look.thread(), look.motif()));
-                return run(command(look, seconds, sound, cloth, film))
-                        ? Optional.of(Files.readAllBytes(film))
-                        : Optional.empty();
+                Files.write(from, DemoPictures.draw(cloth));
+                run(command(film, from, to));
+                return Files.readAllBytes(to);
             } finally {
-                Files.deleteIfExists(cloth);
-                Files.deleteIfExists(film);
+                Files.deleteIfExists(from);
+                Files.deleteIfExists(to);
                 Files.delete(folder);
             }
         } catch (IOException e) {
-            LOG.warn("The demo goes without {}: {}", look.file(), e.getMessage());
-            return Optional.empty();
+            throw new IllegalStateException("The demo's " + look.file() + " cannot be filmed", e);
         }
     }
 
-    private static List<String> command(Look look, int seconds, boolean sound, Path cloth, Path film) {
+    private static List<String> command(DemoStep.Film film, Path from, Path to) {
         List<String> command = new ArrayList<>(List.of(
-                "ffmpeg", "-nostdin", "-v", "error", "-y", "-loop", "1", "-framerate", "25", "-i", cloth.toString()));
-        if (sound) {
+                "ffmpeg", "-nostdin", "-v", "error", "-y", "-loop", "1", "-framerate", "25", "-i", from.toString()));
+        if (film.sound()) {
             command.addAll(
                     List.of("-f", "lavfi", "-i", "sine=frequency=220:sample_rate=44100", "-c:a", "aac", "-b:a", "64k"));
         }
         command.addAll(List.of(
                 "-t",
-                String.valueOf(seconds),
+                String.valueOf(film.seconds()),
                 "-vf",
-                "crop=%d:%d:(iw-ow)*t/%d:(ih-oh)*t/%d,format=yuv420p"
-                        .formatted(look.width(), look.height(), seconds, seconds),
+                "crop=%1$d:%2$d:(iw-ow)*t/%3$d:(ih-oh)*t/%3$d,format=yuv420p"
+                        .formatted(film.look().width(), film.look().height(), film.seconds()),
                 "-c:v",
                 "libx264",
                 "-preset",
                 "ultrafast",
                 "-threads",
                 "1",
-                film.toString()));
+                to.toString()));
         return command;
     }
 
-    private static boolean run(List<String> command) throws IOException {
+    private static void run(List<String> command) throws IOException {
         Process process = new ProcessBuilder(command)
                 .redirectErrorStream(true)
                 .redirectOutput(ProcessBuilder.Redirect.DISCARD)
                 .start();
         try {
-            return process.waitFor(LONGEST_SECONDS, TimeUnit.SECONDS) && process.exitValue() == 0;
+            if (!process.waitFor(LONGEST_SECONDS, TimeUnit.SECONDS) || process.exitValue() != 0) {
+                throw new IOException("ffmpeg did not make it");
+            }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            return false;
+            throw new IOException(e);
         } finally {
             process.destroyForcibly();
         }

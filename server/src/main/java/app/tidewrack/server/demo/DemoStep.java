@@ -1,0 +1,89 @@
+package app.tidewrack.server.demo;
+
+import app.tidewrack.core.playbook.Playbook;
+import app.tidewrack.core.source.SourceKind;
+import app.tidewrack.server.audience.AudienceLibrary;
+import app.tidewrack.server.brief.BriefBody;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.creative.CopyDeck.Wording;
+import app.tidewrack.server.creative.CreativeLibrary;
+import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.form.ScriptLibrary;
+import app.tidewrack.server.plan.EditBody;
+import app.tidewrack.server.source.SourceLibrary;
+import app.tidewrack.server.splittest.SplitTests.TestAsked;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** The steps of the demo's story as its files tell them: what the application's own services are asked for. */
+final class DemoStep {
+    private DemoStep() {}
+
+    record Person(String id, String name, String email, String password) {}
+
+    /** A client with an account on each network; their ids are the client's with the network's code. */
+    record Client(
+            String id,
+            String name,
+            String about,
+            String currency,
+            String zone,
+            @Nullable String site,
+            List<String> profiles,
+            @Nullable Long spendingLimitMinor) {}
+
+    /** One more account. */
+    record Account(String id, String network, String currency, String zone, Accounts.Wanted wanted) {}
+
+    record Member(String person, String role) {}
+
+    record Brief(BriefBody brief) {}
+
+    /**
+     * A customer list, drawn by chance: some people twice, some without an address.
+     *
+     * @param line what a row says of an order, a person and their address
+     */
+    record CustomerList(String name, long seed, int rows, String line, String country, List<String> accounts) {}
+
+    record Source(String name, SourceKind kind, String account, SourceLibrary.Rule rule) {}
+
+    record Audience(AudienceLibrary.Wanted wanted) {}
+
+    /**
+     * A piece of woven cloth with a mend on it.
+     *
+     * @param ground colour of the cloth, six hexadecimal digits
+     * @param thread likewise, of the mend
+     */
+    record Look(String file, int width, int height, String ground, String thread, DemoPictures.Motif motif) {}
+
+    record Picture(Look look) {}
+
+    record Film(Look look, int seconds, boolean sound) {}
+
+    record Phrases(List<Wording> phrases) {}
+
+    record Form(String name, FormLibrary.Draft draft) {}
+
+    record Script(String name, ScriptLibrary.Kind kind, ScriptLibrary.Draft draft) {}
+
+    /** Asks a person to be named as the sender of messages. */
+    record Sender(String account, String name) {}
+
+    record Creative(String name, CreativeLibrary.Draft draft) {}
+
+    /** Takes up a plan, a new one when none has the name; the steps after it are made in this one. */
+    record Plan(String name) {}
+
+    record Edit(EditBody edit) {}
+
+    record SplitTest(String name, String hypothesis, TestAsked asked) {}
+
+    record Launch() {}
+
+    record Rules(Playbook playbook) {}
+
+    /** Sends leads on to the receiver that ships beside the practice network. */
+    record Receiver() {}
+}
