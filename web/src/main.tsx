@@ -3,39 +3,45 @@ import "@fontsource-variable/public-sans";
 import "./look/base.css";
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App, ConfigProvider } from "antd";
-import { lazy, StrictMode, Suspense } from "react";
+import { lazy, StrictMode, Suspense, type ComponentType } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
-import { Clients, Desk } from "./desk";
+import { Clients } from "./desk/Clients";
+import { Desk } from "./desk/Desk";
 import { Frame } from "./frame/Frame";
 import { Nowhere } from "./frame/Nowhere";
 import { theme } from "./look/theme";
 import { SignIn } from "./signin/SignIn";
 
 const screens = {
-  audiences: () => import("./audiences"),
-  brief: () => import("./brief"),
-  creative: () => import("./creative"),
-  forms: () => import("./forms"),
-  plan: () => import("./plan"),
-  launch: () => import("./launch"),
-  results: () => import("./results"),
-  tests: () => import("./tests"),
-  advice: () => import("./advice"),
-  rules: () => import("./rules"),
+  brief: () => import("./brief/BriefScreen"),
+  audiences: () => import("./audiences/Audiences"),
+  creative: () => import("./creative/CreativeScreen"),
+  forms: () => import("./forms/FormsScreen"),
+  plan: () => import("./plan/Plan"),
+  launch: () => import("./launch/Launch"),
+  results: () => import("./results/Results"),
+  report: () => import("./results/Report"),
+  tests: () => import("./tests/Tests"),
+  advice: () => import("./advice/AdviceScreen"),
+  rules: () => import("./rules/Rules"),
 };
-const Audiences = lazy(screens.audiences);
-const Brief = lazy(screens.brief);
-const Creative = lazy(screens.creative);
-const Forms = lazy(screens.forms);
-const Plan = lazy(screens.plan);
-const Launch = lazy(screens.launch);
-const Results = lazy(screens.results);
-const Report = lazy(() => screens.results().then((screen) => ({ default: screen.Report })));
-const Tests = lazy(() => screens.tests().then((screen) => ({ default: screen.Tests })));
-const Advice = lazy(() => screens.advice().then((screen) => ({ default: screen.AdviceScreen })));
-const Rules = lazy(screens.rules);
+const Brief = screen(screens.brief, "BriefScreen");
+const Audiences = screen(screens.audiences, "Audiences");
+const Creative = screen(screens.creative, "CreativeScreen");
+const Forms = screen(screens.forms, "FormsScreen");
+const Plan = screen(screens.plan, "Plan");
+const Launch = screen(screens.launch, "Launch");
+const Results = screen(screens.results, "Results");
+const Report = screen(screens.report, "Report");
+const Tests = screen(screens.tests, "Tests");
+const Advice = screen(screens.advice, "AdviceScreen");
+const Rules = screen(screens.rules, "Rules");
+
+function screen<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
+  return lazy(async () => ({ default: (await load())[name] }));
+}
 
 // Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
 window.addEventListener("load", () => {

@@ -6,23 +6,12 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
-import { planKey } from "../plan/queries";
-import { Aspects } from "../results/Aspects";
-import { figure, titled } from "../results/model";
+import { Aspects, figure, titled } from "../results";
 import { came, MOVE_WORDS, rulesOf } from "./model";
 import { OneAdvice } from "./OneAdvice";
-import {
-  adviceQuery,
-  decisionsQuery,
-  playbookQuery,
-  putOffAdvice,
-  refuseAdvice,
-  takeAdvice,
-  type Advice,
-  type Decision,
-  type Move,
-  type Playbook,
-} from "./queries";
+import { decisionsQuery, putOffAdvice, refuseAdvice, takeAdvice, type Decision } from "./queries";
+import { planKey } from "../api/plans";
+import { type Advice, type Move, type Playbook, adviceQuery, playbookQuery } from "../api/playbook";
 
 /** What the playbook advises on what runs, what was decided, and what came of it. */
 export function AdviceScreen() {
@@ -49,8 +38,8 @@ export function AdviceScreen() {
   const step = (by: number) => choose(acts[Math.min(acts.length - 1, Math.max(0, at + by))]?.key ?? null);
   const decided = (now?: Advice[]) => {
     if (now) queries.setQueryData(adviceQuery(clientId).queryKey, now);
-    else void queries.invalidateQueries({ queryKey: adviceQuery(clientId).queryKey });
-    void queries.invalidateQueries({ queryKey: decisionsQuery(clientId).queryKey });
+    else void queries.invalidateQueries(adviceQuery(clientId));
+    void queries.invalidateQueries(decisionsQuery(clientId));
   };
   const fault = (e: Error) => void message.error(e.message);
   const take = (a: Advice, move: Move, amount: number | null) =>

@@ -3,7 +3,7 @@ import dayjs from "dayjs";
 import { useState } from "react";
 import { networkColours } from "../look/theme";
 import { costs, doing } from "./model";
-import type { Advice, Move } from "./queries";
+import { type Advice, type Move } from "../api/playbook";
 
 /** One piece of advice: what to do, the numbers, what it costs; to take, change, put off or refuse. */
 export function OneAdvice(props: {

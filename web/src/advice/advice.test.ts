@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { came, costs, doing, rulesOf } from "./model";
-import type { Advice, Decision, Playbook } from "./queries";
+import type { Decision } from "./queries";
+import { type Advice, type Playbook } from "../api/playbook";
 
 const advice = (more: Partial<Advice>): Advice =>
   ({

@@ -1,1 +1,2 @@
-export { AdviceScreen } from "./AdviceScreen";
+export { doing } from "./model";
+export { PlaybookRules } from "./PlaybookRules";

@@ -1,4 +1,7 @@
-import createClient from "openapi-fetch";
+import type { QueryClient } from "@tanstack/react-query";
+import createClient, { type FetchResponse, type MaybeOptionalInit } from "openapi-fetch";
+import createQueryClient from "openapi-react-query";
+import type { HttpMethod, PathsWithMethod, RequiredKeysOf } from "openapi-typescript-helpers";
 import type { components, paths } from "./generated/schema";
 
 export type Schemas = components["schemas"];
@@ -23,38 +26,78 @@ function csrfToken(): string {
   return /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
 }
 
-export const api = createClient<paths>({ baseUrl: window.location.origin });
+/** Calls as the server describes them, which may all be refused with a {@link Problem}. */
+type Calls = {
+  [P in keyof paths]: {
+    [M in keyof paths[P]]: paths[P][M] extends { responses: infer R }
+      ? Omit<paths[P][M], "responses"> & {
+          responses: R & { "4XX": { content: { "application/json": Problem } } };
+        }
+      : paths[P][M];
+  };
+};
+
+const api = createClient<Calls>({ baseUrl: window.location.origin });
 
 api.use({
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", decodeURIComponent(csrfToken()));
     return request;
   },
+  async onResponse({ response }) {
+    if (response.ok) return;
+    if (response.status === 401 && window.location.pathname !== "/signin") {
+      window.location.assign(`/signin?then=${encodeURIComponent(window.location.pathname)}`);
+    }
+    throw problemOf(response.status, parsed(await response.text()));
+  },
+  onError: ({ error }) => (error instanceof Problem ? error : new Problem(0, "No connection to the server.")),
 });
+
+/** Queries of the server by method, path and parameters, which are also their keys. They fail with a {@link Problem}. */
+export const ask = createQueryClient(api);
+
+type Init<I> = RequiredKeysOf<I> extends never ? [I?] : [I];
+
+/** The answer to one call, which changes something; it fails with a {@link Problem}. */
+export async function send<
+  M extends HttpMethod,
+  P extends PathsWithMethod<Calls, M>,
+  I extends MaybeOptionalInit<Calls[P], M>,
+>(method: M, path: P, ...init: Init<I>) {
+  const answer = await api.request(method, path, ...(init as never));
+  return answer.data as NonNullable<
+    FetchResponse<
+      Calls[P][M & keyof Calls[P]] & Record<string | number, unknown>,
+      I,
+      "application/json"
+    >["data"]
+  >;
+}
+
+/** Where a call goes, by the variables of its path, and what it brings. */
+export function at<P>(path: P): { params: { path: P } };
+export function at<P, B>(path: P, body: B): { params: { path: P }; body: B };
+export function at(path: unknown, body?: unknown) {
+  return body === undefined ? { params: { path } } : { params: { path }, body };
+}
+
+/** Asks anew for all that was asked at some paths. */
+export function askAgain(queries: QueryClient, ...at: readonly (keyof paths)[]) {
+  return queries.invalidateQueries({ predicate: ({ queryKey }) => at.some((path) => path === queryKey[1]) });
+}
+
+/** A query whose answer holds for one version of what it is asked of, which is no part of the question. */
+export function versioned<O extends { queryKey: readonly unknown[] }>(
+  options: O,
+  version: string | number,
+): O {
+  return { ...options, queryKey: [...options.queryKey, version] };
+}
 
 function problemOf(status: number, body: unknown): Problem {
   const detail = body as { detail?: string; field?: string } | undefined;
   return new Problem(status, detail?.detail ?? `The server answered ${status}. Try again.`, detail?.field);
-}
-
-/** The data of a call, or a {@link Problem}. */
-export async function asked<T>(
-  call: Promise<{ data?: T; error?: unknown; response: Response }>,
-): Promise<NonNullable<T>> {
-  let answer;
-  try {
-    answer = await call;
-  } catch {
-    throw new Problem(0, "No connection to the server.");
-  }
-  if (!answer.response.ok) {
-    const problem = problemOf(answer.response.status, answer.error);
-    if (problem.status === 401 && window.location.pathname !== "/signin") {
-      window.location.assign(`/signin?then=${encodeURIComponent(window.location.pathname)}`);
-    }
-    throw problem;
-  }
-  return answer.data as NonNullable<T>;
 }
 
 /** Sends bytes as they are and tells how much has gone; stopping breaks the call off. */

@@ -1,22 +1,25 @@
 import "./audiences.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Input, Select } from "antd";
+import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
-import { deskQuery, offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { people, plural } from "../look/format";
 import { networkColours } from "../look/theme";
 import { Temperature, temperatures } from "../look/Temperature";
-import { type Audience, type Draft, draftOf, everyoneIn, freeName, homeCountry } from "./model";
+import { type Audience, type Draft, draftOf, everyoneIn, homeCountry } from "./model";
 import { OneAudience } from "./OneAudience";
-import { addAudiences, audiencesQuery, removeAudience } from "./queries";
+import { addAudiences, removeAudience } from "./queries";
 import { ImportList } from "./sources/ImportList";
 import { NewSource, type SourceDialog } from "./sources/NewSource";
 import { OneSource } from "./sources/OneSource";
-import { removeSource, type Source, sourcesQuery } from "./sources/queries";
+import { removeSource, type Source } from "./sources/queries";
 import { SourceThings } from "./sources/SourceThings";
+import { useChange } from "../frame/useChange";
+import { deskQuery, offerQuery } from "../api/clients";
+import { freeName } from "../look/lists";
+import { audiencesQuery, sourcesQuery } from "../api/audiences";
 
 /** Beyond so many audiences a search field helps. */
 const MANY = 8;
@@ -26,7 +29,7 @@ export function Audiences() {
   const { clientId = "", audienceId, sourceId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const [text, setText] = useState("");
   const [startOn, setStartOn] = useState<string>();
   const desk = useQuery(deskQuery(clientId));
@@ -65,12 +68,10 @@ export function Audiences() {
       taken.push(name);
       return { accountId, version: 0, name, definition: d.definition };
     });
-    addAudiences(clientId, bodies)
-      .then(async ([first]) => {
-        await queries.invalidateQueries({ queryKey: ["audiences", clientId] });
-        if (first) await navigate(`/c/${clientId}/audiences/${first.id}`);
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(addAudiences(clientId, bodies), async ([first]) => {
+      await queries.invalidateQueries(audiencesQuery(clientId));
+      if (first) await navigate(`/c/${clientId}/audiences/${first.id}`);
+    });
   };
   const startNew = (on: Schemas["AccountView"]) => {
     setStartOn(on.id);
@@ -78,21 +79,17 @@ export function Audiences() {
     make([{ name: "New audience", definition: everyoneIn(country) }], on.id);
   };
   const remove = (audience: Audience) => {
-    removeAudience(clientId, audience.id)
-      .then(async () => {
-        await navigate(`/c/${clientId}/audiences`);
-        await queries.invalidateQueries({ queryKey: ["audiences", clientId] });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(removeAudience(clientId, audience.id), async () => {
+      await navigate(`/c/${clientId}/audiences`);
+      await queries.invalidateQueries(audiencesQuery(clientId));
+    });
   };
 
   const removeThis = (gone: Source) => {
-    removeSource(clientId, gone.id)
-      .then(async () => {
-        await navigate(`/c/${clientId}/audiences`);
-        await queries.invalidateQueries({ queryKey: ["sources", clientId] });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(removeSource(clientId, gone.id), async () => {
+      await navigate(`/c/${clientId}/audiences`);
+      await queries.invalidateQueries(sourcesQuery(clientId));
+    });
   };
   const openSource = (id: string) => void navigate(`/c/${clientId}/audiences/sources/${id}`);
   const countries = offer.data?.rulebook.audience.countries ?? [];

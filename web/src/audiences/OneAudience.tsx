@@ -10,8 +10,12 @@ import { Facts } from "./Facts";
 import { Layers } from "./Layers";
 import { type Audience, differencesWords, type Draft, draftOf, withPlace } from "./model";
 import { Overlap } from "./Overlap";
-import { audiencesQuery, keepAudience, leaveOut, nearestCity, sidesQuery } from "./queries";
+import { keepAudience, leaveOut, nearestCity, sidesQuery } from "./queries";
 import { Sides } from "./Sides";
+import { askAgain } from "../api/client";
+import { useChange } from "../frame/useChange";
+import { audiencesQuery } from "../api/audiences";
+import { PLAN_PATHS } from "../api/plans";
 
 const VIEWS = ["Describe", "Overlap", "Layers", "Networks"] as const;
 const PIN_RADIUS_KM = 12;
@@ -32,6 +36,7 @@ export function OneAudience(props: {
   const { clientId, account, offer, current, audiences } = props;
   const queries = useQueryClient();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const [view, setView] = useState<(typeof VIEWS)[number]>("Describe");
   const save = useCallback(
     async (draft: Draft) => {
@@ -40,7 +45,7 @@ export function OneAudience(props: {
       const body = { accountId: account.id, version: known?.version ?? current.version, ...draft };
       const kept = await keepAudience(clientId, current.id, body);
       queries.setQueryData<Audience[]>(key, (all) => all?.map((a) => (a.id === kept.id ? kept : a)));
-      void queries.invalidateQueries({ queryKey: ["plan"] });
+      void askAgain(queries, ...PLAN_PATHS);
     },
     [clientId, account.id, current.id, current.version, queries],
   );
@@ -49,51 +54,44 @@ export function OneAudience(props: {
   const { definition } = draft;
 
   const takeOut = (other: Audience) => {
-    leaveOut(clientId, { accountId: account.id, definition, otherId: other.id })
-      .then((found) => {
-        change({ ...draft, definition: found.definition });
-        const more = found.lost - found.needed;
-        void message.info(
-          `${other.name} is left out: ${count(found.lost)} people go` +
-            (more > found.needed * 0.1 ? `, ${count(more)} more than were shared.` : "."),
-        );
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(leaveOut(clientId, { accountId: account.id, definition, otherId: other.id }), (found) => {
+      change({ ...draft, definition: found.definition });
+      const more = found.lost - found.needed;
+      void message.info(
+        `${other.name} is left out: ${count(found.lost)} people go` +
+          (more > found.needed * 0.1 ? `, ${count(more)} more than were shared.` : "."),
+      );
+    });
   };
   const pin = (latitude: number, longitude: number) => {
-    nearestCity(clientId, account.id, latitude, longitude)
-      .then((city) => {
-        const circle = {
-          cityId: 0,
-          name: `pin near ${city.name}`,
-          country: city.country,
-          latitude: Number(latitude.toFixed(5)),
-          longitude: Number(longitude.toFixed(5)),
-          radiusKm: Math.max(offer.rulebook.audience.radius?.leastKm ?? 1, PIN_RADIUS_KM),
-        };
-        change({ ...draft, definition: { ...definition, places: withPlace(definition.places, circle) } });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(nearestCity(clientId, account.id, latitude, longitude), (city) => {
+      const circle = {
+        cityId: 0,
+        name: `pin near ${city.name}`,
+        country: city.country,
+        latitude: Number(latitude.toFixed(5)),
+        longitude: Number(longitude.toFixed(5)),
+        radiusKm: Math.max(offer.rulebook.audience.radius?.leastKm ?? 1, PIN_RADIUS_KM),
+      };
+      change({ ...draft, definition: { ...definition, places: withPlace(definition.places, circle) } });
+    });
   };
   /** As nearly as the other network can take it; what differs is told. */
   const copyTo = (accountId: string) => {
-    queries
-      .query(sidesQuery(clientId, account.id, definition))
-      .then((sides) => {
-        const side = sides.find((s) => s.accountId === accountId);
-        if (!side?.definition) {
-          void message.error(`${side?.networkName ?? "The network"} is in none of these countries.`);
-          return;
-        }
-        if (side.differences.length > 0) {
-          void message.info(`${side.networkName} ${differencesWords(side.differences)}.`);
-        }
-        props.onCopyTo(accountId, {
-          name: `${draft.name}, ${side.networkName}`,
-          definition: side.definition,
-        });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(queries.query(sidesQuery(clientId, account.id, definition)), (sides) => {
+      const side = sides.find((s) => s.accountId === accountId);
+      if (!side?.definition) {
+        void message.error(`${side?.networkName ?? "The network"} is in none of these countries.`);
+        return;
+      }
+      if (side.differences.length > 0) {
+        void message.info(`${side.networkName} ${differencesWords(side.differences)}.`);
+      }
+      props.onCopyTo(accountId, {
+        name: `${draft.name}, ${side.networkName}`,
+        definition: side.definition,
+      });
+    });
   };
   const elsewhere = props.accounts.filter((a) => a.id !== account.id);
   return (

@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import type { Schemas } from "../api/client";
 import {
+  barLength,
+  keeps,
   type Circle,
   countriesOf,
   type Definition,
@@ -168,5 +170,15 @@ describe("sources", () => {
       ruleWords(source({ kind: "SITE", rule: { event: "purchase", subject: null, percent: null, window } })),
     ).toBe("People who last bought 4 to 7 days ago, and not since");
     expect(ruleWords(source({ rows: 6204 }))).toBe("6,204 rows of a customer list");
+  });
+});
+
+describe("a step", () => {
+  it("names what a step keeps, and draws it on a log scale", () => {
+    const rung = { kind: "PLACES" as const, number: 0, size: { people: 1000, fewer: false }, kept: 0.011 };
+    expect(keeps(rung, true)).toBe("keeps 1.1 %, narrows most");
+    expect(keeps({ ...rung, kept: 0.95 }, false)).toBe("keeps 95 %, hardly narrows");
+    expect(barLength(1000, 1_000_000)).toBeCloseTo(0.5);
+    expect(barLength(0, 1_000_000)).toBe(0);
   });
 });

@@ -1,1 +1,1 @@
-export { Audiences as default } from "./Audiences";
+export { barLength, differencesWords } from "./model";

@@ -52,16 +52,6 @@ export function homeCountry(audiences: Audience[], offered: Schemas["Choice"][])
   return most?.[0] ?? offered[0]?.code ?? "";
 }
 
-/** The name followed by the first number that makes it unlike the others. */
-export function freeName(wanted: string, taken: string[]): string {
-  const lower = new Set(taken.map((t) => t.toLowerCase()));
-  if (!lower.has(wanted.toLowerCase())) return wanted;
-  for (let n = 2; ; n++) {
-    const name = `${wanted} ${n}`;
-    if (!lower.has(name.toLowerCase())) return name;
-  }
-}
-
 /** Length of a bar on a logarithmic scale: the whole is 1, one person nothing. */
 export function barLength(people: number, whole: number): number {
   if (people <= 1 || whole <= 1) return 0;

@@ -4,7 +4,8 @@ import type { Schemas } from "../api/client";
 import { countriesOf, keyOf, OF_TOPICS, type Definition, type Term, type TermKind } from "./model";
 import { questionsQuery } from "./queries";
 import { bandsOf } from "./sources/model";
-import { sourcesQuery, type Source } from "./sources/queries";
+import { type Source } from "./sources/queries";
+import { sourcesQuery } from "../api/audiences";
 
 type Offer = Schemas["OfferView"];
 

@@ -1,11 +1,8 @@
 import "./brief.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
+import { Button } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { freeName } from "../audiences/model";
-import { deskQuery } from "../desk/queries";
-import { clockQuery } from "../frame/Clock";
 import { Columns } from "../frame/Columns";
 import { day, plural } from "../look/format";
 import { networkColours } from "../look/theme";
@@ -13,14 +10,17 @@ import { newBrief } from "./model";
 import { OneAccount } from "./OneAccount";
 import { OneBrief } from "./OneBrief";
 import { OpenAccount } from "./OpenAccount";
-import { addBrief, briefsQuery, networksQuery, removeBrief, type Brief } from "./queries";
+import { addBrief, briefsQuery, removeBrief, type Brief } from "./queries";
+import { useChange } from "../frame/useChange";
+import { freeName } from "../look/lists";
+import { clockQuery, deskQuery, networksQuery } from "../api/clients";
 
 /** The client's briefs and accounts, and the one at hand. */
 export function BriefScreen() {
   const { clientId = "", briefId, accountId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const [opening, setOpening] = useState(false);
   const desk = useQuery(deskQuery(clientId));
   const briefs = useQuery(briefsQuery(clientId));
@@ -40,12 +40,10 @@ export function BriefScreen() {
       from.name,
       briefs.data.map((b) => b.brief.name),
     );
-    addBrief(clientId, { ...from, name })
-      .then(async (added) => {
-        await queries.invalidateQueries({ queryKey: ["briefs", clientId] });
-        await navigate(`${home}/${added.id}`);
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(addBrief(clientId, { ...from, name }), async (added) => {
+      await queries.invalidateQueries(briefsQuery(clientId));
+      await navigate(`${home}/${added.id}`);
+    });
   };
   const startNew = () => {
     if (accounts[0])
@@ -53,12 +51,10 @@ export function BriefScreen() {
     else setOpening(true);
   };
   const remove = (id: string) => {
-    removeBrief(clientId, id)
-      .then(async () => {
-        await navigate(home);
-        await queries.invalidateQueries({ queryKey: ["briefs", clientId] });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(removeBrief(clientId, id), async () => {
+      await navigate(home);
+      await queries.invalidateQueries(briefsQuery(clientId));
+    });
   };
 
   const things = (

@@ -7,6 +7,7 @@ import { useKeptDraft } from "../frame/useKeptDraft";
 import { count, day } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { changeAccount, toldQuery } from "./queries";
+import { deskQuery } from "../api/clients";
 
 type Account = Schemas["AccountView"];
 type Draft = Schemas["AccountBody"];
@@ -19,8 +20,8 @@ export function OneAccount(props: { clientId: string; account: Account; things: 
   const save = useCallback(
     async (draft: Draft) => {
       await changeAccount(clientId, account.id, draft);
-      await queries.invalidateQueries({ queryKey: ["desk", clientId] });
-      await queries.invalidateQueries({ queryKey: ["told", clientId, account.id] });
+      await queries.invalidateQueries(deskQuery(clientId));
+      await queries.invalidateQueries(toldQuery(clientId, account.id));
     },
     [clientId, account.id, queries],
   );

@@ -3,6 +3,7 @@ import { Input, Modal, Select } from "antd";
 import { useState } from "react";
 import { Problem, type Schemas } from "../api/client";
 import { openAccount } from "./queries";
+import { deskQuery } from "../api/clients";
 
 const ZONES = Intl.supportedValuesOf("timeZone").map((value) => ({ value, label: value }));
 
@@ -42,7 +43,7 @@ export function OpenAccount(props: {
       },
     })
       .then(async (opened) => {
-        await queries.invalidateQueries({ queryKey: ["desk", clientId] });
+        await queries.invalidateQueries(deskQuery(clientId));
         setName("");
         setProblem(undefined);
         props.onClose();

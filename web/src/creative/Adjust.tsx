@@ -2,7 +2,7 @@ import { Modal, Slider } from "antd";
 import { useState, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
 import { length, mendWords, type Medium } from "./model";
-import { stillUrl } from "./queries";
+import { stillUrl } from "../api/creatives";
 
 type Mend = Schemas["Mend"];
 

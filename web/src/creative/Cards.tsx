@@ -1,7 +1,8 @@
 import { Input } from "antd";
 import type { Schemas } from "../api/client";
-import { moved, withCards, type Draft, type Format, type Medium } from "./model";
-import { stillUrl } from "./queries";
+import { withCards, type Draft, type Format, type Medium } from "./model";
+import { moved } from "../look/lists";
+import { stillUrl } from "../api/creatives";
 
 type Card = Schemas["CardBody"];
 

@@ -1,26 +1,20 @@
 import "./creative.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Input } from "antd";
+import { Button, Input } from "antd";
 import { useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
-import { freeName } from "../audiences/model";
-import { deskQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { plural } from "../look/format";
 import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
 import { draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
-import {
-  addCreative,
-  creativesQuery,
-  formatsQuery,
-  mediaQuery,
-  phrasesQuery,
-  removeCreative,
-  stillUrl,
-} from "./queries";
+import { addCreative, phrasesQuery, removeCreative } from "./queries";
+import { useChange } from "../frame/useChange";
+import { freeName } from "../look/lists";
+import { deskQuery } from "../api/clients";
+import { creativesQuery, formatsQuery, mediaQuery, stillUrl } from "../api/creatives";
 
 const SEARCHED_FROM = 12;
 
@@ -31,7 +25,7 @@ export function CreativeScreen() {
   const { clientId = "", creativeId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const desk = useQuery(deskQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
   const media = useQuery(mediaQuery(clientId));
@@ -51,20 +45,16 @@ export function CreativeScreen() {
       from.name,
       all.map((c) => c.creative.name),
     );
-    addCreative(clientId, { ...from, name, version: 0 })
-      .then(async (added) => {
-        await queries.invalidateQueries({ queryKey: ["creatives", clientId] });
-        await navigate(`/c/${clientId}/creative/${added.creative.id}`);
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(addCreative(clientId, { ...from, name, version: 0 }), async (added) => {
+      await queries.invalidateQueries(creativesQuery(clientId));
+      await navigate(`/c/${clientId}/creative/${added.creative.id}`);
+    });
   };
   const remove = (kept: Kept) => {
-    removeCreative(clientId, kept.creative.id)
-      .then(async () => {
-        await navigate(`/c/${clientId}/creative`);
-        await queries.invalidateQueries({ queryKey: ["creatives", clientId] });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(removeCreative(clientId, kept.creative.id), async () => {
+      await navigate(`/c/${clientId}/creative`);
+      await queries.invalidateQueries(creativesQuery(clientId));
+    });
   };
   const things = (chosen: string[], onChoose: ((medium: Medium) => void) | undefined): ReactNode => (
     <>

@@ -6,6 +6,7 @@ import { Columns } from "../frame/Columns";
 import { plural } from "../look/format";
 import { forSpreadsheet, hasToken, pasted, TEXT_PARTS, type Phrase } from "./model";
 import { addPhrases, changePhrase, phrasesQuery, removePhrase } from "./queries";
+import { creativesQuery } from "../api/creatives";
 
 /** The client's bodies, headlines and descriptions, pasted in from and out to a spreadsheet. */
 export function Deck({
@@ -25,7 +26,7 @@ export function Deck({
     call
       .then((all) => {
         queries.setQueryData(key, all);
-        void queries.invalidateQueries({ queryKey: ["creatives", clientId] });
+        void queries.invalidateQueries(creativesQuery(clientId));
         return true;
       })
       .catch((e: Error) => {

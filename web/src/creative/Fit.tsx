@@ -17,6 +17,7 @@ import {
 import { mendMedium, mendState, stopMend } from "./queries";
 import { Adjust, isAdjustable } from "./Adjust";
 import { TextGrid } from "./TextGrid";
+import { mediaQuery } from "../api/creatives";
 
 type Mend = Schemas["Mend"];
 type Job = Schemas["MendJob"];
@@ -53,7 +54,7 @@ export const Fit = memo(function Fit({
         now = await mendState(clientId, now.id);
       }
       if (now.state === "DONE" && now.made) {
-        await queries.invalidateQueries({ queryKey: ["media", clientId] });
+        await queries.invalidateQueries(mediaQuery(clientId));
         onReplace(index, now.made);
       } else if (now.state === "FAILED") message.error({ content: now.problem, duration: 12 });
     } catch (e) {

@@ -3,7 +3,9 @@ import { useQueryClient } from "@tanstack/react-query";
 import { App, Progress } from "antd";
 import { useRef, useState } from "react";
 import { length, measured, type Medium } from "./model";
-import { addMedium, removeMedium, stillUrl } from "./queries";
+import { addMedium, removeMedium } from "./queries";
+import { useChange } from "../frame/useChange";
+import { mediaQuery, stillUrl } from "../api/creatives";
 
 /** What the server takes at most; more is not even sent. */
 const LARGEST_BYTES = 500_000_000;
@@ -22,6 +24,7 @@ export function MediaShelf({
 }) {
   const queries = useQueryClient();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const [over, setOver] = useState(false);
   const [sending, setSending] = useState<{ name: string; share: number; left: number }>();
   const stop = useRef<(() => void) | undefined>(undefined);
@@ -43,7 +46,7 @@ export function MediaShelf({
       };
       try {
         const medium = await done;
-        await queries.invalidateQueries({ queryKey: ["media", clientId] });
+        await queries.invalidateQueries(mediaQuery(clientId));
         if (files.length === 1) onChoose?.(medium);
       } catch (e) {
         message.error({ content: (e as Error).message, duration: 12 });
@@ -52,9 +55,9 @@ export function MediaShelf({
     setSending(undefined);
   };
   const remove = (medium: Medium) => {
-    removeMedium(clientId, medium.sha256)
-      .then(() => queries.invalidateQueries({ queryKey: ["media", clientId] }))
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(removeMedium(clientId, medium.sha256), () =>
+      queries.invalidateQueries(mediaQuery(clientId)),
+    );
   };
   return (
     <>

@@ -1,14 +1,6 @@
-import {
-  length,
-  moved,
-  toggled,
-  withCards,
-  type Draft,
-  type Format,
-  type Medium,
-  type NetworkFit,
-} from "./model";
-import { stillUrl } from "./queries";
+import { length, toggled, withCards, type Draft, type Format, type Medium, type NetworkFit } from "./model";
+import { moved } from "../look/lists";
+import { stillUrl } from "../api/creatives";
 
 /** The media of a creative in their order; they are chosen on the shelf. */
 export function MediaStrip({

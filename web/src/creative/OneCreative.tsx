@@ -2,7 +2,6 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { Button } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
-import { formsQuery, scriptsQuery } from "../forms/queries";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
@@ -23,8 +22,12 @@ import {
 } from "./model";
 import { Parts } from "./Parts";
 import { Previews, type Chosen } from "./Preview";
-import { creativesQuery, fitQuery, keepCreative } from "./queries";
+import { fitQuery, keepCreative, phrasesQuery } from "./queries";
 import { Vary } from "./Vary";
+import { askAgain } from "../api/client";
+import { formsQuery, scriptsQuery } from "../api/forms";
+import { creativesQuery } from "../api/creatives";
+import { PLAN_PATHS } from "../api/plans";
 
 type Kept = Schemas["KeptCreative"];
 
@@ -57,8 +60,8 @@ export function OneCreative(props: {
       const known = queries.getQueryData<Kept[]>(key)?.find((c) => c.creative.id === id);
       const kept = await keepCreative(clientId, id, { ...draft, version: known?.version ?? current.version });
       queries.setQueryData<Kept[]>(key, (all) => all?.map((c) => (c.creative.id === id ? kept : c)));
-      void queries.invalidateQueries({ queryKey: ["plan"] });
-      void queries.invalidateQueries({ queryKey: ["phrases", clientId] });
+      void askAgain(queries, ...PLAN_PATHS);
+      void queries.invalidateQueries(phrasesQuery(clientId));
     },
     [clientId, id, current.version, queries],
   );

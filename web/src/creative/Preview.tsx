@@ -13,7 +13,7 @@ import {
   type NetworkFit,
   type Placement,
 } from "./model";
-import { stillUrl } from "./queries";
+import { stillUrl } from "../api/creatives";
 
 /** Which of several parts is shown, counted from 0; −1 for none. */
 export interface Chosen {

@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import type { Medium } from "./model";
-import { markText, mediaQuery, stillUrl } from "./queries";
+import { markText } from "./queries";
+import { mediaQuery, stillUrl } from "../api/creatives";
 
 const FIELDS = 25;
 

@@ -6,6 +6,8 @@ import type { Schemas } from "../api/client";
 import { plural } from "../look/format";
 import type { Draft, Medium, Phrase } from "./model";
 import { varyCreative } from "./queries";
+import { useChange } from "../frame/useChange";
+import { creativesQuery } from "../api/creatives";
 
 type Part = Schemas["VaryBody"]["part"];
 
@@ -38,6 +40,7 @@ export function Vary({
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const [part, setPart] = useState<Part>("HEADLINE");
   const [values, setValues] = useState<string[]>([]);
   const own: Record<string, string[]> = {
@@ -58,17 +61,15 @@ export function Vary({
             .map((p) => ({ value: p.text, label: `${p.code}  ${p.text}` }))
   ).filter((o) => !own[part]?.includes(o.value));
   const make = () =>
-    varyCreative(clientId, id, { part, values })
-      .then(async (made) => {
-        await queries.invalidateQueries({ queryKey: ["creatives", clientId] });
-        message.info(
-          `${plural(made.length, "creative")} made; each differs in its ${part.toLowerCase().replaceAll("_", " ")} alone.`,
-        );
-        onClose();
-        const first = made[0];
-        if (first) await navigate(`/c/${clientId}/creative/${first.creative.id}`);
-      })
-      .catch((e: Error) => message.error(e.message));
+    carryOut(varyCreative(clientId, id, { part, values }), async (made) => {
+      await queries.invalidateQueries(creativesQuery(clientId));
+      message.info(
+        `${plural(made.length, "creative")} made; each differs in its ${part.toLowerCase().replaceAll("_", " ")} alone.`,
+      );
+      onClose();
+      const first = made[0];
+      if (first) await navigate(`/c/${clientId}/creative/${first.creative.id}`);
+    });
   return (
     <Modal
       open

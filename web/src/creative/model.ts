@@ -91,13 +91,6 @@ export function toggled(draft: Draft, format: Format, sha: string): Draft {
   return withCards({ ...draft, media }, format, draft.media);
 }
 
-export function moved<T>(list: readonly T[], from: number, to: number): T[] {
-  const next = [...list];
-  const [item] = next.splice(from, 1);
-  if (item !== undefined) next.splice(to, 0, item);
-  return next;
-}
-
 /** Texts without the empty ones at their end; one that is emptied in the middle keeps its place while it is typed. */
 export function withText(texts: string[], index: number, text: string): string[] {
   const next = [...texts];

@@ -1,26 +1,8 @@
-import { api, asked, sendStream, type Schemas } from "../api/client";
+import { type Schemas, ask, at, send, sendStream } from "../api/client";
 import type { Draft } from "./model";
 
-export const creativesQuery = (clientId: string) => ({
-  queryKey: ["creatives", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/creatives", { params: { path: { clientId } } })),
-});
-
-export const mediaQuery = (clientId: string) => ({
-  queryKey: ["media", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/media", { params: { path: { clientId } } })),
-});
-
-export const formatsQuery = (clientId: string) => ({
-  queryKey: ["formats", clientId],
-  staleTime: 600_000,
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/formats", { params: { path: { clientId } } })),
-});
-
-export const phrasesQuery = (clientId: string) => ({
-  queryKey: ["phrases", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/phrases", { params: { path: { clientId } } })),
-});
+export const phrasesQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/phrases", at({ clientId }));
 
 /** How a draft fits, with the draft it was asked for: previews show the two together. */
 export const fitQuery = (clientId: string, draft: Draft) => ({
@@ -28,103 +10,61 @@ export const fitQuery = (clientId: string, draft: Draft) => ({
   staleTime: 60_000,
   queryFn: async () => ({
     draft,
-    fit: await asked(
-      api.POST("/api/clients/{clientId}/creatives/fit", {
-        params: { path: { clientId } },
-        body: { ...draft, version: 0 },
-      }),
+    fit: await send(
+      "post",
+      "/api/clients/{clientId}/creatives/fit",
+      at({ clientId }, { ...draft, version: 0 }),
     ),
   }),
 });
 
-export const combinationQuery = (clientId: string, creative: Schemas["CreativeBody"], number: number) => ({
-  queryKey: ["combination", clientId, creative, number],
-  staleTime: 600_000,
-  queryFn: () =>
-    asked(
-      api.POST("/api/clients/{clientId}/creatives/combination", {
-        params: { path: { clientId }, query: { number } },
-        body: creative,
-      }),
-    ),
-});
-
-export function mendMedium(clientId: string, sha: string, mend: Schemas["MendBody"]) {
-  return asked(
-    api.POST("/api/clients/{clientId}/media/{sha}/mended", {
-      params: { path: { clientId, sha } },
-      body: mend,
-    }),
+export const combinationQuery = (clientId: string, creative: Schemas["CreativeBody"], number: number) =>
+  ask.queryOptions(
+    "post",
+    "/api/clients/{clientId}/creatives/combination",
+    { params: { path: { clientId }, query: { number } }, body: creative },
+    { staleTime: 600_000 },
   );
-}
 
-export function mendState(clientId: string, id: string) {
-  return asked(api.GET("/api/clients/{clientId}/media/mends/{id}", { params: { path: { clientId, id } } }));
-}
+export const mendMedium = (clientId: string, sha: string, mend: Schemas["MendBody"]) =>
+  send("post", "/api/clients/{clientId}/media/{sha}/mended", at({ clientId, sha }, mend));
 
-export function stopMend(clientId: string, id: string) {
-  return asked(
-    api.DELETE("/api/clients/{clientId}/media/mends/{id}", { params: { path: { clientId, id } } }),
-  );
-}
+export const mendState = (clientId: string, id: string) =>
+  send("get", "/api/clients/{clientId}/media/mends/{id}", at({ clientId, id }));
 
-export function markText(clientId: string, sha: string, textFields: number) {
-  return asked(
-    api.PUT("/api/clients/{clientId}/media/{sha}/text", {
-      params: { path: { clientId, sha } },
-      body: { textFields },
-    }),
-  );
-}
+export const stopMend = (clientId: string, id: string) =>
+  send("delete", "/api/clients/{clientId}/media/mends/{id}", at({ clientId, id }));
 
-export function removeMedium(clientId: string, sha: string) {
-  return asked(api.DELETE("/api/clients/{clientId}/media/{sha}", { params: { path: { clientId, sha } } }));
-}
+export const markText = (clientId: string, sha: string, textFields: number) =>
+  send("put", "/api/clients/{clientId}/media/{sha}/text", at({ clientId, sha }, { textFields }));
 
-export function addCreative(clientId: string, body: Schemas["CreativeBody"]) {
-  return asked(api.POST("/api/clients/{clientId}/creatives", { params: { path: { clientId } }, body }));
-}
+export const removeMedium = (clientId: string, sha: string) =>
+  send("delete", "/api/clients/{clientId}/media/{sha}", at({ clientId, sha }));
 
-export function keepCreative(clientId: string, id: string, body: Schemas["CreativeBody"]) {
-  return asked(
-    api.PUT("/api/clients/{clientId}/creatives/{id}", { params: { path: { clientId, id } }, body }),
-  );
-}
+export const addCreative = (clientId: string, body: Schemas["CreativeBody"]) =>
+  send("post", "/api/clients/{clientId}/creatives", at({ clientId }, body));
 
-export function removeCreative(clientId: string, id: string) {
-  return asked(api.DELETE("/api/clients/{clientId}/creatives/{id}", { params: { path: { clientId, id } } }));
-}
+export const keepCreative = (clientId: string, id: string, body: Schemas["CreativeBody"]) =>
+  send("put", "/api/clients/{clientId}/creatives/{id}", at({ clientId, id }, body));
 
-export function varyCreative(clientId: string, id: string, body: Schemas["VaryBody"]) {
-  return asked(
-    api.POST("/api/clients/{clientId}/creatives/{id}/varied", { params: { path: { clientId, id } }, body }),
-  );
-}
+export const removeCreative = (clientId: string, id: string) =>
+  send("delete", "/api/clients/{clientId}/creatives/{id}", at({ clientId, id }));
 
-export function addPhrases(clientId: string, body: Schemas["WordingBody"][]) {
-  return asked(api.POST("/api/clients/{clientId}/phrases", { params: { path: { clientId } }, body }));
-}
+export const varyCreative = (clientId: string, id: string, body: Schemas["VaryBody"]) =>
+  send("post", "/api/clients/{clientId}/creatives/{id}/varied", at({ clientId, id }, body));
 
-export function changePhrase(clientId: string, code: string, body: Schemas["WordingBody"]) {
-  return asked(
-    api.PUT("/api/clients/{clientId}/phrases/{code}", { params: { path: { clientId, code } }, body }),
-  );
-}
+export const addPhrases = (clientId: string, body: Schemas["WordingBody"][]) =>
+  send("post", "/api/clients/{clientId}/phrases", at({ clientId }, body));
 
-export function removePhrase(clientId: string, code: string) {
-  return asked(
-    api.DELETE("/api/clients/{clientId}/phrases/{code}", { params: { path: { clientId, code } } }),
-  );
-}
+export const changePhrase = (clientId: string, code: string, body: Schemas["WordingBody"]) =>
+  send("put", "/api/clients/{clientId}/phrases/{code}", at({ clientId, code }, body));
+
+export const removePhrase = (clientId: string, code: string) =>
+  send("delete", "/api/clients/{clientId}/phrases/{code}", at({ clientId, code }));
 
 export function addMedium(clientId: string, file: File, onSent: (share: number) => void) {
   const path = `/api/clients/${encodeURIComponent(clientId)}/media?name=${encodeURIComponent(file.name)}`;
   return sendStream<Schemas["Medium"]>(path, file, onSent);
-}
-
-/** A small upright picture: 0 for the whole, 1 to 3 for a video's first seconds. */
-export function stillUrl(clientId: string, sha: string, number = 0): string {
-  return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/stills/${number}`;
 }
 
 export function contentUrl(clientId: string, sha: string): string {

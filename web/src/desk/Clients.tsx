@@ -4,7 +4,7 @@ import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
-import { clientsQuery } from "./queries";
+import { clientsQuery } from "../api/clients";
 
 function sum(client: Schemas["ClientView"], of: (c: Schemas["CampaignLine"]) => number): number {
   return client.campaigns.reduce((total, c) => total + of(c), 0);

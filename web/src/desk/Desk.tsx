@@ -9,7 +9,7 @@ import { networkColours } from "../look/theme";
 import { MoneyToday } from "./MoneyToday";
 import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
-import { deskQuery } from "./queries";
+import { deskQuery } from "../api/clients";
 
 function AdStates({ line }: { line: Schemas["CampaignLine"] }) {
   const none = line.approved + line.inReview + line.refused + line.paused === 0;

@@ -1,15 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { doing } from "../advice/model";
-import { adviceQuery } from "../advice/queries";
+import { doing } from "../advice";
 import type { Schemas } from "../api/client";
-import { leadCountsQuery } from "../forms/leadQueries";
 import { money, plural } from "../look/format";
-import { paceQuery } from "../results/queries";
-import { inShort } from "../tests/model";
-import { testsQuery } from "../tests/queries";
+import { inShort } from "../tests";
 import { blockedQuery } from "./queries";
+import { adviceQuery } from "../api/playbook";
+import { leadCountsQuery } from "../api/forms";
+import { paceQuery } from "../api/results";
+import { testsQuery } from "../api/tests";
 
 /** One thing that needs a person, with the way to where it is dealt with. */
 interface Need {
@@ -72,8 +72,8 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
       .filter((t) => t.state === "READY")
       .map((t) => ({
         key: `test ${t.id}`,
-        tone: t.outcome === "BROKEN" ? "warns" : "waits",
-        head: t.outcome === "BROKEN" ? `Broken test: ${t.name}` : `Test ready to judge: ${t.name}`,
+        tone: t.verdict.outcome === "BROKEN" ? "warns" : "waits",
+        head: t.verdict.outcome === "BROKEN" ? `Broken test: ${t.name}` : `Test ready to judge: ${t.name}`,
         says: inShort(t),
         to: `${base}/results/tests/${t.id}`,
         go: "Look at the verdict",

@@ -1,14 +1,17 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Modal } from "antd";
+import { Button, Modal } from "antd";
 import { useEffect, useState } from "react";
 import type { Schemas } from "../api/client";
 import { plural } from "../look/format";
 import { onNetworksQuery, pauseAll } from "./queries";
+import { askAgain } from "../api/client";
+import { useChange } from "../frame/useChange";
+import { PLAN_PATHS } from "../api/plans";
 
 /** Pauses everything of a client at once, and lets it run on; what the networks have not taken yet is told. */
 export function PauseAll({ clientId, accounts }: { clientId: string; accounts: Schemas["AccountView"][] }) {
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const [open, setOpen] = useState(false);
   const live = useQuery({
     ...onNetworksQuery(clientId),
@@ -21,13 +24,13 @@ export function PauseAll({ clientId, accounts }: { clientId: string; accounts: S
   // Once the networks have taken it, what the other screens say of ads has changed.
   useEffect(() => {
     if (busy) return;
-    for (const stale of ["desk", "clients", "plan"]) void queries.invalidateQueries({ queryKey: [stale] });
+    void askAgain(queries, "/api/clients", "/api/clients/{clientId}", ...PLAN_PATHS);
   }, [busy, queries]);
   if (all.length === 0) return null;
   const set = (to: boolean) => {
-    pauseAll(clientId, to)
-      .then((now) => queries.setQueryData(onNetworksQuery(clientId).queryKey, now))
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(pauseAll(clientId, to), (now) =>
+      queries.setQueryData(onNetworksQuery(clientId).queryKey, now),
+    );
   };
   const ads = running.reduce((sum, c) => sum + c.ads, 0);
   return (

@@ -1,32 +1,26 @@
 import "./forms.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Dropdown } from "antd";
+import { Button, Dropdown } from "antd";
 import { useNavigate, useParams } from "react-router";
-import { freeName } from "../audiences/model";
-import { deskQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { plural } from "../look/format";
 import { Leads } from "./Leads";
-import { leadCountsQuery } from "./leadQueries";
 import { emptyForm, emptyScript, formDraft, scriptDraft, type FormDraft, type ScriptDraft } from "./model";
 import { OneForm } from "./OneForm";
 import { OneScript } from "./OneScript";
-import {
-  addForm,
-  addScript,
-  formsQuery,
-  removeForm,
-  removeScript,
-  scriptsQuery,
-  sendersQuery,
-} from "./queries";
+import { addForm, addScript, removeForm, removeScript, sendersQuery, FORM_PATHS } from "./queries";
+import { askAgain } from "../api/client";
+import { useChange } from "../frame/useChange";
+import { freeName } from "../look/lists";
+import { deskQuery } from "../api/clients";
+import { formsQuery, leadCountsQuery, scriptsQuery } from "../api/forms";
 
 /** The client's lead forms, chats and messages, and the leads that came in. */
 export function FormsScreen() {
   const { clientId = "", thingId } = useParams();
   const navigate = useNavigate();
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const desk = useQuery(deskQuery(clientId));
   const forms = useQuery(formsQuery(clientId));
   const scripts = useQuery(scriptsQuery(clientId));
@@ -42,26 +36,23 @@ export function FormsScreen() {
     : (forms.data.find((f) => f.form.id === thingId) ?? (thingId ? undefined : forms.data[0]));
   const names = [...forms.data.map((f) => f.form.name), ...scripts.data.map((s) => s.name)];
 
-  const opened = async (key: string, id: string) => {
-    await queries.invalidateQueries({ queryKey: [key, clientId] });
+  const opened = async (all: (typeof FORM_PATHS)[number], id: string) => {
+    await askAgain(queries, all);
     await navigate(`/c/${clientId}/forms/${id}`);
   };
-  const failing = (e: Error) => void message.error(e.message);
   const startForm = (from: FormDraft) =>
-    addForm(clientId, { ...from, name: freeName(from.name, names), edits: 0 })
-      .then((added) => opened("forms", added.form.id))
-      .catch(failing);
+    carryOut(addForm(clientId, { ...from, name: freeName(from.name, names), edits: 0 }), (added) =>
+      opened(FORM_PATHS[0], added.form.id),
+    );
   const startScript = (from: ScriptDraft) =>
-    addScript(clientId, { ...from, name: freeName(from.name, names), version: 0 })
-      .then((added) => opened("scripts", added.id))
-      .catch(failing);
-  const gone = (key: string, call: Promise<unknown>) =>
-    call
-      .then(async () => {
-        await navigate(`/c/${clientId}/forms`);
-        await queries.invalidateQueries({ queryKey: [key, clientId] });
-      })
-      .catch(failing);
+    carryOut(addScript(clientId, { ...from, name: freeName(from.name, names), version: 0 }), (added) =>
+      opened(FORM_PATHS[1], added.id),
+    );
+  const gone = (call: Promise<unknown>) =>
+    carryOut(call, async () => {
+      await navigate(`/c/${clientId}/forms`);
+      await askAgain(queries, ...FORM_PATHS);
+    });
 
   const thing = (id: string, name: string, note: string) => (
     <button
@@ -126,7 +117,7 @@ export function FormsScreen() {
         current={form}
         clientName={desk.data.client.name}
         onDuplicate={() => void startForm(formDraft(form))}
-        onRemove={() => void gone("forms", removeForm(clientId, form.form.id))}
+        onRemove={() => void gone(removeForm(clientId, form.form.id))}
       />
     );
   }
@@ -140,7 +131,7 @@ export function FormsScreen() {
         accounts={desk.data.client.accounts}
         clientName={desk.data.client.name}
         onDuplicate={() => void startScript(scriptDraft(script))}
-        onRemove={() => void gone("scripts", removeScript(clientId, script.id))}
+        onRemove={() => void gone(removeScript(clientId, script.id))}
       />
     );
   }

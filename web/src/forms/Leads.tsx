@@ -17,6 +17,8 @@ import {
   type Wanted,
 } from "./leadQueries";
 import { Webhook } from "./Webhook";
+import { useChange } from "../frame/useChange";
+import { leadCountsQuery } from "../api/forms";
 
 const STATES: { value: Lead["state"]; label: string }[] = [
   { value: "NEW", label: "New" },
@@ -176,9 +178,14 @@ function OneLead({
 }) {
   const queries = useQueryClient();
   const { message, modal } = App.useApp();
+  const carryOut = useChange();
   const [note, setNote] = useState(lead.note);
   useEffect(() => setNote(lead.note), [lead.note]);
-  const refresh = () => queries.invalidateQueries({ queryKey: ["leads", clientId] });
+  const refresh = () =>
+    Promise.all([
+      queries.invalidateQueries({ queryKey: ["leads", clientId] }),
+      queries.invalidateQueries(leadCountsQuery(clientId)),
+    ]);
   const told = (call: Promise<unknown>) =>
     void call.then(refresh).catch((e: Error) => {
       message.error(e.message);
@@ -193,13 +200,11 @@ function OneLead({
       okText: "Erase",
       okButtonProps: { danger: true },
       onOk: () =>
-        eraseLead(clientId, lead.id)
-          .then(async (erased) => {
-            onErased();
-            await refresh();
-            message.info(`${plural(erased.leads, "lead")} erased.`);
-          })
-          .catch((e: Error) => message.error(e.message)),
+        carryOut(eraseLead(clientId, lead.id), async (erased) => {
+          onErased();
+          await refresh();
+          message.info(`${plural(erased.leads, "lead")} erased.`);
+        }),
     });
   };
   return (

@@ -1,7 +1,6 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Checkbox, Input, Radio, Select } from "antd";
 import { useCallback, useMemo, type ReactNode } from "react";
-import { moved } from "../creative/model";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { FillIn } from "./FillIn";
@@ -14,8 +13,12 @@ import {
   type KeptForm,
   type Question,
 } from "./model";
-import { formFitQuery, formsQuery, keepForm } from "./queries";
+import { formFitQuery, keepForm } from "./queries";
 import { Suits } from "./Suits";
+import { askAgain } from "../api/client";
+import { moved } from "../look/lists";
+import { formsQuery } from "../api/forms";
+import { PLAN_PATHS } from "../api/plans";
 
 /** One lead form: its pages, filled in for real on a phone and a desktop, and which networks take it. */
 export function OneForm(props: {
@@ -35,7 +38,7 @@ export function OneForm(props: {
       const known = queries.getQueryData<KeptForm[]>(key)?.find((f) => f.form.id === id);
       const kept = await keepForm(clientId, id, { ...draft, edits: known?.edits ?? current.edits });
       queries.setQueryData<KeptForm[]>(key, (all) => all?.map((f) => (f.form.id === id ? kept : f)));
-      void queries.invalidateQueries({ queryKey: ["plan"] });
+      void askAgain(queries, ...PLAN_PATHS);
     },
     [clientId, id, current.edits, queries],
   );

@@ -2,14 +2,18 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { App, Button, Input, Radio, Select } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
-import { mediaQuery, stillUrl } from "../creative/queries";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { ChatPreview } from "./ChatPreview";
 import { scriptDraft, type KeptScript, type ScriptDraft } from "./model";
 import { Line } from "./OneForm";
-import { askSender, keepScript, scriptFitQuery, scriptsQuery } from "./queries";
+import { askSender, keepScript, scriptFitQuery, sendersQuery } from "./queries";
 import { Suits } from "./Suits";
+import { askAgain } from "../api/client";
+import { useChange } from "../frame/useChange";
+import { mediaQuery, stillUrl } from "../api/creatives";
+import { scriptsQuery } from "../api/forms";
+import { PLAN_PATHS } from "../api/plans";
 
 type Whom = "known" | "unknown" | "longest";
 
@@ -42,7 +46,7 @@ export function OneScript(props: {
       const known = queries.getQueryData<KeptScript[]>(key)?.find((s) => s.id === id);
       const kept = await keepScript(clientId, id, { ...draft, version: known?.version ?? current.version });
       queries.setQueryData<KeptScript[]>(key, (all) => all?.map((s) => (s.id === id ? kept : s)));
-      void queries.invalidateQueries({ queryKey: ["plan"] });
+      void askAgain(queries, ...PLAN_PATHS);
     },
     [clientId, id, current.version, queries],
   );
@@ -207,13 +211,12 @@ function Consent({
 }) {
   const queries = useQueryClient();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const ask = (accountId: string) =>
-    askSender(clientId, accountId, name)
-      .then(async (answer) => {
-        await queries.invalidateQueries({ queryKey: ["senders", clientId] });
-        message.info(`${answer.name} ${answer.agreed ? "agreed" : "did not agree"}.`);
-      })
-      .catch((e: Error) => message.error(e.message));
+    carryOut(askSender(clientId, accountId, name), async (answer) => {
+      await queries.invalidateQueries(sendersQuery(clientId));
+      message.info(`${answer.name} ${answer.agreed ? "agreed" : "did not agree"}.`);
+    });
   return (
     <>
       {accounts.map((a) => {

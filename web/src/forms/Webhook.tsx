@@ -1,25 +1,24 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Input, Switch } from "antd";
+import { Button, Input, Switch } from "antd";
 import { useState } from "react";
 import { webhookQuery, setWebhook } from "./leadQueries";
+import { useChange } from "../frame/useChange";
 
 /** Where new leads are sent on to, signed, and what came of the last ones. */
 export function Webhook({ clientId }: { clientId: string }) {
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const told = useQuery(webhookQuery(clientId));
   const [typed, setTyped] = useState<string>();
   const [secret, setSecret] = useState<string>();
   if (!told.data) return null;
   const url = typed ?? told.data.url;
   const keep = (active: boolean) =>
-    setWebhook(clientId, { url, active })
-      .then((kept) => {
-        if (kept.secret) setSecret(kept.secret);
-        setTyped(undefined);
-        queries.setQueryData(webhookQuery(clientId).queryKey, kept);
-      })
-      .catch((e: Error) => message.error({ content: e.message, duration: 10 }));
+    carryOut(setWebhook(clientId, { url, active }), (kept) => {
+      if (kept.secret) setSecret(kept.secret);
+      setTyped(undefined);
+      queries.setQueryData(webhookQuery(clientId).queryKey, kept);
+    });
   return (
     <div className="webhook">
       <p className="note">

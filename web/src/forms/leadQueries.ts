@@ -1,4 +1,4 @@
-import { api, asked, type Schemas } from "../api/client";
+import { type Schemas, ask, at, send } from "../api/client";
 
 export type Lead = Schemas["Lead"];
 
@@ -7,53 +7,38 @@ export interface Wanted {
   find: string;
 }
 
-export const leadCountsQuery = (clientId: string) => ({
-  queryKey: ["leads", clientId, "counts"],
-  refetchInterval: 10_000,
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/leads/counts", { params: { path: { clientId } } })),
-});
-
-export function leadsPage(clientId: string, wanted: Wanted, after: string | undefined) {
-  return asked(
-    api.GET("/api/clients/{clientId}/leads", {
-      params: {
-        path: { clientId },
-        query: {
-          find: wanted.find,
-          ...(wanted.state ? { state: wanted.state } : {}),
-          ...(after ? { after } : {}),
-        },
+export const leadsPage = (clientId: string, wanted: Wanted, after: string | undefined) =>
+  send("get", "/api/clients/{clientId}/leads", {
+    params: {
+      path: { clientId },
+      query: {
+        find: wanted.find,
+        ...(wanted.state ? { state: wanted.state } : {}),
+        ...(after ? { after } : {}),
       },
-    }),
+    },
+  });
+
+export const webhookQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/lead-webhook", at({ clientId }), {
+    refetchInterval: 10_000,
+  });
+
+export const workLead = (clientId: string, lead: Lead, state: Lead["state"], note: string) =>
+  send(
+    "put",
+    "/api/clients/{clientId}/leads/{id}",
+    at({ clientId, id: lead.id }, { version: lead.version, state, note }),
   );
-}
 
-export const webhookQuery = (clientId: string) => ({
-  queryKey: ["lead-webhook", clientId],
-  refetchInterval: 10_000,
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/lead-webhook", { params: { path: { clientId } } })),
-});
+export const eraseLead = (clientId: string, id: string) =>
+  send("delete", "/api/clients/{clientId}/leads/{id}", at({ clientId, id }));
 
-export function workLead(clientId: string, lead: Lead, state: Lead["state"], note: string) {
-  return asked(
-    api.PUT("/api/clients/{clientId}/leads/{id}", {
-      params: { path: { clientId, id: lead.id } },
-      body: { version: lead.version, state, note },
-    }),
-  );
-}
+export const sendAgain = (clientId: string, id: string) =>
+  send("post", "/api/clients/{clientId}/leads/{id}/sent", at({ clientId, id }));
 
-export function eraseLead(clientId: string, id: string) {
-  return asked(api.DELETE("/api/clients/{clientId}/leads/{id}", { params: { path: { clientId, id } } }));
-}
-
-export function sendAgain(clientId: string, id: string) {
-  return asked(api.POST("/api/clients/{clientId}/leads/{id}/sent", { params: { path: { clientId, id } } }));
-}
-
-export function setWebhook(clientId: string, body: Schemas["WebhookBody"]) {
-  return asked(api.PUT("/api/clients/{clientId}/lead-webhook", { params: { path: { clientId } }, body }));
-}
+export const setWebhook = (clientId: string, body: Schemas["WebhookBody"]) =>
+  send("put", "/api/clients/{clientId}/lead-webhook", at({ clientId }, body));
 
 export function csvUrl(clientId: string, wanted: Wanted): string {
   const query = new URLSearchParams({ find: wanted.find });

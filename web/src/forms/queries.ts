@@ -1,63 +1,38 @@
-import { api, asked, type Schemas } from "../api/client";
+import { type Schemas, ask, at, send } from "../api/client";
 
-export const formsQuery = (clientId: string) => ({
-  queryKey: ["forms", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/forms", { params: { path: { clientId } } })),
-});
+/** Where forms and scripts are asked for. */
+export const FORM_PATHS = ["/api/clients/{clientId}/forms", "/api/clients/{clientId}/scripts"] as const;
 
-export const scriptsQuery = (clientId: string) => ({
-  queryKey: ["scripts", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/scripts", { params: { path: { clientId } } })),
-});
+export const sendersQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/senders", at({ clientId }));
 
-export const sendersQuery = (clientId: string) => ({
-  queryKey: ["senders", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/senders", { params: { path: { clientId } } })),
-});
+export const formFitQuery = (clientId: string, body: Schemas["FormBody"]) =>
+  ask.queryOptions("post", "/api/clients/{clientId}/forms/fit", at({ clientId }, body), {
+    staleTime: 60_000,
+  });
 
-export const formFitQuery = (clientId: string, body: Schemas["FormBody"]) => ({
-  queryKey: ["form-fit", clientId, body],
-  staleTime: 60_000,
-  queryFn: () =>
-    asked(api.POST("/api/clients/{clientId}/forms/fit", { params: { path: { clientId } }, body })),
-});
+export const scriptFitQuery = (clientId: string, body: Schemas["ScriptBody"]) =>
+  ask.queryOptions("post", "/api/clients/{clientId}/scripts/fit", at({ clientId }, body), {
+    staleTime: 60_000,
+  });
 
-export const scriptFitQuery = (clientId: string, body: Schemas["ScriptBody"]) => ({
-  queryKey: ["script-fit", clientId, body],
-  staleTime: 60_000,
-  queryFn: () =>
-    asked(api.POST("/api/clients/{clientId}/scripts/fit", { params: { path: { clientId } }, body })),
-});
+export const addForm = (clientId: string, body: Schemas["FormBody"]) =>
+  send("post", "/api/clients/{clientId}/forms", at({ clientId }, body));
 
-export function addForm(clientId: string, body: Schemas["FormBody"]) {
-  return asked(api.POST("/api/clients/{clientId}/forms", { params: { path: { clientId } }, body }));
-}
+export const keepForm = (clientId: string, id: string, body: Schemas["FormBody"]) =>
+  send("put", "/api/clients/{clientId}/forms/{id}", at({ clientId, id }, body));
 
-export function keepForm(clientId: string, id: string, body: Schemas["FormBody"]) {
-  return asked(api.PUT("/api/clients/{clientId}/forms/{id}", { params: { path: { clientId, id } }, body }));
-}
+export const removeForm = (clientId: string, id: string) =>
+  send("delete", "/api/clients/{clientId}/forms/{id}", at({ clientId, id }));
 
-export function removeForm(clientId: string, id: string) {
-  return asked(api.DELETE("/api/clients/{clientId}/forms/{id}", { params: { path: { clientId, id } } }));
-}
+export const addScript = (clientId: string, body: Schemas["ScriptBody"]) =>
+  send("post", "/api/clients/{clientId}/scripts", at({ clientId }, body));
 
-export function addScript(clientId: string, body: Schemas["ScriptBody"]) {
-  return asked(api.POST("/api/clients/{clientId}/scripts", { params: { path: { clientId } }, body }));
-}
+export const keepScript = (clientId: string, id: string, body: Schemas["ScriptBody"]) =>
+  send("put", "/api/clients/{clientId}/scripts/{id}", at({ clientId, id }, body));
 
-export function keepScript(clientId: string, id: string, body: Schemas["ScriptBody"]) {
-  return asked(api.PUT("/api/clients/{clientId}/scripts/{id}", { params: { path: { clientId, id } }, body }));
-}
+export const removeScript = (clientId: string, id: string) =>
+  send("delete", "/api/clients/{clientId}/scripts/{id}", at({ clientId, id }));
 
-export function removeScript(clientId: string, id: string) {
-  return asked(api.DELETE("/api/clients/{clientId}/scripts/{id}", { params: { path: { clientId, id } } }));
-}
-
-export function askSender(clientId: string, accountId: string, name: string) {
-  return asked(
-    api.POST("/api/clients/{clientId}/senders", {
-      params: { path: { clientId } },
-      body: { accountId, name },
-    }),
-  );
-}
+export const askSender = (clientId: string, accountId: string, name: string) =>
+  send("post", "/api/clients/{clientId}/senders", at({ clientId }, { accountId, name }));

@@ -1,8 +1,10 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Popover, Space } from "antd";
+import { Button, Popover, Space } from "antd";
 import { useEffect, useState } from "react";
-import { api, asked, follow, type Schemas } from "../api/client";
+import { type Schemas, at, follow, send } from "../api/client";
+import { clockQuery } from "../api/clients";
 import { moment } from "../look/format";
+import { useChange } from "./useChange";
 
 type Move = Schemas["MoveView"];
 
@@ -12,11 +14,6 @@ const STEPS = [
   { hours: 24 * 7, words: "1 week" },
 ];
 
-export const clockQuery = {
-  queryKey: ["clock"],
-  queryFn: () => asked(api.GET("/api/clock")),
-};
-
 function progress(move: Move): number {
   const from = Date.parse(move.from);
   return (Date.parse(move.now) - from) / (Date.parse(move.target) - from);
@@ -24,7 +21,7 @@ function progress(move: Move): number {
 
 /** The practice clock: what time it is there, and the way to move it on. */
 export function Clock() {
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const queries = useQueryClient();
   const clock = useQuery({ ...clockQuery, refetchInterval: 20_000 });
   const [move, setMove] = useState<Move>();
@@ -41,13 +38,11 @@ export function Clock() {
   }, [runningId, queries]);
 
   const start = (hours: number) => {
-    asked(api.POST("/api/clock/moves", { body: { hours } }))
-      .then(setMove)
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(send("post", "/api/clock/moves", { body: { hours } }), setMove);
   };
   const stop = () => {
     if (runningId) {
-      void asked(api.POST("/api/clock/moves/{moveId}/stop", { params: { path: { moveId: runningId } } }));
+      void send("post", "/api/clock/moves/{moveId}/stop", at({ moveId: runningId }));
     }
   };
 

@@ -3,16 +3,16 @@ import { useQuery } from "@tanstack/react-query";
 import { Dropdown } from "antd";
 import { Suspense } from "react";
 import { Link, Outlet, useLocation, useParams } from "react-router";
-import { api, asked } from "../api/client";
-import { clientsQuery } from "../desk/queries";
-import { plansQuery } from "../plan/queries";
+import { ask, send } from "../api/client";
 import { Clock } from "./Clock";
 import { FindOrDo } from "./FindOrDo";
 import { KeptState } from "./KeptState";
 import { Rail, screens } from "./Rail";
 import { useAhead } from "./useAhead";
+import { clientsQuery } from "../api/clients";
+import { plansQuery } from "../api/plans";
 
-const sessionQuery = { queryKey: ["session"], queryFn: () => asked(api.GET("/api/session")) };
+const sessionQuery = ask.queryOptions("get", "/api/session");
 
 function initials(name: string): string {
   return name
@@ -51,7 +51,7 @@ export function Frame() {
   useAhead(session.data ? clientId : undefined);
   if (!session.data) return null;
   const signOut = () => {
-    void asked(api.DELETE("/api/session")).then(() => window.location.assign("/signin"));
+    void send("delete", "/api/session").then(() => window.location.assign("/signin"));
   };
   return (
     <div className="frame">

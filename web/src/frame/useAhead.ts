@@ -1,11 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { audiencesQuery } from "../audiences/queries";
-import { sourcesQuery } from "../audiences/sources/queries";
-import { creativesQuery, formatsQuery, mediaQuery } from "../creative/queries";
-import { offerQuery } from "../desk/queries";
-import { formsQuery } from "../forms/queries";
-import { plansQuery } from "../plan/queries";
+import { audiencesQuery, sourcesQuery } from "../api/audiences";
+import { creativesQuery, formatsQuery, mediaQuery } from "../api/creatives";
+import { offerQuery } from "../api/clients";
+import { formsQuery } from "../api/forms";
+import { plansQuery } from "../api/plans";
 
 const AFTER_MS = 400;
 

@@ -3,6 +3,7 @@ import { App, Button } from "antd";
 import type { Schemas } from "../api/client";
 import { LEVEL_WORDS } from "./model";
 import { takeOver } from "./queries";
+import { useChange } from "../frame/useChange";
 
 /** What somebody changed on the network behind our back: launching puts it back, or the plan takes it over. */
 export function DriftList(props: {
@@ -13,13 +14,11 @@ export function DriftList(props: {
 }) {
   const queries = useQueryClient();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const take = (d: Schemas["DriftTold"]) =>
-    takeOver(props.path, { key: d.key, field: d.code })
-      .then(() => {
-        message.info("The plan says the same now. It can be undone there.");
-      })
-      .catch((e: Error) => message.error(e.message))
-      .finally(() => void queries.invalidateQueries());
+    carryOut(takeOver(props.path, { key: d.key, field: d.code }), () => {
+      message.info("The plan says the same now. It can be undone there.");
+    }).finally(() => void queries.invalidateQueries());
   return (
     <section className="drift" aria-label="Changed on the network">
       <div className="drift-head">

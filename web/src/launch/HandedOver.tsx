@@ -1,25 +1,24 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
+import { Button } from "antd";
 import { useRef, useState } from "react";
 import { sendStream, type Schemas } from "../api/client";
 import { plural } from "../look/format";
+import { useChange } from "../frame/useChange";
 
 const FORMS = ["XLSX", "CSV", "JSON"] as const;
 
 /** A launch that a person enters by hand: the table to work from, and the ids that come back in it. */
 export function HandedOver({ clientId, launchId }: { clientId: string; launchId: string }) {
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const input = useRef<HTMLInputElement>(null);
   const [back, setBack] = useState<Schemas["ReadBack"]>();
   const path = `/api/clients/${encodeURIComponent(clientId)}/launches/${launchId}/hand-over`;
   const read = (file: File) =>
-    sendStream<Schemas["ReadBack"]>(path, file)
-      .done.then((told) => {
-        setBack(told);
-        return queries.invalidateQueries();
-      })
-      .catch((e: Error) => message.error(e.message));
+    carryOut(sendStream<Schemas["ReadBack"]>(path, file).done, (told) => {
+      setBack(told);
+      return queries.invalidateQueries();
+    });
   return (
     <div className="handed-over">
       <ol>

@@ -1,21 +1,24 @@
 import "./launch.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Checkbox, Modal, Radio } from "antd";
+import { Button, Checkbox, Modal, Radio } from "antd";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
-import { offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { Findings, blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
-import { CampaignList } from "../plan/CampaignList";
-import { usePlanAtHand } from "../plan/usePlanAtHand";
+import { CampaignList } from "../plan";
+import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { ChangeFacts } from "./ChangeFacts";
 import { ChangesTable } from "./ChangesTable";
 import { DriftList } from "./DriftList";
 import { inWords, lasting } from "./model";
 import { LaunchProgress } from "./LaunchProgress";
 import { changesQuery, lookQuery, startLaunch } from "./queries";
+import { askAgain } from "../api/client";
+import { useChange } from "../frame/useChange";
+import { offerQuery } from "../api/clients";
+import { CHANGES } from "../api/plans";
 
 /** What launching would do, then the launch itself, then what review says. */
 export function Launch() {
@@ -23,7 +26,7 @@ export function Launch() {
   const { clientId, planId, campaign, plan, client, account } = atHand;
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const changes = useQuery({
     ...changesQuery(clientId, planId ?? "", campaign?.id ?? ""),
     enabled: !!planId && !!campaign,
@@ -35,7 +38,7 @@ export function Launch() {
   const looked = useQuery({ ...lookQuery(path), enabled: !!planId && !!campaign?.live });
   const lookedAt = looked.dataUpdatedAt;
   useEffect(() => {
-    if (lookedAt > 0) void queries.invalidateQueries({ queryKey: ["changes", clientId] });
+    if (lookedAt > 0) void askAgain(queries, CHANGES);
   }, [lookedAt, clientId, queries]);
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   const [confirming, setConfirming] = useState(false);
@@ -84,21 +87,21 @@ export function Launch() {
 
   const go = () => {
     setConfirming(false);
-    startLaunch(clientId, {
-      planId,
-      campaignId: campaign.id,
-      planVersion: list.planVersion,
-      keys: taken.length === list.changes.length ? null : [...new Set(taken.map((c) => c.key))],
-      paused: paused && creates,
-      byHand,
-    })
-      .then(() => {
+    void carryOut(
+      startLaunch(clientId, {
+        planId,
+        campaignId: campaign.id,
+        planVersion: list.planVersion,
+        keys: taken.length === list.changes.length ? null : [...new Set(taken.map((c) => c.key))],
+        paused: paused && creates,
+        byHand,
+      }),
+      () => {
         setLeft(new Set());
         setPaused(false);
         setByHand(false);
-      })
-      .catch((e: Error) => message.error({ content: e.message, duration: 8 }))
-      .finally(() => void queries.invalidateQueries());
+      },
+    ).finally(() => void queries.invalidateQueries());
   };
   const jump = (place: Schemas["Place"]) => {
     if (place.creativeId) void navigate(`/c/${clientId}/creative/${place.creativeId}?field=${place.field}`);

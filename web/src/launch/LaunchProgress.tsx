@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { App, Button } from "antd";
+import { Button } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { follow } from "../api/client";
@@ -8,6 +8,7 @@ import { count, moment, plural } from "../look/format";
 import { HandedOver } from "./HandedOver";
 import { LAUNCH_WORDS, LEVEL_WORDS, standOf, type Launch, type Progress, type Standing } from "./model";
 import { launchQuery, sendAgain, stopLaunch } from "./queries";
+import { useChange } from "../frame/useChange";
 
 const LINE_PX = 30;
 const MOST_PX = 520;
@@ -26,7 +27,7 @@ export function LaunchProgress({
   creativePath: string;
 }) {
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const query = launchQuery(clientId, launchId);
   const launch = useQuery({ ...query, refetchInterval: 4_000 });
   const [told, setTold] = useState<Standing>();
@@ -44,9 +45,7 @@ export function LaunchProgress({
   const kept = changes.filter((c) => c.state === "DONE").length;
   const done = Math.max(kept, running ? (told?.done ?? 0) : 0);
   const act = (what: typeof stopLaunch) => {
-    what(clientId, launchId)
-      .catch((e: Error) => message.error(e.message))
-      .finally(() => void queries.invalidateQueries());
+    void carryOut(what(clientId, launchId)).finally(() => void queries.invalidateQueries());
   };
   return (
     <section data-testid="launch-progress" data-state={state}>

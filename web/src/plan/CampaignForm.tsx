@@ -3,11 +3,11 @@ import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import { useState } from "react";
 import { useQuery } from "@tanstack/react-query";
-import { api, asked, type Problem, type Schemas } from "../api/client";
-import { offerQuery } from "../desk/queries";
+import { type Problem, type Schemas, send } from "../api/client";
 import { Temperature, temperatures } from "../look/Temperature";
 import { plural, typedMoney } from "../look/format";
 import { BASIS_WORDS, type Campaign, needsSiteTag } from "./model";
+import { offerQuery } from "../api/clients";
 
 type Facts = Schemas["FactsBody"];
 
@@ -330,6 +330,6 @@ function converted(minor: number, from: Facts["basis"], to: Facts["basis"], days
 
 /** The account's day by the practice clock, as 2027-03-09. */
 async function accountDay(zone: string): Promise<string> {
-  const clock = await asked(api.GET("/api/clock"));
+  const clock = await send("get", "/api/clock");
   return new Intl.DateTimeFormat("en-CA", { timeZone: zone }).format(new Date(clock.now));
 }

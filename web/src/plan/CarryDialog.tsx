@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button, Modal, Select } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
-import { differencesWords } from "../audiences/model";
+import { differencesWords } from "../audiences";
 import { plural } from "../look/format";
 import type { Campaign } from "./model";
 import { carriedQuery } from "./previews";

@@ -2,7 +2,6 @@ import "./delivery.css";
 import { useQuery } from "@tanstack/react-query";
 import { Drawer, Input, Segmented, Select } from "antd";
 import type { Schemas } from "../api/client";
-import { offerQuery } from "../desk/queries";
 import { money, plural } from "../look/format";
 import { BidScale } from "./BidScale";
 import { Devices } from "./Devices";
@@ -12,6 +11,7 @@ import type { Campaign } from "./model";
 import { Placing } from "./Placing";
 import { Section } from "./Section";
 import { bidsQuery } from "./previews";
+import { offerQuery } from "../api/clients";
 
 type Row = Campaign["rows"][number];
 type Change = Omit<Extract<Edit, { kind: "rowDelivery" }>, "kind" | "campaignId" | "rowIds">;

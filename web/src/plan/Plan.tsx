@@ -2,16 +2,17 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Modal, Select } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { offerQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import type { Schemas } from "../api/client";
 import { CampaignForm } from "./CampaignForm";
 import { CampaignList } from "./CampaignList";
 import type { Campaign } from "./model";
-import { addPlan, planKey } from "./queries";
+import { addPlan } from "./queries";
 import { SheetDesk } from "./SheetDesk";
 import { useEdits } from "./useEdits";
-import { usePlanAtHand } from "./usePlanAtHand";
+import { usePlanAtHand } from "../frame/usePlanAtHand";
+import { offerQuery } from "../api/clients";
+import { planKey, plansQuery } from "../api/plans";
 
 type PlanView = Schemas["PlanView"];
 type AtHand = ReturnType<typeof usePlanAtHand>;
@@ -58,7 +59,7 @@ function NewPlan({ clientId, onClose }: { clientId: string; onClose: () => void 
     addPlan(clientId, name)
       .then(async (plan) => {
         queries.setQueryData(planKey(clientId, plan.id), plan);
-        await queries.invalidateQueries({ queryKey: ["plans", clientId] });
+        await queries.invalidateQueries(plansQuery(clientId));
         onClose();
         await navigate(`/c/${clientId}/plan/${plan.id}`);
       })

@@ -5,7 +5,6 @@ import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { Findings } from "../look/Findings";
 import { day, money, people, plural } from "../look/format";
-import { testsQuery } from "../tests/queries";
 import { ExpectedInShort } from "./Expected";
 import { Lock } from "./Lock";
 import {
@@ -19,6 +18,7 @@ import {
 } from "./model";
 import { linkQuery } from "./queries";
 import type { Spot } from "./selection";
+import { testsQuery } from "../api/tests";
 
 /** The selected row and ad: who, how much, when, what it is called, what the checks say. */
 export function RowFacts({
@@ -71,7 +71,8 @@ export function RowFacts({
   const excluded = campaign.excluded.find((e) => e.rowId === row.id && e.columnId === column?.id);
   const shown = money(row.moneyMinor, campaign.currency);
   const test = tests.data?.find(
-    (t) => t.campaignId === campaign.id && t.state !== "ENDED" && t.cells.some((c) => c.rowId === row.id),
+    (t) =>
+      t.place.campaignId === campaign.id && t.state !== "ENDED" && t.cells.some((c) => c.rowId === row.id),
   );
   return (
     <>

@@ -2,7 +2,6 @@ import "./sheet.css";
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useEffect, useRef, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
-import { stillUrl } from "../creative/queries";
 import { money, people } from "../look/format";
 import { Cell, type CellShown } from "./Cell";
 import type { Pressed } from "./doing";
@@ -12,6 +11,7 @@ import { Lock } from "./Lock";
 import { moneyWords, type Campaign } from "./model";
 import { TEXT_INPUT, useSheetKeys } from "./useSheetKeys";
 import { block, covers, moved, single, wholeColumn, wholeRow, type Selection } from "./selection";
+import { stillUrl } from "../api/creatives";
 
 const ROW = 47;
 const HEAD = 124;

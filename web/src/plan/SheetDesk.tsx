@@ -3,14 +3,11 @@ import { App, Button, Dropdown, Input, Segmented, Select } from "antd";
 import { useMemo, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
-import { audiencesQuery } from "../audiences/queries";
-import { creativesQuery } from "../creative/queries";
 import { Columns } from "../frame/Columns";
 import { useOffer } from "../frame/doables";
 import { Findings, blockers } from "../look/Findings";
 import { plural } from "../look/format";
-import { titled } from "../results/model";
-import { offerOfResults, resultsQuery } from "../results/queries";
+import { titled } from "../results";
 import { lens as lensOf } from "./lenses";
 import { doablesOf, keysOf, type Pressed } from "./doing";
 import {
@@ -24,7 +21,7 @@ import {
   type Finding,
   type Lens,
 } from "./model";
-import { namesQuery, planKey, silence } from "./queries";
+import { namesQuery, silence } from "./queries";
 import { MoneyFacts } from "./MoneyFacts";
 import { RowFacts } from "./RowFacts";
 import { block, single } from "./selection";
@@ -34,6 +31,11 @@ import { SheetDialogs, type Open } from "./SheetDialogs";
 import { asText, filtered } from "./sheetText";
 import type { Edits } from "./useEdits";
 import { useUndoKeys } from "./useUndoKeys";
+import { useChange } from "../frame/useChange";
+import { audiencesQuery } from "../api/audiences";
+import { creativesQuery } from "../api/creatives";
+import { offerOfResults, resultsQuery } from "../api/results";
+import { planKey } from "../api/plans";
 
 /** Fields that a finding names and that the delivery of a row holds. */
 const DELIVERY_FIELDS = new Set(["goal", "charge", "bid", "placements", "hours", "pace", "switches"]);
@@ -62,6 +64,7 @@ export function SheetDesk(props: {
   useUndoKeys(edits);
   const navigate = useNavigate();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const queries = useQueryClient();
   const [search, setSearch] = useSearchParams();
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
@@ -138,9 +141,9 @@ export function SheetDesk(props: {
     );
 
   const leave = (finding: Schemas["Finding"], why: string | null) => {
-    silence(clientId, planId, finding, why)
-      .then((view) => queries.setQueryData(planKey(clientId, planId), view))
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(silence(clientId, planId, finding, why), (view) =>
+      queries.setQueryData(planKey(clientId, planId), view),
+    );
   };
 
   const mend = (finding: Finding) => edits.make(mendOf(whole, finding));

@@ -14,7 +14,7 @@ import { PasteDialog } from "./PasteDialog";
 import { ReplaceDialog } from "./ReplaceDialog";
 import { SpreadDialog } from "./SpreadDialog";
 import { SplitDialog } from "./SplitDialog";
-import { SetUpTest } from "../tests/SetUpTest";
+import { SetUpTest } from "../tests";
 
 /** What is open over the sheet. */
 export type Open =

@@ -2,7 +2,7 @@ import "./split.css";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { App, Button, Checkbox, Input, InputNumber, Modal, Radio, Segmented, Select } from "antd";
 import { useState } from "react";
-import { barLength } from "../audiences/model";
+import { barLength } from "../audiences";
 import { money, people, plural } from "../look/format";
 import { BASIS_WORDS, type Campaign } from "./model";
 import {

@@ -1,1 +1,1 @@
-export { Plan as default } from "./Plan";
+export { CampaignList } from "./CampaignList";

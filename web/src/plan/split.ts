@@ -1,4 +1,4 @@
-import { api, asked, type Schemas } from "../api/client";
+import { type Schemas, ask, at } from "../api/client";
 
 export type Variable = Schemas["VariableOffer"]["variable"];
 export type Offer = Schemas["VariableOffer"];
@@ -53,25 +53,17 @@ interface RowPath {
   rowId: string;
 }
 
-export const splitOptionsQuery = (path: RowPath) => ({
-  queryKey: ["split-options", path],
-  queryFn: () =>
-    asked(
-      api.GET("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/split-options", {
-        params: { path: { ...path } },
-      }),
-    ),
-});
+export const splitOptionsQuery = (path: RowPath) =>
+  ask.queryOptions(
+    "get",
+    "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/split-options",
+    at(path),
+  );
 
-export const splitPreviewQuery = (path: RowPath, body: SplitBody | undefined) => ({
-  queryKey: ["split-preview", path, body],
-  enabled: !!body,
-  retry: false,
-  queryFn: () =>
-    asked(
-      api.POST("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/split-preview", {
-        params: { path: { ...path } },
-        body: body ?? { by: [], share: "EACH" },
-      }),
-    ),
-});
+export const splitPreviewQuery = (path: RowPath, body: SplitBody | undefined) =>
+  ask.queryOptions(
+    "post",
+    "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/split-preview",
+    at(path, body ?? { by: [], share: "EACH" }),
+    { enabled: !!body, retry: false },
+  );

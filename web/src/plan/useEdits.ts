@@ -1,11 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { api, asked, type Problem, type Schemas } from "../api/client";
+import { type Problem, type Schemas, askAgain, at, send } from "../api/client";
 import { useKept } from "../frame/kept";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
-import { planKey } from "./queries";
 import { whole } from "./whole";
+import { CHANGES, planKey } from "../api/plans";
+import { RESULT_PATHS } from "../api/results";
 
 type View = Schemas["PlanView"];
 
@@ -35,9 +36,7 @@ export function useEdits(clientId: string, planId: string): Edits {
       // What stands elsewhere is asked for once the sheet is drawn, and once for several edits in a row.
       window.clearTimeout(elsewhere.current);
       elsewhere.current = window.setTimeout(() => {
-        for (const stale of ["changes", "desk", "clients", "results"]) {
-          void queries.invalidateQueries({ queryKey: [stale] });
-        }
+        void askAgain(queries, "/api/clients", "/api/clients/{clientId}", CHANGES, ...RESULT_PATHS);
       }, ELSEWHERE_MS);
     },
     [queries, key],
@@ -50,10 +49,7 @@ export function useEdits(clientId: string, planId: string): Edits {
         const view = queries.getQueryData<View>(key);
         const body = { editId, version: view?.version ?? 0, held: view?.stamp ?? null, edit };
         const path = { clientId, planId };
-        show(
-          await asked(api.PUT("/api/clients/{clientId}/plans/{planId}/edits", { params: { path }, body })),
-          view,
-        );
+        show(await send("put", "/api/clients/{clientId}/plans/{planId}/edits", at(path, body)), view);
         kept();
       },
       reload: () => void queries.invalidateQueries({ queryKey: key }),
@@ -84,14 +80,16 @@ export function useEdits(clientId: string, planId: string): Edits {
       const { tell, kept, refuse } = useKept.getState();
       const view = queries.getQueryData<View>(key);
       const body = { version: view?.version ?? 0, held: view?.stamp ?? null };
-      const init = { params: { path: { clientId, planId } }, body };
       tell(`steps of ${planId}`, 1, true);
       try {
-        const call =
-          which === "undo"
-            ? api.POST("/api/clients/{clientId}/plans/{planId}/undo", init)
-            : api.POST("/api/clients/{clientId}/plans/{planId}/redo", init);
-        show(await asked(call), view);
+        show(
+          await send(
+            "post",
+            `/api/clients/{clientId}/plans/{planId}/${which}`,
+            at({ clientId, planId }, body),
+          ),
+          view,
+        );
         kept();
       } catch (e) {
         refuse((e as Error).message);

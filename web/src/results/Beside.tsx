@@ -2,8 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { DatePicker, Select } from "antd";
 import dayjs from "dayjs";
 import { THE_DAYS_BEFORE, otherDays, theDays } from "./model";
-import { paceQuery } from "./queries";
 import type { Look } from "./useLook";
+import { paceQuery } from "../api/results";
 
 const OTHER_DAYS = "days";
 const ISO = "YYYY-MM-DD";

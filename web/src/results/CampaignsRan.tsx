@@ -6,7 +6,7 @@ import { CampaignKind } from "../look/CampaignKind";
 import { networkColours } from "../look/theme";
 import { takenAlong } from "./model";
 import { Pace } from "./Pace";
-import { paceQuery } from "./queries";
+import { paceQuery } from "../api/results";
 
 /** Every campaign that ran, whatever plan it is of, with its money against plan; the look is taken along. */
 export function CampaignsRan(props: {

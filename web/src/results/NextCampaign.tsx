@@ -2,8 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, asked } from "../api/client";
-import { planKey } from "../plan/queries";
+import { ask, at, send } from "../api/client";
+import { planKey } from "../api/plans";
 
 type SheetPath = { clientId: string; planId: string; campaignId: string };
 
@@ -25,13 +25,10 @@ function Chosen({ path, onClose }: { path: SheetPath; onClose: () => void }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const [keys, setKeys] = useState<string[]>();
-  const offered = useQuery({
-    queryKey: ["comers-back", path],
-    queryFn: () => asked(api.GET(COMERS, { params: { path } })),
-  });
+  const offered = useQuery(ask.queryOptions("get", COMERS, at(path)));
   const chosen = keys ?? offered.data?.map((c) => c.key) ?? [];
   const make = () =>
-    asked(api.POST(COMERS, { params: { path }, body: { keys: chosen } })).then(
+    send("post", COMERS, at(path, { keys: chosen })).then(
       (made) => {
         // The plan as it was known does not hold the campaign that is gone to.
         queries.removeQueries({ queryKey: planKey(path.clientId, made.planId) });

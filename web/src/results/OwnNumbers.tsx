@@ -3,7 +3,9 @@ import { Button, Drawer, Input, InputNumber, Segmented, Checkbox } from "antd";
 import { useState } from "react";
 import type { Problem, Schemas } from "../api/client";
 import type { Offer } from "./model";
-import { dropNumber, keepNumber, offerOfResults, setMargin } from "./queries";
+import { dropNumber, keepNumber, setMargin } from "./queries";
+import { askAgain } from "../api/client";
+import { offerOfResults } from "../api/results";
 
 const EMPTY: Schemas["OwnNumberBody"] = { words: "", formula: "", better: "HIGH", share: false };
 
@@ -25,7 +27,7 @@ export function OwnNumbers({
     made.then(
       (now) => {
         queries.setQueryData(offerOfResults(clientId).queryKey, now);
-        void queries.invalidateQueries({ queryKey: ["results", "table"] });
+        void askAgain(queries, "/api/clients/{clientId}/results/table");
         setFault("");
         return true;
       },

@@ -1,9 +1,10 @@
+import "./results.css";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
-import { usePlanAtHand } from "../plan/usePlanAtHand";
+import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { Apart } from "./Apart";
 import { Aspects } from "./Aspects";
 import { Bars } from "./Bars";
@@ -28,11 +29,12 @@ import {
 import { NextCampaign } from "./NextCampaign";
 import { OwnNumbers } from "./OwnNumbers";
 import { PaceFacts } from "./PaceFacts";
-import { offerOfResults, paceQuery, reachQuery, tableQuery } from "./queries";
+import { reachQuery, tableQuery } from "./queries";
 import { ResultsMatrix, ResultsTable } from "./ResultsTable";
 import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
 import { KeepView, Views } from "./Views";
+import { offerOfResults, paceQuery } from "../api/results";
 
 /** What came back: by any token of the names, by time or by the networks' breakdowns, of one campaign or all of a client's. */
 export function Results() {

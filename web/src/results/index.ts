@@ -1,3 +1,2 @@
-import "./results.css";
-export { Report } from "./Report";
-export { Results as default } from "./Results";
+export { Aspects } from "./Aspects";
+export { beneath, between, change, figure, titled } from "./model";

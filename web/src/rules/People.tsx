@@ -1,15 +1,13 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Select } from "antd";
 import type { ReactNode } from "react";
-import { api, asked, type Schemas } from "../api/client";
+import { type Schemas, ask, at, send } from "../api/client";
 import { Columns } from "../frame/Columns";
 
 type Role = NonNullable<Schemas["RoleBody"]["role"]>;
 
-const peopleQuery = (clientId: string) => ({
-  queryKey: ["people", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/people", { params: { path: { clientId } } })),
-});
+const peopleQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/people", at({ clientId }));
 
 const ROLES: { value: Role | "NONE"; label: string }[] = [
   { value: "BUYER", label: "buyer: does everything" },
@@ -24,11 +22,10 @@ export function People({ clientId, things }: { clientId: string; things: ReactNo
   const { message } = App.useApp();
   const people = useQuery(peopleQuery(clientId));
   const set = (personId: string, role: Role | "NONE") =>
-    asked(
-      api.PUT("/api/clients/{clientId}/people/{personId}", {
-        params: { path: { clientId, personId } },
-        body: { role: role === "NONE" ? null : role },
-      }),
+    send(
+      "put",
+      "/api/clients/{clientId}/people/{personId}",
+      at({ clientId, personId }, { role: role === "NONE" ? null : role }),
     ).then(
       (now) => queries.setQueryData(peopleQuery(clientId).queryKey, now),
       (e: Error) => void message.error(e.message),

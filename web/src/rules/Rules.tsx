@@ -3,8 +3,6 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
-import { networksQuery } from "../brief/queries";
-import { deskQuery } from "../desk/queries";
 import { Columns } from "../frame/Columns";
 import { moment, plural } from "../look/format";
 import { networkColours } from "../look/theme";
@@ -15,10 +13,14 @@ import { LinksDesk } from "./LinksDesk";
 import { LEVELS, type Scheme } from "./model";
 import { OneRulebook } from "./OneRulebook";
 import { People } from "./People";
-import { PlaybookRules } from "./PlaybookRules";
+import { PlaybookRules } from "../advice";
 import { PatternDesk } from "./PatternDesk";
-import { keepNaming, namingQuery, namingVersion } from "./queries";
+import { keepNaming, namingQuery, namingVersion, TRIED } from "./queries";
 import { Tried } from "./Tried";
+import { askAgain } from "../api/client";
+import { useChange } from "../frame/useChange";
+import { deskQuery, networksQuery } from "../api/clients";
+import { CHANGES, NAME_PATHS, PLAN_PATHS } from "../api/plans";
 
 const NAMES = [
   ...LEVELS.map((l) => ({ path: l.path, words: l.words })),
@@ -96,28 +98,23 @@ function Naming(props: {
   const { clientId, thing, naming } = props;
   const queries = useQueryClient();
   const { message } = App.useApp();
+  const carryOut = useChange();
   const drafts = useDrafts();
   const draft = drafts.byClient[clientId];
   const scheme = draft?.scheme ?? naming.scheme;
   const change = (changed: Scheme) =>
     drafts.set(clientId, { after: draft?.after ?? naming.version, scheme: changed });
   const keep = (after: number, kept: Scheme) =>
-    keepNaming(clientId, { version: after, scheme: kept })
-      .then(async (now) => {
-        queries.setQueryData(namingQuery(clientId).queryKey, now);
-        drafts.set(clientId, undefined);
-        await Promise.all([
-          queries.invalidateQueries({ queryKey: ["names"] }),
-          queries.invalidateQueries({ queryKey: ["plan"] }),
-          queries.invalidateQueries({ queryKey: ["changes"] }),
-        ]);
-        message.info(`Kept as version ${now.version}. Launch shows the names that change.`);
-      })
-      .catch((e: Error) => message.error(e.message));
+    carryOut(keepNaming(clientId, { version: after, scheme: kept }), async (now) => {
+      queries.setQueryData(namingQuery(clientId).queryKey, now);
+      drafts.set(clientId, undefined);
+      await Promise.all([askAgain(queries, ...NAME_PATHS, ...PLAN_PATHS, CHANGES, TRIED)]);
+      message.info(`Kept as version ${now.version}. Launch shows the names that change.`);
+    });
   const lookAt = (version: number) =>
-    void namingVersion(clientId, version)
-      .then((old) => drafts.set(clientId, { after: naming.version, scheme: old }))
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(namingVersion(clientId, version), (old) =>
+      drafts.set(clientId, { after: naming.version, scheme: old }),
+    );
   const macros = useMacros(clientId, props.accounts);
   const level = LEVELS.find((l) => l.path === thing) ?? LEVELS[2]!;
   const words = NAMES.find((n) => n.path === thing)?.words ?? level.words;

@@ -3,10 +3,10 @@ import { Select } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { count, plural } from "../look/format";
-import { planQuery, plansQuery } from "../plan/queries";
-import { lastAtHand } from "../plan/usePlanAtHand";
+import { lastAtHand } from "../frame/usePlanAtHand";
 import { FAULTS, type Scheme } from "./model";
 import { triedQuery } from "./queries";
+import { planQuery, plansQuery } from "../api/plans";
 
 type LevelTried = "campaign" | "adGroups" | "ads" | "links";
 

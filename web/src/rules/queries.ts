@@ -1,42 +1,21 @@
-import { api, asked, type Schemas } from "../api/client";
+import { type Schemas, ask, at, send } from "../api/client";
 import type { Level, Scheme } from "./model";
 
-export const namingQuery = (clientId: string) => ({
-  queryKey: ["naming", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/naming", { params: { path: { clientId } } })),
-});
+export const namingQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/naming", at({ clientId }));
 
-export function keepNaming(clientId: string, body: Schemas["NamingBody"]) {
-  return asked(api.PUT("/api/clients/{clientId}/naming", { params: { path: { clientId } }, body }));
-}
+export const keepNaming = (clientId: string, body: Schemas["NamingBody"]) =>
+  send("put", "/api/clients/{clientId}/naming", at({ clientId }, body));
 
-export function namingVersion(clientId: string, version: number) {
-  return asked(
-    api.GET("/api/clients/{clientId}/naming/{version}", { params: { path: { clientId, version } } }),
-  );
-}
+export const namingVersion = (clientId: string, version: number) =>
+  send("get", "/api/clients/{clientId}/naming/{version}", at({ clientId, version }));
+
+/** Where names of a scheme that is not kept are asked for. */
+export const TRIED = "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/names-tried";
 
 /** What a scheme makes of a sheet, before it is kept. */
-export const triedQuery = (
-  path: { clientId: string; planId: string; campaignId: string },
-  scheme: Scheme,
-) => ({
-  queryKey: ["names", "tried", path, scheme],
-  retry: false,
-  queryFn: () =>
-    asked(
-      api.POST("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/names-tried", {
-        params: { path },
-        body: scheme,
-      }),
-    ),
-});
+export const triedQuery = (path: { clientId: string; planId: string; campaignId: string }, scheme: Scheme) =>
+  ask.queryOptions("post", TRIED, at(path, scheme), { retry: false });
 
-export function readNames(clientId: string, level: Level, text: string, scheme: Scheme | null) {
-  return asked(
-    api.POST("/api/clients/{clientId}/names-read", {
-      params: { path: { clientId } },
-      body: { level, text, scheme },
-    }),
-  );
-}
+export const readNames = (clientId: string, level: Level, text: string, scheme: Scheme | null) =>
+  send("post", "/api/clients/{clientId}/names-read", at({ clientId }, { level, text, scheme }));

@@ -2,7 +2,7 @@ import "./signin.css";
 import { Alert, Button, Form, Input } from "antd";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
-import { api, asked, type Schemas } from "../api/client";
+import { type Schemas, send } from "../api/client";
 
 /** Where a person says who they are. */
 export function SignIn() {
@@ -11,12 +11,12 @@ export function SignIn() {
   const [search] = useSearchParams();
   // The first answer of the server brings the token that signing in needs.
   useEffect(() => {
-    api.GET("/api/session").catch(() => undefined);
+    send("get", "/api/session").catch(() => undefined);
   }, []);
   const signIn = async (body: Schemas["SignIn"]) => {
     setBusy(true);
     try {
-      await asked(api.POST("/api/session", { body }));
+      await send("post", "/api/session", { body });
       const then = search.get("then") ?? "/";
       window.location.assign(then.startsWith("/") && !then.startsWith("//") ? then : "/");
     } catch (e) {

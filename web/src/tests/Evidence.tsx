@@ -3,24 +3,27 @@ import { day } from "../look/format";
 import { useChart } from "../look/useChart";
 import { colours } from "../look/theme";
 import { percent } from "./model";
-import type { TestView } from "./queries";
+import { type TestView } from "../api/tests";
 
 /** How far apart the cell ahead and the next one were by each day, under the limit of each planned look. */
 export function Evidence({ test }: { test: TestView }) {
   const option = useMemo(() => {
-    const looks = test.limits.length;
-    const looked = new Set(test.looksTaken.map((l) => l.day));
-    const steps = test.limits.flatMap((z, i) => [
+    const looks = test.course.limits.length;
+    const looked = new Set(test.course.looks.map((l) => l.day));
+    const steps = test.course.limits.flatMap((z, i) => [
       [(100 * i) / looks, z],
       [(100 * (i + 1)) / looks, z],
     ]);
-    const most = Math.min(8, Math.max(3, ...test.evidence.map((e) => e.z), ...test.limits.slice(1)));
+    const most = Math.min(
+      8,
+      Math.max(3, ...test.course.evidence.map((e) => e.z), ...test.course.limits.slice(1)),
+    );
     return {
       grid: { left: 8, right: 24, top: 14, bottom: 4, containLabel: true },
       tooltip: {
         trigger: "item",
         formatter: (item: { seriesIndex: number; dataIndex: number }) => {
-          const at = item.seriesIndex === 1 ? test.evidence[item.dataIndex] : undefined;
+          const at = item.seriesIndex === 1 ? test.course.evidence[item.dataIndex] : undefined;
           if (!at) return "limit of a planned look";
           const look = looked.has(at.day) ? ", a planned look" : "";
           return `${day(at.day)}${look}: ${at.z.toFixed(2)} deviations at ${percent(at.part)} of what was planned`;
@@ -52,7 +55,7 @@ export function Evidence({ test }: { test: TestView }) {
         {
           type: "line",
           // Only days of a planned look are judged; the others are there to be seen.
-          data: test.evidence.map((e) => ({
+          data: test.course.evidence.map((e) => ({
             value: [100 * e.part, e.z],
             symbol: looked.has(e.day) ? "circle" : "emptyCircle",
             symbolSize: looked.has(e.day) ? 10 : 5,

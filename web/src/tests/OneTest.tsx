@@ -4,31 +4,34 @@ import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { Columns } from "../frame/Columns";
 import { count, day, money, people as inPeople, plural } from "../look/format";
-import { figure, titled } from "../results/model";
+import { figure, titled } from "../results";
 import { Evidence } from "./Evidence";
 import { Interval } from "./Interval";
 import { cellName, percent, said, shortP, span } from "./model";
-import { endTest, keepLearned, testsQuery, type TestView } from "./queries";
+import { endTest, keepLearned } from "./queries";
+import { type TestView, testsQuery } from "../api/tests";
 
 /** One test: what it says, what it rests on, whether it can be trusted, and what was learned. */
 export function OneTest(props: { clientId: string; test: TestView; things: ReactNode }) {
   const { clientId, test } = props;
   const verdict = said(test);
-  const share = test.metric.written === "SHARE";
+  const share = test.asked.metric.written === "SHARE";
   return (
     <Columns
       things={props.things}
       title={test.name}
       note={
         <>
-          {test.shape === "FACTORIAL" ? "A factorial of" : "One variable:"}{" "}
-          <b>{test.variables.join(" × ") || "none"}</b> · decided by <b>{test.metric.words}</b> ·{" "}
-          {plural(test.cells.length, "cell")} · look {test.looksTaken.length} of {test.looks}
+          {test.asked.shape === "FACTORIAL" ? "A factorial of" : "One variable:"}{" "}
+          <b>{test.asked.variables.join(" × ") || "none"}</b> · decided by <b>{test.asked.metric.words}</b> ·{" "}
+          {plural(test.cells.length, "cell")} · look {test.course.looks.length} of {test.asked.looks}
         </>
       }
       actions={
         <>
-          <Link to={`/c/${clientId}/plan/${test.planId}/${test.campaignId}?ad=${test.cells[0]?.rowId}/`}>
+          <Link
+            to={`/c/${clientId}/plan/${test.place.planId}/${test.place.campaignId}?ad=${test.cells[0]?.rowId}/`}
+          >
             On the sheet
           </Link>
           {test.state !== "ENDED" && <End {...{ clientId, test }} />}
@@ -46,7 +49,7 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
       )}
       <Cells test={test} share={share} />
       {test.effects.length > 0 && <Effects test={test} />}
-      {test.evidence.length > 1 && (
+      {test.course.evidence.length > 1 && (
         <>
           <h3 className="drawn-title">
             Evidence by day, in deviations, against what was planned to come in; planned looks filled, their
@@ -61,7 +64,7 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
 }
 
 function between(test: TestView, low: number | null | undefined, high: number | null | undefined) {
-  const of = (v: number | null | undefined) => figure(test.metric, v, test.currency);
+  const of = (v: number | null | undefined) => figure(test.asked.metric, v, test.place.currency);
   if (low == null) return "no interval yet";
   return `between ${of(low)} and ${high == null ? "no upper limit" : of(high)}, with a certainty of 95 %`;
 }
@@ -74,7 +77,7 @@ function chance(of: number): string {
 function Cells({ test, share }: { test: TestView; share: boolean }) {
   const all = span(test.cells);
   const people = test.cells.some((c) => c.people > 0);
-  const best = test.cells[test.best ?? -1];
+  const best = test.cells[test.verdict.best ?? -1];
   return (
     <div className="cells-box">
       <table className="lines test-cells">
@@ -83,10 +86,10 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
             <th>Cell</th>
             {people && <th className="number">People</th>}
             <th className="number">Spent</th>
-            {share && <th className="number">{titled(test.metric.restsWords)}</th>}
-            <th className="number">{share ? "Of these" : titled(test.metric.restsWords)}</th>
-            <th className="interval-box">{titled(test.metric.words)}, 95 % interval</th>
-            <th className="number">{titled(test.metric.words)}</th>
+            {share && <th className="number">{titled(test.asked.metric.restsWords)}</th>}
+            <th className="number">{share ? "Of these" : titled(test.asked.metric.restsWords)}</th>
+            <th className="interval-box">{titled(test.asked.metric.words)}, 95 % interval</th>
+            <th className="number">{titled(test.asked.metric.words)}</th>
             {share && <th className="number">Chance it is best</th>}
           </tr>
         </thead>
@@ -98,7 +101,7 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
                 {cellName(test, c) !== c.label && <div className="note">{c.label}</div>}
               </td>
               {people && <td className="number">{inPeople({ people: c.people, fewer: false })}</td>}
-              <td className="number">{money(c.moneyMinor, test.currency)}</td>
+              <td className="number">{money(c.moneyMinor, test.place.currency)}</td>
               {share && <td className="number">{count(c.trials)}</td>}
               <td className="number">{count(c.successes)}</td>
               <td className="interval-box">
@@ -106,13 +109,17 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
                   {...{ value: c.value, low: c.low, high: c.high }}
                   span={all}
                   tone={
-                    c === best ? "ahead" : test.winner != null && i !== test.winner ? "behind" : "between"
+                    c === best
+                      ? "ahead"
+                      : test.verdict.winner != null && i !== test.verdict.winner
+                        ? "behind"
+                        : "between"
                   }
                   words={between(test, c.low, c.high)}
                 />
               </td>
               <td className="number">
-                <b>{figure(test.metric, c.value, test.currency)}</b>
+                <b>{figure(test.asked.metric, c.value, test.place.currency)}</b>
               </td>
               {share && <td className="number">{c.chance == null ? "–" : chance(c.chance)}</td>}
             </tr>
@@ -153,7 +160,7 @@ function Effects({ test }: { test: TestView }) {
                     />
                   </td>
                   <td className="number">
-                    <b>{figure(test.metric, v.number, test.currency)}</b>
+                    <b>{figure(test.asked.metric, v.number, test.place.currency)}</b>
                   </td>
                 </tr>
               ))}
@@ -172,9 +179,9 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
   const facts: [string, ReactNode][] = [
     [
       "Variable",
-      test.shape === "FACTORIAL"
+      test.asked.shape === "FACTORIAL"
         ? "Fully crossed, so each can be told by itself"
-        : `Only ${test.variables[0] ?? "nothing"} differed when it was set up`,
+        : `Only ${test.asked.variables[0] ?? "nothing"} differed when it was set up`,
     ],
     [
       "Apart",
@@ -188,21 +195,21 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
     ],
     [
       "Untouched",
-      test.why.length === 0
-        ? test.even.length === 0
+      test.verdict.why.length === 0
+        ? test.course.even.length === 0
           ? "Nothing was changed since it began"
-          : `${test.even.map(titled).join(". ")}; alike for all, so it still holds`
-        : test.why.map(titled).join(". "),
+          : `${test.course.even.map(titled).join(". ")}; alike for all, so it still holds`
+        : test.verdict.why.map(titled).join(". "),
     ],
     [
       "Days",
-      `${day(test.startsOn)} to ${day(test.lastDay)}${test.until ? `; numbers to the end of ${day(test.until)}` : ""}`,
+      `${day(test.asked.startsOn)} to ${day(test.asked.lastDay)}${test.course.until ? `; numbers to the end of ${day(test.course.until)}` : ""}`,
     ],
     [
       "Needs",
-      `${count(Math.ceil(test.perCell))} ${test.metric.restsWords} a cell for ${percent(test.least)} to be found ${Math.round(test.power * 10)} times in 10`,
+      `${count(Math.ceil(test.asked.perCell))} ${test.asked.metric.restsWords} a cell for ${percent(test.asked.least)} to be found ${Math.round(test.asked.power * 10)} times in 10`,
     ],
-    ["Expected", figure(test.metric, test.base, test.currency)],
+    ["Expected", figure(test.asked.metric, test.asked.base, test.place.currency)],
   ];
   return (
     <>
@@ -215,11 +222,11 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
           </div>
         ))}
       </dl>
-      {test.looksTaken.length > 0 && (
+      {test.course.looks.length > 0 && (
         <>
           <h3>Looks taken</h3>
           <dl className="facts-list numbers">
-            {test.looksTaken.map((l) => (
+            {test.course.looks.map((l) => (
               <div key={l.number}>
                 <dt>
                   {l.number}, {day(l.day)}
@@ -234,7 +241,9 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
       )}
       {test.state === "SET_UP" && (
         <p>
-          <Link to={`/c/${clientId}/launch/${test.planId}/${test.campaignId}`}>Launch the campaign</Link>
+          <Link to={`/c/${clientId}/launch/${test.place.planId}/${test.place.campaignId}`}>
+            Launch the campaign
+          </Link>
         </p>
       )}
       <p className="note">
@@ -256,7 +265,7 @@ function End({ clientId, test }: { clientId: string; test: TestView }) {
     endTest(clientId, test.id, learned).then(
       () => {
         setOpen(false);
-        void queries.invalidateQueries({ queryKey: testsQuery(clientId).queryKey });
+        void queries.invalidateQueries(testsQuery(clientId));
       },
       (e: Error) => void message.error(e.message),
     );
@@ -303,7 +312,7 @@ function Learned({ clientId, test }: { clientId: string; test: TestView }) {
   const keep = () => {
     if (text === test.learned) return;
     keepLearned(clientId, test.id, text).then(
-      () => void queries.invalidateQueries({ queryKey: testsQuery(clientId).queryKey }),
+      () => void queries.invalidateQueries(testsQuery(clientId)),
       (e: Error) => void message.error(e.message),
     );
   };

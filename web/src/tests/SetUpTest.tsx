@@ -4,14 +4,14 @@ import { App, Button, DatePicker, Input, InputNumber, Modal, Select } from "antd
 import dayjs from "dayjs";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { clockQuery } from "../frame/Clock";
 import { MoneyInput } from "../look/MoneyInput";
 import { count, plural } from "../look/format";
-import type { Campaign } from "../plan/model";
-import { titled } from "../results/model";
-import { offerOfResults } from "../results/queries";
+import { titled } from "../results";
 import { percent } from "./model";
 import { reckonedQuery, setUpTest, type TestAsked } from "./queries";
+import type { Schemas } from "../api/client";
+import { clockQuery } from "../api/clients";
+import { offerOfResults } from "../api/results";
 
 /** A number of which each impression costs alike decides nothing. */
 const NOT_DECIDING = "cpm";
@@ -19,8 +19,8 @@ const NOT_DECIDING = "cpm";
 /** Asks one question of some rows: what differs is found, what it needs is reckoned before it is set up. */
 export function SetUpTest(props: {
   path: { clientId: string; planId: string; campaignId: string };
-  campaign: Campaign;
-  rows: Campaign["rows"];
+  campaign: Schemas["CampaignView"];
+  rows: Schemas["RowView"][];
   onPerCreative: (rowId: string) => void;
   onClose: () => void;
 }) {

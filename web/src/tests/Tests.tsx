@@ -5,10 +5,10 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { Columns } from "../frame/Columns";
 import { networkColours } from "../look/theme";
-import { Aspects } from "../results/Aspects";
+import { Aspects } from "../results";
 import { found, inShort } from "./model";
 import { OneTest } from "./OneTest";
-import { testsQuery, type TestView } from "./queries";
+import { type TestView, testsQuery } from "../api/tests";
 
 /** Split tests: those that run, those that can be judged, and the log of what was learned. */
 export function Tests() {
@@ -30,12 +30,12 @@ export function Tests() {
           <button
             key={t.id}
             className={`thing ${t.id === one?.id ? "on" : ""}`}
-            style={{ "--edge": networkColours[t.network] } as React.CSSProperties}
+            style={{ "--edge": networkColours[t.place.network] } as React.CSSProperties}
             aria-current={t.id === one?.id}
             onClick={() => void navigate(`/c/${clientId}/results/tests/${t.id}`)}
           >
             <b>{t.name}</b>
-            <span className={t.outcome === "BROKEN" && t.state !== "SET_UP" ? "note bad" : "note"}>
+            <span className={t.verdict.outcome === "BROKEN" && t.state !== "SET_UP" ? "note bad" : "note"}>
               {inShort(t)}
             </span>
           </button>

@@ -1,1 +1,2 @@
-export { Tests } from "./Tests";
+export { SetUpTest } from "./SetUpTest";
+export { inShort } from "./model";

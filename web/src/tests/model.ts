@@ -1,6 +1,6 @@
 import { count, day, plural } from "../look/format";
-import { figure, titled } from "../results/model";
-import type { TestView } from "./queries";
+import { figure, titled } from "../results";
+import { type TestView } from "../api/tests";
 
 /** A part as a person says it: 0.25 is 25 %. */
 export function percent(part: number): string {
@@ -21,9 +21,11 @@ const LONGEST_VALUE = 60;
 
 /** A cell by the value of the variable where that is short, else by its row's label. */
 export function cellName(test: TestView, cell: TestView["cells"][number]): string {
-  const values = test.variables.map((v) => cell.values[v] ?? "").filter(Boolean);
+  const values = test.asked.variables.map((v) => cell.values[v] ?? "").filter(Boolean);
   const name = values.join(" × ");
-  return values.length === test.variables.length && name && name.length <= LONGEST_VALUE ? name : cell.label;
+  return values.length === test.asked.variables.length && name && name.length <= LONGEST_VALUE
+    ? name
+    : cell.label;
 }
 
 /** What the verdict says at its head, and the sentence after it. */
@@ -34,7 +36,7 @@ export interface Said {
 }
 
 const byValue = (test: TestView) => {
-  const low = test.metric.better === "LOW";
+  const low = test.asked.metric.better === "LOW";
   return test.cells
     .map((cell, at) => ({ cell, at }))
     .filter(({ cell }) => cell.value != null)
@@ -50,21 +52,21 @@ const points = (share: number) => (share * 100).toFixed(2);
 
 /** The verdict as one plain sentence. */
 export function said(test: TestView): Said {
-  const words = test.metric.words;
-  const of = (value: number | null | undefined) => figure(test.metric, value, test.currency);
-  const variable = test.variables.join(" and ") || "difference";
+  const words = test.asked.metric.words;
+  const of = (value: number | null | undefined) => figure(test.asked.metric, value, test.place.currency);
+  const variable = test.asked.variables.join(" and ") || "difference";
   if (test.state === "SET_UP") {
     return {
       head: "Set up, not launched.",
       tone: "still",
-      says: `Launch the campaign; the network then holds its ${plural(test.cells.length, "row")} apart, and days count from ${day(test.startsOn)}.`,
+      says: `Launch the campaign; the network then holds its ${plural(test.cells.length, "row")} apart, and days count from ${day(test.asked.startsOn)}.`,
     };
   }
-  if (test.outcome === "BROKEN") {
+  if (test.verdict.outcome === "BROKEN") {
     return {
       head: "Broken.",
       tone: "bad",
-      says: `${test.why.map(titled).join(". ")}. What came after that cannot be put down to the ${variable}.`,
+      says: `${test.verdict.why.map(titled).join(". ")}. What came after that cannot be put down to the ${variable}.`,
     };
   }
   const [first, second] = byValue(test);
@@ -72,43 +74,43 @@ export function said(test: TestView): Said {
     return {
       head: "Not yet.",
       tone: "still",
-      says: `Of ${test.metric.restsWords || words} too few have come to tell anything.`,
+      says: `Of ${test.asked.metric.restsWords || words} too few have come to tell anything.`,
     };
   }
   const numbers = `“${cellName(test, first.cell)}” has a ${words} of ${of(first.cell.value)}, “${cellName(test, second.cell)}” of ${of(second.cell.value)}`;
-  if (test.outcome === "WINNER") {
+  if (test.verdict.outcome === "WINNER") {
     const between =
-      test.low != null && test.high != null
-        ? `, between ${points(test.low)} and ${points(test.high)} points`
+      test.verdict.low != null && test.verdict.high != null
+        ? `, between ${points(test.verdict.low)} and ${points(test.verdict.high)} points`
         : "";
     return {
       head: "Winner.",
       tone: "good",
-      says: `${numbers}: ${apart(first.cell.value, second.cell.value)}${between}. Luck alone does as much ${rarely(test.p)}.`,
+      says: `${numbers}: ${apart(first.cell.value, second.cell.value)}${between}. Luck alone does as much ${rarely(test.verdict.p)}.`,
     };
   }
-  if (test.outcome === "NO_DIFFERENCE") {
+  if (test.verdict.outcome === "NO_DIFFERENCE") {
     const seen =
-      test.visible == null
+      test.course.visible == null
         ? "What came could not have shown any difference."
-        : test.visible <= test.least * 1.02
-          ? `A difference of ${percent(test.least)} would have been found ${Math.round(test.power * 10)} times in 10.`
-          : `What came could have shown ${percent(test.visible)} or more, not the ${percent(test.least)} that was asked for.`;
+        : test.course.visible <= test.asked.least * 1.02
+          ? `A difference of ${percent(test.asked.least)} would have been found ${Math.round(test.asked.power * 10)} times in 10.`
+          : `What came could have shown ${percent(test.course.visible)} or more, not the ${percent(test.asked.least)} that was asked for.`;
     return { head: "No real difference.", tone: "still", says: `${numbers}. ${seen}` };
   }
   const days =
-    test.daysLeft == null
+    test.course.daysLeft == null
       ? ""
-      : ` About ${plural(Math.max(1, Math.ceil(test.daysLeft)), "more day")} at this money should settle it.`;
+      : ` About ${plural(Math.max(1, Math.ceil(test.course.daysLeft)), "more day")} at this money should settle it.`;
   return {
     head: "Not yet.",
     tone: "still",
-    says: `${numbers}. That could still be luck: ${percent(test.part)} of what was planned has come in.${days}`,
+    says: `${numbers}. That could still be luck: ${percent(test.course.part)} of what was planned has come in.${days}`,
   };
 }
 
 function winnerName(test: TestView): string {
-  const cell = test.cells[test.winner ?? 0];
+  const cell = test.cells[test.verdict.winner ?? 0];
   return cell ? cellName(test, cell) : "";
 }
 
@@ -118,13 +120,13 @@ export function inShort(test: TestView): string {
     case "SET_UP":
       return `set up, ${plural(test.cells.length, "cell")}`;
     case "RUNNING":
-      return `${plural(test.cells.length, "cell")} · ${percent(test.part)} of what it needs`;
+      return `${plural(test.cells.length, "cell")} · ${percent(test.course.part)} of what it needs`;
     default:
-      return test.outcome === "WINNER"
+      return test.verdict.outcome === "WINNER"
         ? `winner: ${winnerName(test)}`
-        : test.outcome === "BROKEN"
-          ? `broken: ${test.why[0] ?? ""}`
-          : test.outcome === "NO_DIFFERENCE"
+        : test.verdict.outcome === "BROKEN"
+          ? `broken: ${test.verdict.why[0] ?? ""}`
+          : test.verdict.outcome === "NO_DIFFERENCE"
             ? "no real difference"
             : "ended before it could tell";
   }
@@ -138,9 +140,9 @@ export function found(tests: readonly TestView[], text: string): TestView[] {
       t.name,
       t.hypothesis,
       t.learned,
-      t.campaign ?? "",
-      t.metric.words,
-      ...t.variables,
+      t.place.campaign ?? "",
+      t.asked.metric.words,
+      ...t.asked.variables,
       ...t.cells.flatMap((c) => [c.label, ...Object.values(c.values)]),
     ]
       .join(" ")

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cellName, found, inShort, rarely, said, span } from "./model";
-import type { TestView } from "./queries";
+import { type TestView } from "../api/tests";
 
 const cell = (label: string, value: number | null, headline = label) => ({
   rowId: label,
@@ -16,35 +16,42 @@ const cell = (label: string, value: number | null, headline = label) => ({
   chance: null,
 });
 
-const test = (more: Partial<TestView>): TestView =>
+interface Parts {
+  name?: string;
+  learned?: string;
+  state?: TestView["state"];
+  cells?: TestView["cells"];
+  asked?: Partial<TestView["asked"]>;
+  course?: Partial<TestView["course"]>;
+  verdict?: Partial<TestView["verdict"]>;
+}
+
+const clickRate = {
+  code: "click_rate",
+  words: "click rate",
+  written: "SHARE",
+  better: "HIGH",
+  restsWords: "impressions",
+} as TestView["asked"]["metric"];
+
+const test = ({ asked, course, verdict, ...more }: Parts): TestView =>
   ({
     name: "Which headline?",
     hypothesis: "Time beats wear",
     learned: "",
-    campaign: "Headlines",
     state: "RUNNING",
-    outcome: "NOT_YET",
-    currency: "GBP",
-    metric: {
-      code: "click_rate",
-      words: "click rate",
-      written: "SHARE",
-      better: "HIGH",
-      restsWords: "impressions",
+    place: { campaign: "Headlines", currency: "GBP" },
+    asked: {
+      metric: clickRate,
+      variables: ["headline"],
+      least: 0.2,
+      power: 0.8,
+      startsOn: "2027-03-24",
+      ...asked,
     },
-    variables: ["headline"],
+    course: { part: 0.62, daysLeft: 2.3, visible: 0.15, ...course },
+    verdict: { outcome: "NOT_YET", winner: null, p: 0.0385, low: null, high: null, why: [], ...verdict },
     cells: [cell("A", 0.0175), cell("B", 0.0102)],
-    p: 0.0385,
-    part: 0.62,
-    least: 0.2,
-    power: 0.8,
-    daysLeft: 2.3,
-    visible: 0.15,
-    winner: null,
-    low: null,
-    high: null,
-    why: [],
-    startsOn: "2027-03-24",
     ...more,
   }) as unknown as TestView;
 
@@ -52,45 +59,46 @@ describe("what a test says", () => {
   it.each([
     [{}, "Not yet.", "62 % of what was planned has come in. About 3 more days"],
     [
-      { outcome: "WINNER", winner: 0, low: 0.0053, high: 0.0098 },
+      { verdict: { outcome: "WINNER", winner: 0, low: 0.0053, high: 0.0098 } },
       "Winner.",
       "“A” has a click rate of 1.75 %, “B” of 1.02 %: 72 % higher, between 0.53 and 0.98 points. Luck alone does as much about once in 26 times.",
     ],
     [
-      { outcome: "NO_DIFFERENCE" },
+      { verdict: { outcome: "NO_DIFFERENCE" } },
       "No real difference.",
       "A difference of 20 % would have been found 8 times in 10.",
     ],
     [
-      { outcome: "NO_DIFFERENCE", visible: 0.45 },
+      { verdict: { outcome: "NO_DIFFERENCE" }, course: { visible: 0.45 } },
       "No real difference.",
       "could have shown 45 % or more, not the 20 %",
     ],
     [
-      { outcome: "BROKEN", why: ["the bid of B went up, by Ines on 18 March"] },
+      { verdict: { outcome: "BROKEN", why: ["the bid of B went up, by Ines on 18 March"] } },
       "Broken.",
       "The bid of B went up, by Ines on 18 March. What came after that cannot be put down to the headline.",
     ],
     [{ state: "SET_UP" }, "Set up, not launched.", "days count from 24 Mar"],
     [{ cells: [cell("A", null), cell("B", null)] }, "Not yet.", "Of impressions too few"],
-  ])("%o", (more, head, says) => {
-    const told = said(test(more as Partial<TestView>));
+  ] as [Parts, string, string][])("%o", (more, head, says) => {
+    const told = said(test(more));
     expect(told.head).toBe(head);
     expect(told.says).toContain(says);
   });
 
   it("names the cheaper one first when less is better", () => {
     const cost = test({
-      outcome: "WINNER",
-      metric: {
-        ...test({}).metric,
-        code: "cost_per_lead",
-        words: "cost per lead",
-        written: "MONEY",
-        better: "LOW",
+      asked: {
+        metric: {
+          ...clickRate,
+          code: "cost_per_lead",
+          words: "cost per lead",
+          written: "MONEY",
+          better: "LOW",
+        },
       },
       cells: [cell("A", 1250), cell("B", 500)],
-      winner: 1,
+      verdict: { outcome: "WINNER", winner: 1 },
     });
     expect(said(cost).says).toContain("“B” has a cost per lead of £5.00, “A” of £12.50: 60 % lower");
     expect(inShort({ ...cost, state: "ENDED" })).toBe("winner: B");
@@ -103,7 +111,7 @@ describe("what a test says", () => {
   });
 
   it("is found by every word of what it is about", () => {
-    const all = [test({}), test({ name: "Ages", variables: ["age"], learned: "Older ones buy" })];
+    const all = [test({}), test({ name: "Ages", asked: { variables: ["age"] }, learned: "Older ones buy" })];
     expect(found(all, "older BUY")).toHaveLength(1);
     expect(found(all, "headline a")).toHaveLength(2);
     expect(found(all, "")).toHaveLength(2);

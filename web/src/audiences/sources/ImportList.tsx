@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Problem } from "../../api/client";
 import { guessList, importList, stopSending, type ListFormat } from "./queries";
+import { sourcesQuery } from "../../api/audiences";
 
 const ENCODINGS = ["UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252"].map((value) => ({ value }));
 const DELIMITERS = [
@@ -53,7 +54,7 @@ export function ImportList(props: {
     stop.current = sending.stop;
     sending.done
       .then(async (made) => {
-        await queries.invalidateQueries({ queryKey: ["sources", clientId] });
+        await queries.invalidateQueries(sourcesQuery(clientId));
         props.onClose();
         props.onMade(made.id);
       })

@@ -2,11 +2,12 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Checkbox, Input, InputNumber, Modal, Select } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { mediaQuery } from "../../creative/queries";
-import { formsQuery } from "../../forms/queries";
 import type { Draft } from "../model";
 import { audienceOf, cutsOf, EVENTS, ladderDrafts, USUAL_CUTS, windowWords } from "./model";
 import { addLadder, addSource, type Source } from "./queries";
+import { mediaQuery } from "../../api/creatives";
+import { formsQuery } from "../../api/forms";
+import { sourcesQuery } from "../../api/audiences";
 
 export type SourceDialog = "site" | "ladder" | "profile" | "video" | "form";
 
@@ -104,7 +105,7 @@ export function NewSource(props: {
     if (dialog === "ladder") {
       if (!found) return setProblem("Type last days of windows that rise, each at most 180: 1, 3, 7.");
       const made = await addLadder(clientId, { accountId: account.id, event, name: called, cuts: found });
-      await queries.invalidateQueries({ queryKey: ["sources", clientId] });
+      await queries.invalidateQueries(sourcesQuery(clientId));
       props.onAudiences(ladderDrafts(made), account.id);
     } else {
       const made: Source[] = [];
@@ -122,7 +123,7 @@ export function NewSource(props: {
           }),
         );
       }
-      await queries.invalidateQueries({ queryKey: ["sources", clientId] });
+      await queries.invalidateQueries(sourcesQuery(clientId));
       if (made.length > 1) props.onAudiences(made.map(audienceOf), account.id);
       else if (made[0]) props.onMade(made[0].id);
     }

@@ -1,8 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Input, Select } from "antd";
+import { Button, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";
 import type { Schemas } from "../../api/client";
-import { offerQuery } from "../../desk/queries";
 import { Columns } from "../../frame/Columns";
 import { count, people } from "../../look/format";
 import { networkColours } from "../../look/theme";
@@ -11,6 +10,9 @@ import { percent } from "../model";
 import { Lookalikes } from "./Lookalikes";
 import { audienceOf, largest, listParts, ruleWords } from "./model";
 import { renameSource, sourceQuery, traitsQuery, type Source } from "./queries";
+import { useChange } from "../../frame/useChange";
+import { offerQuery } from "../../api/clients";
+import { sourcesQuery } from "../../api/audiences";
 
 /** One source: who is in it, on which accounts, what sets them apart, and who is like them. */
 export function OneSource(props: {
@@ -24,7 +26,7 @@ export function OneSource(props: {
 }) {
   const { clientId, accounts } = props;
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const carryOut = useChange();
   const fresh = useQuery(sourceQuery(clientId, props.source.id));
   const source = fresh.data ?? props.source;
   const known = accounts.filter((a) => source.on.some((o) => o.accountId === a.id));
@@ -39,12 +41,10 @@ export function OneSource(props: {
   });
   const rename = (name: string) => {
     if (!name || name === source.name) return;
-    renameSource(clientId, source.id, name)
-      .then(async () => {
-        await queries.invalidateQueries({ queryKey: ["sources", clientId] });
-        await queries.invalidateQueries({ queryKey: ["source", clientId, source.id] });
-      })
-      .catch((e: Error) => message.error(e.message));
+    void carryOut(renameSource(clientId, source.id, name), async () => {
+      await queries.invalidateQueries(sourcesQuery(clientId));
+      await queries.invalidateQueries(sourceQuery(clientId, source.id));
+    });
   };
   const countries = offer.data?.rulebook.audience.countries ?? [];
   return (

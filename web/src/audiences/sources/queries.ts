@@ -1,49 +1,33 @@
-import { api, asked, Problem, type Schemas, sendStream } from "../../api/client";
+import { Problem, type Schemas, ask, at, send, sendStream } from "../../api/client";
 
 export type Source = Schemas["Source"];
 export type ListFormat = Schemas["ListFormat"];
 
-export const sourcesQuery = (clientId: string) => ({
-  queryKey: ["sources", clientId],
-  queryFn: () => asked(api.GET("/api/clients/{clientId}/sources", { params: { path: { clientId } } })),
-});
-
 /** A source as its networks tell it now. */
-export const sourceQuery = (clientId: string, id: string) => ({
-  queryKey: ["source", clientId, id],
-  staleTime: 20_000,
-  queryFn: () =>
-    asked(api.GET("/api/clients/{clientId}/sources/{id}", { params: { path: { clientId, id } } })),
-});
+export const sourceQuery = (clientId: string, id: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/sources/{id}", at({ clientId, id }), {
+    staleTime: 20_000,
+  });
 
-export const traitsQuery = (clientId: string, id: string, accountId: string, country: string) => ({
-  queryKey: ["traits", clientId, id, accountId, country],
-  staleTime: 5 * 60_000,
-  queryFn: () =>
-    asked(
-      api.GET("/api/clients/{clientId}/sources/{id}/traits", {
-        params: { path: { clientId, id }, query: { accountId, country } },
-      }),
-    ),
-});
-
-export function addSource(clientId: string, body: Schemas["SourceBody"]) {
-  return asked(api.POST("/api/clients/{clientId}/sources", { params: { path: { clientId } }, body }));
-}
-
-export function addLadder(clientId: string, body: Schemas["LadderBody"]) {
-  return asked(api.POST("/api/clients/{clientId}/sources/ladder", { params: { path: { clientId } }, body }));
-}
-
-export function renameSource(clientId: string, id: string, name: string) {
-  return asked(
-    api.PUT("/api/clients/{clientId}/sources/{id}", { params: { path: { clientId, id } }, body: { name } }),
+export const traitsQuery = (clientId: string, id: string, accountId: string, country: string) =>
+  ask.queryOptions(
+    "get",
+    "/api/clients/{clientId}/sources/{id}/traits",
+    { params: { path: { clientId, id }, query: { accountId, country } } },
+    { staleTime: 5 * 60_000 },
   );
-}
 
-export function removeSource(clientId: string, id: string) {
-  return asked(api.DELETE("/api/clients/{clientId}/sources/{id}", { params: { path: { clientId, id } } }));
-}
+export const addSource = (clientId: string, body: Schemas["SourceBody"]) =>
+  send("post", "/api/clients/{clientId}/sources", at({ clientId }, body));
+
+export const addLadder = (clientId: string, body: Schemas["LadderBody"]) =>
+  send("post", "/api/clients/{clientId}/sources/ladder", at({ clientId }, body));
+
+export const renameSource = (clientId: string, id: string, name: string) =>
+  send("put", "/api/clients/{clientId}/sources/{id}", at({ clientId, id }, { name }));
+
+export const removeSource = (clientId: string, id: string) =>
+  send("delete", "/api/clients/{clientId}/sources/{id}", at({ clientId, id }));
 
 const GUESSED_BYTES = 512 * 1024;
 
@@ -83,7 +67,7 @@ export function importList(
 
 /** Takes away a list that is still being sent. */
 export async function stopSending(clientId: string, name: string): Promise<void> {
-  const { queryFn } = sourcesQuery(clientId);
-  const unfinished = (await queryFn()).find((s) => s.name === name && s.state !== "READY");
+  const sources = await send("get", "/api/clients/{clientId}/sources", at({ clientId }));
+  const unfinished = sources.find((s) => s.name === name && s.state !== "READY");
   if (unfinished) await removeSource(clientId, unfinished.id);
 }

@@ -134,21 +134,21 @@ class SplitTestWorkTest extends RunningSheet {
         days(3, 8000, 80, 85);
         JsonNode early = test(test);
         assertThat(early.get("state").asString()).isEqualTo("RUNNING");
-        assertThat(early.get("outcome").asString()).isEqualTo("NOT_YET");
-        assertThat(early.get("looksTaken")).hasSize(3);
-        assertThat(early.get("daysLeft").asDouble()).isBetween(0.5, 1.0);
-        assertThat(early.get("until").asString()).isEqualTo("2027-03-12");
+        assertThat(early.get("verdict").get("outcome").asString()).isEqualTo("NOT_YET");
+        assertThat(early.get("course").get("looks")).hasSize(3);
+        assertThat(early.get("course").get("daysLeft").asDouble()).isBetween(0.5, 1.0);
+        assertThat(early.get("course").get("until").asString()).isEqualTo("2027-03-12");
         days(5, 8000, 80, 140);
         JsonNode late = test(test);
         assertThat(late.get("state").asString()).isEqualTo("READY");
-        assertThat(late.get("outcome").asString()).isEqualTo("WINNER");
+        assertThat(late.get("verdict").get("outcome").asString()).isEqualTo("WINNER");
         // Told anew, the first day's numbers are enough at the first look; later days have no part in the verdict.
-        assertThat(late.get("until").asString())
+        assertThat(late.get("course").get("until").asString())
                 .isEqualTo("2027-03-10")
-                .isEqualTo(late.get("looksTaken").get(0).get("day").asString());
+                .isEqualTo(late.get("course").get("looks").get(0).get("day").asString());
         assertThat(late.get("cells").get(0).get("trials").asLong()).isEqualTo(8000);
         assertThat(late.get("cells")
-                        .get(late.get("winner").asInt())
+                        .get(late.get("verdict").get("winner").asInt())
                         .get("values")
                         .get("headline")
                         .asString())
@@ -161,7 +161,7 @@ class SplitTestWorkTest extends RunningSheet {
         assertThat(ended.body().get("state").asString()).isEqualTo("ENDED");
         days(9, 8000, 800, 80);
         JsonNode kept = test(test);
-        assertThat(kept.get("outcome").asString()).isEqualTo("WINNER");
+        assertThat(kept.get("verdict").get("outcome").asString()).isEqualTo("WINNER");
         assertThat(kept.get("learned").asString()).isEqualTo("Promise the evening.");
         assertThat(kept.get("cells")).isEqualTo(late.get("cells"));
         JsonNode changes = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes");
@@ -191,14 +191,14 @@ class SplitTestWorkTest extends RunningSheet {
                 .endsWith(" goes from “£30.00” to “£45.00”");
         launch();
         JsonNode broken = test(test);
-        assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");
-        assertThat(broken.get("why").get(0).asString())
+        assertThat(broken.get("verdict").get("outcome").asString()).isEqualTo("BROKEN");
+        assertThat(broken.get("verdict").get("why").get(0).asString())
                 .startsWith("money a day of ")
                 .endsWith("went from “£30.00” to “£45.00”, by Ines on 12 March");
         edit(with("rowMoney", "rowIds", rows(), "money", "50"));
         launch();
         // Both now have the same, yet for a while they did not.
-        assertThat(test(test).get("outcome").asString()).isEqualTo("BROKEN");
+        assertThat(test(test).get("verdict").get("outcome").asString()).isEqualTo("BROKEN");
     }
 
     @Test
@@ -214,11 +214,11 @@ class SplitTestWorkTest extends RunningSheet {
                 .thenThrow(new NetworkRefused("Hearthside", "it is counting", null))
                 .thenReturn(Map.of(groups.get(0), 53_000L, groups.get(1), 50_000L));
         days(1, 8000, 80, 90);
-        assertThat(test(test).get("outcome").asString()).isEqualTo("NOT_YET");
+        assertThat(test(test).get("verdict").get("outcome").asString()).isEqualTo("NOT_YET");
         days(2, 8000, 80, 90);
         JsonNode broken = test(test);
-        assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");
-        assertThat(broken.get("why").get(0).asString()).contains("shares of people");
+        assertThat(broken.get("verdict").get("outcome").asString()).isEqualTo("BROKEN");
+        assertThat(broken.get("verdict").get("why").get(0).asString()).contains("shares of people");
     }
 
     /** Two audiences by two headlines: the headline does it, and the audience does not. */
@@ -275,8 +275,8 @@ class SplitTestWorkTest extends RunningSheet {
         edit(with("rowRemoval", "rowIds", List.of(gone)));
         launch();
         JsonNode broken = test(test);
-        assertThat(broken.get("outcome").asString()).isEqualTo("BROKEN");
-        assertThat(broken.get("why").toString()).contains("was taken out, by Ines on 12 March");
+        assertThat(broken.get("verdict").get("outcome").asString()).isEqualTo("BROKEN");
+        assertThat(broken.get("verdict").get("why").toString()).contains("was taken out, by Ines on 12 March");
         assertThat(broken.get("cells")).hasSize(2);
         assertThat(broken.get("cells").get(0).get("trials").asLong()).isEqualTo(16_000);
     }

@@ -15,6 +15,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.StreamSupport;
 import java.util.zip.GZIPInputStream;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.BeforeEach;
@@ -43,6 +45,7 @@ import tools.jackson.databind.json.JsonMapper;
 @AutoConfigureMockMvc
 class UpgradeTest {
     private static final String DRIFTED = "Kits, find buyers";
+    private static final String ENDED = "Is it the age or the headline?";
     private static final String DRAFT = "Moths, spring cold test";
 
     @MockitoBean(reset = MockReset.NONE)
@@ -65,6 +68,13 @@ class UpgradeTest {
             // Rows stand in the order of names, which is not the order in which they refer to one another.
             String rows = new String(dump.readAllBytes(), StandardCharsets.UTF_8);
             new JdbcTemplate(old).execute("set session_replication_role = replica;\n" + rows);
+        }
+        try (InputStream test = UpgradeTest.class.getResourceAsStream("/upgrade/ended-test.json")) {
+            new JdbcTemplate(old)
+                    .update("""
+                            insert into split_test select (jsonb_populate_record(t, jsonb_build_object(
+                                'id', 'ended', 'ended_at', now(), 'ended', ?::jsonb, 'learned', ?))).*
+                            from split_test t where name = ?""", new String(test.readAllBytes(), StandardCharsets.UTF_8), "Age, not words.", ENDED);
         }
     }
 
@@ -134,6 +144,31 @@ class UpgradeTest {
         }
     }
 
+    /** What a test said when it was ended was kept flat; it says the same by parts. */
+    @Test
+    void whatAnEndedTestSaidIsStillSaid() throws Exception {
+        JsonNode was;
+        try (InputStream test = UpgradeTest.class.getResourceAsStream("/upgrade/ended-test.json")) {
+            was = json.readTree(test);
+        }
+        JsonNode now = StreamSupport.stream(
+                        scene.get("/api/clients/saltmarsh/tests").spliterator(), false)
+                .filter(t -> t.get("state").asString().equals("ENDED"))
+                .findFirst()
+                .orElseThrow();
+        Map<String, JsonNode> said = new TreeMap<>();
+        for (JsonNode part : List.of(now, now.get("place"), now.get("asked"), now.get("course"), now.get("verdict"))) {
+            part.properties()
+                    .forEach(p -> said.put(
+                            part == now.get("course") && p.getKey().equals("looks") ? "looksTaken" : p.getKey(),
+                            p.getValue()));
+        }
+        List.of("place", "asked", "course", "verdict").forEach(said::remove);
+        Map<String, JsonNode> before = new TreeMap<>();
+        was.properties().forEach(p -> before.put(p.getKey(), p.getValue()));
+        assertThat(said).isEqualTo(before);
+    }
+
     /** Every edit of every plan is undone and done again, and the plan is what it was. */
     @Test
     void editsOfTheVersionBeforeAreUndoneAndDoneAgain() throws Exception {
@@ -168,7 +203,7 @@ class UpgradeTest {
         }
         String id = broken.get("id").asString();
         JsonNode view = scene.get("/api/clients/saltmarsh/tests/" + id);
-        assertThat(view.get("why").toString()).contains("money a day of", "went from");
+        assertThat(view.get("verdict").get("why").toString()).contains("money a day of", "went from");
         assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/saltmarsh/playbook", Map.of())
                         .status())
                 .isEqualTo(200);

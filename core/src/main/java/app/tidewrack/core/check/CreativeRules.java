@@ -10,11 +10,6 @@ import app.tidewrack.core.creative.CreativeFit.Miss;
 import app.tidewrack.core.creative.CreativeFit.Verdict;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.TextOnPicture;
-import app.tidewrack.core.form.ChatScript;
-import app.tidewrack.core.form.DirectMessage;
-import app.tidewrack.core.form.FormFit;
-import app.tidewrack.core.form.FormFit.Fault;
-import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.PlacementRule;
@@ -22,7 +17,6 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Showing.How;
-import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.Tokens;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -62,11 +56,11 @@ final class CreativeRules {
             Rule.blocker("copy.card-too-long", s -> counts(s, Miss.TOO_LONG)),
             Rule.hint("copy.past-fold", s -> misfits(s, TEXTS, Miss.PAST_FOLD)),
             Rule.blocker("copy.unknown-token", CreativeRules::unknownToken),
-            Rule.blocker("creative.no-post", CreativeRules::noPost),
-            Rule.blocker("creative.no-script", CreativeRules::noScript),
-            Rule.blocker("creative.script-not-taken", CreativeRules::scriptNotTaken),
-            Rule.blocker("message.sender-not-agreed", CreativeRules::senderNotAgreed),
-            Rule.blocker("link.not-http", CreativeRules::badLink),
+            Rule.blocker("creative.no-post", LeadsToRules::noPost),
+            Rule.blocker("creative.no-script", LeadsToRules::noScript),
+            Rule.blocker("creative.script-not-taken", LeadsToRules::scriptNotTaken),
+            Rule.blocker("message.sender-not-agreed", LeadsToRules::senderNotAgreed),
+            Rule.blocker("link.not-http", LeadsToRules::badLink),
             Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction));
 
     /** The rule that looks at every ad of a column by itself. */
@@ -78,9 +72,9 @@ final class CreativeRules {
      * A column with its creative, all texts as long as its rows make them, the network's rule of its format, and the different
      * ways in which its rows show.
      */
-    private record Shown(Column column, Creative creative, FormatRule format, List<Showing> ways) {}
+    record Shown(Column column, Creative creative, FormatRule format, List<Showing> ways) {}
 
-    private static Stream<Shown> shown(Situation s) {
+    static Stream<Shown> shown(Situation s) {
         return columns(s)
                 .flatMap(c -> s.rulebook().format(s.creative(c).format()).stream()
                         .map(f -> new Shown(c, longest(s, c), f, ways(s, c))));
@@ -326,104 +320,6 @@ final class CreativeRules {
                                         "Write {%s|…} with what stands there instead.".formatted(t.name())))));
     }
 
-    private static Stream<Seen> noPost(Situation s) {
-        return needing(s, Need.POST)
-                .filter(c -> c.creative().post().isBlank())
-                .map(c -> new Seen(
-                        s.place(c.column(), "post"),
-                        "none",
-                        "1 post or answer",
-                        "Creative %s names no post or answer."
-                                .formatted(c.creative().name()),
-                        "Name the one to put money behind."));
-    }
-
-    private static Stream<Shown> needing(Situation s, Need need) {
-        return shown(s).filter(c -> c.format().needs() == need);
-    }
-
-    private static Stream<Seen> noScript(Situation s) {
-        return shown(s).filter(c -> switch (c.format().needs()) {
-                    case FORM -> c.creative().form() == null;
-                    case CHAT -> c.creative().chat() == null;
-                    case MESSAGE -> c.creative().message() == null;
-                    case NOTHING, POST -> false;
-                })
-                .map(c -> new Seen(
-                        s.place(c.column(), lower(c.format().needs().name())),
-                        "none",
-                        "1",
-                        "Creative %s has no %s."
-                                .formatted(
-                                        c.creative().name(),
-                                        switch (c.format().needs()) {
-                                            case FORM -> "lead form";
-                                            case CHAT -> "chat script";
-                                            default -> "message";
-                                        }),
-                        "Choose one, or write it under Forms."));
-    }
-
-    private static Stream<Seen> scriptNotTaken(Situation s) {
-        return shown(s).flatMap(c -> {
-            LeadForm form = c.creative().form();
-            ChatScript chat = c.creative().chat();
-            DirectMessage message = c.creative().message();
-            return switch (c.format().needs()) {
-                case FORM -> form == null ? Stream.of() : faults(s, c, form.name(), FormFit.judge(form, s.rulebook()));
-                case CHAT -> chat == null ? Stream.of() : faults(s, c, chat.name(), FormFit.judge(chat, s.rulebook()));
-                case MESSAGE ->
-                    message == null ? Stream.of() : faults(s, c, message.name(), FormFit.judge(message, s.rulebook()));
-                case NOTHING, POST -> Stream.of();
-            };
-        });
-    }
-
-    private static Stream<Seen> faults(Situation s, Shown c, String name, List<Fault> faults) {
-        return faults.stream()
-                .map(f -> new Seen(
-                        s.place(c.column(), lower(c.format().needs().name())),
-                        f.value(),
-                        f.limit(),
-                        "%s of %s is %s; %s takes %s."
-                                .formatted(
-                                        f.field(), name, f.value(), s.rulebook().name(), f.limit()),
-                        f.mend() + "."));
-    }
-
-    private static Stream<Seen> senderNotAgreed(Situation s) {
-        return needing(s, Need.MESSAGE).flatMap(c -> {
-            DirectMessage message = c.creative().message();
-            return message == null
-                            || message.sender().isBlank()
-                            || s.account().agreedSenders().contains(message.sender())
-                    ? Stream.of()
-                    : Stream.of(new Seen(
-                            s.place(c.column(), "message"),
-                            message.sender(),
-                            "a sender who agreed",
-                            "%s has not agreed to be named as sender on %s."
-                                    .formatted(message.sender(), s.account().name()),
-                            "Ask under Forms."));
-        });
-    }
-
-    /** Lead forms, chats and messages open inside the network; posts lead where they lead. */
-    private static Stream<Seen> badLink(Situation s) {
-        return needing(s, Need.NOTHING).flatMap(c -> {
-            Creative creative = c.creative();
-            return LandingLink.fault(creative.link()).stream()
-                    .map(fault -> new Seen(
-                            s.place(c.column(), "link"),
-                            creative.link().isBlank() ? "empty" : creative.link(),
-                            "http:// or https://",
-                            creative.link().isBlank()
-                                    ? "Creative %s leads nowhere: it has no link.".formatted(creative.name())
-                                    : "The link of %s: %s.".formatted(creative.name(), fault),
-                            "Type an address such as https://example.com/kits."));
-        });
-    }
-
     private static Stream<Seen> noCallToAction(Situation s) {
         Set<String> offered =
                 s.rulebook().callsToAction().stream().map(a -> a.code()).collect(Collectors.toSet());
@@ -469,7 +365,7 @@ final class CreativeRules {
         return part == Part.CALL_TO_ACTION ? "callToAction" : words(part);
     }
 
-    private static String lower(String words) {
+    static String lower(String words) {
         return words.toLowerCase(Locale.ROOT);
     }
 }

@@ -179,27 +179,24 @@ public final class CreativeFit {
             return;
         }
         String size = medium.width() + " × " + medium.height() + " px";
+        String format = rule.formats().get(0);
+        boolean small = medium.width() < rule.leastWidth() || medium.height() < rule.leastHeight();
+        String least = rule.leastWidth() + " × " + rule.leastHeight() + " px";
+        String shape = size + String.format(Locale.UK, " (%.2f:1)", (double) medium.width() / medium.height());
+        String shapes = rule.ratios().stream().map(Ratio::toString).collect(Collectors.joining(", "));
         if (!rule.formats().contains(medium.format())) {
-            misfits.add(new Misfit(
-                    Part.MEDIA,
+            misfits.add(media(
                     index,
                     Miss.WRONG_FORMAT,
                     medium.format(),
                     String.join(" or ", rule.formats()),
-                    "Save it as " + rule.formats().get(0)));
+                    "Save it as " + format));
         }
-        if (medium.width() < rule.leastWidth() || medium.height() < rule.leastHeight()) {
-            misfits.add(new Misfit(
-                    Part.MEDIA,
-                    index,
-                    Miss.TOO_SMALL,
-                    size,
-                    "at least " + rule.leastWidth() + " × " + rule.leastHeight() + " px",
-                    "Use a larger one"));
+        if (small) {
+            misfits.add(media(index, Miss.TOO_SMALL, size, "at least " + least, "Use a larger one"));
         }
         if (medium.bytes() > rule.largestBytes()) {
-            misfits.add(new Misfit(
-                    Part.MEDIA,
+            misfits.add(media(
                     index,
                     Miss.TOO_LARGE,
                     megabytes(medium.bytes()),
@@ -207,17 +204,15 @@ public final class CreativeFit {
                     "Save it smaller"));
         }
         if (!rule.takesShape(medium.width(), medium.height())) {
-            misfits.add(new Misfit(
-                    Part.MEDIA,
-                    index,
-                    Miss.WRONG_SHAPE,
-                    size + String.format(Locale.UK, " (%.2f:1)", (double) medium.width() / medium.height()),
-                    rule.ratios().stream().map(Ratio::toString).collect(Collectors.joining(", ")),
-                    "Crop it to " + largestCrop(medium, rule)));
+            misfits.add(media(index, Miss.WRONG_SHAPE, shape, shapes, "Crop it to " + largestCrop(medium, rule)));
         }
         if (video != null && rule instanceof VideoRule v) {
             duration(misfits, index, video.seconds(), v);
         }
+    }
+
+    private static Misfit media(int index, Miss miss, String value, String limit, String remedy) {
+        return new Misfit(Part.MEDIA, index, miss, value, limit, remedy);
     }
 
     private static void duration(List<Misfit> misfits, int index, double seconds, VideoRule rule) {

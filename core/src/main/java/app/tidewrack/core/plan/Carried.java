@@ -85,6 +85,19 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             rulebook = target.rulebook();
         }
 
+        /** Columns in which a row has no ad, with the reason. */
+        private Map<String, String> whyOff(Row row, Map<String, String> without) {
+            Map<String, String> off = new HashMap<>();
+            for (Column column : from.columns()) {
+                String why = Optional.ofNullable(without.get(column.id()))
+                        .orElse(from.off().get(new CellRef(row.id(), column.id())));
+                if (why != null) {
+                    off.put(column.id(), why);
+                }
+            }
+            return off;
+        }
+
         Carried carry() {
             takeMoneyAsThere();
             CampaignFacts facts = facts();
@@ -114,13 +127,9 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                         row.locked(),
                         narrowing(row),
                         delivery(row, objective)));
-                for (Column column : from.columns()) {
-                    String why = Optional.ofNullable(without.get(column.id()))
-                            .orElse(from.off().get(new CellRef(row.id(), column.id())));
-                    if (why != null) {
-                        off.put(new CellRef(rowId, Objects.requireNonNull(columnIds.get(column.id()))), why);
-                    }
-                }
+                whyOff(row, without)
+                        .forEach((columnId, why) ->
+                                off.put(new CellRef(rowId, Objects.requireNonNull(columnIds.get(columnId))), why));
             }
             return new Carried(
                     new Campaign(target.ids().get(), target.accountId(), facts, rows, columns, off),

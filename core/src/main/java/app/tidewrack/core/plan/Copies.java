@@ -72,25 +72,31 @@ public final class Copies {
         }
         List<Column> columns = new ArrayList<>(to.columns());
         columns.addAll(missing);
-        Map<String, Column> source = from.columns().stream().collect(Collectors.toMap(Column::creativeId, c -> c));
         Labels labels = labels(to);
         List<PlacedRow> rows = new ArrayList<>();
         for (String rowId : rowIds) {
             Row row = from.row(rowId);
-            Map<String, String> off = new HashMap<>();
-            for (Column column : columns) {
-                Column there = source.get(column.creativeId());
-                if (there == null) {
-                    off.put(column.id(), "");
-                } else if (!from.isOn(rowId, there.id())) {
-                    off.put(column.id(), from.off().get(new CellRef(rowId, there.id())));
-                }
-            }
+            Map<String, String> off = off(from, rowId, columns);
             rows.add(new PlacedRow(to.rows().size() + rows.size(), row.copy(ids.get(), labels.free(row.label())), off));
         }
         edits.add(new AddRows(to.id(), rows));
         String what = rows.size() == 1 ? "row " + rows.get(0).row().label() : Counted.of(rows.size(), "row");
         return new Together("copy %s to %s".formatted(what, to.facts().name()), edits);
+    }
+
+    /** Why a row's ads are off in columns of another campaign: as they are in its own, and where it has no such column. */
+    private static Map<String, String> off(Campaign from, String rowId, List<Column> columns) {
+        Map<String, Column> source = from.columns().stream().collect(Collectors.toMap(Column::creativeId, c -> c));
+        Map<String, String> off = new HashMap<>();
+        for (Column column : columns) {
+            Column there = source.get(column.creativeId());
+            if (there == null) {
+                off.put(column.id(), "");
+            } else if (!from.isOn(rowId, there.id())) {
+                off.put(column.id(), from.off().get(new CellRef(rowId, there.id())));
+            }
+        }
+        return off;
     }
 
     /**

@@ -266,22 +266,25 @@ public final class Adviser {
     }
 
     /** Winners of a test go to scaling; others get more money, evenly within the room there is, or that of a bad row. */
+    private Advice toScaling(Judged j) {
+        return new Advice(
+                Move.TO_SCALING,
+                j.row().rowId(),
+                100,
+                j.row().daily().times(2),
+                null,
+                j.row().daily().times(2).minor(),
+                stands(j, "better"),
+                j.standing().good(),
+                null,
+                scene.shared() ? List.of() : List.of(Move.RAISE, Move.SIDEWAYS, Move.DOUBLE));
+    }
+
     private List<Advice> ofGood(List<Judged> good, List<Judged> bad, double resultCost) {
-        List<Advice> advice = new ArrayList<>();
         if (scene.purpose() == Purpose.TESTING && playbook.may(Move.TO_SCALING)) {
-            good.forEach(j -> advice.add(new Advice(
-                    Move.TO_SCALING,
-                    j.row().rowId(),
-                    100,
-                    j.row().daily().times(2),
-                    null,
-                    j.row().daily().times(2).minor(),
-                    stands(j, "better"),
-                    j.standing().good(),
-                    null,
-                    scene.shared() ? List.of() : List.of(Move.RAISE, Move.SIDEWAYS, Move.DOUBLE))));
-            return advice;
+            return good.stream().map(this::toScaling).toList();
         }
+        List<Advice> advice = new ArrayList<>();
         if (scene.shared()) {
             return advice;
         }

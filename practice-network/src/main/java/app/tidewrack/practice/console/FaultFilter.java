@@ -56,9 +56,14 @@ class FaultFilter extends OncePerRequestFilter {
             chain.doFilter(request, response);
             return;
         }
-        switch (fault.get().mode()) {
+        fail(fault.get(), request, response, chain);
+    }
+
+    private void fail(Fault fault, HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        switch (fault.mode()) {
             case SLOW -> {
-                pause(fault.get().slowMillis());
+                pause(fault.slowMillis());
                 chain.doFilter(request, response);
             }
             case REFUSE ->

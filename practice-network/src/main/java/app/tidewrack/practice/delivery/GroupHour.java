@@ -123,6 +123,14 @@ final class GroupHour {
     }
 
     /** @return paid, or −1 when there is no money left for it */
+    private boolean due(Counting counting) {
+        return switch (group.charge()) {
+            case IMPRESSION, SEND -> true;
+            case CLICK -> counting.clicked;
+            case VIEW -> counting.viewed;
+        };
+    }
+
     private long show(
             Offer offer, double expected, Draw.Hour drawing, Response response, long leftTiny, double tinyPerEuro) {
         GroupRun.Chance chance = chance(offer, expected);
@@ -154,12 +162,7 @@ final class GroupHour {
         Counting counting = new Counting(ad, booking, cell, real);
         Seen seen = seen(ad, spot, standing, combination, person, real);
         boolean acted = response.respond(seen, counting);
-        boolean due = switch (group.charge()) {
-            case IMPRESSION, SEND -> true;
-            case CLICK -> counting.clicked;
-            case VIEW -> counting.viewed;
-        };
-        long paid = due ? price : 0;
+        long paid = due(counting) ? price : 0;
         booking.add(Measure.SPEND_TINY, paid);
         learn(ad, spot, acted, counting);
         ad.spend(paid, acted);

@@ -17,8 +17,6 @@ import app.tidewrack.server.source.SourceTerms;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -29,14 +27,11 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's audiences. Their size is asked of the network of their account when they are kept. */
 @Service
 public class AudienceLibrary {
     private static final int MOST_AT_ONCE = 50;
-
-    private static final int MOST_KEPT_READ = 4_000_000;
 
     private final AudienceMapper mapper;
     private final Accounts accounts;
@@ -44,10 +39,6 @@ public class AudienceLibrary {
     private final Networks networks;
     private final AudienceSizes sizes;
     private final SourceTerms sources;
-    private final JsonMapper json;
-
-    /** Read from their text, by it: all of a client's are looked at with every edit of a plan. */
-    private final LoadingCache<String, AudienceDefinition> definitions;
 
     AudienceLibrary(
             AudienceMapper mapper,
@@ -55,19 +46,13 @@ public class AudienceLibrary {
             ClientMapper clients,
             Networks networks,
             AudienceSizes sizes,
-            SourceTerms sources,
-            JsonMapper json) {
+            SourceTerms sources) {
         this.mapper = mapper;
         this.accounts = accounts;
         this.clients = clients;
         this.networks = networks;
         this.sizes = sizes;
         this.sources = sources;
-        this.json = json;
-        this.definitions = Caffeine.newBuilder()
-                .maximumWeight(MOST_KEPT_READ)
-                .<String, AudienceDefinition>weigher((text, read) -> text.length())
-                .build(text -> json.readValue(text, AudienceDefinition.class));
     }
 
     /**
@@ -179,7 +164,7 @@ public class AudienceLibrary {
                 id,
                 account.id(),
                 checked,
-                json.writeValueAsString(wanted.definition()),
+                wanted.definition(),
                 size.map(AudienceSize::people).orElse(null),
                 size.map(AudienceSize::fewer).orElse(null),
                 version,
@@ -213,7 +198,7 @@ public class AudienceLibrary {
     private Audience read(Stored stored, Known known) {
         Long people = stored.sizePeople();
         AudienceSize size = people == null ? null : new AudienceSize(people, Boolean.TRUE.equals(stored.sizeFewer()));
-        AudienceDefinition definition = definitions.get(stored.definition());
+        AudienceDefinition definition = stored.definition();
         return new Audience(
                 stored.id(),
                 stored.accountId(),

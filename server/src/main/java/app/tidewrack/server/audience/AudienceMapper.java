@@ -1,5 +1,6 @@
 package app.tidewrack.server.audience;
 
+import app.tidewrack.core.audience.AudienceDefinition;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -15,14 +16,14 @@ interface AudienceMapper {
             String id,
             String accountId,
             String name,
-            String definition,
+            AudienceDefinition definition,
             @Nullable Long sizePeople,
             @Nullable Boolean sizeFewer,
             int version,
             int rows) {}
 
     String LISTED = """
-            select a.id, a.account_id, a.name, a.definition::text as definition, a.size_people, a.size_fewer, a.version,
+            select a.id, a.account_id, a.name, a.definition, a.size_people, a.size_fewer, a.version,
                    coalesce(r.rows, 0) as rows
             from audience a left join
                    (select audience_id, count(*)::int as rows from plan_row where client_id = #{clientId}
@@ -49,12 +50,12 @@ interface AudienceMapper {
 
     @Insert("""
             insert into audience (client_id, id, account_id, name, definition, size_people, size_fewer, version)
-            values (#{clientId}, #{a.id}, #{a.accountId}, #{a.name}, #{a.definition}::jsonb, #{a.sizePeople},
+            values (#{clientId}, #{a.id}, #{a.accountId}, #{a.name}, #{a.definition}, #{a.sizePeople},
                     #{a.sizeFewer}, 1)""")
     void insert(String clientId, Stored a);
 
     @Update("""
-            update audience set account_id = #{a.accountId}, name = #{a.name}, definition = #{a.definition}::jsonb,
+            update audience set account_id = #{a.accountId}, name = #{a.name}, definition = #{a.definition},
                    size_people = #{a.sizePeople}, size_fewer = #{a.sizeFewer}, version = version + 1
             where client_id = #{clientId} and id = #{a.id} and version = #{a.version}""")
     int update(String clientId, Stored a);

@@ -6,6 +6,7 @@ import app.tidewrack.core.brief.Result;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.web.JsonColumn;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.Currency;
@@ -13,6 +14,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** A brief as it is sent and kept; see {@link Brief}. Days end with {@code lastDay}. */
+@JsonColumn
 public record BriefBody(
         @NotNull String name,
         @NotNull String goal,

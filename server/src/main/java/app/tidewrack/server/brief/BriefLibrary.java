@@ -9,25 +9,22 @@ import app.tidewrack.server.web.NotFound;
 import java.util.List;
 import java.util.Set;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's briefs. */
 @Service
 public class BriefLibrary {
     private final BriefMapper mapper;
     private final ClientMapper clients;
-    private final JsonMapper json;
 
-    BriefLibrary(BriefMapper mapper, ClientMapper clients, JsonMapper json) {
+    BriefLibrary(BriefMapper mapper, ClientMapper clients) {
         this.mapper = mapper;
         this.clients = clients;
-        this.json = json;
     }
 
     public record KeptBrief(String id, int version, BriefBody brief) {}
 
     public List<KeptBrief> all(String clientId) {
-        return mapper.all(clientId).stream().map(this::read).toList();
+        return mapper.all(clientId);
     }
 
     /** Codes of the regulated subjects that briefs of the client name. */
@@ -38,7 +35,7 @@ public class BriefLibrary {
     public KeptBrief add(String clientId, BriefBody body) {
         require(clientId, body, "");
         String id = Ids.fresh();
-        mapper.insert(clientId, id, json.writeValueAsString(body));
+        mapper.insert(clientId, id, body);
         return byId(clientId, id);
     }
 
@@ -46,7 +43,7 @@ public class BriefLibrary {
     KeptBrief change(String clientId, String id, int version, BriefBody body) {
         byId(clientId, id);
         require(clientId, body, id);
-        if (mapper.update(clientId, id, version, json.writeValueAsString(body)) == 0) {
+        if (mapper.update(clientId, id, version, body) == 0) {
             throw new Conflict("This brief was changed by someone else meanwhile. Load it again and repeat.");
         }
         return byId(clientId, id);
@@ -74,10 +71,6 @@ public class BriefLibrary {
     }
 
     private KeptBrief byId(String clientId, String id) {
-        return mapper.byId(clientId, id).map(this::read).orElseThrow(() -> new NotFound("brief", id));
-    }
-
-    private KeptBrief read(BriefMapper.Stored stored) {
-        return new KeptBrief(stored.id(), stored.version(), json.readValue(stored.content(), BriefBody.class));
+        return mapper.byId(clientId, id).orElseThrow(() -> new NotFound("brief", id));
     }
 }

@@ -10,6 +10,7 @@ import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.client.ClientMapper.Profiles;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.NotFound;
 import java.time.DateTimeException;
@@ -24,8 +25,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's accounts on the networks: opened there, changed, and asked what their site tags report. */
 @Service
@@ -38,12 +37,10 @@ public class Accounts {
 
     private final ClientMapper mapper;
     private final Networks networks;
-    private final JsonMapper json;
 
-    Accounts(ClientMapper mapper, Networks networks, JsonMapper json) {
+    Accounts(ClientMapper mapper, Networks networks) {
         this.mapper = mapper;
         this.networks = networks;
-        this.json = json;
     }
 
     /**
@@ -76,8 +73,14 @@ public class Accounts {
 
     public Account change(String clientId, String id, Wanted wanted) {
         Account old = account(clientId, id);
-        Account changed =
-                account(id, old.network(), old.externalId(), old.currency(), old.zone(), wanted, profiles(old));
+        Account changed = account(
+                id,
+                old.network(),
+                old.externalId(),
+                old.currency(),
+                old.zone(),
+                wanted,
+                old.profiles().all());
         networks.connector(old.network()).openAccount(order(changed));
         mapper.updateAccount(clientId, changed);
         return account(clientId, id);
@@ -113,12 +116,8 @@ public class Accounts {
                 account.currency(),
                 account.zone(),
                 account.siteTag(),
-                profiles(account),
+                account.profiles().all(),
                 account.spendingLimitMinor());
-    }
-
-    List<Profile> profiles(Account account) {
-        return json.readValue(account.profiles(), new TypeReference<List<Profile>>() {});
     }
 
     private Account account(
@@ -145,7 +144,7 @@ public class Accounts {
                 zone,
                 limit,
                 site(wanted.site()),
-                json.writeValueAsString(profiles(wanted.profiles(), before)));
+                new Profiles(profiles(wanted.profiles(), before)));
     }
 
     private static @Nullable String site(@Nullable String typed) {

@@ -53,7 +53,7 @@ class ClientController {
                     a.zone(),
                     a.siteTag() != null,
                     a.siteTag(),
-                    accounts.profiles(a),
+                    a.profiles().all(),
                     a.spendingLimitMinor());
         }
     }

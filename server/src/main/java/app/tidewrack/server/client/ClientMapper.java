@@ -1,5 +1,9 @@
 package app.tidewrack.server.client;
 
+import app.tidewrack.connector.Orders.Profile;
+import app.tidewrack.server.web.JsonColumn;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
@@ -12,7 +16,13 @@ import org.jspecify.annotations.Nullable;
 public interface ClientMapper {
     record Client(String id, String name, String about) {}
 
-    /** @param profiles as JSON */
+    /** Of whom an account's ads can be from. */
+    @JsonColumn
+    record Profiles(@JsonValue List<Profile> all) {
+        @JsonCreator
+        public Profiles {}
+    }
+
     record Account(
             String id,
             String network,
@@ -22,7 +32,7 @@ public interface ClientMapper {
             String zone,
             @Nullable Long spendingLimitMinor,
             @Nullable String siteTag,
-            String profiles) {}
+            Profiles profiles) {}
 
     record AccountOfClient(String clientId, String id, String network, String externalId, String zone) {}
 
@@ -39,13 +49,13 @@ public interface ClientMapper {
 
     @Select("""
             select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
-                   profiles::text as profiles
+                   profiles
             from account where client_id = #{clientId} order by position""")
     List<Account> accounts(String clientId);
 
     @Select("""
             select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
-                   profiles::text as profiles
+                   profiles
             from account where client_id = #{clientId} and id = #{id}""")
     Optional<Account> account(String clientId, String id);
 
@@ -53,12 +63,12 @@ public interface ClientMapper {
             insert into account (client_id, id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
                                  profiles)
             values (#{clientId}, #{a.id}, #{a.network}, #{a.externalId}, #{a.name}, #{a.currency}, #{a.zone},
-                    #{a.spendingLimitMinor}, #{a.siteTag}, #{a.profiles}::jsonb)""")
+                    #{a.spendingLimitMinor}, #{a.siteTag}, #{a.profiles})""")
     void insertAccount(String clientId, Account a);
 
     @Update("""
             update account set name = #{a.name}, spending_limit_minor = #{a.spendingLimitMinor}, site_tag = #{a.siteTag},
-                   profiles = #{a.profiles}::jsonb
+                   profiles = #{a.profiles}
             where client_id = #{clientId} and id = #{a.id}""")
     void updateAccount(String clientId, Account a);
 

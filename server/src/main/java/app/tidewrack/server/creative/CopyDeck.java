@@ -70,7 +70,7 @@ public class CopyDeck {
     public CopyCodes codes(String clientId) {
         return new CopyCodes(mapper.phrases(clientId).stream()
                 .collect(Collectors.groupingBy(
-                        p -> Part.valueOf(p.kind()), Collectors.toMap(StoredPhrase::text, CopyDeck::code))));
+                        p -> Part.valueOf(p.kind().name()), Collectors.toMap(StoredPhrase::text, CopyDeck::code))));
     }
 
     public List<Phrase> all(String clientId) {
@@ -94,8 +94,7 @@ public class CopyDeck {
         Set<String> known = new HashSet<>();
         mapper.phrases(clientId).forEach(p -> known.add(p.kind() + p.text()));
         for (Wording w : wordings) {
-            StoredPhrase phrase =
-                    checked(w, mapper.lastNumber(clientId, w.kind().name()) + 1);
+            StoredPhrase phrase = checked(w, mapper.lastNumber(clientId, w.kind()) + 1);
             if (known.add(phrase.kind() + phrase.text())) {
                 mapper.insertPhrase(clientId, phrase);
             }
@@ -107,18 +106,16 @@ public class CopyDeck {
     @Transactional
     public List<Phrase> change(String clientId, String code, Wording wording) {
         StoredPhrase now = stored(clientId, code);
-        StoredPhrase wanted = checked(
-                new Wording(Kind.valueOf(now.kind()), wording.text(), wording.angle(), wording.language()),
-                now.number());
+        StoredPhrase wanted =
+                checked(new Wording(now.kind(), wording.text(), wording.angle(), wording.language()), now.number());
         boolean taken = mapper.phrases(clientId).stream()
-                .anyMatch(p ->
-                        p.kind().equals(now.kind()) && p.text().equals(wanted.text()) && p.number() != now.number());
+                .anyMatch(p -> p.kind() == now.kind() && p.text().equals(wanted.text()) && p.number() != now.number());
         if (taken) {
             throw new Refusal("text", "“%s” is in the deck already.".formatted(wanted.text()), "Use that one.");
         }
         mapper.updatePhrase(clientId, wanted);
         if (!now.text().equals(wanted.text())) {
-            mapper.replace(clientId, Kind.valueOf(now.kind()).slot, now.text(), wanted.text());
+            mapper.replace(clientId, now.kind().slot, now.text(), wanted.text());
         }
         return all(clientId);
     }
@@ -149,8 +146,7 @@ public class CopyDeck {
                                     CreativeLibrary.LONGEST_TEXT),
                     text.isEmpty() ? "Write one." : "Shorten it.");
         }
-        return new StoredPhrase(
-                w.kind().name(), number, text, word("angle", w.angle()), word("language", w.language()));
+        return new StoredPhrase(w.kind(), number, text, word("angle", w.angle()), word("language", w.language()));
     }
 
     private static String word(String field, String word) {
@@ -164,11 +160,11 @@ public class CopyDeck {
     }
 
     private static String code(StoredPhrase p) {
-        return Kind.valueOf(p.kind()).letter + p.number();
+        return p.kind().letter + p.number();
     }
 
     private static Phrase read(StoredPhrase p, List<KeptCreative> creatives) {
-        Kind kind = Kind.valueOf(p.kind());
+        Kind kind = p.kind();
         List<String> users = new ArrayList<>();
         creatives.stream()
                 .filter(c -> kind.in(c.creative()).contains(p.text()))

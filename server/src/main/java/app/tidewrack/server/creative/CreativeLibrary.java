@@ -15,9 +15,8 @@ import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import com.github.benmanes.caffeine.cache.LoadingCache;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -32,7 +31,6 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's creatives. */
 @Service
@@ -43,34 +41,23 @@ public class CreativeLibrary {
     private static final int MOST_OF_A_PART = 30;
     private static final int LONGEST_NAME = 80;
 
-    private static final int MOST_KEPT_READ = 4_000_000;
-
     private final CreativeMapper mapper;
     private final MediaLibrary media;
     private final FormLibrary forms;
     private final ScriptLibrary scripts;
-    private final JsonMapper json;
 
-    /** Read from their text, by it: all of a client's are looked at with every edit of a plan. */
-    private final LoadingCache<String, Draft> drafts;
-
-    CreativeLibrary(
-            CreativeMapper mapper, MediaLibrary media, FormLibrary forms, ScriptLibrary scripts, JsonMapper json) {
+    CreativeLibrary(CreativeMapper mapper, MediaLibrary media, FormLibrary forms, ScriptLibrary scripts) {
         this.mapper = mapper;
         this.media = media;
         this.forms = forms;
         this.scripts = scripts;
-        this.json = json;
-        this.drafts = Caffeine.newBuilder()
-                .maximumWeight(MOST_KEPT_READ)
-                .<String, Draft>weigher((text, read) -> text.length())
-                .build(text -> json.readValue(text, Draft.class));
     }
 
     /** @param columns columns of plans that use it */
     public record KeptCreative(Creative creative, int version, int columns) {}
 
     /** What a person chose and typed, without the name; media by hash, form and script by id. */
+    @JsonColumn(readOnce = true)
     public record Draft(
             String format,
             List<String> media,
@@ -209,13 +196,15 @@ public class CreativeLibrary {
                     "Choose some.");
         }
         Stored from = mapper.byId(clientId, id).orElseThrow(() -> new NotFound("creative", id));
-        Draft draft = json.readValue(from.content(), Draft.class);
         Map<String, Medium> shelf = media.byHash(clientId);
         List<KeptCreative> made = new ArrayList<>();
         for (String value : values) {
             Medium medium = shelf.get(value);
             String suffix = part == Part.MEDIA && medium != null ? medium.fileName() : value;
-            made.add(add(clientId, freeName(clientId, from.name(), suffix), draft.with(part, value)));
+            made.add(add(
+                    clientId,
+                    freeName(clientId, from.name(), suffix),
+                    from.content().with(part, value)));
         }
         return made;
     }
@@ -280,7 +269,7 @@ public class CreativeLibrary {
                 draft.cards(),
                 draft.formId(),
                 draft.scriptId());
-        return new Stored(id, checked, json.writeValueAsString(stripped), version, 0);
+        return new Stored(id, checked, stripped, version, 0);
     }
 
     private void requireThere(String clientId, Draft draft) {
@@ -326,8 +315,7 @@ public class CreativeLibrary {
     }
 
     private KeptCreative read(Stored s, Shelves shelves) {
-        Draft draft = drafts.get(s.content());
-        return new KeptCreative(read(s.id(), s.name(), draft, shelves), s.version(), s.columns());
+        return new KeptCreative(read(s.id(), s.name(), s.content(), shelves), s.version(), s.columns());
     }
 
     private static Creative read(String id, String name, Draft d, Shelves shelves) {

@@ -1,5 +1,7 @@
 package app.tidewrack.server.creative;
 
+import app.tidewrack.server.creative.CopyDeck.Kind;
+import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -10,13 +12,12 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface CreativeMapper {
-    /** @param content as JSON, see {@link CreativeLibrary.Draft} */
-    record Stored(String id, String name, String content, int version, int columns) {}
+    record Stored(String id, String name, Draft content, int version, int columns) {}
 
-    record StoredPhrase(String kind, int number, String text, String angle, String language) {}
+    record StoredPhrase(Kind kind, int number, String text, String angle, String language) {}
 
     String LISTED = """
-            select c.id, c.name, c.content::text as content, c.version, coalesce(p.columns, 0) as columns
+            select c.id, c.name, c.content, c.version, coalesce(p.columns, 0) as columns
             from creative c left join
                    (select creative_id, count(*)::int as columns from plan_column where client_id = #{clientId}
                     group by creative_id) p on p.creative_id = c.id
@@ -33,11 +34,11 @@ interface CreativeMapper {
 
     @Insert("""
             insert into creative (client_id, id, name, content, version)
-            values (#{clientId}, #{c.id}, #{c.name}, #{c.content}::jsonb, 1)""")
+            values (#{clientId}, #{c.id}, #{c.name}, #{c.content}, 1)""")
     void insert(String clientId, Stored c);
 
     @Update("""
-            update creative set name = #{c.name}, content = #{c.content}::jsonb, version = version + 1
+            update creative set name = #{c.name}, content = #{c.content}, version = version + 1
             where client_id = #{clientId} and id = #{c.id} and version = #{c.version}""")
     int update(String clientId, Stored c);
 
@@ -59,11 +60,11 @@ interface CreativeMapper {
     int updatePhrase(String clientId, StoredPhrase p);
 
     @Delete("delete from phrase where client_id = #{clientId} and kind = #{kind} and number = #{number}")
-    int deletePhrase(String clientId, String kind, int number);
+    int deletePhrase(String clientId, Kind kind, int number);
 
     /** Numbers are never used again while a higher one is there. */
     @Select("select coalesce(max(number), 0) from phrase where client_id = #{clientId} and kind = #{kind}")
-    int lastNumber(String clientId, String kind);
+    int lastNumber(String clientId, Kind kind);
 
     /** Replaces a text where it stands in creatives as a whole. */
     @Update("""

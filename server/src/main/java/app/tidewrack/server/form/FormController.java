@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -230,21 +231,14 @@ class FormController {
         return new ScriptFitView(
                 fits,
                 List.of(
-                        new FilledTexts(
-                                "known",
-                                Tokens.filled(body.greeting(), known),
-                                Tokens.filled(body.subject(), known),
-                                Tokens.filled(body.body(), known)),
-                        new FilledTexts(
-                                "unknown",
-                                Tokens.filled(body.greeting(), Map.of()),
-                                Tokens.filled(body.subject(), Map.of()),
-                                Tokens.filled(body.body(), Map.of())),
-                        new FilledTexts(
-                                "longest",
-                                FormFit.worst(body.greeting()),
-                                FormFit.worst(body.subject()),
-                                FormFit.worst(body.body()))));
+                        texts("known", body, text -> Tokens.filled(text, known)),
+                        texts("unknown", body, text -> Tokens.filled(text, Map.of())),
+                        texts("longest", body, FormFit::worst)));
+    }
+
+    private static FilledTexts texts(String how, ScriptBody body, UnaryOperator<String> filled) {
+        return new FilledTexts(
+                how, filled.apply(body.greeting()), filled.apply(body.subject()), filled.apply(body.body()));
     }
 
     record SenderBody(@NotNull String accountId, @NotNull String name) {}

@@ -10,6 +10,7 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormMapper.StoredForm;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -20,7 +21,6 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's lead forms. What a network has is never changed: a change makes a new version, and ads launched later ask that. */
 @Service
@@ -30,14 +30,13 @@ public class FormLibrary {
     private static final int MOST_CHOICES = 30;
 
     private final FormMapper mapper;
-    private final JsonMapper json;
 
-    FormLibrary(FormMapper mapper, JsonMapper json) {
+    FormLibrary(FormMapper mapper) {
         this.mapper = mapper;
-        this.json = json;
     }
 
     /** What a person writes of a form. */
+    @JsonColumn
     public record Draft(
             String headline,
             String opening,
@@ -66,14 +65,14 @@ public class FormLibrary {
 
     public Map<String, LeadForm> byId(String clientId) {
         return mapper.latest(clientId).stream()
-                .map(this::read)
+                .map(FormLibrary::read)
                 .collect(Collectors.toMap(LeadForm::id, Function.identity()));
     }
 
     public KeptForm add(String clientId, String name, Draft draft) {
         require(draft);
         String id = Ids.fresh();
-        mapper.insertForm(clientId, id, 1, name(clientId, id, name), json.writeValueAsString(draft));
+        mapper.insertForm(clientId, id, 1, name(clientId, id, name), draft);
         return one(clientId, id);
     }
 
@@ -82,14 +81,12 @@ public class FormLibrary {
         require(draft);
         StoredForm now = stored(clientId, id);
         String checked = name(clientId, id, name);
-        String content = json.writeValueAsString(draft);
-        boolean same = json.readTree(content).equals(json.readTree(now.content()));
         if (now.edits() != edits) {
             throw changedMeanwhile();
         }
-        if (now.sent() && !same) {
-            mapper.insertForm(clientId, id, now.version() + 1, checked, content);
-        } else if (mapper.updateForm(clientId, id, now.version(), edits, checked, content) == 0) {
+        if (now.sent() && !draft.equals(now.content())) {
+            mapper.insertForm(clientId, id, now.version() + 1, checked, draft);
+        } else if (mapper.updateForm(clientId, id, now.version(), edits, checked, draft) == 0) {
             throw changedMeanwhile();
         }
         return one(clientId, id);
@@ -160,8 +157,8 @@ public class FormLibrary {
                 read(stored), stored.edits(), stored.sent(), mapper.usedBy(clientId, "formId", stored.id()));
     }
 
-    private LeadForm read(StoredForm stored) {
-        return json.readValue(stored.content(), Draft.class).form(stored.id(), stored.name(), stored.version());
+    private static LeadForm read(StoredForm stored) {
+        return stored.content().form(stored.id(), stored.name(), stored.version());
     }
 
     private String name(String clientId, String id, String name) {

@@ -1,5 +1,6 @@
 package app.tidewrack.server.form;
 
+import app.tidewrack.server.form.ScriptLibrary.Kind;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import java.util.List;
 import java.util.Optional;
@@ -12,12 +13,12 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface FormMapper {
     /** @param sent whether a network has this version */
-    record StoredForm(String id, int version, String name, String content, int edits, boolean sent) {}
+    record StoredForm(String id, int version, String name, FormLibrary.Draft content, int edits, boolean sent) {}
 
-    record StoredScript(String id, String kind, String name, int version, String content) {}
+    record StoredScript(String id, Kind kind, String name, int version, ScriptLibrary.Draft content) {}
 
     String FORMS = """
-            select f.id, f.version, f.name, f.content::text as content, f.edits,
+            select f.id, f.version, f.name, f.content, f.edits,
                    exists (select 1 from lead_form_on_account a
                            where a.client_id = f.client_id and a.form_id = f.id and a.version = f.version) as sent
             from lead_form f where f.client_id = #{clientId}""";
@@ -35,13 +36,13 @@ interface FormMapper {
 
     @Insert("""
             insert into lead_form (client_id, id, version, name, content)
-            values (#{clientId}, #{id}, #{version}, #{name}, #{content}::jsonb)""")
-    void insertForm(String clientId, String id, int version, String name, String content);
+            values (#{clientId}, #{id}, #{version}, #{name}, #{content})""")
+    void insertForm(String clientId, String id, int version, String name, FormLibrary.Draft content);
 
     @Update("""
-            update lead_form set name = #{name}, content = #{content}::jsonb, edits = edits + 1
+            update lead_form set name = #{name}, content = #{content}, edits = edits + 1
             where client_id = #{clientId} and id = #{id} and version = #{version} and edits = #{edits}""")
-    int updateForm(String clientId, String id, int version, int edits, String name, String content);
+    int updateForm(String clientId, String id, int version, int edits, String name, FormLibrary.Draft content);
 
     @Delete("delete from lead_form where client_id = #{clientId} and id = #{id}")
     void deleteForm(String clientId, String id);
@@ -70,8 +71,7 @@ interface FormMapper {
             select form_id, version, account_id, external_id from lead_form_on_account where client_id = #{clientId}""")
     List<OnAccount> onAccounts(String clientId);
 
-    String SCRIPTS =
-            "select id, kind, name, version, content::text as content from script where client_id = #{clientId}";
+    String SCRIPTS = "select id, kind, name, version, content from script where client_id = #{clientId}";
 
     @Select(SCRIPTS + " order by name collate by_eye, id")
     List<StoredScript> scripts(String clientId);
@@ -81,11 +81,11 @@ interface FormMapper {
 
     @Insert("""
             insert into script (client_id, id, kind, name, version, content)
-            values (#{clientId}, #{s.id}, #{s.kind}, #{s.name}, 1, #{s.content}::jsonb)""")
+            values (#{clientId}, #{s.id}, #{s.kind}, #{s.name}, 1, #{s.content})""")
     void insertScript(String clientId, StoredScript s);
 
     @Update("""
-            update script set name = #{s.name}, content = #{s.content}::jsonb, version = version + 1
+            update script set name = #{s.name}, content = #{s.content}, version = version + 1
             where client_id = #{clientId} and id = #{s.id} and version = #{s.version}""")
     int updateScript(String clientId, StoredScript s);
 

@@ -12,6 +12,7 @@ import app.tidewrack.server.form.FormMapper.StoredScript;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.List;
 import java.util.Map;
@@ -20,7 +21,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's chats and direct messages, and the people who agreed to be named in them. */
 @Service
@@ -31,13 +31,11 @@ public class ScriptLibrary {
     private final FormMapper mapper;
     private final Accounts accounts;
     private final Networks networks;
-    private final JsonMapper json;
 
-    ScriptLibrary(FormMapper mapper, Accounts accounts, Networks networks, JsonMapper json) {
+    ScriptLibrary(FormMapper mapper, Accounts accounts, Networks networks) {
         this.mapper = mapper;
         this.accounts = accounts;
         this.networks = networks;
-        this.json = json;
     }
 
     public enum Kind {
@@ -49,6 +47,7 @@ public class ScriptLibrary {
     public record Sender(String accountId, String name, boolean agreed) {}
 
     /** What a person writes of a chat or message; the other kind's parts are empty. */
+    @JsonColumn
     public record Draft(
             String greeting,
             List<Reply> replies,
@@ -77,23 +76,22 @@ public class ScriptLibrary {
 
     public Map<String, ChatScript> chats(String clientId) {
         return mapper.scripts(clientId).stream()
-                .filter(s -> s.kind().equals(Kind.CHAT.name()))
-                .map(s -> draft(s).chat(s.id(), s.name()))
+                .filter(s -> s.kind() == Kind.CHAT)
+                .map(s -> s.content().chat(s.id(), s.name()))
                 .collect(Collectors.toMap(ChatScript::id, Function.identity()));
     }
 
     public Map<String, DirectMessage> messages(String clientId) {
         return mapper.scripts(clientId).stream()
-                .filter(s -> s.kind().equals(Kind.MESSAGE.name()))
-                .map(s -> draft(s).message(s.id(), s.name()))
+                .filter(s -> s.kind() == Kind.MESSAGE)
+                .map(s -> s.content().message(s.id(), s.name()))
                 .collect(Collectors.toMap(DirectMessage::id, Function.identity()));
     }
 
     public KeptScript add(String clientId, Kind kind, String name, Draft draft) {
         require(draft);
         String id = Ids.fresh();
-        String content = json.writeValueAsString(draft);
-        mapper.insertScript(clientId, new StoredScript(id, kind.name(), name(clientId, id, name), 1, content));
+        mapper.insertScript(clientId, new StoredScript(id, kind, name(clientId, id, name), 1, draft));
         return one(clientId, id);
     }
 
@@ -101,8 +99,7 @@ public class ScriptLibrary {
     public KeptScript change(String clientId, String id, int version, String name, Draft draft) {
         require(draft);
         KeptScript now = one(clientId, id);
-        StoredScript wanted = new StoredScript(
-                id, now.kind().name(), name(clientId, id, name), version, json.writeValueAsString(draft));
+        StoredScript wanted = new StoredScript(id, now.kind(), name(clientId, id, name), version, draft);
         if (mapper.updateScript(clientId, wanted) == 0) {
             throw new Conflict("This script was changed by someone else meanwhile. Load it again and repeat.");
         }
@@ -152,16 +149,7 @@ public class ScriptLibrary {
 
     private KeptScript kept(String clientId, StoredScript s) {
         return new KeptScript(
-                s.id(),
-                Kind.valueOf(s.kind()),
-                s.name(),
-                s.version(),
-                draft(s),
-                mapper.usedBy(clientId, "scriptId", s.id()));
-    }
-
-    private Draft draft(StoredScript s) {
-        return json.readValue(s.content(), Draft.class);
+                s.id(), s.kind(), s.name(), s.version(), s.content(), mapper.usedBy(clientId, "scriptId", s.id()));
     }
 
     private String name(String clientId, String id, String name) {

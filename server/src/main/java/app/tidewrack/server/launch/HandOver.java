@@ -32,6 +32,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -93,24 +94,25 @@ class HandOver {
         columns.addAll(List.of(ID, DONE));
         List<List<Object>> lines = new ArrayList<>();
         for (StoredChange c : changes) {
-            List<Object> line = new ArrayList<>(List.<Object>of(
-                    c.id(),
-                    c.action().name().toLowerCase(Locale.ROOT),
-                    c.level().words(),
-                    c.name(),
-                    launch.key(c.itemKey())
-                            .parent()
-                            .map(p -> names.getOrDefault(p.text(), ""))
-                            .orElse("")));
-            Settings settings = c.settings();
-            Set<Field> changed = settings == null ? Set.of() : settings.differing(c.before());
-            fields.forEach(f -> line.add(changed.contains(f) ? words.of(f, settings) : ""));
-            LiveItem item = known.get(c.itemKey());
-            line.add(item == null ? "" : item.externalId());
-            line.add(c.state() == ChangeState.DONE ? "yes" : "");
-            lines.add(line);
+            String parent = launch.key(c.itemKey())
+                    .parent()
+                    .map(p -> names.getOrDefault(p.text(), ""))
+                    .orElse("");
+            lines.add(line(c, parent, fields, words, known.get(c.itemKey())));
         }
         TableFile.write(form, "Change list", columns, lines, out, json);
+    }
+
+    private static List<Object> line(
+            StoredChange c, String parent, Set<Field> fields, ItemWords words, @Nullable LiveItem item) {
+        List<Object> line = new ArrayList<>(List.<Object>of(
+                c.id(), c.action().name().toLowerCase(Locale.ROOT), c.level().words(), c.name(), parent));
+        Settings settings = c.settings();
+        Set<Field> changed = settings == null ? Set.of() : settings.differing(c.before());
+        fields.forEach(f -> line.add(changed.contains(f) ? words.of(f, settings) : ""));
+        line.add(item == null ? "" : item.externalId());
+        line.add(c.state() == ChangeState.DONE ? "yes" : "");
+        return line;
     }
 
     /** @param line from 2, as spreadsheets count under a heading */

@@ -1,5 +1,8 @@
 package app.tidewrack.server.lead;
 
+import app.tidewrack.server.lead.Leads.Content;
+import app.tidewrack.server.lead.Leads.Kind;
+import app.tidewrack.server.lead.Leads.State;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -16,13 +19,13 @@ interface LeadMapper {
     record Stored(
             String id,
             String accountId,
-            String kind,
+            Kind kind,
             @Nullable String formId,
             @Nullable Integer formVersion,
             @Nullable String adName,
             Instant cameAt,
-            String content,
-            String state,
+            Content content,
+            State state,
             String note,
             int version,
             int ofPerson,
@@ -34,13 +37,13 @@ interface LeadMapper {
     record Fresh(
             String id,
             String accountId,
-            String kind,
+            Kind kind,
             long networkSeq,
             String externalAd,
             @Nullable String formId,
             @Nullable Integer formVersion,
             Instant cameAt,
-            String content,
+            Content content,
             @Nullable String person) {}
 
     record Counts(long all, long fresh) {}
@@ -51,24 +54,24 @@ interface LeadMapper {
     @Insert("""
             insert into lead_cursor (client_id, account_id, kind) values (#{clientId}, #{accountId}, #{kind})
             on conflict do nothing""")
-    void beginCursor(String clientId, String accountId, String kind);
+    void beginCursor(String clientId, String accountId, Kind kind);
 
     /** Two pulls of one account take turns. */
     @Select("""
             select cursor from lead_cursor
             where client_id = #{clientId} and account_id = #{accountId} and kind = #{kind} for update""")
-    long holdCursor(String clientId, String accountId, String kind);
+    long holdCursor(String clientId, String accountId, Kind kind);
 
     @Update("""
             update lead_cursor set cursor = #{cursor}
             where client_id = #{clientId} and account_id = #{accountId} and kind = #{kind}""")
-    void setCursor(String clientId, String accountId, String kind, long cursor);
+    void setCursor(String clientId, String accountId, Kind kind, long cursor);
 
     @Insert("""
             insert into lead (client_id, id, account_id, kind, network_seq, external_ad, form_id, form_version, came_at,
                               content, person)
             values (#{clientId}, #{l.id}, #{l.accountId}, #{l.kind}, #{l.networkSeq}, #{l.externalAd}, #{l.formId},
-                    #{l.formVersion}, #{l.cameAt}, #{l.content}::jsonb, #{l.person})
+                    #{l.formVersion}, #{l.cameAt}, #{l.content}, #{l.person})
             on conflict (client_id, account_id, kind, network_seq) do nothing""")
     int insert(@Param("clientId") String clientId, @Param("l") Fresh lead);
 
@@ -80,7 +83,7 @@ interface LeadMapper {
 
     String LISTED = """
             select l.id, l.account_id, l.kind, l.form_id, l.form_version, i.name as ad_name, l.came_at,
-                   l.content::text as content, l.state, l.note, l.version,
+                   l.content, l.state, l.note, l.version,
                    case when l.person is null then 1
                         else (select count(*)::int from lead o where o.client_id = l.client_id and o.person = l.person)
                    end as of_person,
@@ -125,7 +128,7 @@ interface LeadMapper {
     @Update("""
             update lead set state = #{state}, note = #{note}, version = version + 1
             where client_id = #{clientId} and id = #{id} and version = #{version}""")
-    int work(String clientId, String id, int version, String state, String note);
+    int work(String clientId, String id, int version, State state, String note);
 
     /** Takes out a lead and all others of the same person. */
     @Delete("""

@@ -29,7 +29,6 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Brings leads and chats in, each account from its stored cursor: a page and its cursor are kept in one transaction, and the
@@ -44,7 +43,6 @@ public class LeadPull {
     private final ClientMapper clients;
     private final FormLibrary forms;
     private final Networks networks;
-    private final JsonMapper json;
     private final TransactionTemplate transaction;
 
     LeadPull(
@@ -52,13 +50,11 @@ public class LeadPull {
             ClientMapper clients,
             FormLibrary forms,
             Networks networks,
-            JsonMapper json,
             TransactionTemplate transaction) {
         this.mapper = mapper;
         this.clients = clients;
         this.forms = forms;
         this.networks = networks;
-        this.json = json;
         this.transaction = transaction;
     }
 
@@ -88,8 +84,8 @@ public class LeadPull {
     }
 
     private boolean page(AccountOfClient account, Kind kind) {
-        mapper.beginCursor(account.clientId(), account.id(), kind.name());
-        long cursor = mapper.holdCursor(account.clientId(), account.id(), kind.name());
+        mapper.beginCursor(account.clientId(), account.id(), kind);
+        long cursor = mapper.holdCursor(account.clientId(), account.id(), kind);
         NetworkConnector network = networks.connector(account.network());
         List<Fresh> page = kind == Kind.FORM
                 ? forms(account, network.leads(account.externalId(), cursor))
@@ -103,7 +99,7 @@ public class LeadPull {
             }
         }
         long last = page.get(page.size() - 1).networkSeq();
-        mapper.setCursor(account.clientId(), account.id(), kind.name(), last);
+        mapper.setCursor(account.clientId(), account.id(), kind, last);
         return true;
     }
 
@@ -115,13 +111,13 @@ public class LeadPull {
                     return new Fresh(
                             Ids.fresh(),
                             account.id(),
-                            Kind.FORM.name(),
+                            Kind.FORM,
                             l.seq(),
                             l.adId(),
                             form == null ? null : form.id(),
                             form == null ? null : form.version(),
                             l.at(),
-                            json.writeValueAsString(new Content(l.answers(), List.of())),
+                            new Content(l.answers(), List.of()),
                             person(account.clientId(), l.answers()));
                 })
                 .toList();
@@ -132,13 +128,13 @@ public class LeadPull {
                 .map(c -> new Fresh(
                         Ids.fresh(),
                         account.id(),
-                        Kind.CHAT.name(),
+                        Kind.CHAT,
                         c.seq(),
                         c.adId(),
                         null,
                         null,
                         c.at(),
-                        json.writeValueAsString(new Content(Map.of(), c.lines())),
+                        new Content(Map.of(), c.lines()),
                         null))
                 .toList();
     }

@@ -12,6 +12,7 @@ import app.tidewrack.server.lead.LeadMapper.Stored;
 import app.tidewrack.server.lead.LeadMapper.Wanted;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
+import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -22,7 +23,6 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's leads as its people work them. */
 @Service
@@ -33,14 +33,12 @@ class Leads {
     private final ClientMapper clients;
     private final FormLibrary forms;
     private final Networks networks;
-    private final JsonMapper json;
 
-    Leads(LeadMapper mapper, ClientMapper clients, FormLibrary forms, Networks networks, JsonMapper json) {
+    Leads(LeadMapper mapper, ClientMapper clients, FormLibrary forms, Networks networks) {
         this.mapper = mapper;
         this.clients = clients;
         this.forms = forms;
         this.networks = networks;
-        this.json = json;
     }
 
     enum Kind {
@@ -57,6 +55,7 @@ class Leads {
     }
 
     /** What came in: answers by ready question's code or own question's text, or the lines of a chat. */
+    @JsonColumn
     record Content(Map<String, String> answers, List<ChatLine> lines) {}
 
     /** @param words of the question */
@@ -113,7 +112,7 @@ class Leads {
                     "Shorten it.");
         }
         lead(clientId, id);
-        if (mapper.work(clientId, id, version, state.name(), note) == 0) {
+        if (mapper.work(clientId, id, version, state, note) == 0) {
             throw new Conflict("This lead was changed by someone else meanwhile. Load it again and repeat.");
         }
         return lead(clientId, id);
@@ -142,20 +141,20 @@ class Leads {
     }
 
     private Lead read(Stored s, Words words) {
-        Content content = json.readValue(s.content(), Content.class);
+        Content content = s.content();
         LeadForm form = s.formId() == null ? null : words.forms().get(s.formId());
         String delivery = s.delivery();
         return new Lead(
                 s.id(),
                 s.accountId(),
-                Kind.valueOf(s.kind()),
+                s.kind(),
                 form == null ? null : form.name(),
                 s.formVersion(),
                 s.adName(),
                 s.cameAt(),
                 answers(content.answers(), form, words.byAccount().getOrDefault(s.accountId(), Map.of())),
                 content.lines(),
-                State.valueOf(s.state()),
+                s.state(),
                 s.note(),
                 s.version(),
                 s.ofPerson(),

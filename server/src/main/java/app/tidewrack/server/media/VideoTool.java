@@ -63,6 +63,10 @@ class VideoTool {
     record Measured(int width, int height, Video video) {}
 
     /** @throws Refusal (field {@code file}) when it holds no video that can be read */
+    private static boolean of(JsonNode stream, String type) {
+        return stream.path("codec_type").asString("").equals(type);
+    }
+
     Measured measure(String fileName, Path file, Container container) {
         JsonNode told = json.readTree(run(
                 fileName,
@@ -80,16 +84,13 @@ class VideoTool {
                         "json",
                         file.toString()),
                 l -> true));
-        JsonNode picture = null;
-        boolean sound = false;
-        for (JsonNode stream : told.path("streams")) {
-            boolean cover = stream.path("disposition").path("attached_pic").asInt(0) == 1;
-            switch (stream.path("codec_type").asString("")) {
-                case "video" -> picture = picture == null && !cover ? stream : picture;
-                case "audio" -> sound = true;
-                default -> {}
-            }
-        }
+        List<JsonNode> streams = List.copyOf(told.path("streams").values());
+        JsonNode picture = streams.stream()
+                .filter(s -> of(s, "video")
+                        && s.path("disposition").path("attached_pic").asInt(0) != 1)
+                .findFirst()
+                .orElse(null);
+        boolean sound = streams.stream().anyMatch(s -> of(s, "audio"));
         if (picture == null || picture.path("width").asInt(0) < 1) {
             throw new Refusal(
                     "file",
@@ -197,47 +198,18 @@ class VideoTool {
             case PAD -> "pad=" + box + ":color=" + ground + ",";
             case TRIM, CONVERT -> "crop=w=trunc(iw/2)*2:h=trunc(ih/2)*2,";
         };
-        run(
-                fileName,
-                reading(
-                        file,
-                        container,
-                        mend.from(),
-                        "-t",
-                        seconds(mend.seconds()),
-                        "-map",
-                        "0:V:0",
-                        "-map",
-                        "0:a:0?",
-                        "-map_metadata",
-                        "-1",
-                        "-vf",
-                        "scale=w=trunc(iw*sar/2)*2:h=ih,setsar=1," + filter + "format=yuv420p",
-                        "-c:v",
-                        "libx264",
-                        "-preset",
-                        "veryfast",
-                        "-crf",
-                        "22",
-                        "-c:a",
-                        "aac",
-                        "-b:a",
-                        "128k",
-                        "-movflags",
-                        "+faststart",
-                        "-progress",
-                        "pipe:1",
-                        "-nostats",
-                        "-f",
-                        "mp4",
-                        to.toString()),
-                line -> {
-                    if (!line.startsWith("out_time_us=") || line.endsWith("N/A")) {
-                        return true;
-                    }
-                    double done = Double.parseDouble(line.substring(12)) / 1e6;
-                    return onPercent.test((int) Math.max(0, Math.min(99, 100 * done / mend.seconds())));
-                });
+        List<String> how = new ArrayList<>(List.of("-t", seconds(mend.seconds())));
+        how.addAll(List.of("-map", "0:V:0", "-map", "0:a:0?", "-map_metadata", "-1"));
+        how.addAll(List.of("-vf", "scale=w=trunc(iw*sar/2)*2:h=ih,setsar=1," + filter + "format=yuv420p"));
+        how.addAll(List.of("-c:v", "libx264", "-preset", "veryfast", "-crf", "22", "-c:a", "aac", "-b:a", "128k"));
+        how.addAll(List.of("-movflags", "+faststart", "-progress", "pipe:1", "-nostats", "-f", "mp4", to.toString()));
+        run(fileName, reading(file, container, mend.from(), how.toArray(String[]::new)), line -> {
+            if (!line.startsWith("out_time_us=") || line.endsWith("N/A")) {
+                return true;
+            }
+            double done = Double.parseDouble(line.substring(12)) / 1e6;
+            return onPercent.test((int) Math.max(0, Math.min(99, 100 * done / mend.seconds())));
+        });
     }
 
     /** The start of every command that decodes a file, from a second on; the rest says what becomes of it. */
@@ -271,6 +243,26 @@ class VideoTool {
     }
 
     /** Runs a tool and gives what it wrote; {@code onLine} sees each line and may stop it. */
+    private static Refusal stopped() {
+        return new Refusal("mend", "Stopped.", "Nothing was kept.");
+    }
+
+    /** Reads what a tool writes; false once nobody wanted more, and it was ended. */
+    private static boolean read(Process process, StringBuilder written, LineTaker onLine) throws IOException {
+        boolean more = true;
+        try (BufferedReader lines =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                written.append(line).append('\n');
+                if (!onLine.more(line)) {
+                    more = false;
+                    kill(process);
+                }
+            }
+        }
+        return more;
+    }
+
     private String run(String fileName, List<String> command, LineTaker onLine) {
         List<String> limited = new ArrayList<>(
                 List.of("prlimit", "--as=%d".formatted(settings.megabytes() * 1_000_000L), "nice", "-n", "5"));
@@ -291,21 +283,11 @@ class VideoTool {
                     settings.longest().toMillis(),
                     TimeUnit.MILLISECONDS);
             StringBuilder written = new StringBuilder();
-            boolean stopped = false;
-            try (BufferedReader lines =
-                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
-                for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                    written.append(line).append('\n');
-                    if (!onLine.more(line)) {
-                        stopped = true;
-                        kill(process);
-                    }
-                }
-            }
+            boolean more = read(process, written, onLine);
             int code = process.waitFor();
             end.cancel(false);
-            if (stopped) {
-                throw new Refusal("mend", "Stopped.", "Nothing was kept.");
+            if (!more) {
+                throw stopped();
             }
             if (late.get()) {
                 throw tooSlow(fileName);
@@ -324,7 +306,7 @@ class VideoTool {
                     : process == null ? missing(command.get(0)) : undecodable(fileName, "it stopped");
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new Refusal("mend", "Stopped.", "Nothing was kept.");
+            throw stopped();
         } finally {
             if (process != null) {
                 kill(process);

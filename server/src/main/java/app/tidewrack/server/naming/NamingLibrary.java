@@ -8,7 +8,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.springframework.stereotype.Service;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Each client's naming schemes. Version 0 is the built-in one, which applies until somebody keeps another. */
 @Service
@@ -17,11 +16,9 @@ public class NamingLibrary {
     private static final int READ_BACK = 20;
 
     private final NamingMapper mapper;
-    private final JsonMapper json;
 
-    NamingLibrary(NamingMapper mapper, JsonMapper json) {
+    NamingLibrary(NamingMapper mapper) {
         this.mapper = mapper;
-        this.json = json;
     }
 
     public record Versioned(int version, NamingScheme scheme) {}
@@ -41,7 +38,7 @@ public class NamingLibrary {
 
     private List<Versioned> byNewest(String clientId, int most) {
         List<Versioned> versions = new ArrayList<>();
-        mapper.newest(clientId, most).forEach(s -> versions.add(read(s)));
+        mapper.newest(clientId, most).forEach(s -> versions.add(new Versioned(s.version(), s.scheme())));
         versions.add(new Versioned(0, NamingScheme.USUAL));
         return versions;
     }
@@ -50,9 +47,8 @@ public class NamingLibrary {
         return version == 0
                 ? NamingScheme.USUAL
                 : mapper.version(clientId, version)
-                        .map(this::read)
-                        .orElseThrow(() -> new NotFound("naming", String.valueOf(version)))
-                        .scheme();
+                        .map(Stored::scheme)
+                        .orElseThrow(() -> new NotFound("naming", String.valueOf(version)));
     }
 
     List<Kept> history(String clientId) {
@@ -69,13 +65,9 @@ public class NamingLibrary {
      */
     Versioned keep(String clientId, int after, NamingScheme scheme, String personId) {
         int now = current(clientId).version();
-        if (now != after || mapper.insert(clientId, after + 1, json.writeValueAsString(scheme), personId) == 0) {
+        if (now != after || mapper.insert(clientId, after + 1, scheme, personId) == 0) {
             throw new Conflict("The patterns were changed by someone else meanwhile. Load them again and repeat.");
         }
         return new Versioned(after + 1, scheme);
-    }
-
-    private Versioned read(Stored stored) {
-        return new Versioned(stored.version(), json.readValue(stored.scheme(), NamingScheme.class));
     }
 }

@@ -11,6 +11,7 @@ import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.network.AudienceOffer.TermOffer;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.server.network.NetworkMapper.Kept;
+import app.tidewrack.server.network.NetworkMapper.Topics;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
@@ -24,8 +25,6 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionTemplate;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * The networks that clients can have accounts on. Rulebooks, topics and the practice time are remembered, so plans open
@@ -40,7 +39,6 @@ public class Networks {
 
     private final PracticeWorld practice;
     private final NetworkMapper mapper;
-    private final JsonMapper json;
     private final TransactionTemplate remembering;
     private final Map<String, Offer> offers = new ConcurrentHashMap<>();
     private final Map<String, Map<String, String>> regions = new ConcurrentHashMap<>();
@@ -50,10 +48,9 @@ public class Networks {
     /** When it was told, by this machine's clock. */
     private volatile long toldNanos = System.nanoTime() - LATELY_NANOS;
 
-    Networks(PracticeWorld practice, NetworkMapper mapper, JsonMapper json, PlatformTransactionManager transactions) {
+    Networks(PracticeWorld practice, NetworkMapper mapper, PlatformTransactionManager transactions) {
         this.practice = practice;
         this.mapper = mapper;
-        this.json = json;
         // What is remembered is kept whether or not the request that asked for it goes through, or may write at all.
         remembering = new TransactionTemplate(transactions);
         remembering.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
@@ -172,14 +169,13 @@ public class Networks {
         NetworkConnector connector = connector(code);
         try {
             Offer read = new Offer(connector.rulebook(), connector.topics(), Instant.now());
-            remembering.executeWithoutResult(t -> mapper.keep(
-                    code, json.writeValueAsString(read.rulebook()), json.writeValueAsString(read.topics())));
+            remembering.executeWithoutResult(t -> mapper.keep(code, read.rulebook(), new Topics(read.topics())));
             return read;
         } catch (NetworkAway away) {
             Kept kept = mapper.kept(code).orElseThrow(() -> away);
             return new Offer(
-                    json.readValue(kept.rulebook(), Rulebook.class),
-                    json.readValue(kept.topics(), new TypeReference<List<Topic>>() {}),
+                    kept.rulebook(),
+                    kept.topics().all(),
                     Instant.now().minus(FRESH).plus(ASK_AGAIN));
         }
     }

@@ -56,6 +56,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Makes core's edits of what the browser sends: reads money, gives ids, looks up what is referred to. */
@@ -90,76 +92,128 @@ class EditReader {
     }
 
     PlanEdit read(String clientId, Plan plan, EditBody body) {
+        return Stream.<Reading>of(this::ofCampaign, this::ofMoney, this::newOrTaken, this::ofRows)
+                .map(reading -> reading.read(clientId, plan, body))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Unknown edit " + body.getClass()));
+    }
+
+    /** Reads some kinds of edits, and gives null for others. */
+    private interface Reading {
+        @Nullable
+        PlanEdit read(String clientId, Plan plan, EditBody body);
+    }
+
+    /** Edits of a campaign and its columns; null for others. */
+    private @Nullable PlanEdit ofCampaign(String clientId, Plan plan, EditBody body) {
         if (body instanceof EditBody.NewCampaign b) {
             return newCampaign(clientId, plan, b);
-        } else if (body instanceof EditBody.CampaignChange b) {
+        }
+        if (body instanceof EditBody.CampaignChange b) {
             return campaignChange(plan, b);
-        } else if (body instanceof EditBody.CampaignRemoval b) {
+        }
+        if (body instanceof EditBody.CampaignRemoval b) {
             return new RemoveCampaign(b.campaignId());
-        } else if (body instanceof EditBody.CampaignCopy b) {
+        }
+        if (body instanceof EditBody.CampaignCopy b) {
             Campaign from = plan.campaign(b.campaignId());
             return new Together(
                     "copy campaign " + from.facts().name(),
                     List.of(new AddCampaign(plan.campaigns().size(), carrier.make(clientId, from, b.accountId()))));
-        } else if (body instanceof EditBody.NewRows b) {
-            return newRows(clientId, plan, b);
-        } else if (body instanceof EditBody.RowRemoval b) {
-            return new RemoveRows(b.campaignId(), b.rowIds());
-        } else if (body instanceof EditBody.RowName b) {
-            return new RenameRows(b.campaignId(), Map.of(b.rowId(), b.label()));
-        } else if (body instanceof EditBody.RowLabels b) {
-            return new RenameRows(b.campaignId(), b.labels());
-        } else if (body instanceof EditBody.RowMoney b) {
+        }
+        if (body instanceof EditBody.NewColumns b) {
+            return newColumns(clientId, plan, b);
+        }
+        if (body instanceof EditBody.ColumnRemoval b) {
+            return new RemoveColumns(b.campaignId(), b.columnIds());
+        }
+        if (body instanceof EditBody.CellSwitch b) {
+            List<CellRef> cells = b.cells().stream()
+                    .map(c -> new CellRef(c.rowId(), c.columnId()))
+                    .toList();
+            return new SwitchCells(b.campaignId(), cells, b.on(), Objects.requireNonNullElse(b.why(), ""));
+        }
+        return null;
+    }
+
+    /** Edits of money; null for others. */
+    private @Nullable PlanEdit ofMoney(String clientId, Plan plan, EditBody body) {
+        if (body instanceof EditBody.RowMoney b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return SetRowMoney.of(campaign, b.rowIds(), change(campaign, b.money()));
-        } else if (body instanceof EditBody.CampaignMoney b) {
+        }
+        if (body instanceof EditBody.CampaignMoney b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return Budgeting.change(campaign, change(campaign, b.money()));
-        } else if (body instanceof EditBody.RowLock b) {
+        }
+        if (body instanceof EditBody.RowLock b) {
             return new LockMoney(b.campaignId(), b.rowIds(), b.locked());
-        } else if (body instanceof EditBody.RowKeep b) {
-            return keep(clientId, plan.campaign(b.campaignId()), b);
-        } else if (body instanceof EditBody.FindingMend b) {
-            Checks checks = inspector.checks(clientId, plan, plan.campaign(b.campaignId()));
-            return Mends.all(checks, b.rule(), b.rowId(), b.columnId());
-        } else if (body instanceof EditBody.RowCopy b) {
+        }
+        if (body instanceof EditBody.RowSpread b) {
+            Campaign campaign = plan.campaign(b.campaignId());
+            Money total = Money.parse(b.money(), currency(campaign));
+            return new Spread(total, b.how()).edit(campaign, b.rowIds(), people.sizes(clientId, campaign));
+        }
+        return null;
+    }
+
+    /** Edits by which rows come, go and are called; null for others. */
+    private @Nullable PlanEdit newOrTaken(String clientId, Plan plan, EditBody body) {
+        if (body instanceof EditBody.NewRows b) {
+            return newRows(clientId, plan, b);
+        }
+        if (body instanceof EditBody.RowRemoval b) {
+            return new RemoveRows(b.campaignId(), b.rowIds());
+        }
+        if (body instanceof EditBody.RowName b) {
+            return new RenameRows(b.campaignId(), Map.of(b.rowId(), b.label()));
+        }
+        if (body instanceof EditBody.RowLabels b) {
+            return new RenameRows(b.campaignId(), b.labels());
+        }
+        if (body instanceof EditBody.RowCopy b) {
             return Copies.duplicates(plan.campaign(b.campaignId()), b.rowIds(), b.times(), Ids::fresh);
-        } else if (body instanceof EditBody.RowsInto b) {
+        }
+        if (body instanceof EditBody.RowsInto b) {
             return Copies.into(plan.campaign(b.campaignId()), b.rowIds(), plan.campaign(b.toCampaignId()), Ids::fresh);
-        } else if (body instanceof EditBody.RowSplit b) {
+        }
+        if (body instanceof EditBody.RowSplit b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return splits.read(clientId, campaign, campaign.row(b.rowId()), b.split())
                     .of(campaign, b.rowId(), Ids::fresh);
-        } else if (body instanceof EditBody.RowPerCreative b) {
+        }
+        if (body instanceof EditBody.RowPerCreative b) {
             Map<String, Creative> shown = creatives.byId(clientId);
             return Copies.perCreative(
                     plan.campaign(b.campaignId()),
                     b.rowId(),
                     id -> Objects.requireNonNull(shown.get(id)).name(),
                     Ids::fresh);
-        } else if (body instanceof EditBody.RowDelivery b) {
+        }
+        return null;
+    }
+
+    /** Edits of rows as they are; null for others. */
+    private @Nullable PlanEdit ofRows(String clientId, Plan plan, EditBody body) {
+        if (body instanceof EditBody.RowKeep b) {
+            return keep(clientId, plan.campaign(b.campaignId()), b);
+        }
+        if (body instanceof EditBody.RowDelivery b) {
             return delivery(plan.campaign(b.campaignId()), b);
-        } else if (body instanceof EditBody.RowSpread b) {
-            Campaign campaign = plan.campaign(b.campaignId());
-            Money total = Money.parse(b.money(), currency(campaign));
-            return new Spread(total, b.how()).edit(campaign, b.rowIds(), people.sizes(clientId, campaign));
-        } else if (body instanceof EditBody.Paste b) {
+        }
+        if (body instanceof EditBody.FindingMend b) {
+            Checks checks = inspector.checks(clientId, plan, plan.campaign(b.campaignId()));
+            return Mends.all(checks, b.rule(), b.rowId(), b.columnId());
+        }
+        if (body instanceof EditBody.Paste b) {
             Campaign campaign = plan.campaign(b.campaignId());
             return pastes.read(clientId, campaign, b.startRowId(), b.text())
                     .edit(campaign)
                     .orElseThrow(() -> new Refusal(
                             "text", "Nothing pasted would change the sheet.", "Look at what each line lacks."));
-        } else if (body instanceof EditBody.NewColumns b) {
-            return newColumns(clientId, plan, b);
-        } else if (body instanceof EditBody.ColumnRemoval b) {
-            return new RemoveColumns(b.campaignId(), b.columnIds());
-        } else if (body instanceof EditBody.CellSwitch b) {
-            List<CellRef> cells = b.cells().stream()
-                    .map(c -> new CellRef(c.rowId(), c.columnId()))
-                    .toList();
-            return new SwitchCells(b.campaignId(), cells, b.on(), Objects.requireNonNullElse(b.why(), ""));
         }
-        throw new IllegalArgumentException("Unknown edit " + body.getClass());
+        return null;
     }
 
     private AddCampaign newCampaign(String clientId, Plan plan, EditBody.NewCampaign body) {

@@ -27,7 +27,6 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The one door through which plans change. */
 @Service
@@ -39,7 +38,6 @@ public class PlanDesk {
     private final LiveStates live;
     private final Silences silences;
     private final ToldViews told;
-    private final JsonMapper json;
 
     PlanDesk(
             PlanMapper mapper,
@@ -48,8 +46,7 @@ public class PlanDesk {
             PlanInspector inspector,
             LiveStates live,
             Silences silences,
-            ToldViews told,
-            JsonMapper json) {
+            ToldViews told) {
         this.mapper = mapper;
         this.store = store;
         this.reader = reader;
@@ -57,7 +54,6 @@ public class PlanDesk {
         this.live = live;
         this.silences = silences;
         this.told = told;
-        this.json = json;
     }
 
     /** A plan with the version at which it was read. */
@@ -167,14 +163,7 @@ public class PlanDesk {
         PlanEdit edit = made.apply(held.plan());
         Applied applied = apply(clientId, held, edit);
         mapper.dropUndone(clientId, planId);
-        mapper.journal(
-                clientId,
-                planId,
-                editId,
-                json.writerFor(PlanEdit.class).writeValueAsString(edit),
-                json.writerFor(PlanEdit.class).writeValueAsString(applied.inverse()),
-                applied.words(),
-                personId);
+        mapper.journal(clientId, planId, editId, edit, applied.inverse(), applied.words(), personId);
         return view(clientId, applied.plan(), held.version() + 1);
     }
 
@@ -184,7 +173,7 @@ public class PlanDesk {
         requireVersion(clientId, planId, held, version);
         JournalEntry last = mapper.lastDone(clientId, planId)
                 .orElseThrow(() -> new Refusal("undo", "There is nothing to undo.", "Make a change first."));
-        Applied applied = apply(clientId, held, json.readValue(last.inverse(), PlanEdit.class));
+        Applied applied = apply(clientId, held, last.inverse());
         mapper.setState(clientId, planId, last.number(), "UNDONE");
         return view(clientId, applied.plan(), held.version() + 1);
     }
@@ -195,7 +184,7 @@ public class PlanDesk {
         requireVersion(clientId, planId, held, version);
         JournalEntry next = mapper.firstUndone(clientId, planId)
                 .orElseThrow(() -> new Refusal("redo", "There is nothing to redo.", "Undo a change first."));
-        Applied applied = apply(clientId, held, json.readValue(next.edit(), PlanEdit.class));
+        Applied applied = apply(clientId, held, next.edit());
         mapper.setState(clientId, planId, next.number(), "DONE");
         return view(clientId, applied.plan(), held.version() + 1);
     }

@@ -1,5 +1,11 @@
 package app.tidewrack.server.plan;
 
+import app.tidewrack.core.plan.Budgeting.Basis;
+import app.tidewrack.core.plan.Delivery;
+import app.tidewrack.core.plan.Narrowing;
+import app.tidewrack.core.plan.PlanEdit;
+import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Temperature;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -23,14 +29,14 @@ interface PlanMapper {
             String accountId,
             String name,
             String objective,
-            String temperature,
-            String purpose,
+            Temperature temperature,
+            Purpose purpose,
             LocalDate startsOn,
             LocalDate endsOn,
             String zone,
             String currency,
             long moneyPerRowMinor,
-            String basis,
+            Basis basis,
             @Nullable Long sharedMinor,
             @Nullable String subject) {}
 
@@ -43,14 +49,14 @@ interface PlanMapper {
             long moneyMinor,
             boolean locked,
             String currency,
-            String narrowing,
-            String delivery) {}
+            Narrowing narrowing,
+            Delivery delivery) {}
 
     record StoredColumn(String id, String campaignId, int position, String creativeId) {}
 
     record StoredOff(String campaignId, String rowId, String columnId, String why) {}
 
-    record JournalEntry(long number, String edit, String inverse, String words) {}
+    record JournalEntry(long number, PlanEdit edit, PlanEdit inverse, String words) {}
 
     record HistoryLine(long number, String words, String person, Instant at, String state) {}
 
@@ -87,12 +93,12 @@ interface PlanMapper {
         @Arg(column = "money_minor", javaType = long.class),
         @Arg(column = "locked", javaType = boolean.class),
         @Arg(column = "currency", javaType = String.class),
-        @Arg(column = "narrowing", javaType = String.class),
-        @Arg(column = "delivery", javaType = String.class)
+        @Arg(column = "narrowing", javaType = Narrowing.class),
+        @Arg(column = "delivery", javaType = Delivery.class)
     })
     @Select("""
             select r.id, r.campaign_id, r.position, r.audience_id, r.label, r.money_minor, r.locked, c.currency,
-                   r.narrowing::text as narrowing, r.delivery::text as delivery
+                   r.narrowing, r.delivery
             from plan_row r join campaign c on c.client_id = r.client_id and c.id = r.campaign_id
             where r.client_id = #{clientId} and c.plan_id = #{planId} order by r.position""")
     List<StoredRow> rows(String clientId, String planId);
@@ -131,7 +137,7 @@ interface PlanMapper {
                                           locked, narrowing, delivery) values
             <foreach collection="rows" item="r" separator=",">
               (#{clientId}, #{r.id}, #{r.campaignId}, #{r.position}, #{r.audienceId}, #{r.label}, #{r.moneyMinor},
-               #{r.locked}, #{r.narrowing}::jsonb, #{r.delivery}::jsonb)
+               #{r.locked}, #{r.narrowing}, #{r.delivery})
             </foreach>
             on conflict (client_id, id) do update set position = excluded.position, label = excluded.label,
                    money_minor = excluded.money_minor, locked = excluded.locked,
@@ -169,10 +175,16 @@ interface PlanMapper {
 
     @Insert("""
             insert into plan_edit (client_id, plan_id, edit_id, edit, inverse, words, person_id, state)
-            values (#{clientId}, #{planId}, #{editId}, #{edit}::jsonb, #{inverse}::jsonb, #{words}, #{personId}, 'DONE')
+            values (#{clientId}, #{planId}, #{editId}, #{edit}, #{inverse}, #{words}, #{personId}, 'DONE')
             """)
     void journal(
-            String clientId, String planId, String editId, String edit, String inverse, String words, String personId);
+            String clientId,
+            String planId,
+            String editId,
+            PlanEdit edit,
+            PlanEdit inverse,
+            String words,
+            String personId);
 
     @Select("""
             select exists (select 1 from plan_edit
@@ -185,12 +197,12 @@ interface PlanMapper {
     void dropUndone(String clientId, String planId);
 
     @Select("""
-            select number, edit::text as edit, inverse::text as inverse, words from plan_edit
+            select number, edit, inverse, words from plan_edit
             where client_id = #{clientId} and plan_id = #{planId} and state = 'DONE' order by number desc limit 1""")
     Optional<JournalEntry> lastDone(String clientId, String planId);
 
     @Select("""
-            select number, edit::text as edit, inverse::text as inverse, words from plan_edit
+            select number, edit, inverse, words from plan_edit
             where client_id = #{clientId} and plan_id = #{planId} and state = 'UNDONE' order by number limit 1""")
     Optional<JournalEntry> firstUndone(String clientId, String planId);
 

@@ -2,19 +2,14 @@ package app.tidewrack.server.plan;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Budgeting;
-import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.Column;
-import app.tidewrack.core.plan.Delivery;
-import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
 import app.tidewrack.core.plan.PlanDiff.Placed;
-import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
-import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
 import app.tidewrack.server.plan.PlanMapper.StoredCampaign;
@@ -37,7 +32,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Plans in the database: read whole, written by what differs. */
 @Component
@@ -45,7 +39,6 @@ class PlanStore {
     private static final int MOST_KEPT = 64;
 
     private final PlanMapper mapper;
-    private final JsonMapper json;
 
     /**
      * Plans as they were last committed, so that an edit of a large one need not read it anew, and rows that it leaves alone stay the
@@ -60,9 +53,8 @@ class PlanStore {
         }
     }
 
-    PlanStore(PlanMapper mapper, JsonMapper json) {
+    PlanStore(PlanMapper mapper) {
         this.mapper = mapper;
-        this.json = json;
     }
 
     /** The plan at the version of its head. */
@@ -100,17 +92,14 @@ class PlanStore {
         var columns =
                 mapper.columns(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredColumn::campaignId));
         var off = mapper.off(clientId, head.id()).stream().collect(Collectors.groupingBy(StoredOff::campaignId));
-        // Most rows of a sheet are delivered alike.
-        Map<String, Delivery> deliveries = new HashMap<>();
-        Map<String, Narrowing> narrowings = new HashMap<>();
         Function<StoredRow, Row> row = r -> new Row(
                 r.id(),
                 r.audienceId(),
                 r.label(),
                 Money.ofMinor(r.moneyMinor(), r.currency()),
                 r.locked(),
-                narrowings.computeIfAbsent(r.narrowing(), n -> json.readValue(n, Narrowing.class)),
-                deliveries.computeIfAbsent(r.delivery(), d -> json.readValue(d, Delivery.class)));
+                r.narrowing(),
+                r.delivery());
         List<Campaign> campaigns = mapper.campaigns(clientId, head.id()).stream()
                 .map(c -> new Campaign(
                         c.id(),
@@ -130,11 +119,11 @@ class PlanStore {
         return new CampaignFacts(
                 c.name(),
                 c.objective(),
-                Temperature.valueOf(c.temperature()),
-                Purpose.valueOf(c.purpose()),
+                c.temperature(),
+                c.purpose(),
                 new Flight(c.startsOn(), c.endsOn(), ZoneId.of(c.zone())),
                 Money.ofMinor(c.moneyPerRowMinor(), c.currency()),
-                new Budgeting(Basis.valueOf(c.basis()), shared(c)),
+                new Budgeting(c.basis(), shared(c)),
                 c.subject());
     }
 
@@ -152,7 +141,7 @@ class PlanStore {
         batch(
                 diff.rows(),
                 rows -> mapper.keepRows(
-                        clientId, rows.stream().map(this::storedRow).toList()));
+                        clientId, rows.stream().map(PlanStore::storedRow).toList()));
         batch(
                 diff.columns(),
                 columns -> mapper.keepColumns(
@@ -193,19 +182,19 @@ class PlanStore {
                 c.accountId(),
                 f.name(),
                 f.objective(),
-                f.temperature().name(),
-                f.purpose().name(),
+                f.temperature(),
+                f.purpose(),
                 f.flight().start(),
                 f.flight().end(),
                 f.flight().zone().getId(),
                 f.moneyPerRow().currency().getCurrencyCode(),
                 f.moneyPerRow().minor(),
-                f.budgeting().basis().name(),
+                f.budgeting().basis(),
                 shared == null ? null : shared.minor(),
                 f.subject());
     }
 
-    private StoredRow storedRow(Placed<Row> p) {
+    private static StoredRow storedRow(Placed<Row> p) {
         Row r = p.item();
         return new StoredRow(
                 r.id(),
@@ -216,8 +205,8 @@ class PlanStore {
                 r.money().minor(),
                 r.locked(),
                 r.money().currency().getCurrencyCode(),
-                json.writeValueAsString(r.narrowing()),
-                json.writeValueAsString(r.delivery()));
+                r.narrowing(),
+                r.delivery());
     }
 
     private static StoredColumn storedColumn(Placed<Column> p) {

@@ -11,6 +11,7 @@ import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Purpose;
@@ -234,6 +235,16 @@ public record PlanView(
             @Nullable String reason,
             @Nullable Instant reviewDue) {}
 
+    private static ColumnView column(Inspected inspected, Column c) {
+        CampaignFacts f = inspected.campaign().facts();
+        Money sum = Objects.requireNonNull(inspected.totals().columns().get(c.id()));
+        return new ColumnView(
+                c.id(),
+                c.creativeId(),
+                f.budgeting().daily(sum, f.flight()).minor(),
+                f.budgeting().lifetime(sum, f.flight()).minor());
+    }
+
     static CampaignView of(Inspected inspected, boolean live, List<LiveAd> ads) {
         Campaign campaign = inspected.campaign();
         PlanTotals totals = inspected.totals();
@@ -258,16 +269,7 @@ public record PlanView(
                 shared == null ? null : shared.minor(),
                 f.subject(),
                 campaign.rows().stream().map(r -> row(inspected, r, runs)).toList(),
-                campaign.columns().stream()
-                        .map(c -> {
-                            Money sum = Objects.requireNonNull(totals.columns().get(c.id()));
-                            return new ColumnView(
-                                    c.id(),
-                                    c.creativeId(),
-                                    budgeting.daily(sum, f.flight()).minor(),
-                                    budgeting.lifetime(sum, f.flight()).minor());
-                        })
-                        .toList(),
+                campaign.columns().stream().map(c -> column(inspected, c)).toList(),
                 totals.ads(),
                 totals.daily().minor(),
                 totals.flight().minor(),

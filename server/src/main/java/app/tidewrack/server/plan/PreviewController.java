@@ -33,6 +33,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -268,16 +269,21 @@ class PreviewController {
                 before.currency().getCurrencyCode(),
                 before.minor(),
                 PlanTotals.of(made).daily().minor(),
-                networks.rulebook(account.network())
-                        .money(before.currency())
-                        .map(m -> campaign.facts()
-                                .budgeting()
-                                .ofDaily(
-                                        new Money(m.lowestDailyMinor(), m.currency()),
-                                        campaign.facts().flight())
-                                .minor())
-                        .orElse(null),
+                lowest(account, campaign, before.currency()),
                 told.isEmpty() ? null : shared(clientId, account, split, rows, people));
+    }
+
+    /** The network's lowest money of a row, in what the campaign's money is for; null where it has none. */
+    private @Nullable Long lowest(Account account, Campaign campaign, Currency currency) {
+        return networks.rulebook(account.network())
+                .money(currency)
+                .map(m -> campaign.facts()
+                        .budgeting()
+                        .ofDaily(
+                                new Money(m.lowestDailyMinor(), m.currency()),
+                                campaign.facts().flight())
+                        .minor())
+                .orElse(null);
     }
 
     /** None while the network is away. */

@@ -93,53 +93,59 @@ class NextCampaign {
         Account account = accounts.account(clientId, campaign.accountId());
         Map<String, Tied> tied = new LinkedHashMap<>();
         if (account.siteTag() != null) {
-            Rule bought = new Rule("purchase", null, null, new Window(0, MONTH_DAYS));
-            tied.put(
-                    "visited",
-                    new Tied(
-                            "Visited the site, " + LATELY_DAYS + " days",
-                            SourceKind.SITE,
-                            new Rule("view", null, null, new Window(0, LATELY_DAYS)),
-                            null));
-            tied.put(
-                    "basket",
-                    new Tied(
-                            "Filled a basket, did not buy",
-                            SourceKind.SITE,
-                            new Rule("basket", null, null, new Window(0, MONTH_DAYS)),
-                            bought));
+            toSite(tied);
         }
         Map<String, Creative> known = creatives.byId(clientId);
         for (Column column : campaign.columns()) {
             Creative creative = Objects.requireNonNull(known.get(column.creativeId()));
-            for (Medium medium : creative.media()) {
-                if (medium.video() != null) {
-                    Rule end = new Rule(null, medium.sha256(), TO_THE_END, new Window(0, MONTH_DAYS));
-                    tied.put(
-                            "watched " + medium.sha256(),
-                            new Tied(
-                                    "Watched 3 seconds of %s, not to the end".formatted(medium.fileName()),
-                                    SourceKind.VIDEO,
-                                    new Rule(null, medium.sha256(), 0, new Window(0, MONTH_DAYS)),
-                                    end));
-                    tied.put(
-                            "finished " + medium.sha256(),
-                            new Tied(
-                                    "Watched %s to the end".formatted(medium.fileName()), SourceKind.VIDEO, end, null));
-                }
-            }
-            LeadForm form = creative.form();
-            if (form != null) {
-                tied.put(
-                        "opened " + form.id(),
-                        new Tied(
-                                "Opened %s, did not send".formatted(form.name()),
-                                SourceKind.FORM,
-                                new Rule("open", form.id(), null, new Window(0, MONTH_DAYS)),
-                                new Rule("send", form.id(), null, new Window(0, MONTH_DAYS))));
+            creative.media().stream().filter(m -> m.video() != null).forEach(m -> toVideo(tied, m));
+            if (creative.form() != null) {
+                tied.put("opened " + creative.form().id(), toForm(creative.form()));
             }
         }
         return tied;
+    }
+
+    private static Rule within(int days, @Nullable String event) {
+        return new Rule(event, null, null, new Window(0, days));
+    }
+
+    private static void toSite(Map<String, Tied> tied) {
+        tied.put(
+                "visited",
+                new Tied(
+                        "Visited the site, " + LATELY_DAYS + " days",
+                        SourceKind.SITE,
+                        within(LATELY_DAYS, "view"),
+                        null));
+        tied.put(
+                "basket",
+                new Tied(
+                        "Filled a basket, did not buy",
+                        SourceKind.SITE,
+                        within(MONTH_DAYS, "basket"),
+                        within(MONTH_DAYS, "purchase")));
+    }
+
+    private static void toVideo(Map<String, Tied> tied, Medium video) {
+        Window month = new Window(0, MONTH_DAYS);
+        String sha = video.sha256();
+        Rule begun = new Rule(null, sha, 0, month);
+        Rule end = new Rule(null, sha, TO_THE_END, month);
+        String both = "Watched 3 seconds of %s, not to the end".formatted(video.fileName());
+        tied.put("watched " + sha, new Tied(both, SourceKind.VIDEO, begun, end));
+        tied.put(
+                "finished " + sha,
+                new Tied("Watched %s to the end".formatted(video.fileName()), SourceKind.VIDEO, end, null));
+    }
+
+    private static Tied toForm(LeadForm form) {
+        Window month = new Window(0, MONTH_DAYS);
+        return new Tied(
+                "Opened %s, did not send".formatted(form.name()),
+                SourceKind.FORM,
+                new Rule("open", form.id(), null, month),
+                new Rule("send", form.id(), null, month));
     }
 
     /**

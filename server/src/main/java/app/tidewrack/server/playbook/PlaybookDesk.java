@@ -36,7 +36,6 @@ import java.util.SortedMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Gives a client's playbook, its advice, and what is made of it; advice that is taken becomes edits like any other. */
 @Service
@@ -47,24 +46,20 @@ public class PlaybookDesk {
     private final RunningCampaigns running;
     private final PlanDesk plans;
     private final RowDays rowDays;
-    private final JsonMapper json;
 
-    PlaybookDesk(PlaybookMapper mapper, RunningCampaigns running, PlanDesk plans, RowDays rowDays, JsonMapper json) {
+    PlaybookDesk(PlaybookMapper mapper, RunningCampaigns running, PlanDesk plans, RowDays rowDays) {
         this.mapper = mapper;
         this.running = running;
         this.plans = plans;
         this.rowDays = rowDays;
-        this.json = json;
     }
 
     Playbook playbook(String clientId) {
-        return mapper.rules(clientId)
-                .map(r -> json.readValue(r, Playbook.class))
-                .orElse(Playbook.USUAL);
+        return mapper.rules(clientId).orElse(Playbook.USUAL);
     }
 
     public Playbook keep(String clientId, Playbook playbook) {
-        mapper.keepRules(clientId, json.writeValueAsString(playbook));
+        mapper.keepRules(clientId, playbook);
         return playbook;
     }
 
@@ -167,8 +162,7 @@ public class PlaybookDesk {
         return decisions.stream()
                 .filter(d -> d.campaignId().equals(r.campaign().id())
                         && d.rowId().equals(advice.rowId())
-                        && (d.move().equals(advice.move().name())
-                                || advice.instead().contains(Move.valueOf(d.move()))))
+                        && (d.move() == advice.move() || advice.instead().contains(d.move())))
                 .anyMatch(d -> d.decided().holds(d.day(), d.untilDay(), today, playbook));
     }
 
@@ -256,7 +250,7 @@ public class PlaybookDesk {
                         r.account().id(),
                         row.rowId(),
                         row.label(),
-                        move.name(),
+                        move,
                         given.advice().says(),
                         decided,
                         reason,
@@ -309,36 +303,42 @@ public class PlaybookDesk {
         double margin = rowDays.margin(clientId);
         return decided.stream()
                 .map(d -> {
-                    Metric metric = Metric.usual(d.metric());
                     Account account = Objects.requireNonNull(accounts.get(d.accountId()));
-                    Instant known = until.get(d.accountId());
-                    LocalDate open = known == null
-                            ? d.day()
-                            : known.atZone(ZoneId.of(account.zone())).toLocalDate();
-                    LocalDate next = d.day().plusDays(1);
-                    SortedMap<LocalDate, Counts> all =
+                    SortedMap<LocalDate, Counts> days =
                             brought.getOrDefault(new RowKey(d.campaignId(), d.rowId()), Collections.emptySortedMap());
-                    SortedMap<LocalDate, Counts> after =
-                            open.isAfter(next) ? all.subMap(next, open) : Collections.emptySortedMap();
-                    Counts since = after.values().stream().reduce(Counts.NONE, Counts::plus);
-                    return new DecisionTold(
-                            d.planId(),
-                            d.campaignId(),
-                            d.label(),
-                            Move.valueOf(d.move()),
-                            d.says(),
-                            d.decided(),
-                            d.reason(),
-                            d.untilDay(),
-                            d.day(),
-                            d.person(),
-                            account.currency(),
-                            MetricView.of(metric),
-                            d.beforeValue(),
-                            value(metric, since, margin),
-                            after.size());
+                    return told(d, account, after(d.day(), days, until.get(d.accountId()), account), margin);
                 })
                 .toList();
+    }
+
+    /** What came on whole days after a day. */
+    private static SortedMap<LocalDate, Counts> after(
+            LocalDate day, SortedMap<LocalDate, Counts> days, @Nullable Instant known, Account account) {
+        LocalDate open =
+                known == null ? day : known.atZone(ZoneId.of(account.zone())).toLocalDate();
+        LocalDate next = day.plusDays(1);
+        return open.isAfter(next) ? days.subMap(next, open) : Collections.emptySortedMap();
+    }
+
+    private static DecisionTold told(Decision d, Account account, SortedMap<LocalDate, Counts> after, double margin) {
+        Metric metric = Metric.usual(d.metric());
+        Counts since = after.values().stream().reduce(Counts.NONE, Counts::plus);
+        return new DecisionTold(
+                d.planId(),
+                d.campaignId(),
+                d.label(),
+                d.move(),
+                d.says(),
+                d.decided(),
+                d.reason(),
+                d.untilDay(),
+                d.day(),
+                d.person(),
+                account.currency(),
+                MetricView.of(metric),
+                d.beforeValue(),
+                value(metric, since, margin),
+                after.size());
     }
 
     /**

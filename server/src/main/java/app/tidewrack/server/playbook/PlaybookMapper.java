@@ -1,6 +1,8 @@
 package app.tidewrack.server.playbook;
 
 import app.tidewrack.core.playbook.Decided;
+import app.tidewrack.core.playbook.Move;
+import app.tidewrack.core.playbook.Playbook;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -12,13 +14,13 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface PlaybookMapper {
-    @Select("select rules::text from playbook where client_id = #{clientId}")
-    Optional<String> rules(String clientId);
+    @Select("select rules from playbook where client_id = #{clientId}")
+    Optional<Playbook> rules(String clientId);
 
     @Insert("""
-            insert into playbook (client_id, rules) values (#{clientId}, #{rules}::jsonb)
+            insert into playbook (client_id, rules) values (#{clientId}, #{rules})
             on conflict (client_id) do update set rules = excluded.rules""")
-    void keepRules(String clientId, String rules);
+    void keepRules(String clientId, Playbook rules);
 
     /**
      * A row that is on a network.
@@ -62,7 +64,7 @@ interface PlaybookMapper {
             String accountId,
             String rowId,
             String label,
-            String move,
+            Move move,
             String says,
             Decided decided,
             String reason,

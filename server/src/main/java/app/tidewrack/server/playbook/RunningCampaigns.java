@@ -77,6 +77,23 @@ class RunningCampaigns {
     /** @param scene as of the day after the last that is known whole */
     record Running(Plan plan, int version, Campaign campaign, Account account, Scene scene, List<RowSeen> rows) {}
 
+    private Scene scene(
+            Playbook playbook,
+            Campaign campaign,
+            Account account,
+            @Nullable BriefBody brief,
+            List<Campaign> all,
+            LocalDate today,
+            double margin) {
+        return new Scene(
+                target(playbook, campaign, account, brief),
+                campaign.facts().purpose(),
+                campaign.facts().budgeting().forCampaign(),
+                brief == null ? null : room(brief, all, campaign, account, today),
+                today,
+                margin);
+    }
+
     List<Running> of(String clientId, Playbook playbook) {
         List<RowOnNetwork> live = mapper.rows(clientId);
         if (live.isEmpty()) {
@@ -108,14 +125,7 @@ class RunningCampaigns {
                 if (!campaign.facts().flight().end().isAfter(today)) {
                     continue;
                 }
-                BriefBody brief = brief(known, campaign, account);
-                Scene scene = new Scene(
-                        target(playbook, campaign, account, brief),
-                        campaign.facts().purpose(),
-                        campaign.facts().budgeting().forCampaign(),
-                        brief == null ? null : room(brief, all, campaign, account, today),
-                        today,
-                        margin);
+                Scene scene = scene(playbook, campaign, account, brief(known, campaign, account), all, today, margin);
                 running.add(new Running(
                         versioned.plan(),
                         versioned.version(),
@@ -126,6 +136,10 @@ class RunningCampaigns {
             }
         }
         return running;
+    }
+
+    private static long shown(SortedMap<LocalDate, Counts> days) {
+        return days.values().stream().mapToLong(c -> c.get(Measure.IMPRESSIONS)).sum();
     }
 
     private List<RowSeen> rows(
@@ -156,15 +170,8 @@ class RunningCampaigns {
             LocalDate since = changed.atZone(zone).toLocalDate();
             SortedMap<LocalDate, Counts> of =
                     brought.getOrDefault(new RowKey(campaign.id(), row.id()), Collections.emptySortedMap());
-            List<DayBrought> days = new ArrayList<>();
-            LocalDate from = today.minusDays(DAYS_LOOKED_AT);
-            for (LocalDate day = first.isBefore(from) ? from : first; day.isBefore(today); day = day.plusDays(1)) {
-                days.add(new DayBrought(day, of.getOrDefault(day, Counts.NONE)));
-            }
             long people = reach.getOrDefault(row.id(), 0L);
-            long shown = of.values().stream()
-                    .mapToLong(c -> c.get(Measure.IMPRESSIONS))
-                    .sum();
+            long shown = shown(of);
             Money own = Objects.requireNonNull(daily.get(row.id()));
             seen.add(new RowSeen(
                     row.id(),
@@ -175,9 +182,19 @@ class RunningCampaigns {
                     suggested(prices.get(row.id()), row.delivery().bid()),
                     tested.contains(row.id()),
                     people == 0 ? 0 : (double) shown / people,
-                    days));
+                    days(of, first, today)));
         }
         return seen;
+    }
+
+    /** The days that are looked at, from the row's first at the earliest to the last that is whole. */
+    private static List<DayBrought> days(SortedMap<LocalDate, Counts> brought, LocalDate first, LocalDate today) {
+        List<DayBrought> days = new ArrayList<>();
+        LocalDate from = today.minusDays(DAYS_LOOKED_AT);
+        for (LocalDate day = first.isBefore(from) ? from : first; day.isBefore(today); day = day.plusDays(1)) {
+            days.add(new DayBrought(day, brought.getOrDefault(day, Counts.NONE)));
+        }
+        return days;
     }
 
     private static @Nullable Money suggested(Situation.@Nullable BidPrices prices, Bid bid) {

@@ -1,5 +1,6 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.server.results.GroupSql.Beside;
 import java.math.BigDecimal;
 import java.time.Instant;
@@ -138,7 +139,7 @@ interface FactSums {
     @Delete("delete from result_view where client_id = #{clientId} and name = #{name}")
     int deleteView(String clientId, String name);
 
-    record OwnNumber(String code, String words, String formula, String better, boolean share) {}
+    record OwnNumber(String code, String words, String formula, Better better, boolean share) {}
 
     @Select("""
             select code, words, formula, better, share from own_number where client_id = #{clientId} order by words""")

@@ -7,7 +7,6 @@ import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
-import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.core.results.Ranks;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
@@ -91,8 +90,7 @@ class ResultTables {
     List<Metric> metrics(String clientId) {
         List<Metric> all = new ArrayList<>(Metric.USUAL.values());
         facts.ownNumbers(clientId)
-                .forEach(n ->
-                        all.add(Metric.own(n.code(), n.words(), n.formula(), Better.valueOf(n.better()), n.share())));
+                .forEach(n -> all.add(Metric.own(n.code(), n.words(), n.formula(), n.better(), n.share())));
         return all;
     }
 
@@ -181,10 +179,24 @@ class ResultTables {
             keys.add(0, ad.known().currency());
             lines.computeIfAbsent(keys, k -> new ArrayList<>()).add(ad);
         }
-        Map<String, Map<String, List<String>>> setsByAccount = new LinkedHashMap<>();
         List<List<String>> numbered = List.copyOf(lines.keySet());
+        Map<String, Long> people = people(
+                clientId,
+                asked,
+                numbered.stream().map(k -> Objects.requireNonNull(lines.get(k))).toList());
+        List<ReachLine> told = new ArrayList<>();
         for (int i = 0; i < numbered.size(); i++) {
-            List<Ad> ads = Objects.requireNonNull(lines.get(numbered.get(i)));
+            List<String> keys = numbered.get(i);
+            told.add(new ReachLine(keys.subList(1, keys.size()), keys.get(0), people.get(String.valueOf(i))));
+        }
+        return told;
+    }
+
+    /** People by the place of a line; none for one whose ads are on more than one account. */
+    private Map<String, Long> people(String clientId, Question asked, List<List<Ad>> numbered) {
+        Map<String, Map<String, List<String>>> setsByAccount = new LinkedHashMap<>();
+        for (int i = 0; i < numbered.size(); i++) {
+            List<Ad> ads = numbered.get(i);
             Set<String> of = ads.stream().map(a -> a.known().accountId()).collect(Collectors.toSet());
             if (of.size() == 1) {
                 setsByAccount
@@ -203,12 +215,7 @@ class ResultTables {
             people.putAll(
                     networks.connector(account.network()).reach(account.externalId(), asked.from(), asked.to(), sets));
         });
-        List<ReachLine> told = new ArrayList<>();
-        for (int i = 0; i < numbered.size(); i++) {
-            List<String> keys = numbered.get(i);
-            told.add(new ReachLine(keys.subList(1, keys.size()), keys.get(0), people.get(String.valueOf(i))));
-        }
-        return told;
+        return people;
     }
 
     private List<Ad> wanted(String clientId, Question asked) {
@@ -250,6 +257,16 @@ class ResultTables {
         return sum;
     }
 
+    private static Map<String, Integer> own(Map<String, Map<List<String>, Integer>> ranks, List<String> keys) {
+        Map<String, Integer> own = new LinkedHashMap<>();
+        ranks.forEach((metric, of) -> {
+            if (of.containsKey(keys)) {
+                own.put(metric, of.get(keys));
+            }
+        });
+        return own;
+    }
+
     private Table told(String clientId, Range range, Map<List<String>, LineSum> sums) {
         List<Metric> metrics = metrics(clientId);
         double margin = margin(clientId);
@@ -269,17 +286,7 @@ class ResultTables {
                     m -> ranks.computeIfAbsent(m.code(), c -> new HashMap<>()).putAll(Ranks.of(items, m)));
         });
         List<Line> lines = sums.entrySet().stream()
-                .map(e -> {
-                    Map<String, Integer> own = new LinkedHashMap<>();
-                    metrics.forEach(m -> {
-                        Integer rank =
-                                Objects.requireNonNull(ranks.get(m.code())).get(e.getKey());
-                        if (rank != null) {
-                            own.put(m.code(), rank);
-                        }
-                    });
-                    return e.getValue().line(e.getKey(), metrics, margin, own);
-                })
+                .map(e -> e.getValue().line(e.getKey(), metrics, margin, own(ranks, e.getKey())))
                 .sorted(Comparator.comparing((Line l) -> l.currency())
                         .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
                 .toList();

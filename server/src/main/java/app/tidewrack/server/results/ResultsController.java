@@ -235,9 +235,7 @@ class ResultsController {
             throw new Refusal("code", "“%s” is a number already.".formatted(code), "Choose another name.");
         }
         Metric.own(code, body.words(), body.formula(), body.better(), body.share());
-        facts.keepOwnNumber(
-                clientId,
-                new OwnNumber(code, body.words(), body.formula(), body.better().name(), body.share()));
+        facts.keepOwnNumber(clientId, new OwnNumber(code, body.words(), body.formula(), body.better(), body.share()));
         return offer(clientId);
     }
 

@@ -52,9 +52,8 @@ public class RowDays {
         List<Ad> ads = known.all(clientId).stream()
                 .filter(a -> campaignId == null || a.known().campaignId().equals(campaignId))
                 .toList();
-        Map<RowKey, SortedMap<LocalDate, Counts>> days = new LinkedHashMap<>();
         if (ads.isEmpty()) {
-            return days;
+            return new LinkedHashMap<>();
         }
         Map<RowKey, Integer> numbers = new LinkedHashMap<>();
         Map<Integer, RowKey> keys = new HashMap<>();
@@ -70,6 +69,21 @@ public class RowDays {
                 byExternal.put(ad.known().externalId(), key);
             }
         }
+        Map<RowKey, SortedMap<LocalDate, Counts>> days = days(clientId, ads, numbers, keys, results);
+        facts.won(clientId, EARLIEST, LATEST)
+                .forEach(won -> Optional.ofNullable(byExternal.get(won.externalAd()))
+                        .ifPresent(key -> days.computeIfAbsent(key, k -> new TreeMap<>())
+                                .merge(won.day(), Counts.NONE.with(Measure.QUALIFIED, won.leads()), Counts::plus)));
+        return days;
+    }
+
+    private Map<RowKey, SortedMap<LocalDate, Counts>> days(
+            String clientId,
+            List<Ad> ads,
+            Map<RowKey, Integer> numbers,
+            Map<Integer, RowKey> keys,
+            Map<RowKey, Measure> results) {
+        Map<RowKey, SortedMap<LocalDate, Counts>> days = new LinkedHashMap<>();
         for (Map<String, Object> row : byGroup.of(
                 clientId,
                 array(ads, a -> String.valueOf(a.known().ad())),
@@ -90,10 +104,6 @@ public class RowDays {
                             LocalDate.parse((String) row.get("beside")),
                             sought == null ? counts : counts.with(Measure.RESULTS, counts.get(sought)));
         }
-        facts.won(clientId, EARLIEST, LATEST)
-                .forEach(won -> Optional.ofNullable(byExternal.get(won.externalAd()))
-                        .ifPresent(key -> days.computeIfAbsent(key, k -> new TreeMap<>())
-                                .merge(won.day(), Counts.NONE.with(Measure.QUALIFIED, won.leads()), Counts::plus)));
         return days;
     }
 

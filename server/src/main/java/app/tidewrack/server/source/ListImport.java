@@ -6,6 +6,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceLibrary.Source;
+import app.tidewrack.server.source.SourceMapper.Unusable;
 import java.io.BufferedWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -18,7 +19,6 @@ import java.util.List;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Takes a customer list: rows are hashed in passing, the hashes sent to the chosen accounts and forgotten. When the sender
@@ -30,14 +30,12 @@ public class ListImport {
     private final SourceMapper mapper;
     private final Accounts accounts;
     private final Networks networks;
-    private final JsonMapper json;
 
-    ListImport(SourceLibrary library, SourceMapper mapper, Accounts accounts, Networks networks, JsonMapper json) {
+    ListImport(SourceLibrary library, SourceMapper mapper, Accounts accounts, Networks networks) {
         this.library = library;
         this.mapper = mapper;
         this.accounts = accounts;
         this.networks = networks;
-        this.json = json;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -91,15 +89,14 @@ public class ListImport {
             throws IOException {
         try (Writer writer = new BufferedWriter(Files.newBufferedWriter(hashes, StandardCharsets.US_ASCII), 1 << 16)) {
             ListReader reader = new ListReader(
-                    format, country, writer, rows -> mapper.progress(clientId, id, "READING", rows, 0, "{}"));
+                    format, country, writer, rows -> mapper.progress(clientId, id, "READING", rows, 0, Unusable.NONE));
             reader.read(content);
             return reader;
         }
     }
 
     private void keep(String clientId, String id, String state, ListReader reader) {
-        mapper.progress(
-                clientId, id, state, reader.rows(), reader.duplicates(), json.writeValueAsString(reader.unusable()));
+        mapper.progress(clientId, id, state, reader.rows(), reader.duplicates(), new Unusable(reader.unusable()));
     }
 
     private void send(String clientId, String id, Account account, Path hashes) {

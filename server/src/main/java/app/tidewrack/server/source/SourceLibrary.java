@@ -15,7 +15,9 @@ import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceMapper.OnAccount;
 import app.tidewrack.server.source.SourceMapper.Stored;
+import app.tidewrack.server.source.SourceMapper.Unusable;
 import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.List;
 import java.util.Locale;
@@ -24,8 +26,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A client's source audiences. One by rule is made on an account when that account first asks for it. */
 @Service
@@ -34,14 +34,12 @@ public class SourceLibrary {
     private final Accounts accounts;
     private final FormLibrary forms;
     private final Networks networks;
-    private final JsonMapper json;
 
-    SourceLibrary(SourceMapper mapper, Accounts accounts, FormLibrary forms, Networks networks, JsonMapper json) {
+    SourceLibrary(SourceMapper mapper, Accounts accounts, FormLibrary forms, Networks networks) {
         this.mapper = mapper;
         this.accounts = accounts;
         this.forms = forms;
         this.networks = networks;
-        this.json = json;
     }
 
     /**
@@ -52,6 +50,7 @@ public class SourceLibrary {
      * @param percent for a video: share watched, 0 for three seconds
      * @param window for a site: days since the last event; others: its end is how far back is looked
      */
+    @JsonColumn
     public record Rule(
             @Nullable String event,
             @Nullable String subject,
@@ -111,7 +110,7 @@ public class SourceLibrary {
         }
         Account account = accounts.account(clientId, accountId);
         requireOffered(kind, account);
-        String id = keep(clientId, name, kind, json.writeValueAsString(rule), "READY");
+        String id = keep(clientId, name, kind, rule, "READY");
         try {
             onAccount(clientId, id, account);
         } catch (RuntimeException refused) {
@@ -133,16 +132,16 @@ public class SourceLibrary {
 
     /** Keeps a list whose rows are about to be read. */
     String beginList(String clientId, String name) {
-        return keep(clientId, name, SourceKind.LIST, "{}", "READING");
+        return keep(clientId, name, SourceKind.LIST, null, "READING");
     }
 
-    private String keep(String clientId, String name, SourceKind kind, String rule, String state) {
+    private String keep(String clientId, String name, SourceKind kind, @Nullable Rule rule, String state) {
         String checked = CampaignFacts.checkedName(name);
         if (mapper.all(clientId).stream().anyMatch(s -> s.name().equalsIgnoreCase(checked))) {
             throw new Refusal("name", "Another source is called “%s”.".formatted(checked), "Choose another name.");
         }
         String id = Ids.fresh();
-        mapper.insert(clientId, new Stored(id, checked, kind.name(), rule, state, 0, 0, "{}"));
+        mapper.insert(clientId, new Stored(id, checked, kind, rule, state, 0, 0, Unusable.NONE));
         return id;
     }
 
@@ -160,13 +159,13 @@ public class SourceLibrary {
         }
         Stored stored = mapper.byId(clientId, id)
                 .orElseThrow(() -> new Refusal("conditions", "There is no source “%s”.".formatted(id), "Take it out."));
-        if (stored.kind().equals(SourceKind.LIST.name())) {
+        if (stored.kind() == SourceKind.LIST) {
             throw new Refusal(
                     "conditions",
                     "The list %s was not sent to %s.".formatted(stored.name(), account.name()),
                     "Import it for this account too, or take it out.");
         }
-        requireOffered(SourceKind.valueOf(stored.kind()), account);
+        requireOffered(stored.kind(), account);
         return create(clientId, stored, account);
     }
 
@@ -178,13 +177,13 @@ public class SourceLibrary {
     private String create(String clientId, Stored stored, Account account) {
         NetworkConnector connector = networks.connector(account.network());
         connector.openAccount(accounts.order(account));
-        Rule rule = rule(stored);
+        Rule rule = stored.rule();
         String externalId = connector.createSource(
                 account.externalId(),
                 clientId + "/" + stored.id() + "/" + account.id(),
                 new SourceOrder(
                         stored.name(),
-                        stored.kind().toLowerCase(Locale.ROOT),
+                        stored.kind().name().toLowerCase(Locale.ROOT),
                         rule == null ? null : rule.event(),
                         rule == null ? null : subject(clientId, stored, rule, account),
                         rule == null ? null : rule.percent(),
@@ -197,7 +196,7 @@ public class SourceLibrary {
     /** Videos are known by their content, profiles by the network's id; forms are ours, and have another id on each account. */
     private @Nullable String subject(String clientId, Stored stored, Rule rule, Account account) {
         String subject = rule.subject();
-        if (!stored.kind().equals(SourceKind.FORM.name()) || subject == null) {
+        if (stored.kind() != SourceKind.FORM || subject == null) {
             return subject;
         }
         return forms.lastOnAccount(clientId, subject, account.id())
@@ -258,20 +257,16 @@ public class SourceLibrary {
         return networks.connector(account.network()).traits(account.externalId(), externalId, country);
     }
 
-    private @Nullable Rule rule(Stored stored) {
-        return stored.kind().equals(SourceKind.LIST.name()) ? null : json.readValue(stored.rule(), Rule.class);
-    }
-
     private Source read(String clientId, Stored stored, List<OnAccount> there) {
         return new Source(
                 stored.id(),
                 stored.name(),
-                SourceKind.valueOf(stored.kind()),
-                rule(stored),
+                stored.kind(),
+                stored.rule(),
                 stored.state(),
                 stored.rows(),
                 stored.duplicates(),
-                json.readValue(stored.unusable(), new TypeReference<Map<String, Long>>() {}),
+                stored.unusable().rows(),
                 there.stream()
                         .map(o -> new There(o.accountId(), new AudienceSize(o.people(), o.fewer()), o.matchRate()))
                         .toList(),

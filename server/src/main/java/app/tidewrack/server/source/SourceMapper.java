@@ -1,6 +1,12 @@
 package app.tidewrack.server.source;
 
+import app.tidewrack.core.source.SourceKind;
+import app.tidewrack.server.source.SourceLibrary.Rule;
+import app.tidewrack.server.web.JsonColumn;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -11,15 +17,25 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface SourceMapper {
+    /** Rows of a list that were not sent, by reason. */
+    @JsonColumn
+    record Unusable(@JsonValue Map<String, Long> rows) {
+        static final Unusable NONE = new Unusable(Map.of());
+
+        @JsonCreator
+        public Unusable {}
+    }
+
+    /** @param rule null for a list */
     record Stored(
             String id,
             String name,
-            String kind,
-            String rule,
+            SourceKind kind,
+            @Nullable Rule rule,
             String state,
             long rows,
             long duplicates,
-            String unusable) {}
+            Unusable unusable) {}
 
     record OnAccount(
             String sourceId,
@@ -30,7 +46,7 @@ interface SourceMapper {
             @Nullable Double matchRate) {}
 
     String LISTED = """
-            select id, name, kind, rule::text as rule, state, rows, duplicates, unusable::text as unusable
+            select id, name, kind, rule, state, rows, duplicates, unusable
             from source_audience where client_id = #{clientId}""";
 
     @Select(LISTED + " order by made_at, id")
@@ -41,14 +57,14 @@ interface SourceMapper {
 
     @Insert("""
             insert into source_audience (client_id, id, name, kind, rule, state)
-            values (#{clientId}, #{s.id}, #{s.name}, #{s.kind}, #{s.rule}::jsonb, #{s.state})""")
+            values (#{clientId}, #{s.id}, #{s.name}, #{s.kind}, #{s.rule}, #{s.state})""")
     void insert(String clientId, Stored s);
 
     @Update("""
             update source_audience set state = #{state}, rows = #{rows}, duplicates = #{duplicates},
-                   unusable = #{unusable}::jsonb
+                   unusable = #{unusable}
             where client_id = #{clientId} and id = #{id}""")
-    void progress(String clientId, String id, String state, long rows, long duplicates, String unusable);
+    void progress(String clientId, String id, String state, long rows, long duplicates, Unusable unusable);
 
     @Update("update source_audience set name = #{name} where client_id = #{clientId} and id = #{id}")
     int rename(String clientId, String id, String name);

@@ -70,7 +70,7 @@ public class SourceTerms {
 
     /** A client's sources by id, as far as temperatures go. */
     public Map<String, SourceKind> kinds(String clientId) {
-        return mapper.all(clientId).stream().collect(Collectors.toMap(Stored::id, s -> SourceKind.valueOf(s.kind())));
+        return mapper.all(clientId).stream().collect(Collectors.toMap(Stored::id, Stored::kind));
     }
 
     /** Words of terms on a network; sources, and lookalikes of them, by the client's names. */

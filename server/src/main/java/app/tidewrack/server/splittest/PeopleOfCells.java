@@ -7,6 +7,7 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.ResultsPull.Pulled;
 import app.tidewrack.server.splittest.SplitTestMapper.OnNetwork;
+import app.tidewrack.server.splittest.SplitTestMapper.People;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -17,7 +18,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Asks networks how many people they hold in each cell of a running test, so that a verdict need not wait for them: once it began, and
@@ -32,14 +32,12 @@ class PeopleOfCells {
     private final TestReader reader;
     private final Accounts accounts;
     private final Networks networks;
-    private final JsonMapper json;
 
-    PeopleOfCells(SplitTestMapper mapper, TestReader reader, Accounts accounts, Networks networks, JsonMapper json) {
+    PeopleOfCells(SplitTestMapper mapper, TestReader reader, Accounts accounts, Networks networks) {
         this.mapper = mapper;
         this.reader = reader;
         this.accounts = accounts;
         this.networks = networks;
-        this.json = json;
     }
 
     @EventListener
@@ -70,7 +68,7 @@ class PeopleOfCells {
                     people.put(key, parts.get(id));
                 }
             });
-            mapper.setPeople(clientId, test.id(), json.writeValueAsString(people), today);
+            mapper.setPeople(clientId, test.id(), new People(people), today);
         } catch (NetworkAway | NetworkRefused e) {
             LOG.info("People of test {} not told: {}", test.id(), e.getMessage());
         }

@@ -8,16 +8,14 @@ import org.springframework.stereotype.Component;
 @Component
 public class RowsInTests {
     private final SplitTestMapper mapper;
-    private final TestReader reader;
 
-    RowsInTests(SplitTestMapper mapper, TestReader reader) {
+    RowsInTests(SplitTestMapper mapper) {
         this.mapper = mapper;
-        this.reader = reader;
     }
 
     public Set<String> of(String clientId, String campaignId) {
         return mapper.open(clientId, campaignId).stream()
-                .flatMap(t -> reader.cells(t).stream())
+                .flatMap(t -> t.cells().all().stream())
                 .map(TestCell::rowId)
                 .collect(Collectors.toSet());
     }

@@ -3,9 +3,13 @@ package app.tidewrack.server.splittest;
 import app.tidewrack.core.launch.Change;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Settings;
+import app.tidewrack.server.web.JsonColumn;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -16,10 +20,23 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface SplitTestMapper {
+    @JsonColumn
+    record Cells(@JsonValue List<TestCell> all) {
+        @JsonCreator
+        public Cells {}
+    }
+
+    /** How many people the network shares out to each row, by its id. */
+    @JsonColumn
+    record People(@JsonValue Map<String, Long> ofRow) {
+        static final People NONE = new People(Map.of());
+
+        @JsonCreator
+        public People {}
+    }
+
     /**
-     * @param cells {@link TestCell}s as JSON
-     * @param people of each row's id, as JSON
-     * @param ended what it said when it was ended, as JSON; null while it is not
+     * @param ended what it said when it was ended; null while it is not
      * @param campaign its name; null when it is no longer in the plan
      */
     record StoredTest(
@@ -38,19 +55,19 @@ interface SplitTestMapper {
             double perCell,
             LocalDate startsOn,
             LocalDate lastDay,
-            String cells,
+            Cells cells,
             String person,
             Instant setUpAt,
-            String people,
+            People people,
             @Nullable LocalDate peopleOn,
-            @Nullable String ended,
+            @Nullable TestView ended,
             String learned,
             @Nullable String campaign) {}
 
     String TEST = """
             select t.id, t.plan_id, t.campaign_id, t.account_id, t.name, t.hypothesis, t.metric, t.base, t.least, t.power,
-                   t.level, t.looks, t.per_cell, t.starts_on, t.last_day, t.cells::text as cells, p.name as person,
-                   t.set_up_at, t.people::text as people, t.people_on, t.ended::text as ended, t.learned,
+                   t.level, t.looks, t.per_cell, t.starts_on, t.last_day, t.cells, p.name as person,
+                   t.set_up_at, t.people, t.people_on, t.ended, t.learned,
                    c.name as campaign
             from split_test t join person p on p.id = t.person_id
             left join campaign c on c.client_id = t.client_id and c.id = t.campaign_id
@@ -74,21 +91,21 @@ interface SplitTestMapper {
                                     power, level, looks, per_cell, starts_on, last_day, cells, person_id)
             values (#{clientId}, #{t.id}, #{t.planId}, #{t.campaignId}, #{t.accountId}, #{t.name}, #{t.hypothesis},
                     #{t.metric}, #{t.base}, #{t.least}, #{t.power}, #{t.level}, #{t.looks}, #{t.perCell}, #{t.startsOn},
-                    #{t.lastDay}, #{t.cells}::jsonb, #{personId})""")
+                    #{t.lastDay}, #{t.cells}, #{personId})""")
     void insert(String clientId, StoredTest t, String personId);
 
     @Delete("delete from split_test where client_id = #{clientId} and id = #{id}")
     void delete(String clientId, String id);
 
     @Update("""
-            update split_test set people = #{people}::jsonb, people_on = #{on}
+            update split_test set people = #{people}, people_on = #{on}
             where client_id = #{clientId} and id = #{id}""")
-    void setPeople(String clientId, String id, String people, LocalDate on);
+    void setPeople(String clientId, String id, People people, LocalDate on);
 
     @Update("""
-            update split_test set ended_at = now(), ended = #{ended}::jsonb, learned = #{learned}
+            update split_test set ended_at = now(), ended = #{ended}, learned = #{learned}
             where client_id = #{clientId} and id = #{id} and ended_at is null""")
-    int end(String clientId, String id, String ended, String learned);
+    int end(String clientId, String id, TestView ended, String learned);
 
     @Update("update split_test set learned = #{learned} where client_id = #{clientId} and id = #{id}")
     void setLearned(String clientId, String id, String learned);

@@ -25,6 +25,8 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.RowDays;
 import app.tidewrack.server.results.RowDays.RowKey;
+import app.tidewrack.server.splittest.SplitTestMapper.Cells;
+import app.tidewrack.server.splittest.SplitTestMapper.People;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
 import app.tidewrack.server.splittest.TestVariables.Found;
 import app.tidewrack.server.splittest.TestView.TestState;
@@ -51,7 +53,6 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Sets tests up, lists them, and keeps what they said when they are ended. */
 @Service
@@ -69,7 +70,6 @@ public class SplitTests {
     private final AccountRates rates;
     private final Networks networks;
     private final RowDays rows;
-    private final JsonMapper json;
 
     SplitTests(
             SplitTestMapper mapper,
@@ -79,8 +79,7 @@ public class SplitTests {
             Accounts accounts,
             AccountRates rates,
             Networks networks,
-            RowDays rows,
-            JsonMapper json) {
+            RowDays rows) {
         this.mapper = mapper;
         this.variables = variables;
         this.reader = reader;
@@ -89,7 +88,6 @@ public class SplitTests {
         this.rates = rates;
         this.networks = networks;
         this.rows = rows;
-        this.json = json;
     }
 
     /**
@@ -136,6 +134,14 @@ public class SplitTests {
             @Nullable Double visible,
             List<String> stops) {}
 
+    private static TestSize size(Kind kind, double base, TestAsked asked, int cells, double perDay, int days) {
+        return TestSize.of(
+                new TestSize.Asked(
+                        kind, base, least(kind, base, asked), asked.power(), asked.level(), cells, asked.looks()),
+                perDay,
+                days);
+    }
+
     TestReckoned reckon(String clientId, String planId, String campaignId, TestAsked asked) {
         Campaign campaign = plans.plan(clientId, planId).plan().campaign(campaignId);
         List<Row> cells = campaign.rows(asked.rowIds());
@@ -158,17 +164,7 @@ public class SplitTests {
         if (base != null && cells.size() > 1) {
             double money = daily(campaign, cells);
             perDay = kind == Kind.COST ? money / base : money * seen.perMinor();
-            size = TestSize.of(
-                    new TestSize.Asked(
-                            kind,
-                            base,
-                            least(kind, base, asked),
-                            asked.power(),
-                            asked.level(),
-                            cells.size(),
-                            asked.looks()),
-                    perDay,
-                    flight);
+            size = size(kind, base, asked, cells.size(), perDay, flight);
         }
         return new TestReckoned(
                 found.differing().shape(),
@@ -325,12 +321,7 @@ public class SplitTests {
             String personId) {
         TestReckoned reckoned = reckon(clientId, planId, campaignId, asked);
         if (!reckoned.stops().isEmpty()) {
-            String stop = reckoned.stops().get(0);
-            int mend = stop.lastIndexOf(". ");
-            throw new Refusal(
-                    "test",
-                    mend < 0 ? stop : stop.substring(0, mend + 1),
-                    mend < 0 ? "Choose other days." : stop.substring(mend + 2));
+            throw refusal(reckoned.stops().get(0));
         }
         if (reckoned.base() == null || reckoned.perCell() == null) {
             throw new Refusal("base", "Nothing was seen of the deciding number yet.", "Type what you expect of it.");
@@ -357,16 +348,25 @@ public class SplitTests {
                         reckoned.perCell(),
                         asked.startsOn(),
                         asked.lastDay(),
-                        json.writeValueAsString(cells),
+                        new Cells(cells),
                         personId,
                         networks.lately(),
-                        "{}",
+                        People.NONE,
                         null,
                         null,
                         "",
                         campaign.facts().name()),
                 personId);
         return id;
+    }
+
+    /** A stop ends with its remedy, where there is another than other days. */
+    private static Refusal refusal(String stop) {
+        int mend = stop.lastIndexOf(". ");
+        return new Refusal(
+                "test",
+                mend < 0 ? stop : stop.substring(0, mend + 1),
+                mend < 0 ? "Choose other days." : stop.substring(mend + 2));
     }
 
     List<TestView> all(String clientId) {
@@ -394,7 +394,7 @@ public class SplitTests {
             mapper.delete(clientId, id);
             return null;
         }
-        mapper.end(clientId, id, json.writeValueAsString(now.ended()), learned.strip());
+        mapper.end(clientId, id, now.ended(), learned.strip());
         return view(clientId, id);
     }
 

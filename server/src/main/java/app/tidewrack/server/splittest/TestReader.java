@@ -10,6 +10,7 @@ import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.splittest.Course;
 import app.tidewrack.core.splittest.Differing;
+import app.tidewrack.core.splittest.Differing.Shape;
 import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.core.splittest.Looks;
 import app.tidewrack.core.splittest.MainEffect;
@@ -31,12 +32,16 @@ import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.splittest.SplitTestMapper.Began;
 import app.tidewrack.server.splittest.SplitTestMapper.ChangeDone;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
+import app.tidewrack.server.splittest.TestView.AskedTold;
 import app.tidewrack.server.splittest.TestView.CellTold;
+import app.tidewrack.server.splittest.TestView.CourseTold;
 import app.tidewrack.server.splittest.TestView.DayTold;
 import app.tidewrack.server.splittest.TestView.EffectTold;
 import app.tidewrack.server.splittest.TestView.LookTold;
+import app.tidewrack.server.splittest.TestView.PlaceTold;
 import app.tidewrack.server.splittest.TestView.TestState;
 import app.tidewrack.server.splittest.TestView.ValueTold;
+import app.tidewrack.server.splittest.TestView.VerdictTold;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -54,8 +59,6 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What a test says by what networks have told so far. */
 @Component
@@ -67,25 +70,13 @@ class TestReader {
     private final Accounts accounts;
     private final LiveMapper live;
     private final Wording wording;
-    private final JsonMapper json;
 
-    TestReader(
-            SplitTestMapper mapper,
-            RowDays rows,
-            Accounts accounts,
-            LiveMapper live,
-            Wording wording,
-            JsonMapper json) {
+    TestReader(SplitTestMapper mapper, RowDays rows, Accounts accounts, LiveMapper live, Wording wording) {
         this.mapper = mapper;
         this.live = live;
         this.wording = wording;
         this.rows = rows;
         this.accounts = accounts;
-        this.json = json;
-    }
-
-    List<TestCell> cells(StoredTest test) {
-        return json.readValue(test.cells(), new TypeReference<List<TestCell>>() {});
     }
 
     /** When it began to run; empty before it is launched with ad groups held apart. */
@@ -95,13 +86,13 @@ class TestReader {
     }
 
     TestView view(String clientId, StoredTest test) {
-        if (test.ended() != null) {
-            TestView ended = json.readValue(test.ended(), TestView.class);
+        TestView ended = test.ended();
+        if (ended != null) {
             return ended.withLearned(test.learned());
         }
         Account account = accounts.account(clientId, test.accountId());
         ZoneId zone = ZoneId.of(account.zone());
-        List<TestCell> cells = cells(test);
+        List<TestCell> cells = test.cells().all();
         Metric metric = Metric.usual(test.metric());
         Kind kind = Difference.kind(metric);
         Optional<Began> began = began(clientId, test);
@@ -109,10 +100,7 @@ class TestReader {
         LocalDate runsFrom = began.map(b -> b.practiceAt().atZone(zone).toLocalDate())
                 .map(d -> d.isBefore(test.startsOn()) ? test.startsOn() : d)
                 .orElse(null);
-        Days days = runsFrom == null ? Days.NONE : days(clientId, test, account, cells, metric, runsFrom);
-        Map<String, Long> people = json.readValue(test.people(), new TypeReference<Map<String, Long>>() {});
-        List<List<Cell>> byDay =
-                days.byDay().stream().map(d -> withPeople(d, cells, people)).toList();
+        Days days = runsFrom == null ? Days.NONE : days(clientId, test, account, metric, runsFrom);
         SecondChange changes = began.isEmpty() || runsFrom == null
                 ? new SecondChange(List.of(), List.of())
                 : changes(clientId, test, account, began.get(), runsFrom);
@@ -120,8 +108,8 @@ class TestReader {
                 new Design(kind, test.level(), test.looks(), test.perCell(), Collections.nCopies(cells.size(), 1.0));
         boolean over =
                 !days.of().isEmpty() && !days.of().get(days.of().size() - 1).isBefore(test.lastDay());
-        Course course = Course.of(design, byDay, over, changes.breaking());
-        return told(test, account, metric, cells, runsFrom, days, byDay, design, course, changes, over);
+        Course course = Course.of(design, days.byDay(), over, changes.breaking());
+        return told(test, account, runsFrom, days, design, course, changes, over);
     }
 
     /** @param byDay what each cell had brought by the end of each day */
@@ -129,13 +117,8 @@ class TestReader {
         static final Days NONE = new Days(List.of(), List.of(), List.of());
     }
 
-    private Days days(
-            String clientId,
-            StoredTest test,
-            Account account,
-            List<TestCell> cells,
-            Metric metric,
-            LocalDate runsFrom) {
+    private Days days(String clientId, StoredTest test, Account account, Metric metric, LocalDate runsFrom) {
+        List<TestCell> cells = test.cells().all();
         Instant until = rows.until(clientId).get(account.id());
         if (until == null) {
             return Days.NONE;
@@ -158,9 +141,13 @@ class TestReader {
             }
             of.add(day);
             facts.add(sums.stream().map(c -> new Facts(c, margin)).toList());
-            byDay.add(sums.stream()
-                    .map(c -> Difference.cell(metric, new Facts(c, margin)).orElse(new Cell(0, 0, 0, 0)))
-                    .toList());
+            byDay.add(withPeople(
+                    sums.stream()
+                            .map(c -> Difference.cell(metric, new Facts(c, margin))
+                                    .orElse(new Cell(0, 0, 0, 0)))
+                            .toList(),
+                    cells,
+                    test.people().ofRow()));
         }
         return new Days(of, byDay, facts);
     }
@@ -209,59 +196,64 @@ class TestReader {
 
     /** Labels of the cells' rows by id. */
     Map<String, String> labels(StoredTest test) {
-        return cells(test).stream()
+        return test.cells().all().stream()
                 .collect(Collectors.toMap(TestCell::rowId, TestCell::label, (a, b) -> a, LinkedHashMap::new));
     }
 
     private static TestView told(
             StoredTest test,
             Account account,
-            Metric metric,
-            List<TestCell> cells,
             @Nullable LocalDate runsFrom,
             Days days,
-            List<List<Cell>> byDay,
             Design design,
             Course course,
             SecondChange changes,
             boolean over) {
+        Metric metric = Metric.usual(test.metric());
+        List<TestCell> cells = test.cells().all();
         Verdict verdict = course.verdict();
-        // A verdict that was given is told with the numbers of its day: what came after has no part in it.
-        int judged = verdict.outcome() == Outcome.WINNER || verdict.outcome() == Outcome.NO_DIFFERENCE
-                ? course.looks().get(course.looks().size() - 1).day()
-                : byDay.size() - 1;
-        List<Cell> now = byDay.isEmpty() ? Collections.nCopies(cells.size(), new Cell(0, 0, 0, 0)) : byDay.get(judged);
-        List<Facts> facts = byDay.isEmpty()
+        int judged = judged(days, course);
+        List<Cell> now = judged < 0
+                ? Collections.nCopies(cells.size(), new Cell(0, 0, 0, 0))
+                : days.byDay().get(judged);
+        List<Facts> facts = judged < 0
                 ? Collections.nCopies(cells.size(), new Facts(Counts.NONE, 0))
                 : days.facts().get(judged);
         Differing differing = Differing.of(cells.stream().map(TestCell::values).toList());
-        List<Double> chances = design.kind() == Kind.SHARE && !byDay.isEmpty() ? Verdict.chances(now) : List.of();
-        int had = days.of().size();
-        double perDay = had == 0 ? 0 : course.part() * test.perCell() / had;
-        double visible = had == 0
-                ? Double.POSITIVE_INFINITY
-                : TestSize.of(
-                                new TestSize.Asked(
-                                        design.kind(),
-                                        test.base(),
-                                        test.least(),
-                                        test.power(),
-                                        test.level(),
-                                        cells.size(),
-                                        test.looks()),
-                                perDay,
-                                had)
-                        .visible();
+        List<@Nullable Double> chances = design.kind() == Kind.SHARE && judged >= 0
+                ? List.copyOf(Verdict.chances(now))
+                : Collections.nCopies(cells.size(), null);
         boolean open = verdict.outcome() == Outcome.NOT_YET;
+        List<MainEffect> effects = differing.shape() == Shape.FACTORIAL && judged >= 0
+                ? MainEffect.of(design, differing.variables(), now, over)
+                : List.of();
         return new TestView(
                 test.id(),
-                test.planId(),
-                test.campaignId(),
-                test.campaign(),
-                account.network(),
-                account.currency(),
                 test.name(),
                 test.hypothesis(),
+                test.person(),
+                test.learned(),
+                runsFrom == null ? TestState.SET_UP : open ? TestState.RUNNING : TestState.READY,
+                new PlaceTold(test.planId(), test.campaignId(), test.campaign(), account.network(), account.currency()),
+                asked(test, metric, differing),
+                course(test, design, days, course, judged, runsFrom, changes.even()),
+                verdict(verdict, best(metric, facts)),
+                IntStream.range(0, cells.size())
+                        .mapToObj(i -> cell(cells.get(i), now.get(i), facts.get(i), metric, chances.get(i)))
+                        .toList(),
+                effects.stream().map(e -> effect(e, design)).toList());
+    }
+
+    /** A verdict that was given is told with the numbers of its day: what came after has no part in it. Under 0 before any day. */
+    private static int judged(Days days, Course course) {
+        Outcome outcome = course.verdict().outcome();
+        return outcome == Outcome.WINNER || outcome == Outcome.NO_DIFFERENCE
+                ? course.looks().get(course.looks().size() - 1).day()
+                : days.of().size() - 1;
+    }
+
+    private static AskedTold asked(StoredTest test, Metric metric, Differing differing) {
+        return new AskedTold(
                 MetricView.of(metric),
                 differing.shape(),
                 List.copyOf(differing.variables().keySet()),
@@ -272,20 +264,24 @@ class TestReader {
                 test.looks(),
                 test.perCell(),
                 test.startsOn(),
-                test.lastDay(),
-                test.person(),
-                runsFrom == null ? TestState.SET_UP : open ? TestState.RUNNING : TestState.READY,
+                test.lastDay());
+    }
+
+    private static CourseTold course(
+            StoredTest test,
+            Design design,
+            Days days,
+            Course course,
+            int judged,
+            @Nullable LocalDate runsFrom,
+            List<String> even) {
+        int had = days.of().size();
+        double perDay = had == 0 ? 0 : course.part() * test.perCell() / had;
+        Verdict verdict = course.verdict();
+        return new CourseTold(
                 runsFrom,
                 had == 0 ? null : days.of().get(judged),
                 days.of(),
-                IntStream.range(0, cells.size())
-                        .mapToObj(i -> cell(
-                                cells.get(i),
-                                now.get(i),
-                                facts.get(i),
-                                metric,
-                                chances.isEmpty() ? null : chances.get(i)))
-                        .toList(),
                 course.looks().stream()
                         .map(l -> new LookTold(l.number(), days.of().get(l.day()), l.p(), l.limit()))
                         .toList(),
@@ -298,25 +294,38 @@ class TestReader {
                 IntStream.rangeClosed(1, test.looks())
                         .mapToObj(l -> Looks.limit(l, test.looks(), test.level()))
                         .toList(),
-                verdict.outcome(),
-                verdict.winner(),
-                best(metric, facts),
-                verdict.p(),
-                verdict.limit(),
-                verdict.difference() == null ? null : verdict.difference().from(),
-                verdict.difference() == null ? null : verdict.difference().to(),
                 course.part(),
                 verdict.left(),
-                open && perDay > 0 ? verdict.left() / perDay : null,
-                Double.isInfinite(visible) ? null : visible,
-                verdict.why(),
-                changes.even(),
-                differing.shape() == Differing.Shape.FACTORIAL && !byDay.isEmpty()
-                        ? MainEffect.of(design, differing.variables(), now, over).stream()
-                                .map(e -> effect(e, design))
-                                .toList()
-                        : List.of(),
-                test.learned());
+                verdict.outcome() == Outcome.NOT_YET && perDay > 0 ? verdict.left() / perDay : null,
+                had == 0 ? null : visible(test, design, perDay, had),
+                even);
+    }
+
+    /** The smallest difference that so many days can show; null for none. */
+    private static @Nullable Double visible(StoredTest test, Design design, double perDay, int days) {
+        TestSize.Asked asked = new TestSize.Asked(
+                design.kind(),
+                test.base(),
+                test.least(),
+                test.power(),
+                test.level(),
+                test.cells().all().size(),
+                test.looks());
+        double visible = TestSize.of(asked, perDay, days).visible();
+        return Double.isInfinite(visible) ? null : visible;
+    }
+
+    private static VerdictTold verdict(Verdict verdict, @Nullable Integer best) {
+        var difference = verdict.difference();
+        return new VerdictTold(
+                verdict.outcome(),
+                verdict.winner(),
+                best,
+                verdict.p(),
+                verdict.limit(),
+                difference == null ? null : difference.from(),
+                difference == null ? null : difference.to(),
+                verdict.why());
     }
 
     private static @Nullable Integer best(Metric metric, List<Facts> facts) {

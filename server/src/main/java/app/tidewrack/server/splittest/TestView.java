@@ -3,79 +3,27 @@ package app.tidewrack.server.splittest;
 import app.tidewrack.core.splittest.Differing.Shape;
 import app.tidewrack.core.splittest.Verdict.Outcome;
 import app.tidewrack.server.results.MetricView;
+import app.tidewrack.server.web.JsonColumn;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
-/**
- * A test with what it says by now.
- *
- * @param campaign null when it is no longer in the plan
- * @param base the deciding number as it was expected; costs in minor units
- * @param least the smallest difference worth finding, as a part of the base
- * @param perCell trials, or results for costs, that each cell is to have at the end
- * @param runsFrom the first day that counts; null before it is launched
- * @param until the day whose end the numbers are of: of the look that gave the verdict, else the last that is known whole; null
- *     before the first
- * @param days that are known whole
- * @param visible the smallest difference that what came can show, as a part of the base; null for none
- * @param left what each cell still needs
- * @param daysLeft at the pace of the days so far; null where that cannot be said, or it is over
- * @param part of what was planned that has come in, 0 to 1
- * @param evidence by day, to be drawn
- * @param limits of the deviations at each planned look
- * @param best place of the cell that is ahead; null before anything came
- * @param p the adjusted p-value at the last look
- * @param limit the p-value that had to be reached there
- * @param low how much the best share is over the next one at least, with a certainty of 95 %; null for costs
- * @param why what broke it
- * @param even what was changed for all cells alike
- */
+/** A test with what it says by now. */
+@JsonColumn
 record TestView(
         String id,
-        String planId,
-        String campaignId,
-        @Nullable String campaign,
-        String network,
-        String currency,
         String name,
         String hypothesis,
-        MetricView metric,
-        Shape shape,
-        List<String> variables,
-        double base,
-        double least,
-        double power,
-        double level,
-        int looks,
-        double perCell,
-        LocalDate startsOn,
-        LocalDate lastDay,
         String person,
+        String learned,
         TestState state,
-        @Nullable LocalDate runsFrom,
-        @Nullable LocalDate until,
-        List<LocalDate> days,
+        PlaceTold place,
+        AskedTold asked,
+        CourseTold course,
+        VerdictTold verdict,
         List<CellTold> cells,
-        List<LookTold> looksTaken,
-        List<DayTold> evidence,
-        List<Double> limits,
-        Outcome outcome,
-        @Nullable Integer winner,
-        @Nullable Integer best,
-        double p,
-        double limit,
-        @Nullable Double low,
-        @Nullable Double high,
-        double part,
-        double left,
-        @Nullable Double daysLeft,
-        @Nullable Double visible,
-        List<String> why,
-        List<String> even,
-        List<EffectTold> effects,
-        String learned) {
+        List<EffectTold> effects) {
 
     /** As it is kept when it is ended. */
     TestView ended() {
@@ -87,51 +35,77 @@ record TestView(
     }
 
     private TestView with(TestState changed, String text) {
-        return new TestView(
-                id,
-                planId,
-                campaignId,
-                campaign,
-                network,
-                currency,
-                name,
-                hypothesis,
-                metric,
-                shape,
-                variables,
-                base,
-                least,
-                power,
-                level,
-                looks,
-                perCell,
-                startsOn,
-                lastDay,
-                person,
-                changed,
-                runsFrom,
-                until,
-                days,
-                cells,
-                looksTaken,
-                evidence,
-                limits,
-                outcome,
-                winner,
-                best,
-                p,
-                limit,
-                low,
-                high,
-                part,
-                left,
-                daysLeft,
-                visible,
-                why,
-                even,
-                effects,
-                text);
+        return new TestView(id, name, hypothesis, person, text, changed, place, asked, course, verdict, cells, effects);
     }
+
+    /** @param campaign null when it is no longer in the plan */
+    record PlaceTold(
+            String planId, String campaignId, @Nullable String campaign, String network, String currency) {}
+
+    /**
+     * What was asked, and what answers it.
+     *
+     * @param base the deciding number as it was expected; costs in minor units
+     * @param least the smallest difference worth finding, as a part of the base
+     * @param perCell trials, or results for costs, that each cell is to have at the end
+     */
+    record AskedTold(
+            MetricView metric,
+            Shape shape,
+            List<String> variables,
+            double base,
+            double least,
+            double power,
+            double level,
+            int looks,
+            double perCell,
+            LocalDate startsOn,
+            LocalDate lastDay) {}
+
+    /**
+     * How far it has come.
+     *
+     * @param runsFrom the first day that counts; null before it is launched
+     * @param until the day whose end the numbers are of: of the look that gave the verdict, else the last that is known whole; null
+     *     before the first
+     * @param days that are known whole
+     * @param evidence by day, to be drawn
+     * @param limits of the deviations at each planned look
+     * @param part of what was planned that has come in, 0 to 1
+     * @param left what each cell still needs
+     * @param daysLeft at the pace of the days so far; null where that cannot be said, or it is over
+     * @param visible the smallest difference that what came can show, as a part of the base; null for none
+     * @param even what was changed for all cells alike
+     */
+    record CourseTold(
+            @Nullable LocalDate runsFrom,
+            @Nullable LocalDate until,
+            List<LocalDate> days,
+            List<LookTold> looks,
+            List<DayTold> evidence,
+            List<Double> limits,
+            double part,
+            double left,
+            @Nullable Double daysLeft,
+            @Nullable Double visible,
+            List<String> even) {}
+
+    /**
+     * @param best place of the cell that is ahead; null before anything came
+     * @param p the adjusted p-value at the last look
+     * @param limit the p-value that had to be reached there
+     * @param low how much the best share is over the next one at least, with a certainty of 95 %; null for costs
+     * @param why what broke it
+     */
+    record VerdictTold(
+            Outcome outcome,
+            @Nullable Integer winner,
+            @Nullable Integer best,
+            double p,
+            double limit,
+            @Nullable Double low,
+            @Nullable Double high,
+            List<String> why) {}
 
     /** Where a test stands. */
     enum TestState {

@@ -25,8 +25,6 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.apache.ibatis.type.TypeHandlerRegistry;
-import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -36,7 +34,6 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.KeyDeserializer;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueSerializer;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
 
 /** How core's own types are written as JSON, since core knows nothing of it. */
@@ -115,20 +112,4 @@ class CoreJson {
         @JsonSubTypes.Type(value = AdSettings.class, name = "AD")
     })
     private interface SettingsByLevel {}
-
-    /** Types of core that are columns of their own. */
-    @Bean
-    ConfigurationCustomizer jsonColumns(JsonMapper json) {
-        return configuration -> column(configuration.getTypeHandlerRegistry(), json, Settings.class);
-    }
-
-    /** A sealed type is written as one of its kinds, and read as itself. */
-    private static <T> void column(TypeHandlerRegistry handlers, JsonMapper json, Class<T> type) {
-        handlers.register(type, new JsonHandler<>(json, type));
-        if (type.isSealed()) {
-            for (Class<?> kind : type.getPermittedSubclasses()) {
-                column(handlers, json, kind);
-            }
-        }
-    }
 }

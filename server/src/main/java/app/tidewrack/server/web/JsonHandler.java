@@ -4,20 +4,21 @@ import java.sql.CallableStatement;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.function.Function;
 import org.apache.ibatis.type.BaseTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.util.PGobject;
-import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.ObjectWriter;
 
 /** Keeps values of one type as {@code jsonb}. */
 final class JsonHandler<T> extends BaseTypeHandler<T> {
-    private final JsonMapper json;
-    private final Class<T> type;
+    private final ObjectWriter writer;
+    private final Function<String, T> reader;
 
-    JsonHandler(JsonMapper json, Class<T> type) {
-        this.json = json;
-        this.type = type;
+    JsonHandler(ObjectWriter writer, Function<String, T> reader) {
+        this.writer = writer;
+        this.reader = reader;
     }
 
     @Override
@@ -25,7 +26,7 @@ final class JsonHandler<T> extends BaseTypeHandler<T> {
             throws SQLException {
         PGobject column = new PGobject();
         column.setType("jsonb");
-        column.setValue(json.writerFor(type).writeValueAsString(value));
+        column.setValue(writer.writeValueAsString(value));
         statement.setObject(index, column);
     }
 
@@ -45,6 +46,6 @@ final class JsonHandler<T> extends BaseTypeHandler<T> {
     }
 
     private @Nullable T read(@Nullable String content) {
-        return content == null ? null : json.readValue(content, type);
+        return content == null ? null : reader.apply(content);
     }
 }

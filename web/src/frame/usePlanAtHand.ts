@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { useNavigate, useParams } from "react-router";
-import { deskQuery } from "../desk/queries";
-import { planQuery, plansQuery } from "./queries";
+import { deskQuery } from "../api/clients";
+import { planQuery, plansQuery } from "../api/plans";
 
 const rememberedKey = (clientId: string) => `tidewrack.at-hand.${clientId}`;
 

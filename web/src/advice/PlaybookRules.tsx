@@ -1,15 +1,16 @@
-import "../advice/advice.css";
+import "./advice.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, InputNumber, Select } from "antd";
 import { useState, type ReactNode } from "react";
-import { MOVE_WORDS, rulesOf } from "../advice/model";
-import { keepPlaybook, playbookQuery, triedQuery, type Move, type Playbook } from "../advice/queries";
+import { MOVE_WORDS, rulesOf } from "./model";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
-import { figure, titled } from "../results/model";
-import { offerOfResults } from "../results/queries";
+import { figure, titled } from "../results";
+import { askAgain } from "../api/client";
+import { type Move, type Playbook, keepPlaybook, playbookQuery, triedQuery } from "../api/playbook";
+import { offerOfResults } from "../api/results";
 
 type Target = Playbook["judged"][number];
 
@@ -48,7 +49,7 @@ function Fields(props: {
     keepPlaybook(clientId, draft).then(
       (now) => {
         queries.setQueryData(playbookQuery(clientId).queryKey, now);
-        void queries.invalidateQueries({ queryKey: ["advice"] });
+        void askAgain(queries, "/api/clients/{clientId}/advice");
         message.info("Kept. Advice goes by it from now on.");
       },
       (e: Error) => void message.error(e.message),

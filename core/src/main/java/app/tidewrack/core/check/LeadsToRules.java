@@ -1,0 +1,122 @@
+package app.tidewrack.core.check;
+
+import app.tidewrack.core.check.CreativeRules.Shown;
+import app.tidewrack.core.check.Rule.Seen;
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.form.ChatScript;
+import app.tidewrack.core.form.DirectMessage;
+import app.tidewrack.core.form.FormFit;
+import app.tidewrack.core.form.FormFit.Fault;
+import app.tidewrack.core.form.LeadForm;
+import app.tidewrack.core.network.FormatRule.Need;
+import app.tidewrack.core.text.LandingLink;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Rules on what an ad leads to: a page, a post, a lead form, a chat or a message. */
+final class LeadsToRules {
+    private LeadsToRules() {}
+
+    static Stream<Seen> noPost(Situation s) {
+        return needing(s, Need.POST)
+                .filter(c -> c.creative().post().isBlank())
+                .map(c -> new Seen(
+                        s.place(c.column(), "post"),
+                        "none",
+                        "1 post or answer",
+                        "Creative %s names no post or answer."
+                                .formatted(c.creative().name()),
+                        "Name the one to put money behind."));
+    }
+
+    private static Stream<Shown> needing(Situation s, Need need) {
+        return CreativeRules.shown(s).filter(c -> c.format().needs() == need);
+    }
+
+    static Stream<Seen> noScript(Situation s) {
+        return CreativeRules.shown(s)
+                .filter(c -> switch (c.format().needs()) {
+                    case FORM -> c.creative().form() == null;
+                    case CHAT -> c.creative().chat() == null;
+                    case MESSAGE -> c.creative().message() == null;
+                    case NOTHING, POST -> false;
+                })
+                .map(c -> new Seen(
+                        s.place(
+                                c.column(),
+                                CreativeRules.lower(c.format().needs().name())),
+                        "none",
+                        "1",
+                        "Creative %s has no %s."
+                                .formatted(
+                                        c.creative().name(),
+                                        switch (c.format().needs()) {
+                                            case FORM -> "lead form";
+                                            case CHAT -> "chat script";
+                                            default -> "message";
+                                        }),
+                        "Choose one, or write it under Forms."));
+    }
+
+    static Stream<Seen> scriptNotTaken(Situation s) {
+        return CreativeRules.shown(s).flatMap(c -> {
+            LeadForm form = c.creative().form();
+            ChatScript chat = c.creative().chat();
+            DirectMessage message = c.creative().message();
+            return switch (c.format().needs()) {
+                case FORM -> form == null ? Stream.of() : faults(s, c, form.name(), FormFit.judge(form, s.rulebook()));
+                case CHAT -> chat == null ? Stream.of() : faults(s, c, chat.name(), FormFit.judge(chat, s.rulebook()));
+                case MESSAGE ->
+                    message == null ? Stream.of() : faults(s, c, message.name(), FormFit.judge(message, s.rulebook()));
+                case NOTHING, POST -> Stream.of();
+            };
+        });
+    }
+
+    private static Stream<Seen> faults(Situation s, Shown c, String name, List<Fault> faults) {
+        return faults.stream()
+                .map(f -> new Seen(
+                        s.place(
+                                c.column(),
+                                CreativeRules.lower(c.format().needs().name())),
+                        f.value(),
+                        f.limit(),
+                        "%s of %s is %s; %s takes %s."
+                                .formatted(
+                                        f.field(), name, f.value(), s.rulebook().name(), f.limit()),
+                        f.mend() + "."));
+    }
+
+    static Stream<Seen> senderNotAgreed(Situation s) {
+        return needing(s, Need.MESSAGE).flatMap(c -> {
+            DirectMessage message = c.creative().message();
+            return message == null
+                            || message.sender().isBlank()
+                            || s.account().agreedSenders().contains(message.sender())
+                    ? Stream.of()
+                    : Stream.of(new Seen(
+                            s.place(c.column(), "message"),
+                            message.sender(),
+                            "a sender who agreed",
+                            "%s has not agreed to be named as sender on %s."
+                                    .formatted(message.sender(), s.account().name()),
+                            "Ask under Forms."));
+        });
+    }
+
+    /** Lead forms, chats and messages open inside the network; posts lead where they lead. */
+    static Stream<Seen> badLink(Situation s) {
+        return needing(s, Need.NOTHING).flatMap(c -> {
+            Creative creative = c.creative();
+            return LandingLink.fault(creative.link()).stream()
+                    .map(fault -> new Seen(
+                            s.place(c.column(), "link"),
+                            creative.link().isBlank() ? "empty" : creative.link(),
+                            "http:// or https://",
+                            creative.link().isBlank()
+                                    ? "Creative %s leads nowhere: it has no link.".formatted(creative.name())
+                                    : "The link of %s: %s.".formatted(creative.name(), fault),
+                            "Type an address such as https://example.com/kits."));
+        });
+    }
+}

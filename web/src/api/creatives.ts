@@ -1,0 +1,15 @@
+import { ask, at } from "./client";
+
+export const creativesQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/creatives", at({ clientId }));
+
+export const mediaQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/media", at({ clientId }));
+
+export const formatsQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/formats", at({ clientId }), { staleTime: 600_000 });
+
+/** A small upright picture: 0 for the whole, 1 to 3 for a video's first seconds. */
+export function stillUrl(clientId: string, sha: string, number = 0): string {
+  return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/stills/${number}`;
+}

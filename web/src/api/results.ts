@@ -1,0 +1,25 @@
+import { ask, at } from "./client";
+
+/** Where results are asked for. */
+export const RESULT_PATHS = [
+  "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/results",
+  "/api/clients/{clientId}/results/table",
+  "/api/clients/{clientId}/results/reach",
+  "/api/clients/{clientId}/results/difference",
+  "/api/clients/{clientId}/results/pace",
+  "/api/clients/{clientId}/results/today",
+  "/api/clients/{clientId}/results/offer",
+  "/api/clients/{clientId}/results/views",
+] as const;
+
+export const offerOfResults = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/results/offer", at({ clientId }));
+
+/** One number of every ad of a campaign. */
+export const resultsQuery = (clientId: string, planId: string, campaignId: string, metric: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/results", {
+    params: { path: { clientId, planId, campaignId }, query: { metric } },
+  });
+
+export const paceQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/results/pace", at({ clientId }));

@@ -1,1 +1,0 @@
-export { BriefScreen as default } from "./BriefScreen";

@@ -1,1 +1,0 @@
-export { CreativeScreen as default } from "./CreativeScreen";

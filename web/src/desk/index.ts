@@ -1,2 +1,0 @@
-export { Clients } from "./Clients";
-export { Desk } from "./Desk";

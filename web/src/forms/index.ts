@@ -1,1 +1,0 @@
-export { FormsScreen as default } from "./FormsScreen";

@@ -1,1 +1,0 @@
-export { Launch as default } from "./Launch";

@@ -1,1 +1,0 @@
-export { Rules as default } from "./Rules";
