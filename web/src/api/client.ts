@@ -6,6 +6,19 @@ import type { components, paths } from "./generated/schema";
 
 export type Schemas = components["schemas"];
 
+/** Where what belongs to one campaign of a plan is asked for. */
+export const CAMPAIGN = "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}";
+
+export interface CampaignPath {
+  clientId: string;
+  planId: string;
+  campaignId: string;
+}
+
+export interface RowPath extends CampaignPath {
+  rowId: string;
+}
+
 /** A refusal of the server (RFC 9457), or no answer at all (status 0). */
 export class Problem extends Error {
   constructor(
@@ -37,7 +50,7 @@ type Calls = {
   };
 };
 
-const api = createClient<Calls>({ baseUrl: window.location.origin });
+const api = createClient<Calls>({ baseUrl: globalThis.location?.origin ?? "" });
 
 api.use({
   onRequest({ request }) {

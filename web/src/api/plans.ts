@@ -1,4 +1,4 @@
-import { ask, at } from "./client";
+import { ask, at, CAMPAIGN } from "./client";
 
 export const plansQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/plans", at({ clientId }));
@@ -15,10 +15,7 @@ export const PLAN_PATHS = [
 ] as const;
 
 /** Where names are asked for. */
-export const NAME_PATHS = [
-  "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/names",
-  "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/links/{rowId}/{columnId}",
-] as const;
+export const NAME_PATHS = [`${CAMPAIGN}/names`, `${CAMPAIGN}/links/{rowId}/{columnId}`] as const;
 
 /** Where change lists are asked for. */
-export const CHANGES = "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/changes";
+export const CHANGES = `${CAMPAIGN}/changes`;

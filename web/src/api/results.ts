@@ -1,8 +1,8 @@
-import { ask, at } from "./client";
+import { ask, at, CAMPAIGN } from "./client";
 
 /** Where results are asked for. */
 export const RESULT_PATHS = [
-  "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/results",
+  `${CAMPAIGN}/results`,
   "/api/clients/{clientId}/results/table",
   "/api/clients/{clientId}/results/reach",
   "/api/clients/{clientId}/results/difference",
@@ -17,7 +17,7 @@ export const offerOfResults = (clientId: string) =>
 
 /** One number of every ad of a campaign. */
 export const resultsQuery = (clientId: string, planId: string, campaignId: string, metric: string) =>
-  ask.queryOptions("get", "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/results", {
+  ask.queryOptions("get", `${CAMPAIGN}/results`, {
     params: { path: { clientId, planId, campaignId }, query: { metric } },
   });
 

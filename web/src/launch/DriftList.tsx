@@ -1,13 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
-import type { Schemas } from "../api/client";
+import { type CampaignPath, type Schemas } from "../api/client";
 import { LEVEL_WORDS } from "./model";
 import { takeOver } from "./queries";
 import { useChange } from "../frame/useChange";
 
 /** What somebody changed on the network behind our back: launching puts it back, or the plan takes it over. */
 export function DriftList(props: {
-  path: { clientId: string; planId: string; campaignId: string };
+  path: CampaignPath;
   network: string;
   drift: Schemas["DriftTold"][];
   onPutBack: () => void;

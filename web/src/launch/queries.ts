@@ -1,4 +1,4 @@
-import { type Schemas, ask, at, send } from "../api/client";
+import { ask, at, CAMPAIGN, type CampaignPath, type Schemas, send } from "../api/client";
 import { CHANGES } from "../api/plans";
 
 export const changesQuery = (clientId: string, planId: string, campaignId: string) =>
@@ -7,17 +7,15 @@ export const changesQuery = (clientId: string, planId: string, campaignId: strin
 export const launchQuery = (clientId: string, launchId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/launches/{launchId}", at({ clientId, launchId }));
 
-type OnePath = { clientId: string; planId: string; campaignId: string };
-
 /** Asks the network how the campaign stands there, and what that makes of the change list. */
-export const lookQuery = (path: OnePath) =>
-  ask.queryOptions("post", "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/look", at(path), {
+export const lookQuery = (path: CampaignPath) =>
+  ask.queryOptions("post", `${CAMPAIGN}/look`, at(path), {
     retry: false,
     staleTime: 30_000,
   });
 
-export const takeOver = (path: OnePath, body: Schemas["TakeOverBody"]) =>
-  send("post", "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/take-over", at(path, body));
+export const takeOver = (path: CampaignPath, body: Schemas["TakeOverBody"]) =>
+  send("post", `${CAMPAIGN}/take-over`, at(path, body));
 
 export const startLaunch = (clientId: string, body: Schemas["LaunchBody"]) =>
   send("post", "/api/clients/{clientId}/launches", at({ clientId }, body));

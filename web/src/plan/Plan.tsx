@@ -1,18 +1,20 @@
+import { at, type Schemas, send } from "../api/client";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Modal, Select } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { Columns } from "../frame/Columns";
-import type { Schemas } from "../api/client";
-import { CampaignForm } from "./CampaignForm";
-import { CampaignList } from "./CampaignList";
+import { CampaignForm } from "./campaign/CampaignForm";
+import { CampaignList } from "./campaign/CampaignList";
 import type { Campaign } from "./model";
-import { addPlan } from "./queries";
-import { SheetDesk } from "./SheetDesk";
-import { useEdits } from "./useEdits";
+import { SheetDesk } from "./sheet/SheetDesk";
+import { useEdits } from "./edits/useEdits";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
+
+const addPlan = (clientId: string, name: string) =>
+  send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name }));
 
 type PlanView = Schemas["PlanView"];
 type AtHand = ReturnType<typeof usePlanAtHand>;

@@ -1,1 +1,1 @@
-export { CampaignList } from "./CampaignList";
+export { CampaignList } from "./campaign/CampaignList";

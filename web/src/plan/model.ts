@@ -1,7 +1,7 @@
 import type { Schemas } from "../api/client";
 import { money, plural } from "../look/format";
-import type { Edit, WaitingEdit } from "./editQueue";
-import type { Block } from "./selection";
+import type { Edit, WaitingEdit } from "./edits/editQueue";
+import type { Block } from "./sheet/selection";
 
 export type Campaign = Schemas["CampaignView"];
 export type Finding = Schemas["Finding"];

@@ -2,15 +2,13 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { ask, at, send } from "../api/client";
+import { ask, at, CAMPAIGN, type CampaignPath, send } from "../api/client";
 import { planKey } from "../api/plans";
 
-type SheetPath = { clientId: string; planId: string; campaignId: string };
-
-const COMERS = "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/comers-back";
+const COMERS = `${CAMPAIGN}/comers-back`;
 
 /** Makes the campaign that follows: those who met the client through this one become its rows. */
-export function NextCampaign({ path }: { path: SheetPath }) {
+export function NextCampaign({ path }: { path: CampaignPath }) {
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -20,7 +18,7 @@ export function NextCampaign({ path }: { path: SheetPath }) {
   );
 }
 
-function Chosen({ path, onClose }: { path: SheetPath; onClose: () => void }) {
+function Chosen({ path, onClose }: { path: CampaignPath; onClose: () => void }) {
   const { message } = App.useApp();
   const navigate = useNavigate();
   const queries = useQueryClient();

@@ -1,3 +1,4 @@
+import { type CampaignPath } from "../api/client";
 import "./results.css";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type ReactNode } from "react";
@@ -110,7 +111,7 @@ function ResultsOf(props: {
   title: string;
   campaign: { id: string; temperature: Temperature } | undefined;
   sheet: string | undefined;
-  path: { clientId: string; planId: string; campaignId: string } | undefined;
+  path: CampaignPath | undefined;
 }) {
   const { clientId, offer, campaign } = props;
   const { look, set } = useLook(campaign?.id);

@@ -1,4 +1,4 @@
-import { type Schemas, ask, at, send } from "../api/client";
+import { ask, at, CAMPAIGN, type CampaignPath, type Schemas, send } from "../api/client";
 import type { Level, Scheme } from "./model";
 
 export const namingQuery = (clientId: string) =>
@@ -11,10 +11,10 @@ export const namingVersion = (clientId: string, version: number) =>
   send("get", "/api/clients/{clientId}/naming/{version}", at({ clientId, version }));
 
 /** Where names of a scheme that is not kept are asked for. */
-export const TRIED = "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/names-tried";
+export const TRIED = `${CAMPAIGN}/names-tried`;
 
 /** What a scheme makes of a sheet, before it is kept. */
-export const triedQuery = (path: { clientId: string; planId: string; campaignId: string }, scheme: Scheme) =>
+export const triedQuery = (path: CampaignPath, scheme: Scheme) =>
   ask.queryOptions("post", TRIED, at(path, scheme), { retry: false });
 
 export const readNames = (clientId: string, level: Level, text: string, scheme: Scheme | null) =>

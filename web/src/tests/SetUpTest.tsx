@@ -1,3 +1,4 @@
+import { type CampaignPath, type Schemas } from "../api/client";
 import "./tests.css";
 import { useQuery } from "@tanstack/react-query";
 import { App, Button, DatePicker, Input, InputNumber, Modal, Select } from "antd";
@@ -9,7 +10,6 @@ import { count, plural } from "../look/format";
 import { titled } from "../results";
 import { percent } from "./model";
 import { reckonedQuery, setUpTest, type TestAsked } from "./queries";
-import type { Schemas } from "../api/client";
 import { clockQuery } from "../api/clients";
 import { offerOfResults } from "../api/results";
 
@@ -18,7 +18,7 @@ const NOT_DECIDING = "cpm";
 
 /** Asks one question of some rows: what differs is found, what it needs is reckoned before it is set up. */
 export function SetUpTest(props: {
-  path: { clientId: string; planId: string; campaignId: string };
+  path: CampaignPath;
   campaign: Schemas["CampaignView"];
   rows: Schemas["RowView"][];
   onPerCreative: (rowId: string) => void;

@@ -1,20 +1,16 @@
 import { keepPreviousData } from "@tanstack/react-query";
-import { type Schemas, ask, at, send } from "../api/client";
+import { ask, at, CAMPAIGN, type CampaignPath, type Schemas, send } from "../api/client";
 
 export type TestAsked = Schemas["TestAsked"];
-type SheetPath = { clientId: string; planId: string; campaignId: string };
-
 /** What a test of some rows would need. */
-export const reckonedQuery = (path: SheetPath, body: TestAsked) =>
-  ask.queryOptions(
-    "post",
-    "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/tests/reckoned",
-    at(path, body),
-    { retry: false, placeholderData: keepPreviousData },
-  );
+export const reckonedQuery = (path: CampaignPath, body: TestAsked) =>
+  ask.queryOptions("post", `${CAMPAIGN}/tests/reckoned`, at(path, body), {
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
 
-export const setUpTest = (path: SheetPath, body: Schemas["NewTest"]) =>
-  send("post", "/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/tests", at(path, body));
+export const setUpTest = (path: CampaignPath, body: Schemas["NewTest"]) =>
+  send("post", `${CAMPAIGN}/tests`, at(path, body));
 
 export const endTest = (clientId: string, testId: string, learned: string) =>
   send("put", "/api/clients/{clientId}/tests/{testId}/ended", at({ clientId, testId }, { learned }));

@@ -1,0 +1,183 @@
+import { Modal } from "antd";
+import type { Schemas } from "../../api/client";
+import { people } from "../../look/format";
+import { AddDialog } from "./AddDialog";
+import { CarryDialog } from "./CarryDialog";
+import { CopyDialog } from "./CopyDialog";
+import type { Edit } from "../edits/editQueue";
+import { DeliveryDrawer } from "./delivery/DeliveryDrawer";
+import { ExcludeDialog } from "./ExcludeDialog";
+import { History } from "./History";
+import { Keys } from "./Keys";
+import type { Campaign } from "../model";
+import { PasteDialog } from "./PasteDialog";
+import { ReplaceDialog } from "./ReplaceDialog";
+import { SpreadDialog } from "./SpreadDialog";
+import { SplitDialog } from "./split/SplitDialog";
+import { SetUpTest } from "../../tests";
+
+/** What is open over the sheet. */
+export type Open =
+  | {
+      what:
+        | "rows"
+        | "columns"
+        | "split"
+        | "spread"
+        | "test"
+        | "delivery"
+        | "carry"
+        | "copy"
+        | "replace"
+        | "exclude"
+        | "history"
+        | "keys";
+    }
+  | { what: "paste"; text: string };
+
+/** The dialogs of the sheet; each makes one edit of what is selected. */
+export function SheetDialogs(props: {
+  open: Open;
+  clientId: string;
+  planId: string;
+  version: number;
+  campaign: Campaign;
+  others: Campaign[];
+  networkName: string;
+  accounts: Schemas["AccountView"][];
+  audiences: Schemas["Audience"][];
+  creatives: Schemas["Creative"][];
+  pickedRows: Campaign["rows"];
+  pickedCells: { rowId: string; columnId: string; on: boolean }[];
+  focusRow: Campaign["rows"][number] | undefined;
+  onEdit: (edit: Edit) => void;
+  onClose: () => void;
+}) {
+  const { open, clientId, planId, campaign, pickedRows, pickedCells, focusRow, onEdit, onClose } = props;
+  const path = { clientId, planId, campaignId: campaign.id };
+  const rowIds = pickedRows.map((r) => r.id);
+  switch (open.what) {
+    case "rows":
+      return (
+        <AddDialog
+          title="Add audiences as rows"
+          one="row"
+          choices={props.audiences
+            .filter((a) => a.accountId === campaign.accountId)
+            .map((a) => ({ id: a.id, words: a.name, note: `${people(a.size)} people` }))}
+          elsewhere={{ words: "Describe another audience", path: `/c/${clientId}/audiences` }}
+          onAdd={(audienceIds) => onEdit({ kind: "newRows", campaignId: campaign.id, audienceIds })}
+          onClose={onClose}
+        />
+      );
+    case "columns":
+      return (
+        <AddDialog
+          title="Add creatives as columns"
+          one="column"
+          choices={props.creatives
+            .filter((c) => !campaign.columns.some((k) => k.creativeId === c.id))
+            .map((c) => ({ id: c.id, words: c.name, note: c.headlines[0] ?? "" }))}
+          elsewhere={{ words: "Make another creative", path: `/c/${clientId}/creative` }}
+          onAdd={(creativeIds) => onEdit({ kind: "newColumns", campaignId: campaign.id, creativeIds })}
+          onClose={onClose}
+        />
+      );
+    case "split":
+      return focusRow ? (
+        <SplitDialog
+          {...{ clientId, planId, campaign }}
+          row={focusRow}
+          networkName={props.networkName}
+          onSplit={(split) =>
+            onEdit({ kind: "rowSplit", campaignId: campaign.id, rowId: focusRow.id, split })
+          }
+          onClose={onClose}
+        />
+      ) : null;
+    case "spread":
+      return (
+        <SpreadDialog
+          {...{ path, campaign, onClose }}
+          rows={pickedRows}
+          onSpread={(money, how) =>
+            onEdit({ kind: "rowSpread", campaignId: campaign.id, rowIds, money, how })
+          }
+        />
+      );
+    case "test":
+      return (
+        <SetUpTest
+          {...{ path, campaign, onClose }}
+          rows={pickedRows}
+          onPerCreative={(rowId) => onEdit({ kind: "rowPerCreative", campaignId: campaign.id, rowId })}
+        />
+      );
+    case "delivery":
+      return focusRow ? (
+        <DeliveryDrawer
+          {...{ path, campaign, onEdit, onClose }}
+          rows={pickedRows}
+          focus={focusRow}
+          version={props.version}
+          networkName={props.networkName}
+          audience={props.audiences.find((a) => a.id === focusRow.audienceId)}
+        />
+      ) : null;
+    case "carry":
+      return (
+        <CarryDialog
+          {...{ path, campaign, onClose }}
+          accounts={props.accounts}
+          onCopy={(accountId) => onEdit({ kind: "campaignCopy", campaignId: campaign.id, accountId })}
+        />
+      );
+    case "copy":
+      return <CopyDialog {...{ campaign, rowIds }} others={props.others} onCopy={onEdit} onClose={onClose} />;
+    case "replace":
+      return (
+        <ReplaceDialog
+          path={path}
+          rowIds={pickedRows.length > 1 ? rowIds : campaign.rows.map((r) => r.id)}
+          onReplace={(labels) => onEdit({ kind: "rowLabels", campaignId: campaign.id, labels })}
+          onClose={onClose}
+        />
+      );
+    case "exclude":
+      return (
+        <ExcludeDialog
+          ads={pickedCells.length}
+          onExclude={(why) =>
+            onEdit({
+              kind: "cellSwitch",
+              campaignId: campaign.id,
+              cells: pickedCells.map(({ rowId, columnId }) => ({ rowId, columnId })),
+              on: false,
+              why,
+            })
+          }
+          onClose={onClose}
+        />
+      );
+    case "paste": {
+      const startRowId = focusRow?.id ?? null;
+      return (
+        <PasteDialog
+          path={path}
+          startRowId={startRowId}
+          text={open.text}
+          onPaste={() => onEdit({ kind: "paste", campaignId: campaign.id, startRowId, text: open.text })}
+          onClose={onClose}
+        />
+      );
+    }
+    case "history":
+      return <History {...{ clientId, planId, onClose }} version={props.version} />;
+    case "keys":
+      return (
+        <Modal open footer={null} title="Keys on the sheet" onCancel={onClose}>
+          <Keys />
+        </Modal>
+      );
+  }
+}

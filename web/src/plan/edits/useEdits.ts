@@ -1,0 +1,121 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { App } from "antd";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type Problem, type Schemas, askAgain, at, send } from "../../api/client";
+import { useKept } from "../../frame/kept";
+import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
+import { whole } from "./whole";
+import { CHANGES, planKey } from "../../api/plans";
+import { RESULT_PATHS } from "../../api/results";
+
+type View = Schemas["PlanView"];
+
+const ELSEWHERE_MS = 250;
+
+export interface Edits {
+  make: (edit: Edit) => void;
+  /** Settles when the edit is kept or refused. */
+  ask: (edit: Edit) => Promise<void>;
+  undo: () => void;
+  redo: () => void;
+  /** Made here and not yet kept. */
+  waiting: readonly WaitingEdit[];
+}
+
+/** The door through which a plan is edited in the browser; what comes back is put on the screen as it is. */
+export function useEdits(clientId: string, planId: string): Edits {
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const [waiting, setWaiting] = useState<readonly WaitingEdit[]>([]);
+  const elsewhere = useRef<number>(undefined);
+  const key = useMemo(() => planKey(clientId, planId), [clientId, planId]);
+
+  const show = useCallback(
+    (answer: View, held: View | undefined) => {
+      queries.setQueryData(key, whole(held, answer));
+      // What stands elsewhere is asked for once the sheet is drawn, and once for several edits in a row.
+      window.clearTimeout(elsewhere.current);
+      elsewhere.current = window.setTimeout(() => {
+        void askAgain(queries, "/api/clients", "/api/clients/{clientId}", CHANGES, ...RESULT_PATHS);
+      }, ELSEWHERE_MS);
+    },
+    [queries, key],
+  );
+
+  const queue = useMemo(() => {
+    const { tell, kept, refuse } = useKept.getState();
+    const made: EditQueue = new EditQueue(`tidewrack.waiting.${clientId}.${planId}`, {
+      send: async ({ editId, edit }) => {
+        const view = queries.getQueryData<View>(key);
+        const body = { editId, version: view?.version ?? 0, held: view?.stamp ?? null, edit };
+        const path = { clientId, planId };
+        show(await send("put", "/api/clients/{clientId}/plans/{planId}/edits", at(path, body)), view);
+        kept();
+      },
+      reload: () => void queries.invalidateQueries({ queryKey: key }),
+      refused: (_, problem: Problem, told) => {
+        refuse(problem.message);
+        if (!told) message.error({ content: problem.message, duration: 8 });
+      },
+      state: (count, connected) => {
+        setWaiting([...made.edits]);
+        tell(`plan ${planId}`, count, connected);
+      },
+      store: window.localStorage,
+      later: (run, ms) => window.setTimeout(run, ms),
+      newId: () => crypto.randomUUID(),
+    });
+    return made;
+  }, [clientId, planId, queries, key, show, message]);
+
+  useEffect(() => {
+    queue.start();
+    return () => queue.stop();
+  }, [queue]);
+
+  const step = useCallback(
+    async (which: "undo" | "redo") => {
+      if (which === "undo" && queue.takeBack()) return;
+      await queue.idle();
+      const { tell, kept, refuse } = useKept.getState();
+      const view = queries.getQueryData<View>(key);
+      const body = { version: view?.version ?? 0, held: view?.stamp ?? null };
+      tell(`steps of ${planId}`, 1, true);
+      try {
+        show(
+          await send(
+            "post",
+            `/api/clients/{clientId}/plans/{planId}/${which}`,
+            at({ clientId, planId }, body),
+          ),
+          view,
+        );
+        kept();
+      } catch (e) {
+        refuse((e as Error).message);
+        message.error((e as Error).message);
+        void queries.invalidateQueries({ queryKey: key });
+      } finally {
+        tell(`steps of ${planId}`, 0, true);
+      }
+    },
+    [queue, queries, key, clientId, planId, show, message],
+  );
+
+  // Each step is made on the plan that the one before left, however fast the key is pressed.
+  const steps = useRef(Promise.resolve());
+  const inTurn = useCallback(
+    (which: "undo" | "redo") => {
+      steps.current = steps.current.then(() => step(which));
+    },
+    [step],
+  );
+
+  return {
+    make: useCallback((edit: Edit) => queue.make(edit), [queue]),
+    ask: useCallback((edit: Edit) => queue.ask(edit), [queue]),
+    undo: useCallback(() => inTurn("undo"), [inTurn]),
+    redo: useCallback(() => inTurn("redo"), [inTurn]),
+    waiting,
+  };
+}

@@ -1,0 +1,316 @@
+import "../sheet.css";
+import { useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
+import { useEffect, useRef, type PointerEvent } from "react";
+import type { Schemas } from "../../api/client";
+import { money, people } from "../../look/format";
+import { Cell, type CellShown } from "./Cell";
+import { InlineInput } from "./InlineInput";
+import { supposed } from "./lenses";
+import { Lock } from "./Lock";
+import { moneyWords, type Campaign } from "../model";
+import { TEXT_INPUT, useSheetKeys, type Pressed } from "./keys";
+import {
+  block,
+  covers,
+  moved,
+  single,
+  wholeColumn,
+  wholeRow,
+  type Block,
+  type Editing,
+  type Selection,
+} from "./selection";
+import { stillUrl } from "../../api/creatives";
+
+const ROW = 47;
+const HEAD = 124;
+const FOOT = 38;
+const LEFT = 244;
+const RIGHT = 108;
+
+function isTyping(event: { target: EventTarget | null }): boolean {
+  return (event.target as HTMLElement).matches(TEXT_INPUT);
+}
+
+interface SheetProps {
+  clientId: string;
+  campaign: Campaign;
+  creatives: Map<string, Schemas["Creative"]>;
+  columnWidth: number;
+  /** Names of ad groups, where the lens shows names. */
+  rowNames: Map<string, string> | undefined;
+  shown: (row: number, column: number) => CellShown;
+  selection: Selection;
+  onSelect: (selection: Selection) => void;
+  waiting: Set<string>;
+  editing: Editing;
+  onEditing: (editing: Editing) => void;
+  onMoney: (text: string) => void;
+  /** Asks for the money that the campaign shares. */
+  onShared: () => void;
+  onLabel: (rowId: string, label: string) => void;
+  onKey: (event: Pressed) => void;
+  /** What is selected, as a spreadsheet takes it. */
+  copyText: () => string;
+  onCopied: () => void;
+  onPaste: (text: string) => void;
+}
+
+/** What is drawn of the columns, and how wide all of it is. */
+interface Drawn {
+  items: VirtualItem[];
+  width: number;
+}
+
+/** The crossing of rows and columns. Only what is in sight is drawn; heads stay in sight. */
+export function Sheet(props: SheetProps) {
+  const { campaign, selection, columnWidth } = props;
+  const { rows, columns } = campaign;
+  const scroller = useRef<HTMLDivElement>(null);
+  const rowItems = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW,
+    paddingStart: HEAD,
+    scrollPaddingStart: HEAD,
+    scrollPaddingEnd: FOOT,
+    overscan: 6,
+  });
+  const columnItems = useVirtualizer({
+    horizontal: true,
+    count: columns.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => columnWidth,
+    paddingStart: LEFT,
+    scrollPaddingStart: LEFT,
+    scrollPaddingEnd: RIGHT,
+    overscan: 3,
+  });
+  useEffect(() => columnItems.measure(), [columnWidth, columnItems]);
+  const width = LEFT + columns.length * columnWidth + RIGHT;
+  const picked = block(selection, rows.length, columns.length);
+  const { row: focusRow, column: focusColumn } = selection.focus;
+  useEffect(() => {
+    if (focusRow < rows.length) rowItems.scrollToIndex(focusRow);
+    if (focusColumn < columns.length) columnItems.scrollToIndex(focusColumn);
+  }, [focusRow, focusColumn, rows.length, columns.length, rowItems, columnItems]);
+
+  const spotOf = (event: PointerEvent) => {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-column]");
+    return cell ? { row: Number(cell.dataset.row), column: Number(cell.dataset.column) } : undefined;
+  };
+  const pointer = useRef({ x: 0, y: 0 });
+  const onPointer = (event: PointerEvent) => {
+    const spot = spotOf(event);
+    if (!spot || event.buttons !== 1) return;
+    // A cell at the edge that is pressed comes into sight: then the sheet moved under the pointer, and nobody dragged.
+    const still = event.clientX === pointer.current.x && event.clientY === pointer.current.y;
+    pointer.current = { x: event.clientX, y: event.clientY };
+    if (event.type === "pointerover" && still) return;
+    if (event.type === "pointerdown" && !event.shiftKey) props.onSelect(single(spot.row, spot.column));
+    else props.onSelect({ anchor: selection.anchor, focus: spot });
+  };
+  const onKeyDown = (event: Pressed) => {
+    if (isTyping(event)) return;
+    const next = moved(selection, event.key, event.shiftKey, rows.length, columns.length);
+    if (next) {
+      event.preventDefault();
+      props.onSelect(next);
+    } else {
+      props.onKey(event);
+    }
+  };
+  useSheetKeys(scroller, onKeyDown);
+  const refocus = () => scroller.current?.focus();
+  const items = columnItems.getVirtualItems();
+
+  return (
+    <div
+      ref={scroller}
+      className="sheet"
+      role="grid"
+      aria-label={`Sheet of ${campaign.name}`}
+      aria-rowcount={rows.length}
+      aria-colcount={columns.length}
+      aria-activedescendant={`cell-${focusRow}-${focusColumn}`}
+      tabIndex={0}
+      onKeyDown={onKeyDown}
+      onPointerDown={onPointer}
+      onPointerOver={onPointer}
+      onCopy={(event) => {
+        if (isTyping(event)) return;
+        event.preventDefault();
+        event.clipboardData.setData("text/plain", props.copyText());
+        props.onCopied();
+      }}
+      onPaste={(event) => {
+        if (isTyping(event)) return;
+        event.preventDefault();
+        props.onPaste(event.clipboardData.getData("text/plain"));
+      }}
+    >
+      <div style={{ height: HEAD + rows.length * ROW + FOOT, width, minWidth: "100%", position: "relative" }}>
+        <Heads {...props} {...{ items, width, picked }} />
+        {rowItems.getVirtualItems().map((item) => {
+          const row = rows[item.index];
+          return (
+            row && (
+              <Line
+                key={row.id}
+                {...props}
+                {...{ items, width, picked, row, refocus }}
+                at={item.index}
+                top={item.start}
+              />
+            )
+          );
+        })}
+        <Sums {...{ campaign, columnWidth, items, width }} />
+      </div>
+    </div>
+  );
+}
+
+/** The creatives above their columns. */
+function Heads(props: SheetProps & Drawn & { picked: Block }) {
+  const { campaign, columnWidth, items, width, picked } = props;
+  return (
+    <div className="heads" style={{ height: HEAD, width }} role="row">
+      <div className="line" style={{ height: HEAD, width, border: 0 }}>
+        <div className="corner" style={{ width: LEFT }}>
+          Audience rows, one ad group each
+        </div>
+        {items.map((item) => {
+          const column = campaign.columns[item.index];
+          const creative = column && props.creatives.get(column.creativeId);
+          const on = item.index >= picked.left && item.index <= picked.right;
+          return (
+            <div
+              key={item.key}
+              role="columnheader"
+              className={`column-head ${on ? "on" : ""}`}
+              style={{ left: item.start, width: columnWidth }}
+              title={creative?.name}
+              onClick={() => props.onSelect(wholeColumn(item.index, campaign.rows.length))}
+            >
+              {creative?.media[0] ? (
+                <img className="thumb" alt="" src={stillUrl(props.clientId, creative.media[0].sha256)} />
+              ) : (
+                <span className="thumb" />
+              )}
+              <b>{creative?.name}</b>
+              <span className="note">{money(column?.dailyMinor ?? 0, campaign.currency)} a day</span>
+            </div>
+          );
+        })}
+        <div className="per-day" style={{ width: RIGHT, justifyContent: "flex-end", paddingBottom: 8 }}>
+          <span className="note">{campaign.basis === "LIFETIME" ? "For the flight" : "Per day"}</span>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+/** A row: its name, its ads, its money. */
+function Line(
+  props: SheetProps &
+    Drawn & { picked: Block; row: Campaign["rows"][number]; at: number; top: number; refocus: () => void },
+) {
+  const { campaign, columnWidth, items, width, picked, row, at, top, refocus } = props;
+  const shared = campaign.sharedMinor != null;
+  const on = at >= picked.top && at <= picked.bottom;
+  const editing = props.editing?.rowId === row.id ? props.editing.what : undefined;
+  return (
+    <div className="line" role="row" style={{ top: top, height: ROW, width }}>
+      <div
+        role="rowheader"
+        className={`row-head ${on ? "on" : ""}`}
+        style={{ width: LEFT }}
+        title={row.label}
+        onClick={() => props.onSelect(wholeRow(at, campaign.columns.length))}
+        onDoubleClick={() => props.onEditing({ rowId: row.id, what: "label" })}
+      >
+        {editing === "label" ? (
+          <InlineInput
+            label={`Name of row ${row.label}`}
+            initial={row.label}
+            onDone={(text) => {
+              props.onEditing(null);
+              if (text !== undefined) props.onLabel(row.id, text);
+              refocus();
+            }}
+          />
+        ) : (
+          <>
+            <b>{row.label}</b>
+            {props.rowNames ? (
+              <span className="note mono" title={props.rowNames.get(row.id)}>
+                {props.rowNames.get(row.id)}
+              </span>
+            ) : (
+              <span className="note">{people(row.size)} people</span>
+            )}
+          </>
+        )}
+      </div>
+      {items.map((cell) => (
+        <Cell
+          key={cell.key}
+          id={`cell-${at}-${cell.index}`}
+          row={at}
+          column={cell.index}
+          left={cell.start}
+          width={columnWidth}
+          picked={covers(picked, at, cell.index)}
+          waiting={props.waiting.has(`${row.id}/${campaign.columns[cell.index]?.id}`)}
+          shown={props.shown(at, cell.index)}
+        />
+      ))}
+      <div
+        className={`per-day ${props.waiting.has(row.id) ? "waiting" : ""}`}
+        style={{ width: RIGHT, cursor: shared ? "pointer" : "text" }}
+        data-testid={`money-${at}`}
+        onClick={() => (shared ? props.onShared() : props.onEditing({ rowId: row.id, what: "money" }))}
+      >
+        {editing === "money" ? (
+          <InlineInput
+            label={`${moneyWords(campaign)} of ${row.label}`}
+            initial={money(row.moneyMinor, campaign.currency)}
+            onDone={(text) => {
+              props.onEditing(null);
+              if (text !== undefined) props.onMoney(text);
+              refocus();
+            }}
+          />
+        ) : (
+          <>
+            <span>
+              {!shared && row.locked && <Lock />}{" "}
+              {shared ? supposed(campaign, row.spendsMinor) : money(row.moneyMinor, campaign.currency)}
+            </span>
+            {row.spendsMinor === 0 && <span className="note">no ads on</span>}
+          </>
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** What each column spends in the whole flight. */
+function Sums({ campaign, columnWidth, items, width }: Pick<SheetProps, "campaign" | "columnWidth"> & Drawn) {
+  return (
+    <div className="foot-line" style={{ top: HEAD + campaign.rows.length * ROW, height: FOOT, width }}>
+      <div className="foot-head" style={{ width: LEFT }}>
+        Whole flight, {campaign.days} days
+      </div>
+      {items.map((item) => (
+        <span key={item.key} className="sum" style={{ left: item.start, width: columnWidth }}>
+          {money(campaign.columns[item.index]?.flightMinor ?? 0, campaign.currency)}
+        </span>
+      ))}
+      <div className="per-day" style={{ width: RIGHT }}>
+        <span data-testid="flight-total">{money(campaign.flightMinor, campaign.currency)}</span>
+      </div>
+    </div>
+  );
+}

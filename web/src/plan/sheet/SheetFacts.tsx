@@ -1,0 +1,81 @@
+import type { Schemas } from "../../api/client";
+import { blockers, Findings } from "../../look/Findings";
+import { plural } from "../../look/format";
+import { MoneyFacts } from "../facts/MoneyFacts";
+import { RowFacts } from "../facts/RowFacts";
+import { Silenced } from "../facts/Silenced";
+import type { Campaign, Finding, Lens } from "../model";
+
+/** What is told beside the sheet: its checks, its money, or the row and the ad at hand. */
+export function SheetFacts(props: {
+  clientId: string;
+  planId: string;
+  version: number;
+  lens: Lens;
+  campaigns: Campaign[];
+  whole: Campaign;
+  /** With the rows that the filter leaves. */
+  campaign: Campaign;
+  focusRow: Campaign["rows"][number] | undefined;
+  column: number;
+  /** Rows selected. */
+  selected: number;
+  /** Grows each time the money of the row is to be typed. */
+  focusMoney: number;
+  audience: Schemas["Audience"] | undefined;
+  creativeOf: Map<string, Schemas["Creative"]>;
+  names: Schemas["NamesView"] | undefined;
+  jump: (place: Schemas["Place"]) => void;
+  mend: (finding: Finding) => void;
+  leave: (finding: Finding, why: string | null) => void;
+  onMoney: (text: string) => void;
+  onLock: () => void;
+  onShared: () => void;
+  onOpen: (what: "spread" | "delivery") => void;
+}) {
+  const { clientId, planId, version, lens, whole, campaign, focusRow, jump, mend, leave } = props;
+  if (lens === "checks") {
+    const found = `${plural(whole.findings.length, "finding")}, ${plural(blockers(whole.findings), "blocker")}`;
+    return (
+      <>
+        <h2>Checks</h2>
+        <p className="note">
+          {whole.findings.length === 0
+            ? "Every rule looked; nothing was found."
+            : `${found}. Each leads to the field that mends it.`}
+        </p>
+        <Findings findings={whole.findings} onJump={jump} onMend={mend} onSilence={leave} />
+        <Silenced silenced={whole.silenced} onTell={(finding) => leave(finding, null)} />
+      </>
+    );
+  }
+  if (lens === "money") {
+    return (
+      <MoneyFacts
+        {...{ clientId, planId, version }}
+        campaigns={props.campaigns}
+        current={whole}
+        row={focusRow}
+        selected={props.selected}
+        onSpread={() => props.onOpen("spread")}
+      />
+    );
+  }
+  if (!focusRow) return <Findings findings={whole.findings} onJump={jump} onMend={mend} />;
+  return (
+    <RowFacts
+      {...{ clientId, planId, version, campaign }}
+      focusMoney={props.focusMoney}
+      spot={{ row: campaign.rows.indexOf(focusRow), column: props.column }}
+      audience={props.audience}
+      creative={props.creativeOf.get(campaign.columns[props.column]?.creativeId ?? "")}
+      names={props.names}
+      onMoney={props.onMoney}
+      onLock={props.onLock}
+      onShared={props.onShared}
+      onMend={mend}
+      onDelivery={() => props.onOpen("delivery")}
+      onJump={jump}
+    />
+  );
+}
