@@ -62,8 +62,12 @@ final class Buyer implements AutoCloseable {
                 .click();
     }
 
-    /** Presses a button; of several by that name the one that was opened last, as a person would see it. */
+    /**
+     * Presses a button; of several by that name the one that was opened last, as a person would see it. Nobody presses in a dialog that
+     * is still growing: on a busy machine such a click went to where the button had been.
+     */
     void press(String button) {
+        page.waitForFunction("() => !document.querySelector('.ant-zoom-appear, .ant-zoom-enter')");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
                 .last()
                 .click();

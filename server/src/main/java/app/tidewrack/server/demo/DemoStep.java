@@ -9,7 +9,7 @@ import app.tidewrack.server.creative.CopyDeck.Wording;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
-import app.tidewrack.server.plan.EditBody;
+import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.source.SourceLibrary;
 import app.tidewrack.server.splittest.SplitTests.TestAsked;
 import java.util.List;

@@ -3,6 +3,8 @@ package app.tidewrack.server.plan;
 import app.tidewrack.core.plan.MoneyCalendar;
 import app.tidewrack.server.plan.PlanDesk.PlanLine;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
+import app.tidewrack.server.plan.edit.EditBody;
+import app.tidewrack.server.plan.inspect.RowPeople;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;

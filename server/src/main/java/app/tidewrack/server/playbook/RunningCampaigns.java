@@ -22,7 +22,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanDesk.Versioned;
-import app.tidewrack.server.plan.PlanInspector;
+import app.tidewrack.server.plan.inspect.PlanInspector;
 import app.tidewrack.server.playbook.PlaybookMapper.RowOnNetwork;
 import app.tidewrack.server.results.RowDays;
 import app.tidewrack.server.results.RowDays.RowKey;

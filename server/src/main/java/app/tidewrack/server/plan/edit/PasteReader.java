@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.edit;
 
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Pasted;
@@ -23,7 +23,7 @@ import org.springframework.stereotype.Component;
 
 /** Reads what spreadsheets put on the clipboard: cells parted by tabs, quoted where they hold a tab or line end. */
 @Component
-class PasteReader {
+public class PasteReader {
     private static final CSVFormat CELLS = CSVFormat.TDF
             .builder()
             .setIgnoreEmptyLines(false)
@@ -44,7 +44,7 @@ class PasteReader {
      * @param startRowId the row at hand; null for the first
      * @throws Refusal when the text is none that a spreadsheet writes, or too long
      */
-    Pasted read(String clientId, Campaign campaign, @Nullable String startRowId, String text) {
+    public Pasted read(String clientId, Campaign campaign, @Nullable String startRowId, String text) {
         Map<String, String> ids = audiences.all(clientId).stream()
                 .filter(a -> a.accountId().equals(campaign.accountId()))
                 .collect(Collectors.toMap(a -> a.name().toLowerCase(Locale.ROOT), Audience::id, (a, b) -> a));

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.preview;
 
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.brief.Result;
@@ -19,6 +19,8 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.forecast.AccountRates;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.plan.inspect.RowPeople;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.name;
 
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.naming.Codes;
@@ -18,7 +18,9 @@ import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.tracking.LinkTail;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.PlanInspector.Surroundings;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.plan.inspect.PlanInspector;
+import app.tidewrack.server.plan.inspect.PlanInspector.Surroundings;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.preview;
 
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkRefused;
@@ -24,9 +24,16 @@ import app.tidewrack.server.audience.KnownSizes;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.CampaignCarrier.Foreseen;
-import app.tidewrack.server.plan.EditBody.SplitBody;
-import app.tidewrack.server.plan.SplitReader.VariableOffer;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.plan.edit.CampaignCarrier;
+import app.tidewrack.server.plan.edit.CampaignCarrier.Foreseen;
+import app.tidewrack.server.plan.edit.EditBody;
+import app.tidewrack.server.plan.edit.EditBody.SplitBody;
+import app.tidewrack.server.plan.edit.PasteReader;
+import app.tidewrack.server.plan.edit.SplitReader;
+import app.tidewrack.server.plan.edit.SplitReader.VariableOffer;
+import app.tidewrack.server.plan.inspect.BidPrices;
+import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Ids;
 import jakarta.validation.Valid;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.name;
 
 import app.tidewrack.core.naming.NameLevel;
 import app.tidewrack.core.naming.NamePart;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.inspect;
 
 import java.util.List;
 import org.apache.ibatis.annotations.Insert;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.preview;
 
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkConnector;
@@ -16,6 +16,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.List;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.inspect;
 
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkRefused;
@@ -25,7 +25,7 @@ import org.springframework.stereotype.Component;
 
 /** Whom rows talk to: a whole audience, or after a split the part of it that a row keeps to, with its own size. */
 @Component
-class RowPeople {
+public class RowPeople {
     private static final Logger LOG = LoggerFactory.getLogger(RowPeople.class);
 
     private final KnownSizes sizes;
@@ -64,14 +64,14 @@ class RowPeople {
     }
 
     /** Sizes by row id, from what is remembered; one that was never told is null. */
-    Map<String, @Nullable AudienceSize> sizes(String clientId, Campaign campaign) {
+    public Map<String, @Nullable AudienceSize> sizes(String clientId, Campaign campaign) {
         Map<String, @Nullable AudienceSize> sizes = new HashMap<>();
         of(clientId, campaign, audiences.byId(clientId)).forEach((id, a) -> sizes.put(id, a.size()));
         return sizes;
     }
 
     /** Asks networks for the sizes and bids that a plan's rows lack; while one is away they stay unknown. */
-    void askUnknown(String clientId, Plan plan) {
+    public void askUnknown(String clientId, Plan plan) {
         if (plan.campaigns().stream()
                 .flatMap(c -> c.rows().stream())
                 .allMatch(r -> r.narrowing().none() && r.delivery().bid().equals(Bid.AUTOMATIC))) {

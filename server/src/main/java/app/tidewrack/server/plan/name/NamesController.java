@@ -1,12 +1,14 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.name;
 
 import app.tidewrack.core.naming.NameLevel;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.PlanNames;
-import app.tidewrack.server.plan.NameTrials.Tried;
-import app.tidewrack.server.plan.NamesElsewhere.ReadNames;
+import app.tidewrack.server.plan.PlanDesk;
+import app.tidewrack.server.plan.inspect.PlanInspector;
+import app.tidewrack.server.plan.name.NameTrials.Tried;
+import app.tidewrack.server.plan.name.NamesElsewhere.ReadNames;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.edit;
 
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
@@ -229,7 +229,7 @@ public sealed interface EditBody {
             @NotNull String campaignId,
             @Nullable String startRowId,
             @NotNull @Size(max = MOST_TEXT) String text) implements EditBody {
-        static final int MOST_TEXT = 1_000_000;
+        public static final int MOST_TEXT = 1_000_000;
     }
 
     record NewColumns(

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.inspect;
 
 import java.time.Instant;
 import java.util.List;

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.edit;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.creative.Creative;
@@ -32,7 +32,7 @@ import org.springframework.stereotype.Component;
 
 /** Carries a campaign over to another account, with audiences as its network can take them. */
 @Component
-class CampaignCarrier {
+public class CampaignCarrier {
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
     private final Accounts accounts;
@@ -60,9 +60,10 @@ class CampaignCarrier {
      *
      * @param network the name of the other network
      */
-    record Foreseen(String network, int rows, int columns, int ads, List<Loss> losses, List<AudienceThere> audiences) {}
+    public record Foreseen(
+            String network, int rows, int columns, int ads, List<Loss> losses, List<AudienceThere> audiences) {}
 
-    Foreseen foresee(String clientId, Campaign campaign, String accountId) {
+    public Foreseen foresee(String clientId, Campaign campaign, String accountId) {
         Map<String, NearestAudience> nearest = nearest(clientId, campaign, accountId);
         Map<String, Audience> known = audiences.byId(clientId);
         Carried carried = carry(

@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.edit;
 
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
@@ -21,8 +21,8 @@ import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.EditBody.SplitBody;
-import app.tidewrack.server.plan.EditBody.SplitBy;
+import app.tidewrack.server.plan.edit.EditBody.SplitBody;
+import app.tidewrack.server.plan.edit.EditBody.SplitBy;
 import app.tidewrack.server.source.SourceLibrary;
 import app.tidewrack.server.source.SourceLibrary.Source;
 import app.tidewrack.server.source.SourceTerms;
@@ -45,7 +45,7 @@ import org.springframework.stereotype.Component;
 
 /** What a row can be split by on its network, and splits of the values that were chosen. */
 @Component
-class SplitReader {
+public class SplitReader {
     /** Of these the network lists the values, whatever the audience asks for. */
     private static final Set<Variable> LISTED =
             EnumSet.of(Variable.DEVICE, Variable.SYSTEM, Variable.CONNECTION, Variable.LANGUAGE);
@@ -76,7 +76,7 @@ class SplitReader {
      * @param ages what is cut into bands; null for other variables
      * @param lacking why there is nothing to choose from; empty where there is
      */
-    record VariableOffer(
+    public record VariableOffer(
             Variable variable,
             String words,
             List<Choice> choices,
@@ -86,7 +86,7 @@ class SplitReader {
     /** What the values are looked up in. */
     private record Ground(AudienceDefinition people, Rulebook rulebook, Account account) {}
 
-    List<VariableOffer> offers(String clientId, Campaign campaign, Row row) {
+    public List<VariableOffer> offers(String clientId, Campaign campaign, Row row) {
         Ground ground = ground(clientId, campaign, row);
         return Arrays.stream(Variable.values())
                 .map(v -> offer(clientId, ground, v))
@@ -271,7 +271,7 @@ class SplitReader {
      *
      * @throws Refusal when a value is none of the row's
      */
-    Split read(String clientId, Campaign campaign, Row row, SplitBody body) {
+    public Split read(String clientId, Campaign campaign, Row row, SplitBody body) {
         Ground ground = ground(clientId, campaign, row);
         return new Split(
                 body.by().stream()

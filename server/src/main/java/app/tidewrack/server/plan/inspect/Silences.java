@@ -1,9 +1,9 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.inspect;
 
 import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.check.Severity;
 import app.tidewrack.core.refusal.Refusal;
-import app.tidewrack.server.plan.SilenceMapper.Silence;
+import app.tidewrack.server.plan.inspect.SilenceMapper.Silence;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /** Warnings and hints that somebody has looked at and left for a reason. Blockers cannot be silenced. */
 @Component
-class Silences {
+public class Silences {
     private static final int LONGEST_REASON = 200;
 
     private final SilenceMapper mapper;
@@ -24,7 +24,7 @@ class Silences {
     }
 
     /** A finding that is not told any more, who silenced it and why. */
-    record Silenced(Finding finding, String why, String person) {}
+    public record Silenced(Finding finding, String why, String person) {}
 
     record Sorted(List<Finding> told, List<Silenced> silenced) {}
 
@@ -63,7 +63,7 @@ class Silences {
      * @param why null to let it be told again
      * @throws Refusal when there is no such warning or hint, or no reason
      */
-    void set(
+    public void set(
             String clientId,
             String campaignId,
             List<Finding> findings,

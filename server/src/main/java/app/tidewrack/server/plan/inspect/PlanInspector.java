@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.inspect;
 
 import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Finding;
@@ -25,8 +25,8 @@ import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.LiveStates.CampaignState;
-import app.tidewrack.server.plan.Silences.Silenced;
+import app.tidewrack.server.plan.inspect.LiveStates.CampaignState;
+import app.tidewrack.server.plan.inspect.Silences.Silenced;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
@@ -111,7 +111,7 @@ public class PlanInspector {
             Set<String> subjects,
             Instant now) {
 
-        boolean live(Campaign campaign) {
+        public boolean live(Campaign campaign) {
             CampaignState state = states.get(campaign.id());
             return state != null && state.live();
         }
@@ -170,7 +170,7 @@ public class PlanInspector {
     }
 
     /** As another scheme would name them. */
-    PlanNames names(Campaign campaign, Surroundings s, NamingScheme scheme) {
+    public PlanNames names(Campaign campaign, Surroundings s, NamingScheme scheme) {
         return names(campaign, s, scheme, null);
     }
 

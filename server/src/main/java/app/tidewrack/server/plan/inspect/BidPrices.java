@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.inspect;
 
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkConnector;
@@ -16,7 +16,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.KnownBidMapper.KnownBid;
+import app.tidewrack.server.plan.inspect.KnownBidMapper.KnownBid;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.HashMap;
 import java.util.List;
@@ -30,7 +30,7 @@ import org.springframework.stereotype.Component;
 
 /** What networks tell of bids, remembered, so that a sheet says which are too low without asking again. */
 @Component
-class BidPrices {
+public class BidPrices {
     private static final Logger LOG = LoggerFactory.getLogger(BidPrices.class);
 
     private final KnownBidMapper mapper;
@@ -53,7 +53,7 @@ class BidPrices {
     }
 
     /** Asks the network what bids win for a row delivered so, and remembers it. */
-    BidTold ask(String clientId, Campaign campaign, Row row, AudienceDefinition people) {
+    public BidTold ask(String clientId, Campaign campaign, Row row, AudienceDefinition people) {
         Account account = accounts.account(clientId, campaign.accountId());
         NetworkConnector connector = networks.connector(account.network());
         connector.openAccount(accounts.order(account));

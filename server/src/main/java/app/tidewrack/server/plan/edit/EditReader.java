@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.edit;
 
 import app.tidewrack.core.check.Checks;
 import app.tidewrack.core.check.Mends;
@@ -44,7 +44,9 @@ import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.creative.CreativeLibrary;
-import app.tidewrack.server.plan.EditBody.FactsBody;
+import app.tidewrack.server.plan.edit.EditBody.FactsBody;
+import app.tidewrack.server.plan.inspect.PlanInspector;
+import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.time.ZoneId;
@@ -62,7 +64,7 @@ import org.springframework.stereotype.Component;
 
 /** Makes core's edits of what the browser sends: reads money, gives ids, looks up what is referred to. */
 @Component
-class EditReader {
+public class EditReader {
     private final ClientMapper clients;
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
@@ -91,7 +93,7 @@ class EditReader {
         this.inspector = inspector;
     }
 
-    PlanEdit read(String clientId, Plan plan, EditBody body) {
+    public PlanEdit read(String clientId, Plan plan, EditBody body) {
         return Stream.<Reading>of(this::ofCampaign, this::ofMoney, this::newOrTaken, this::ofRows)
                 .map(reading -> reading.read(clientId, plan, body))
                 .filter(Objects::nonNull)

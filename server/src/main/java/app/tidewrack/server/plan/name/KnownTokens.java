@@ -1,4 +1,4 @@
-package app.tidewrack.server.plan;
+package app.tidewrack.server.plan.name;
 
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Campaign;
@@ -10,6 +10,7 @@ import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.creative.CopyDeck;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.plan.PlanDesk;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.Map;
