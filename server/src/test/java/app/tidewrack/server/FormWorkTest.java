@@ -8,6 +8,9 @@ import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doReturn;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.asyncDispatch;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import app.tidewrack.connector.Leads.ChatLine;
 import app.tidewrack.connector.Leads.ChatTold;
@@ -42,6 +45,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.MvcResult;
 import tools.jackson.databind.JsonNode;
 
 /** Forms and their versions, messages and their senders, leads from network to receiver. */
@@ -265,6 +269,12 @@ class FormWorkTest extends WithServer {
         assertThat(newest.get("ofPerson").asInt()).isEqualTo(2);
         assertThat(newest.get("earlier").asInt()).isEqualTo(1);
         assertThat(inbox.get(3).get("kind").asString()).isEqualTo("CHAT");
+        assertThat(table())
+                .startsWith("\uFEFFcame at,state,form,ad,earlier leads,note,")
+                .contains("'=1+1")
+                .doesNotContain(",=1+1")
+                .contains("person: Hi")
+                .hasLineCount(5);
         // A receiver that fails once gets the lead again, signed anew.
         long until = System.nanoTime() + Duration.ofSeconds(40).toNanos();
         while (received() < 4 && System.nanoTime() < until) {
@@ -300,6 +310,16 @@ class FormWorkTest extends WithServer {
                 .doesNotContain("Ada@")
                 .contains("bo@example.com");
         assertThat(sql.queryForObject("select count(*) from lead", Long.class)).isEqualTo(2);
+    }
+
+    /** The inbox as a spreadsheet gets it, written while it is read. */
+    private String table() throws Exception {
+        MvcResult begun =
+                mvc.perform(get(CLIENT + "/leads.csv?find=").with(user("ines"))).andReturn();
+        MvcResult done = begun.getRequest().isAsyncStarted()
+                ? mvc.perform(asyncDispatch(begun)).andReturn()
+                : begun;
+        return done.getResponse().getContentAsString(StandardCharsets.UTF_8);
     }
 
     private JsonNode leads() throws Exception {

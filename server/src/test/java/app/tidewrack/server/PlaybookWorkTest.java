@@ -204,4 +204,64 @@ class PlaybookWorkTest extends RunningSheet {
                 .isEqualTo(200);
         assertThat(network.standing(Level.AD)).hasSizeGreaterThan(1);
     }
+
+    private String comersBack() {
+        return CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/comers-back";
+    }
+
+    /** Who met the client through a campaign becomes a retargeting campaign of the same plan, with its ads, and nothing is launched. */
+    @Test
+    void whoComesBackBecomesTheNextCampaign() throws Exception {
+        List<String> keys = StreamSupport.stream(scene.get(comersBack()).spliterator(), false)
+                .map(c -> c.get("key").asString())
+                .toList();
+        assertThat(keys).containsExactly("visited", "basket");
+
+        String next =
+                scene.post(comersBack(), Map.of("keys", keys)).get("campaignId").asString();
+
+        JsonNode campaigns = scene.get(CLIENT + "/plans/" + plan).get("campaigns");
+        JsonNode made = campaigns.get(1);
+        assertThat(made.get("id").asString()).isEqualTo(next);
+        assertThat(made.get("temperature").asString()).isEqualTo("RETARGETING");
+        assertThat(made.get("live").asBoolean()).isFalse();
+        assertThat(made.get("columns").get(0).get("creativeId"))
+                .isEqualTo(campaigns.get(0).get("columns").get(0).get("creativeId"));
+        assertThat(made.get("rows")).hasSize(2);
+        assertThat(made.get("rows").get(1).get("label").asString()).isEqualTo("Filled a basket, did not buy");
+        String people = made.get("rows").get(1).get("audienceId").asString();
+        JsonNode basket = StreamSupport.stream(scene.get(CLIENT + "/audiences").spliterator(), false)
+                .filter(a -> a.get("id").asString().equals(people))
+                .findFirst()
+                .orElseThrow()
+                .get("definition");
+        assertThat(basket.get("leftOut")).as("who bought is left out").hasSize(1);
+        assertThat(basket.get("places").get("countries").get(0).asString()).isEqualTo("GB");
+    }
+
+    /** Made once more, it takes the sources and audiences that are there, and another name. */
+    @Test
+    void theNextCampaignIsMadeTwiceOfTheSamePeople() throws Exception {
+        Map<String, Object> visited = Map.of("keys", List.of("visited"));
+        scene.post(comersBack(), visited);
+        long sources = sql.queryForObject("select count(*) from source_audience", Long.class);
+        scene.post(comersBack(), visited);
+        JsonNode campaigns = scene.get(CLIENT + "/plans/" + plan).get("campaigns");
+        assertThat(campaigns.get(2).get("name")).isNotEqualTo(campaigns.get(1).get("name"));
+        assertThat(campaigns.get(2).get("rows").get(0).get("audienceId"))
+                .isEqualTo(campaigns.get(1).get("rows").get(0).get("audienceId"));
+        assertThat(sql.queryForObject("select count(*) from source_audience", Long.class))
+                .isEqualTo(sources);
+    }
+
+    @Test
+    void nobodyAndTheUnknownDoNotComeBack() throws Exception {
+        Answer nobody = scene.call("ines", HttpMethod.POST, comersBack(), Map.of("keys", List.of()));
+        assertThat(nobody.status()).isEqualTo(422);
+        assertThat(nobody.detail()).contains("Choose at least one");
+        Answer unknown = scene.call("ines", HttpMethod.POST, comersBack(), Map.of("keys", List.of("visited", "moon")));
+        assertThat(unknown.status()).isEqualTo(422);
+        assertThat(unknown.detail()).contains("moon");
+        assertThat(scene.get(CLIENT + "/plans/" + plan).get("campaigns")).hasSize(1);
+    }
 }

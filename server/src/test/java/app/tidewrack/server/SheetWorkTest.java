@@ -10,8 +10,11 @@ import static org.mockito.Mockito.when;
 
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.Offers.PlacementSize;
+import app.tidewrack.core.audience.AgeRange;
+import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.launch.GroupSettings;
 import app.tidewrack.core.launch.Level;
@@ -31,6 +34,9 @@ import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mockito.Mockito;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -105,6 +111,74 @@ class SheetWorkTest extends WithServer {
 
     private static Map<String, Object> by(Object... by) {
         return Map.of("by", List.of(by), "share", "EACH");
+    }
+
+    /** Two countries, an age, two interests in one line: something for every variable that a network lists. */
+    private String wide() throws Exception {
+        AudienceDefinition wide = AudienceDefinition.everyoneIn(Places.inCountries("GB", "IE"))
+                .aged(new AgeRange(20, 60))
+                .interestedIn(List.of("knitting", "sewing"));
+        return scene.post(
+                        CLIENT + "/audiences",
+                        Map.of(
+                                "accountId",
+                                "a1",
+                                "name",
+                                "Wide " + UUID.randomUUID(),
+                                "version",
+                                0,
+                                "definition",
+                                wide))
+                .get("id")
+                .asString();
+    }
+
+    private JsonNode offered(String variable) throws Exception {
+        return StreamSupport.stream(scene.get(rowPath() + "/split-options").spliterator(), false)
+                .filter(o -> o.get("variable").asString().equals(variable))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** What is offered is what can be chosen: two values of each variable make two rows, whose people and money are foreseen. */
+    @ParameterizedTest
+    @ValueSource(strings = {"GENDER", "PLACE", "PLACEMENT", "DEVICE", "SYSTEM", "CONNECTION", "LANGUAGE", "INTEREST"})
+    void aRowIsSplitByWhateverItsNetworkOffers(String variable) throws Exception {
+        row = rows(edit(with("newRows", "audienceIds", List.of(wide()))))
+                .get(1)
+                .get("id")
+                .asString();
+        JsonNode offer = offered(variable);
+        assertThat(offer.get("lacking").asString()).isEmpty();
+        List<String> codes = each(offer.get("choices"), "code").subList(0, 2);
+        Map<String, Object> split = by(Map.of("variable", variable, "codes", codes));
+
+        JsonNode preview = scene.post(rowPath() + "/split-preview", split);
+        JsonNode made = rows(edit(with("rowSplit", "rowId", row, "split", split)));
+
+        List<String> labels = each(preview.get("rows"), "label");
+        assertThat(labels).hasSize(2).doesNotHaveDuplicates();
+        assertThat(each(made, "label")).hasSize(3).containsAll(labels);
+        assertThat(preview.get("dailyAfterMinor").asLong()
+                        - preview.get("dailyBeforeMinor").asLong())
+                .isEqualTo(preview.get("rows").get(0).get("moneyMinor").asLong());
+        Map<String, Object> unknown = by(Map.of("variable", variable, "codes", List.of(codes.get(0), "nowhere")));
+        row = made.get(1).get("id").asString();
+        assertThat(refused(with("rowSplit", "rowId", row, "split", unknown))).contains("nowhere");
+    }
+
+    /** What an audience does not ask for cannot be split, and says what would make it so. */
+    @ParameterizedTest
+    @CsvSource({
+        "PLACE, The audience has one place",
+        "INTEREST, fewer than two interests",
+        "LOOKALIKE, no lookalike of two percent",
+        "RECENCY, Make a ladder of visitors first"
+    })
+    void whatCannotBeSplitSaysWhy(String variable, String lacking) throws Exception {
+        JsonNode offer = offered(variable);
+        assertThat(offer.get("lacking").asString()).contains(lacking);
+        assertThat(offer.get("choices").size()).isLessThan(2);
     }
 
     private static final Map<String, Object> GENDERS = Map.of("variable", "GENDER", "codes", List.of("WOMEN", "MEN"));
