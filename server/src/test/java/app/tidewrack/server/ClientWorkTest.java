@@ -5,9 +5,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
 
+import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.Offers.Overlaps;
+import app.tidewrack.connector.Offers.RelatedTopic;
 import app.tidewrack.connector.Sources.SourceTold;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
@@ -18,6 +21,7 @@ import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.server.Scene.Answer;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -279,5 +283,70 @@ class ClientWorkTest extends WithServer {
                 "/audiences",
                 audience("Ghost", AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.SOURCE, "gone")))),
                 "There is no source “gone”");
+    }
+
+    private static Map<String, Object> asked(AudienceDefinition definition) {
+        return Map.of("accountId", "a1", "definition", definition);
+    }
+
+    /** Audiences side by side: what two share, at most sixty, and none that is not there. */
+    @Test
+    void audiencesAreComparedByThePeopleTheyShare() throws Exception {
+        List<String> ids =
+                List.of(scene.audience("Beside"), scene.audience("Beside it"), scene.audience("Beside both"));
+        JsonNode told = scene.post(CLIENT + "/audiences/overlaps", Map.of("accountId", "a1", "audienceIds", ids));
+        assertThat(told.get("sizes")).hasSize(3);
+        assertThat(told.get("shared").get(2))
+                .as("the third with each before it")
+                .hasSize(2);
+        refused(
+                "/audiences/overlaps",
+                Map.of("accountId", "a1", "audienceIds", Collections.nCopies(61, ids.get(0))),
+                "61 audiences",
+                "60 are compared at most");
+        Map<String, Object> unknown = Map.of("accountId", "a1", "audienceIds", List.of(ids.get(0), "nobody"));
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/audiences/overlaps", unknown)
+                        .status())
+                .isEqualTo(404);
+    }
+
+    /** The same people on each account; a network that is away is told for its own, and the others are told all the same. */
+    @Test
+    void theSameAudienceIsToldForEveryAccount() throws Exception {
+        Map<String, Object> body = asked(AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting")));
+        JsonNode sides = scene.post(CLIENT + "/audiences/sides", body);
+        for (JsonNode side : sides) {
+            assertThat(side.get("networkName").asString()).isEqualTo("Hearthside");
+            assertThat(side.get("differences")).isEmpty();
+            assertThat(side.get("size").get("people").asLong()).isPositive();
+            assertThat(side.get("problem").isNull()).isTrue();
+        }
+        doThrow(new NetworkAway("Hearthside", null)).when(network).sizes(any(), any());
+        Map<String, Object> other = asked(AudienceDefinition.everyoneIn("IE").interestedIn(List.of("knitting")));
+        JsonNode side = scene.post(CLIENT + "/audiences/sides", other).get(0);
+        assertThat(side.get("size").isNull()).isTrue();
+        assertThat(side.get("problem").asString()).contains("Hearthside does not answer");
+        assertThat(side.get("definition").get("places").get("countries").get(0).asString())
+                .isEqualTo("IE");
+    }
+
+    /** Three audiences of one that exclude one another; topics stand by their lift, and little lift makes no layer. */
+    @Test
+    void interestsAreLaidInLayersByTheirLift() throws Exception {
+        AudienceSize some = new AudienceSize(50_000, false);
+        when(network.related(any(), any()))
+                .thenReturn(List.of(
+                        new RelatedTopic("sewing", "Sewing", "craft", 3.1, some),
+                        new RelatedTopic("allotments", "Allotments", "garden", 1.9, some),
+                        new RelatedTopic("cars", "Cars", "motors", 1.05, some)));
+        AudienceDefinition knitters = AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting"));
+        JsonNode layers = scene.post(CLIENT + "/audiences/layers", asked(knitters));
+        assertThat(layers).extracting(l -> l.get("name").asString()).containsExactly("direct", "close", "shared taste");
+        assertThat(layers.get(1).get("topics").get(0).get("code").asString()).isEqualTo("sewing");
+        assertThat(layers.get(2).get("topics").get(0).get("code").asString()).isEqualTo("allotments");
+        assertThat(layers.toString()).doesNotContain("cars");
+        assertThat(layers.get(1).get("definition").get("leftOut").toString()).contains("knitting");
+        assertThat(layers.get(2).get("definition").get("leftOut").toString()).contains("knitting", "sewing");
+        refused("/audiences/layers", asked(AudienceDefinition.everyoneIn("GB")), "interest");
     }
 }

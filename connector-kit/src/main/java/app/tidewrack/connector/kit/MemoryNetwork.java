@@ -345,7 +345,10 @@ public class MemoryNetwork implements NetworkConnector {
 
     @Override
     public List<Topic> topics() {
-        return List.of(new Topic("knitting", "Knitting", "Making", 3, null));
+        return List.of(
+                new Topic("knitting", "Knitting", "Making", 3, null),
+                new Topic("sewing", "Sewing", "Making", 3, null),
+                new Topic("allotments", "Allotments", "Outdoors", 3, null));
     }
 
     @Override
