@@ -25,6 +25,9 @@ import javax.imageio.ImageIO;
 
 /** A buyer at a screen of 1280 by 800: what a person does there, in the words that stand there. */
 final class Buyer implements AutoCloseable {
+    /** A dialog that has not grown after so many looks never will. */
+    private static final int MOST_LOOKS = 40;
+
     private final Playwright playwright = Playwright.create();
     private final Browser browser = playwright
             .chromium()
@@ -67,7 +70,10 @@ final class Buyer implements AutoCloseable {
      * is still growing: on a busy machine such a click went to where the button had been.
      */
     void press(String button) {
-        page.waitForFunction("() => !document.querySelector('.ant-zoom-appear, .ant-zoom-enter')");
+        Locator growing = page.locator(".ant-zoom-appear, .ant-zoom-enter");
+        for (int i = 0; i < MOST_LOOKS && growing.count() > 0; i++) {
+            page.waitForTimeout(50);
+        }
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
                 .last()
                 .click();
