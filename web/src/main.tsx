@@ -1,6 +1,6 @@
+import "./look/base.css";
 import "@fontsource-variable/jetbrains-mono";
 import "@fontsource-variable/public-sans";
-import "./look/base.css";
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App, ConfigProvider } from "antd";
 import { lazy, StrictMode, Suspense, type ComponentType } from "react";

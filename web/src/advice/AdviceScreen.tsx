@@ -3,6 +3,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { planKey } from "../api/plans";
+import { type Advice, type Move, type Playbook, adviceQuery, playbookQuery } from "../api/playbook";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
@@ -10,8 +12,6 @@ import { Aspects, figure, titled } from "../results";
 import { came, MOVE_WORDS, rulesOf } from "./model";
 import { OneAdvice } from "./OneAdvice";
 import { decisionsQuery, putOffAdvice, refuseAdvice, takeAdvice, type Decision } from "./queries";
-import { planKey } from "../api/plans";
-import { type Advice, type Move, type Playbook, adviceQuery, playbookQuery } from "../api/playbook";
 
 /** What the playbook advises on what runs, what was decided, and what came of it. */
 export function AdviceScreen() {

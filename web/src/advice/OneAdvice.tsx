@@ -1,9 +1,9 @@
 import { Button, DatePicker, Dropdown, Input, InputNumber, Popover } from "antd";
 import dayjs from "dayjs";
 import { useState } from "react";
+import { type Advice, type Move } from "../api/playbook";
 import { networkColours } from "../look/theme";
 import { costs, doing } from "./model";
-import { type Advice, type Move } from "../api/playbook";
 
 /** One piece of advice: what to do, the numbers, what it costs; to take, change, put off or refuse. */
 export function OneAdvice(props: {

@@ -2,15 +2,14 @@ import "./advice.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, InputNumber, Select } from "antd";
 import { useState, type ReactNode } from "react";
-import { MOVE_WORDS, rulesOf } from "./model";
-import type { Schemas } from "../api/client";
+import { type Schemas, askAgain } from "../api/client";
+import { type Move, type Playbook, keepPlaybook, playbookQuery, triedQuery } from "../api/playbook";
+import { offerOfResults } from "../api/results";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { figure, titled } from "../results";
-import { askAgain } from "../api/client";
-import { type Move, type Playbook, keepPlaybook, playbookQuery, triedQuery } from "../api/playbook";
-import { offerOfResults } from "../api/results";
+import { MOVE_WORDS, rulesOf } from "./model";
 
 type Target = Playbook["judged"][number];
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { type Advice, type Playbook } from "../api/playbook";
 import { came, costs, doing, rulesOf } from "./model";
 import type { Decision } from "./queries";
-import { type Advice, type Playbook } from "../api/playbook";
 
 const advice = (more: Partial<Advice>): Advice =>
   ({

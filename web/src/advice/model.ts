@@ -1,7 +1,7 @@
+import { type Advice, type Move, type Playbook } from "../api/playbook";
 import { day, money, plural } from "../look/format";
 import { change, figure } from "../results";
 import type { Decision } from "./queries";
-import { type Advice, type Move, type Playbook } from "../api/playbook";
 
 export const MOVE_WORDS: Record<Move, string> = {
   RAISE_BID: "raise a bid that does not deliver",

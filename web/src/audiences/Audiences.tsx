@@ -3,11 +3,15 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
+import { audiencesQuery, sourcesQuery } from "../api/audiences";
 import type { Schemas } from "../api/client";
+import { deskQuery, offerQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { people, plural } from "../look/format";
-import { networkColours } from "../look/theme";
+import { freeName } from "../look/lists";
 import { Temperature, temperatures } from "../look/Temperature";
+import { networkColours } from "../look/theme";
 import { type Audience, type Draft, draftOf, everyoneIn, homeCountry } from "./model";
 import { OneAudience } from "./OneAudience";
 import { addAudiences, removeAudience } from "./queries";
@@ -16,10 +20,6 @@ import { NewSource, type SourceDialog } from "./sources/NewSource";
 import { OneSource } from "./sources/OneSource";
 import { removeSource, type Source } from "./sources/queries";
 import { SourceThings } from "./sources/SourceThings";
-import { useChange } from "../frame/useChange";
-import { deskQuery, offerQuery } from "../api/clients";
-import { freeName } from "../look/lists";
-import { audiencesQuery, sourcesQuery } from "../api/audiences";
 
 /** Beyond so many audiences a search field helps. */
 const MANY = 8;

@@ -1,8 +1,11 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown, Segmented } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
-import type { Schemas } from "../api/client";
+import { audiencesQuery } from "../api/audiences";
+import { type Schemas, askAgain } from "../api/client";
+import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { count, people } from "../look/format";
 import { Composer } from "./Composer";
@@ -12,10 +15,6 @@ import { type Audience, differencesWords, type Draft, draftOf, withPlace } from 
 import { Overlap } from "./Overlap";
 import { keepAudience, leaveOut, nearestCity, sidesQuery } from "./queries";
 import { Sides } from "./Sides";
-import { askAgain } from "../api/client";
-import { useChange } from "../frame/useChange";
-import { audiencesQuery } from "../api/audiences";
-import { PLAN_PATHS } from "../api/plans";
 
 const VIEWS = ["Describe", "Overlap", "Layers", "Networks"] as const;
 const PIN_RADIUS_KM = 12;

@@ -92,9 +92,6 @@ export const nearestCity = (clientId: string, accountId: string, latitude: numbe
 export const leaveOut = (clientId: string, body: Schemas["LeaveOutBody"]) =>
   send("post", "/api/clients/{clientId}/audiences/left-out", at({ clientId }, body));
 
-export const addAudience = (clientId: string, body: Schemas["AudienceBody"]) =>
-  send("post", "/api/clients/{clientId}/audiences", at({ clientId }, body));
-
 export const addAudiences = (clientId: string, body: Schemas["AudienceBody"][]) =>
   send("post", "/api/clients/{clientId}/audiences/several", at({ clientId }, body));
 

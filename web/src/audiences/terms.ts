@@ -1,11 +1,11 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
+import { sourcesQuery } from "../api/audiences";
 import type { Schemas } from "../api/client";
 import { countriesOf, keyOf, OF_TOPICS, type Definition, type Term, type TermKind } from "./model";
 import { questionsQuery } from "./queries";
 import { bandsOf } from "./sources/model";
 import { type Source } from "./sources/queries";
-import { sourcesQuery } from "../api/audiences";
 
 type Offer = Schemas["OfferView"];
 

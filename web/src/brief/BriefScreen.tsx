@@ -3,17 +3,17 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
+import { clockQuery, deskQuery, networksQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { day, plural } from "../look/format";
+import { freeName } from "../look/lists";
 import { networkColours } from "../look/theme";
 import { newBrief } from "./model";
 import { OneAccount } from "./OneAccount";
 import { OneBrief } from "./OneBrief";
 import { OpenAccount } from "./OpenAccount";
 import { addBrief, briefsQuery, removeBrief, type Brief } from "./queries";
-import { useChange } from "../frame/useChange";
-import { freeName } from "../look/lists";
-import { clockQuery, deskQuery, networksQuery } from "../api/clients";
 
 /** The client's briefs and accounts, and the one at hand. */
 export function BriefScreen() {

@@ -2,12 +2,12 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, Select } from "antd";
 import { useCallback, useMemo, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
+import { deskQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { count, day } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { changeAccount, toldQuery } from "./queries";
-import { deskQuery } from "../api/clients";
 
 type Account = Schemas["AccountView"];
 type Draft = Schemas["AccountBody"];

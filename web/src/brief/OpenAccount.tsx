@@ -2,8 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Input, Modal, Select } from "antd";
 import { useState } from "react";
 import { Problem, type Schemas } from "../api/client";
-import { openAccount } from "./queries";
 import { deskQuery } from "../api/clients";
+import { openAccount } from "./queries";
 
 const ZONES = Intl.supportedValuesOf("timeZone").map((value) => ({ value, label: value }));
 

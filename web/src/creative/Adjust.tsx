@@ -1,8 +1,8 @@
 import { Modal, Slider } from "antd";
 import { useState, type PointerEvent } from "react";
 import type { Schemas } from "../api/client";
-import { length, mendWords, type Medium } from "./model";
 import { stillUrl } from "../api/creatives";
+import { length, mendWords, type Medium } from "./model";
 
 type Mend = Schemas["Mend"];
 

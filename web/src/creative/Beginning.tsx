@@ -1,7 +1,7 @@
 import "./preview.css";
+import { stillUrl } from "../api/creatives";
 import { length, type Medium } from "./model";
 import { contentUrl } from "./queries";
-import { stillUrl } from "../api/creatives";
 
 const STILLS = [0.2, 1.5, 3];
 

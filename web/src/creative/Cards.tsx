@@ -1,8 +1,8 @@
 import { Input } from "antd";
 import type { Schemas } from "../api/client";
-import { withCards, type Draft, type Format, type Medium } from "./model";
-import { moved } from "../look/lists";
 import { stillUrl } from "../api/creatives";
+import { moved } from "../look/lists";
+import { withCards, type Draft, type Format, type Medium } from "./model";
 
 type Card = Schemas["CardBody"];
 

@@ -4,17 +4,17 @@ import { Button, Input } from "antd";
 import { useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
+import { deskQuery } from "../api/clients";
+import { creativesQuery, formatsQuery, mediaQuery, stillUrl } from "../api/creatives";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
+import { freeName } from "../look/lists";
 import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
 import { draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
-import { useChange } from "../frame/useChange";
-import { freeName } from "../look/lists";
-import { deskQuery } from "../api/clients";
-import { creativesQuery, formatsQuery, mediaQuery, stillUrl } from "../api/creatives";
 
 const SEARCHED_FROM = 12;
 

@@ -3,8 +3,10 @@ import { useQueryClient } from "@tanstack/react-query";
 import { App, Progress } from "antd";
 import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
+import { mediaQuery } from "../api/creatives";
 import { count } from "../look/format";
 import { networkColours } from "../look/theme";
+import { Adjust, isAdjustable } from "./Adjust";
 import {
   measured,
   mendWords,
@@ -15,9 +17,7 @@ import {
   type Placement,
 } from "./model";
 import { mendMedium, mendState, stopMend } from "./queries";
-import { Adjust, isAdjustable } from "./Adjust";
 import { TextGrid } from "./TextGrid";
-import { mediaQuery } from "../api/creatives";
 
 type Mend = Schemas["Mend"];
 type Job = Schemas["MendJob"];

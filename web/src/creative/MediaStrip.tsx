@@ -1,6 +1,6 @@
-import { length, toggled, withCards, type Draft, type Format, type Medium, type NetworkFit } from "./model";
-import { moved } from "../look/lists";
 import { stillUrl } from "../api/creatives";
+import { moved } from "../look/lists";
+import { length, toggled, withCards, type Draft, type Format, type Medium, type NetworkFit } from "./model";
 
 /** The media of a creative in their order; they are chosen on the shelf. */
 export function MediaStrip({

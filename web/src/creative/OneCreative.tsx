@@ -1,7 +1,10 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
-import type { Schemas } from "../api/client";
+import { type Schemas, askAgain } from "../api/client";
+import { creativesQuery } from "../api/creatives";
+import { formsQuery, scriptsQuery } from "../api/forms";
+import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
@@ -24,10 +27,6 @@ import { Parts } from "./Parts";
 import { Previews, type Chosen } from "./Preview";
 import { fitQuery, keepCreative, phrasesQuery } from "./queries";
 import { Vary } from "./Vary";
-import { askAgain } from "../api/client";
-import { formsQuery, scriptsQuery } from "../api/forms";
-import { creativesQuery } from "../api/creatives";
-import { PLAN_PATHS } from "../api/plans";
 
 type Kept = Schemas["KeptCreative"];
 

@@ -2,6 +2,7 @@ import "./preview.css";
 import { Radio } from "antd";
 import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
+import { stillUrl } from "../api/creatives";
 import { networkColours } from "../look/theme";
 import {
   length,
@@ -13,7 +14,6 @@ import {
   type NetworkFit,
   type Placement,
 } from "./model";
-import { stillUrl } from "../api/creatives";
 
 /** Which of several parts is shown, counted from 0; −1 for none. */
 export interface Chosen {

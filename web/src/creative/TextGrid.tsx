@@ -1,8 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
+import { mediaQuery, stillUrl } from "../api/creatives";
 import type { Medium } from "./model";
 import { markText } from "./queries";
-import { mediaQuery, stillUrl } from "../api/creatives";
 
 const FIELDS = 25;
 

@@ -3,11 +3,11 @@ import { App, Modal, Radio, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
+import { creativesQuery } from "../api/creatives";
+import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import type { Draft, Medium, Phrase } from "./model";
 import { varyCreative } from "./queries";
-import { useChange } from "../frame/useChange";
-import { creativesQuery } from "../api/creatives";
 
 type Part = Schemas["VaryBody"]["part"];
 

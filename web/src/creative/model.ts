@@ -1,5 +1,5 @@
-import { asTabbed } from "../look/spreadsheet";
 import type { Schemas } from "../api/client";
+import { asTabbed } from "../look/spreadsheet";
 
 export type Draft = Omit<Schemas["CreativeBody"], "version">;
 export type Medium = Schemas["Medium"];

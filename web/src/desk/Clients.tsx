@@ -2,9 +2,9 @@ import "./desk.css";
 import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
+import { clientsQuery } from "../api/clients";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
-import { clientsQuery } from "../api/clients";
 
 function sum(client: Schemas["ClientView"], of: (c: Schemas["CampaignLine"]) => number): number {
   return client.campaigns.reduce((total, c) => total + of(c), 0);

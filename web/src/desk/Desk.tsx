@@ -3,13 +3,13 @@ import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
+import { deskQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
 import { MoneyToday } from "./MoneyToday";
 import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
-import { deskQuery } from "../api/clients";
 
 function AdStates({ line }: { line: Schemas["CampaignLine"] }) {
   const none = line.approved + line.inReview + line.refused + line.paused === 0;

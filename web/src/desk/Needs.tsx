@@ -3,13 +3,13 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { doing } from "../advice";
 import type { Schemas } from "../api/client";
+import { leadCountsQuery } from "../api/forms";
+import { adviceQuery } from "../api/playbook";
+import { paceQuery } from "../api/results";
+import { testsQuery } from "../api/tests";
 import { money, plural } from "../look/format";
 import { inShort } from "../tests";
 import { blockedQuery } from "./queries";
-import { adviceQuery } from "../api/playbook";
-import { leadCountsQuery } from "../api/forms";
-import { paceQuery } from "../api/results";
-import { testsQuery } from "../api/tests";
 
 /** One thing that needs a person, with the way to where it is dealt with. */
 interface Need {

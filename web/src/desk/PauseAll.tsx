@@ -1,12 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Modal } from "antd";
 import { useEffect, useState } from "react";
-import type { Schemas } from "../api/client";
+import { type Schemas, askAgain } from "../api/client";
+import { PLAN_PATHS } from "../api/plans";
+import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import { onNetworksQuery, pauseAll } from "./queries";
-import { askAgain } from "../api/client";
-import { useChange } from "../frame/useChange";
-import { PLAN_PATHS } from "../api/plans";
 
 /** Pauses everything of a client at once, and lets it run on; what the networks have not taken yet is told. */
 export function PauseAll({ clientId, accounts }: { clientId: string; accounts: Schemas["AccountView"][] }) {

@@ -2,18 +2,18 @@ import "./forms.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Dropdown } from "antd";
 import { useNavigate, useParams } from "react-router";
+import { askAgain } from "../api/client";
+import { deskQuery } from "../api/clients";
+import { formsQuery, leadCountsQuery, scriptsQuery } from "../api/forms";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
+import { freeName } from "../look/lists";
 import { Leads } from "./Leads";
 import { emptyForm, emptyScript, formDraft, scriptDraft, type FormDraft, type ScriptDraft } from "./model";
 import { OneForm } from "./OneForm";
 import { OneScript } from "./OneScript";
 import { addForm, addScript, removeForm, removeScript, sendersQuery, FORM_PATHS } from "./queries";
-import { askAgain } from "../api/client";
-import { useChange } from "../frame/useChange";
-import { freeName } from "../look/lists";
-import { deskQuery } from "../api/clients";
-import { formsQuery, leadCountsQuery, scriptsQuery } from "../api/forms";
 
 /** The client's lead forms, chats and messages, and the leads that came in. */
 export function FormsScreen() {

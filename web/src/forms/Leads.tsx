@@ -3,7 +3,9 @@ import { App, Button, Input, Modal, Select } from "antd";
 import { useEffect, useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
+import { leadCountsQuery } from "../api/forms";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import {
   ago,
@@ -17,8 +19,6 @@ import {
   type Wanted,
 } from "./leadQueries";
 import { Webhook } from "./Webhook";
-import { useChange } from "../frame/useChange";
-import { leadCountsQuery } from "../api/forms";
 
 const STATES: { value: Lead["state"]; label: string }[] = [
   { value: "NEW", label: "New" },

@@ -1,8 +1,12 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Checkbox, Input, Radio, Select } from "antd";
 import { useCallback, useMemo, type ReactNode } from "react";
+import { askAgain } from "../api/client";
+import { formsQuery } from "../api/forms";
+import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { useKeptDraft } from "../frame/useKeptDraft";
+import { moved } from "../look/lists";
 import { FillIn } from "./FillIn";
 import {
   formDraft,
@@ -15,10 +19,6 @@ import {
 } from "./model";
 import { formFitQuery, keepForm } from "./queries";
 import { Suits } from "./Suits";
-import { askAgain } from "../api/client";
-import { moved } from "../look/lists";
-import { formsQuery } from "../api/forms";
-import { PLAN_PATHS } from "../api/plans";
 
 /** One lead form: its pages, filled in for real on a phone and a desktop, and which networks take it. */
 export function OneForm(props: {

@@ -1,19 +1,18 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Radio, Select } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
-import type { Schemas } from "../api/client";
+import { type Schemas, askAgain } from "../api/client";
+import { mediaQuery, stillUrl } from "../api/creatives";
+import { scriptsQuery } from "../api/forms";
+import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { ChatPreview } from "./ChatPreview";
 import { scriptDraft, type KeptScript, type ScriptDraft } from "./model";
 import { Line } from "./OneForm";
 import { askSender, keepScript, scriptFitQuery, sendersQuery } from "./queries";
 import { Suits } from "./Suits";
-import { askAgain } from "../api/client";
-import { useChange } from "../frame/useChange";
-import { mediaQuery, stillUrl } from "../api/creatives";
-import { scriptsQuery } from "../api/forms";
-import { PLAN_PATHS } from "../api/plans";
 
 type Whom = "known" | "unknown" | "longest";
 

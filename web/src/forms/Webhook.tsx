@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Switch } from "antd";
 import { useState } from "react";
-import { webhookQuery, setWebhook } from "./leadQueries";
 import { useChange } from "../frame/useChange";
+import { webhookQuery, setWebhook } from "./leadQueries";
 
 /** Where new leads are sent on to, signed, and what came of the last ones. */
 export function Webhook({ clientId }: { clientId: string }) {

@@ -3,12 +3,12 @@ import { Modal } from "antd";
 import { Command } from "cmdk";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
+import { audiencesQuery } from "../api/audiences";
+import { clientsQuery } from "../api/clients";
+import { creativesQuery } from "../api/creatives";
+import { formsQuery } from "../api/forms";
 import { useDoables } from "./doables";
 import { screens } from "./Rail";
-import { audiencesQuery } from "../api/audiences";
-import { creativesQuery } from "../api/creatives";
-import { clientsQuery } from "../api/clients";
-import { formsQuery } from "../api/forms";
 
 /** Ctrl K: what the screen can do, and every screen, client, campaign, audience, creative and form, by a few letters. */
 export function FindOrDo({ clientId }: { clientId: string | undefined }) {

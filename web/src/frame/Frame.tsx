@@ -4,13 +4,13 @@ import { Dropdown } from "antd";
 import { Suspense } from "react";
 import { Link, Outlet, useLocation, useParams } from "react-router";
 import { ask, send } from "../api/client";
+import { clientsQuery } from "../api/clients";
+import { plansQuery } from "../api/plans";
 import { Clock } from "./Clock";
 import { FindOrDo } from "./FindOrDo";
 import { KeptState } from "./KeptState";
 import { Rail, screens } from "./Rail";
 import { useAhead } from "./useAhead";
-import { clientsQuery } from "../api/clients";
-import { plansQuery } from "../api/plans";
 
 const sessionQuery = ask.queryOptions("get", "/api/session");
 

@@ -1,8 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { audiencesQuery, sourcesQuery } from "../api/audiences";
-import { creativesQuery, formatsQuery, mediaQuery } from "../api/creatives";
 import { offerQuery } from "../api/clients";
+import { creativesQuery, formatsQuery, mediaQuery } from "../api/creatives";
 import { formsQuery } from "../api/forms";
 import { plansQuery } from "../api/plans";
 

@@ -1,9 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { type CampaignPath, type Schemas } from "../api/client";
+import { useChange } from "../frame/useChange";
 import { LEVEL_WORDS } from "./model";
 import { takeOver } from "./queries";
-import { useChange } from "../frame/useChange";
 
 /** What somebody changed on the network behind our back: launching puts it back, or the plan takes it over. */
 export function DriftList(props: {

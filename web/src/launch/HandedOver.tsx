@@ -2,8 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useRef, useState } from "react";
 import { sendStream, type Schemas } from "../api/client";
-import { plural } from "../look/format";
 import { useChange } from "../frame/useChange";
+import { plural } from "../look/format";
 
 const FORMS = ["XLSX", "CSV", "JSON"] as const;
 

@@ -3,22 +3,21 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Checkbox, Modal, Radio } from "antd";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import type { Schemas } from "../api/client";
+import { type Schemas, askAgain } from "../api/client";
+import { offerQuery } from "../api/clients";
+import { CHANGES } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
+import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { Findings, blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
 import { CampaignList } from "../plan";
-import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { ChangeFacts } from "./ChangeFacts";
 import { ChangesTable } from "./ChangesTable";
 import { DriftList } from "./DriftList";
-import { inWords, lasting } from "./model";
 import { LaunchProgress } from "./LaunchProgress";
+import { inWords, lasting } from "./model";
 import { changesQuery, lookQuery, startLaunch } from "./queries";
-import { askAgain } from "../api/client";
-import { useChange } from "../frame/useChange";
-import { offerQuery } from "../api/clients";
-import { CHANGES } from "../api/plans";
 
 /** What launching would do, then the launch itself, then what review says. */
 export function Launch() {

@@ -4,11 +4,11 @@ import { Button } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { follow } from "../api/client";
+import { useChange } from "../frame/useChange";
 import { count, moment, plural } from "../look/format";
 import { HandedOver } from "./HandedOver";
 import { LAUNCH_WORDS, LEVEL_WORDS, standOf, type Launch, type Progress, type Standing } from "./model";
 import { launchQuery, sendAgain, stopLaunch } from "./queries";
-import { useChange } from "../frame/useChange";
 
 const LINE_PX = 30;
 const MOST_PX = 520;

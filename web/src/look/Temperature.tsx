@@ -5,10 +5,6 @@ export type TemperatureCode = keyof typeof BARS;
 
 export const temperatures = Object.keys(BARS) as TemperatureCode[];
 
-export function temperatureWords(code: TemperatureCode): string {
-  return WORDS[code];
-}
-
 /** Three small bars: cold one, warm two, retargeting three; with the word beside them. */
 export function Temperature({ of }: { of: TemperatureCode }) {
   return (

@@ -1,17 +1,17 @@
-import { at, type Schemas, send } from "../api/client";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Modal, Select } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { Columns } from "../frame/Columns";
-import { CampaignForm } from "./campaign/CampaignForm";
-import { CampaignList } from "./campaign/CampaignList";
-import type { Campaign } from "./model";
-import { SheetDesk } from "./sheet/SheetDesk";
-import { useEdits } from "./edits/useEdits";
-import { usePlanAtHand } from "../frame/usePlanAtHand";
+import { at, type Schemas, send } from "../api/client";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
+import { Columns } from "../frame/Columns";
+import { usePlanAtHand } from "../frame/usePlanAtHand";
+import { CampaignForm } from "./campaign/CampaignForm";
+import { CampaignList } from "./campaign/CampaignList";
+import { useEdits } from "./edits/useEdits";
+import type { Campaign } from "./model";
+import { SheetDesk } from "./sheet/SheetDesk";
 
 const addPlan = (clientId: string, name: string) =>
   send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name }));

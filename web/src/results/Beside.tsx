@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { DatePicker, Select } from "antd";
 import dayjs from "dayjs";
+import { paceQuery } from "../api/results";
 import { THE_DAYS_BEFORE, otherDays, theDays } from "./model";
 import type { Look } from "./useLook";
-import { paceQuery } from "../api/results";
 
 const OTHER_DAYS = "days";
 const ISO = "YYYY-MM-DD";

@@ -2,11 +2,11 @@ import { useQuery } from "@tanstack/react-query";
 import type { CSSProperties } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
+import { paceQuery } from "../api/results";
 import { CampaignKind } from "../look/CampaignKind";
 import { networkColours } from "../look/theme";
 import { takenAlong } from "./model";
 import { Pace } from "./Pace";
-import { paceQuery } from "../api/results";
 
 /** Every campaign that ran, whatever plan it is of, with its money against plan; the look is taken along. */
 export function CampaignsRan(props: {

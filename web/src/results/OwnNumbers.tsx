@@ -1,11 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Button, Drawer, Input, InputNumber, Segmented, Checkbox } from "antd";
 import { useState } from "react";
-import type { Problem, Schemas } from "../api/client";
+import { type Problem, type Schemas, askAgain } from "../api/client";
+import { offerOfResults } from "../api/results";
 import type { Offer } from "./model";
 import { dropNumber, keepNumber, setMargin } from "./queries";
-import { askAgain } from "../api/client";
-import { offerOfResults } from "../api/results";
 
 const EMPTY: Schemas["OwnNumberBody"] = { words: "", formula: "", better: "HIGH", share: false };
 

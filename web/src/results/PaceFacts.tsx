@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
+import { paceQuery } from "../api/results";
 import { moment, money } from "../look/format";
 import { Pace } from "./Pace";
-import { paceQuery } from "../api/results";
 
 /** Money of a campaign spent beside what is planned, and of the rows that are off. */
 export function PaceFacts({ clientId, campaignId }: { clientId: string; campaignId: string }) {

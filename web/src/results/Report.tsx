@@ -2,12 +2,12 @@ import "./results.css";
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useParams, useSearchParams } from "react-router";
+import { deskQuery } from "../api/clients";
+import { offerOfResults } from "../api/results";
 import { day } from "../look/format";
 import { Line } from "./Line";
 import { figure, overDays, titled, usualColumns, type Offer, type ResultLine } from "./model";
 import { tableQuery, type Question } from "./queries";
-import { deskQuery } from "../api/clients";
-import { offerOfResults } from "../api/results";
 
 const TABLES = [
   { by: "CAMPAIGN", words: "By campaign" },

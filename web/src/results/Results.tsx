@@ -1,11 +1,12 @@
-import { type CampaignPath } from "../api/client";
 import "./results.css";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
+import { type CampaignPath } from "../api/client";
+import { offerOfResults, paceQuery } from "../api/results";
 import { Columns } from "../frame/Columns";
-import { day, money, plural } from "../look/format";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
+import { day, money, plural } from "../look/format";
 import { Apart } from "./Apart";
 import { Aspects } from "./Aspects";
 import { Bars } from "./Bars";
@@ -35,7 +36,6 @@ import { ResultsMatrix, ResultsTable } from "./ResultsTable";
 import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
 import { KeepView, Views } from "./Views";
-import { offerOfResults, paceQuery } from "../api/results";
 
 /** What came back: by any token of the names, by time or by the networks' breakdowns, of one campaign or all of a client's. */
 export function Results() {

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { count, money } from "../look/format";
 import { offerQuery } from "../api/clients";
+import { count, money } from "../look/format";
 
 /** What a network offers and where its limits are, as its rulebook says. */
 export function OneRulebook({ clientId, accountId }: { clientId: string; accountId: string }) {

@@ -2,8 +2,12 @@ import "./rules.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { useNavigate, useParams } from "react-router";
-import type { Schemas } from "../api/client";
+import { PlaybookRules } from "../advice";
+import { type Schemas, askAgain } from "../api/client";
+import { deskQuery, networksQuery } from "../api/clients";
+import { CHANGES, NAME_PATHS, PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
 import { moment, plural } from "../look/format";
 import { networkColours } from "../look/theme";
 import { CodesDesk } from "./CodesDesk";
@@ -12,15 +16,10 @@ import { Elsewhere } from "./Elsewhere";
 import { LinksDesk } from "./LinksDesk";
 import { LEVELS, type Scheme } from "./model";
 import { OneRulebook } from "./OneRulebook";
-import { People } from "./People";
-import { PlaybookRules } from "../advice";
 import { PatternDesk } from "./PatternDesk";
+import { People } from "./People";
 import { keepNaming, namingQuery, namingVersion, TRIED } from "./queries";
 import { Tried } from "./Tried";
-import { askAgain } from "../api/client";
-import { useChange } from "../frame/useChange";
-import { deskQuery, networksQuery } from "../api/clients";
-import { CHANGES, NAME_PATHS, PLAN_PATHS } from "../api/plans";
 
 const NAMES = [
   ...LEVELS.map((l) => ({ path: l.path, words: l.words })),

@@ -2,11 +2,11 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Select } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
-import { count, plural } from "../look/format";
+import { planQuery, plansQuery } from "../api/plans";
 import { lastAtHand } from "../frame/usePlanAtHand";
+import { count, plural } from "../look/format";
 import { FAULTS, type Scheme } from "./model";
 import { triedQuery } from "./queries";
-import { planQuery, plansQuery } from "../api/plans";
 
 type LevelTried = "campaign" | "adGroups" | "ads" | "links";
 

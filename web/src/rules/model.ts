@@ -4,7 +4,6 @@ export type Scheme = Schemas["NamingScheme"];
 export type Pattern = Schemas["NamePattern"];
 export type Part = Schemas["NamePart"];
 export type Token = Schemas["TokenView"];
-export type TokenName = Token["token"];
 export type Level = "CAMPAIGN" | "AD_GROUP" | "AD";
 export type LinkPattern = Schemas["LinkPattern"];
 

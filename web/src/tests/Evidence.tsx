@@ -1,9 +1,9 @@
 import { useMemo } from "react";
-import { day } from "../look/format";
-import { useChart } from "../look/useChart";
-import { colours } from "../look/theme";
-import { percent } from "./model";
 import { type TestView } from "../api/tests";
+import { day } from "../look/format";
+import { colours } from "../look/theme";
+import { useChart } from "../look/useChart";
+import { percent } from "./model";
 
 /** How far apart the cell ahead and the next one were by each day, under the limit of each planned look. */
 export function Evidence({ test }: { test: TestView }) {

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Popover } from "antd";
 import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
+import { type TestView, testsQuery } from "../api/tests";
 import { Columns } from "../frame/Columns";
 import { count, day, money, people as inPeople, plural } from "../look/format";
 import { figure, titled } from "../results";
@@ -9,7 +10,6 @@ import { Evidence } from "./Evidence";
 import { Interval } from "./Interval";
 import { cellName, percent, said, shortP, span } from "./model";
 import { endTest, keepLearned } from "./queries";
-import { type TestView, testsQuery } from "../api/tests";
 
 /** One test: what it says, what it rests on, whether it can be trusted, and what was learned. */
 export function OneTest(props: { clientId: string; test: TestView; things: ReactNode }) {

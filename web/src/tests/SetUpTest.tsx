@@ -1,17 +1,17 @@
-import { type CampaignPath, type Schemas } from "../api/client";
 import "./tests.css";
 import { useQuery } from "@tanstack/react-query";
 import { App, Button, DatePicker, Input, InputNumber, Modal, Select } from "antd";
 import dayjs from "dayjs";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { MoneyInput } from "../look/MoneyInput";
+import { type CampaignPath, type Schemas } from "../api/client";
+import { clockQuery } from "../api/clients";
+import { offerOfResults } from "../api/results";
 import { count, plural } from "../look/format";
+import { MoneyInput } from "../look/MoneyInput";
 import { titled } from "../results";
 import { percent } from "./model";
 import { reckonedQuery, setUpTest, type TestAsked } from "./queries";
-import { clockQuery } from "../api/clients";
-import { offerOfResults } from "../api/results";
 
 /** A number of which each impression costs alike decides nothing. */
 const NOT_DECIDING = "cpm";

@@ -3,12 +3,12 @@ import { useQuery } from "@tanstack/react-query";
 import { Input } from "antd";
 import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
+import { type TestView, testsQuery } from "../api/tests";
 import { Columns } from "../frame/Columns";
 import { networkColours } from "../look/theme";
 import { Aspects } from "../results";
 import { found, inShort } from "./model";
 import { OneTest } from "./OneTest";
-import { type TestView, testsQuery } from "../api/tests";
 
 /** Split tests: those that run, those that can be judged, and the log of what was learned. */
 export function Tests() {

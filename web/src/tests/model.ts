@@ -1,6 +1,6 @@
+import { type TestView } from "../api/tests";
 import { count, day, plural } from "../look/format";
 import { figure, titled } from "../results";
-import { type TestView } from "../api/tests";
 
 /** A part as a person says it: 0.25 is 25 %. */
 export function percent(part: number): string {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { cellName, found, inShort, rarely, said, span } from "./model";
 import { type TestView } from "../api/tests";
+import { cellName, found, inShort, rarely, said, span } from "./model";
 
 const cell = (label: string, value: number | null, headline = label) => ({
   rowId: label,

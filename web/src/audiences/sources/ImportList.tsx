@@ -1,10 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Checkbox, Input, Modal, Progress, Select, Upload } from "antd";
 import { useRef, useState } from "react";
-import type { Schemas } from "../../api/client";
-import { Problem } from "../../api/client";
-import { guessList, importList, stopSending, type ListFormat } from "./queries";
 import { sourcesQuery } from "../../api/audiences";
+import { type Schemas, Problem } from "../../api/client";
+import { guessList, importList, stopSending, type ListFormat } from "./queries";
 
 const ENCODINGS = ["UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252"].map((value) => ({ value }));
 const DELIMITERS = [

@@ -1,13 +1,13 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Checkbox, Input, InputNumber, Modal, Select } from "antd";
 import { useState } from "react";
+import { sourcesQuery } from "../../api/audiences";
 import type { Schemas } from "../../api/client";
+import { mediaQuery } from "../../api/creatives";
+import { formsQuery } from "../../api/forms";
 import type { Draft } from "../model";
 import { audienceOf, cutsOf, EVENTS, ladderDrafts, USUAL_CUTS, windowWords } from "./model";
 import { addLadder, addSource, type Source } from "./queries";
-import { mediaQuery } from "../../api/creatives";
-import { formsQuery } from "../../api/forms";
-import { sourcesQuery } from "../../api/audiences";
 
 export type SourceDialog = "site" | "ladder" | "profile" | "video" | "form";
 

@@ -1,18 +1,17 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";
+import { sourcesQuery } from "../../api/audiences";
 import type { Schemas } from "../../api/client";
+import { offerQuery } from "../../api/clients";
 import { Columns } from "../../frame/Columns";
+import { useChange } from "../../frame/useChange";
 import { count, people } from "../../look/format";
 import { networkColours } from "../../look/theme";
-import type { Draft } from "../model";
-import { percent } from "../model";
+import { type Draft, percent } from "../model";
 import { Lookalikes } from "./Lookalikes";
 import { audienceOf, largest, listParts, ruleWords } from "./model";
 import { renameSource, sourceQuery, traitsQuery, type Source } from "./queries";
-import { useChange } from "../../frame/useChange";
-import { offerQuery } from "../../api/clients";
-import { sourcesQuery } from "../../api/audiences";
 
 /** One source: who is in it, on which accounts, what sets them apart, and who is like them. */
 export function OneSource(props: {

@@ -1,13 +1,13 @@
+import { useQuery } from "@tanstack/react-query";
 import { App, Button, DatePicker, Drawer, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import { useState } from "react";
-import { useQuery } from "@tanstack/react-query";
 import { type Problem, type Schemas, send } from "../../api/client";
-import { Temperature, temperatures } from "../../look/Temperature";
-import { plural, typedMoney } from "../../look/format";
-import { BASIS_WORDS, type Campaign, needsSiteTag } from "../model";
 import { offerQuery } from "../../api/clients";
+import { plural, typedMoney } from "../../look/format";
+import { Temperature, temperatures } from "../../look/Temperature";
+import { BASIS_WORDS, type Campaign, needsSiteTag } from "../model";
 
 type Facts = Schemas["FactsBody"];
 

@@ -1,9 +1,9 @@
 import type { CSSProperties } from "react";
+import type { Schemas } from "../../api/client";
 import { CampaignKind } from "../../look/CampaignKind";
 import { blockers } from "../../look/Findings";
 import { money, plural } from "../../look/format";
 import { networkColours } from "../../look/theme";
-import type { Schemas } from "../../api/client";
 import type { Campaign } from "../model";
 
 /** Campaigns of a plan as strips; the same on Plan, Launch and Results. */

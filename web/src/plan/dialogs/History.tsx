@@ -1,6 +1,6 @@
-import { ask, at, versioned } from "../../api/client";
 import { useQuery } from "@tanstack/react-query";
 import { Drawer } from "antd";
+import { ask, at, versioned } from "../../api/client";
 
 const historyQuery = (clientId: string, planId: string, version: number) =>
   versioned(

@@ -1,7 +1,7 @@
-import { ask } from "../../api/client";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { InputNumber, Modal } from "antd";
 import { useState } from "react";
+import { ask } from "../../api/client";
 
 /** What follows from the prices, numbers and rates that are known. */
 const priceSumsQuery = (known: Record<string, number>) =>

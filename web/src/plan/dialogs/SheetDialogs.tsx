@@ -1,20 +1,20 @@
 import { Modal } from "antd";
 import type { Schemas } from "../../api/client";
 import { people } from "../../look/format";
+import { SetUpTest } from "../../tests";
+import type { Edit } from "../edits/editQueue";
+import type { Campaign } from "../model";
 import { AddDialog } from "./AddDialog";
 import { CarryDialog } from "./CarryDialog";
 import { CopyDialog } from "./CopyDialog";
-import type { Edit } from "../edits/editQueue";
 import { DeliveryDrawer } from "./delivery/DeliveryDrawer";
 import { ExcludeDialog } from "./ExcludeDialog";
 import { History } from "./History";
 import { Keys } from "./Keys";
-import type { Campaign } from "../model";
 import { PasteDialog } from "./PasteDialog";
 import { ReplaceDialog } from "./ReplaceDialog";
-import { SpreadDialog } from "./SpreadDialog";
 import { SplitDialog } from "./split/SplitDialog";
-import { SetUpTest } from "../../tests";
+import { SpreadDialog } from "./SpreadDialog";
 
 /** What is open over the sheet. */
 export type Open =

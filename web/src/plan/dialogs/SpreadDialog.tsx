@@ -3,8 +3,8 @@ import { Button, Input, Modal, Segmented } from "antd";
 import { useState } from "react";
 import { ask, at, CAMPAIGN, type CampaignPath, type Schemas } from "../../api/client";
 import { money, plural, typedMoney, word } from "../../look/format";
-import { Lock } from "../sheet/Lock";
 import { BASIS_WORDS, type Campaign } from "../model";
+import { Lock } from "../sheet/Lock";
 
 /** What each row would get of a sum spread over them. */
 const spreadQuery = (path: CampaignPath, body: Schemas["SpreadBody"]) =>

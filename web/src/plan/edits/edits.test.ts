@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { Problem, type Schemas } from "../../api/client";
-import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { type Campaign } from "../model";
+import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { whole } from "./whole";
 
 const edit = (money: string): Edit => ({ kind: "rowMoney", campaignId: "c", rowIds: ["r"], money });

@@ -2,11 +2,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type Problem, type Schemas, askAgain, at, send } from "../../api/client";
+import { CHANGES, planKey } from "../../api/plans";
+import { RESULT_PATHS } from "../../api/results";
 import { useKept } from "../../frame/kept";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { whole } from "./whole";
-import { CHANGES, planKey } from "../../api/plans";
-import { RESULT_PATHS } from "../../api/results";
 
 type View = Schemas["PlanView"];
 

@@ -1,11 +1,11 @@
-import { ask, at, versioned } from "../../api/client";
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
+import { ask, at, versioned } from "../../api/client";
 import { day, money, plural } from "../../look/format";
-import { Expected } from "./Expected";
-import type { Campaign } from "../model";
 import { PriceSumsDialog } from "../dialogs/PriceSumsDialog";
+import type { Campaign } from "../model";
+import { Expected } from "./Expected";
 
 const calendarQuery = (clientId: string, planId: string, version: number) =>
   versioned(

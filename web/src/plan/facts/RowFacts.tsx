@@ -3,10 +3,9 @@ import { Input } from "antd";
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import { ask, at, CAMPAIGN, type Schemas, versioned } from "../../api/client";
+import { testsQuery } from "../../api/tests";
 import { Findings } from "../../look/Findings";
 import { day, money, people, plural } from "../../look/format";
-import { ExpectedInShort } from "./Expected";
-import { Lock } from "../sheet/Lock";
 import {
   AD_STATES,
   BASIS_WORDS,
@@ -16,8 +15,9 @@ import {
   VARIABLE_WORDS,
   type Campaign,
 } from "../model";
+import { Lock } from "../sheet/Lock";
 import type { Spot } from "../sheet/selection";
-import { testsQuery } from "../../api/tests";
+import { ExpectedInShort } from "./Expected";
 
 /** Where an ad leads, with the parameters its link gets. */
 const linkQuery = (

@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
-import { costs, round } from "./Expected";
 import { told } from "../dialogs/PriceSumsDialog";
+import { costs, round } from "./Expected";
 
 it("reckoned prices and expected ranges are told in as many figures as say something", () => {
   expect([

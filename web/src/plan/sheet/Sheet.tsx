@@ -2,13 +2,14 @@ import "../sheet.css";
 import { useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
 import { useEffect, useRef, type PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
+import { stillUrl } from "../../api/creatives";
 import { money, people } from "../../look/format";
+import { moneyWords, type Campaign } from "../model";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
+import { TEXT_INPUT, useSheetKeys, type Pressed } from "./keys";
 import { supposed } from "./lenses";
 import { Lock } from "./Lock";
-import { moneyWords, type Campaign } from "../model";
-import { TEXT_INPUT, useSheetKeys, type Pressed } from "./keys";
 import {
   block,
   covers,
@@ -20,7 +21,6 @@ import {
   type Editing,
   type Selection,
 } from "./selection";
-import { stillUrl } from "../../api/creatives";
 
 const ROW = 47;
 const HEAD = 124;

@@ -3,12 +3,15 @@ import { App, Button, Segmented, Select } from "antd";
 import { useMemo, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { at, CAMPAIGN, type Schemas, send } from "../../api/client";
+import { planKey } from "../../api/plans";
 import { Columns } from "../../frame/Columns";
 import { useOffer } from "../../frame/doables";
+import { useChange } from "../../frame/useChange";
 import { plural } from "../../look/format";
 import { titled } from "../../results";
-import { doablesOf } from "./doing";
-import { keysOf, type Pressed } from "./keys";
+import { SheetDialogs, type Open } from "../dialogs/SheetDialogs";
+import type { Edits } from "../edits/useEdits";
+import { useUndoKeys } from "../edits/useUndoKeys";
 import {
   cellsOf,
   findingsAt,
@@ -20,17 +23,14 @@ import {
   type Finding,
   type Lens,
 } from "../model";
+import { doablesOf } from "./doing";
+import { keysOf, type Pressed } from "./keys";
 import { block, single, type Editing } from "./selection";
 import { Sheet } from "./Sheet";
 import { SheetFacts } from "./SheetFacts";
 import { SheetFoot } from "./SheetFoot";
-import { useSheetData } from "./useSheetData";
-import { SheetDialogs, type Open } from "../dialogs/SheetDialogs";
 import { asText } from "./sheetText";
-import type { Edits } from "../edits/useEdits";
-import { useUndoKeys } from "../edits/useUndoKeys";
-import { useChange } from "../../frame/useChange";
-import { planKey } from "../../api/plans";
+import { useSheetData } from "./useSheetData";
 
 /** Leaves a warning or hint for a reason; null tells it again. */
 function silence(clientId: string, planId: string, finding: Schemas["Finding"], why: string | null) {

@@ -1,9 +1,9 @@
 import type { Doable } from "../../frame/doables";
 import { plural } from "../../look/format";
-import { mendOf, switchBlock, type Campaign, type Finding } from "../model";
-import type { Block, Editing } from "./selection";
 import type { Open } from "../dialogs/SheetDialogs";
 import type { Edits } from "../edits/useEdits";
+import { mendOf, switchBlock, type Campaign, type Finding } from "../model";
+import type { Block, Editing } from "./selection";
 
 /** Everything that can be done on the sheet with what is selected, for keys, buttons and Ctrl K alike. */
 export function doablesOf(on: {

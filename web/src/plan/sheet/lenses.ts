@@ -2,8 +2,8 @@ import type { Schemas } from "../../api/client";
 import { moment, money, word } from "../../look/format";
 import { rankColours } from "../../look/theme";
 import { beneath, between, figure } from "../../results";
-import type { CellShown } from "./Cell";
 import { AD_STATES, findingsAt, statesByCell, type Campaign, type Lens } from "../model";
+import type { CellShown } from "./Cell";
 
 export interface LensData {
   names: Schemas["NamesView"] | undefined;

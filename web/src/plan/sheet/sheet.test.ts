@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { type Schemas } from "../../api/client";
+import { findingsAt, showingWords, switchBlock, type Campaign } from "../model";
 import { keysOf } from "./keys";
 import { lens } from "./lenses";
-import { findingsAt, showingWords, switchBlock, type Campaign } from "../model";
 import { block, covers, moved, single, wholeRow } from "./selection";
 import { asText, filtered } from "./sheetText";
 

@@ -1,7 +1,7 @@
 import { money } from "../../look/format";
 import { asTabbed } from "../../look/spreadsheet";
-import type { CellShown } from "./Cell";
 import { moneyWords, type Campaign } from "../model";
+import type { CellShown } from "./Cell";
 import type { Block } from "./selection";
 
 /**

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo } from "react";
-import { ask, at, CAMPAIGN, versioned } from "../../api/client";
 import { audiencesQuery } from "../../api/audiences";
+import { ask, at, CAMPAIGN, versioned } from "../../api/client";
 import { creativesQuery } from "../../api/creatives";
 import { offerOfResults, resultsQuery } from "../../api/results";
 import type { Campaign, Lens } from "../model";

@@ -1,16 +1,16 @@
-import { ask, CAMPAIGN, type CampaignPath, type RowPath, type Schemas } from "../../../api/client";
 import "./delivery.css";
 import { useQuery } from "@tanstack/react-query";
 import { Drawer, Input, Segmented, Select } from "antd";
+import { ask, CAMPAIGN, type CampaignPath, type RowPath, type Schemas } from "../../../api/client";
+import { offerQuery } from "../../../api/clients";
 import { money, plural } from "../../../look/format";
+import type { Edit } from "../../edits/editQueue";
+import type { Campaign } from "../../model";
 import { BidScale } from "./BidScale";
 import { Devices } from "./Devices";
-import type { Edit } from "../../edits/editQueue";
 import { HoursGrid } from "./HoursGrid";
-import type { Campaign } from "../../model";
 import { Placing } from "./Placing";
 import { Section } from "./Section";
-import { offerQuery } from "../../../api/clients";
 
 const bidsQuery = (path: RowPath, goal: string | null, charge: Schemas["DeliveryView"]["charge"] | null) =>
   ask.queryOptions(
