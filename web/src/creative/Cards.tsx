@@ -4,7 +4,7 @@ import { stillUrl } from "../api/creatives";
 import { moved } from "../look/lists";
 import { withCards, type Draft, type Format, type Medium } from "./model";
 
-type Card = Schemas["CardBody"];
+type Card = Schemas["Card"];
 
 /** What stands on each card, in the order of their media. */
 export function Cards({

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Button, InputNumber } from "antd";
 import { useEffect, useState } from "react";
 import { count as counted, plural, word } from "../look/format";
-import type { Draft, NetworkFit } from "./model";
+import { bodyOf, type Draft, type NetworkFit } from "./model";
 import type { Chosen } from "./Preview";
 import { combinationQuery } from "./queries";
 
@@ -23,7 +23,7 @@ export function Combinations({
   const [wanted, setWanted] = useState(0);
   const number = Math.min(wanted, count - 1);
   const told = useQuery({
-    ...combinationQuery(clientId, { ...draft, version: 0 }, number),
+    ...combinationQuery(clientId, bodyOf(draft, 0), number),
     placeholderData: keepPreviousData,
   });
   const combination = told.data?.combination;

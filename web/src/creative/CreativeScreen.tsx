@@ -12,7 +12,7 @@ import { plural } from "../look/format";
 import { freeName } from "../look/lists";
 import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
-import { draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
+import { bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
 
@@ -45,7 +45,7 @@ export function CreativeScreen() {
       from.name,
       all.map((c) => c.creative.name),
     );
-    void carryOut(addCreative(clientId, { ...from, name, version: 0 }), async (added) => {
+    void carryOut(addCreative(clientId, bodyOf({ ...from, name }, 0)), async (added) => {
       await queries.invalidateQueries(creativesQuery(clientId));
       await navigate(`/c/${clientId}/creative/${added.creative.id}`);
     });

@@ -14,6 +14,7 @@ import { Cards } from "./Cards";
 import { Combinations } from "./Combinations";
 import { Fit } from "./Fit";
 import {
+  bodyOf,
   draftOf,
   inFormat,
   toggled,
@@ -57,7 +58,7 @@ export function OneCreative(props: {
     async (draft: Draft) => {
       const key = creativesQuery(clientId).queryKey;
       const known = queries.getQueryData<Kept[]>(key)?.find((c) => c.creative.id === id);
-      const kept = await keepCreative(clientId, id, { ...draft, version: known?.version ?? current.version });
+      const kept = await keepCreative(clientId, id, bodyOf(draft, known?.version ?? current.version));
       queries.setQueryData<Kept[]>(key, (all) => all?.map((c) => (c.creative.id === id ? kept : c)));
       void askAgain(queries, ...PLAN_PATHS);
       void queries.invalidateQueries(phrasesQuery(clientId));

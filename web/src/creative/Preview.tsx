@@ -261,7 +261,11 @@ function Row({ clientId, draft, format }: Shown) {
 /** What a click opens inside the network. */
 function Opens({ format, form, script }: Shown) {
   if (format.needs === "FORM") {
-    return <div className="opens">{form ? `Opens ${form.name}: ${form.headline}` : "Opens no form yet"}</div>;
+    return (
+      <div className="opens">
+        {form ? `Opens ${form.name}: ${form.content.headline}` : "Opens no form yet"}
+      </div>
+    );
   }
   if (format.needs === "CHAT") {
     return <div className="opens speech">{script?.draft.greeting || "The chat’s greeting stands here."}</div>;

@@ -1,7 +1,8 @@
 import type { Schemas } from "../api/client";
 import { asTabbed } from "../look/spreadsheet";
 
-export type Draft = Omit<Schemas["CreativeBody"], "version">;
+/** What is composed; the server keeps the name beside it. */
+export type Draft = { name: string } & Schemas["CreativeDraft"];
 export type Medium = Schemas["Medium"];
 export type Format = Schemas["FormatView"];
 export type Placement = Schemas["PlacementFit"];
@@ -30,6 +31,10 @@ export const emptyDraft: Draft = {
   formId: null,
   scriptId: null,
 };
+
+export function bodyOf({ name, ...draft }: Draft, version: number): Schemas["CreativeBody"] {
+  return { version, name, draft };
+}
 
 export function draftOf(c: Schemas["Creative"]): Draft {
   const { name, format, bodies, headlines, descriptions, callsToAction, link, brand, post, cards } = c;
@@ -197,7 +202,7 @@ const KINDS: Record<string, Phrase["kind"]> = { b: "BODY", h: "HEADLINE", d: "DE
  * Phrases pasted from a spreadsheet or a text. A line is a phrase; where it has tabs they part kind (or code), text, angle and
  * language. A line without a kind has the one given.
  */
-export function pasted(text: string, kind: Phrase["kind"]): Schemas["WordingBody"][] {
+export function pasted(text: string, kind: Phrase["kind"]): Schemas["Wording"][] {
   return cells(text)
     .filter((line) => line.some((c) => c.trim()) && !HEADS.includes(line[0]?.trim().toLowerCase() ?? ""))
     .map((line) => {

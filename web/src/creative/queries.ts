@@ -1,5 +1,5 @@
 import { type Schemas, ask, at, send, sendStream } from "../api/client";
-import type { Draft } from "./model";
+import { bodyOf, type Draft } from "./model";
 
 export const phrasesQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/phrases", at({ clientId }));
@@ -10,11 +10,7 @@ export const fitQuery = (clientId: string, draft: Draft) => ({
   staleTime: 60_000,
   queryFn: async () => ({
     draft,
-    fit: await send(
-      "post",
-      "/api/clients/{clientId}/creatives/fit",
-      at({ clientId }, { ...draft, version: 0 }),
-    ),
+    fit: await send("post", "/api/clients/{clientId}/creatives/fit", at({ clientId }, bodyOf(draft, 0))),
   }),
 });
 
@@ -53,10 +49,10 @@ export const removeCreative = (clientId: string, id: string) =>
 export const varyCreative = (clientId: string, id: string, body: Schemas["VaryBody"]) =>
   send("post", "/api/clients/{clientId}/creatives/{id}/varied", at({ clientId, id }, body));
 
-export const addPhrases = (clientId: string, body: Schemas["WordingBody"][]) =>
+export const addPhrases = (clientId: string, body: Schemas["Wording"][]) =>
   send("post", "/api/clients/{clientId}/phrases", at({ clientId }, body));
 
-export const changePhrase = (clientId: string, code: string, body: Schemas["WordingBody"]) =>
+export const changePhrase = (clientId: string, code: string, body: Schemas["Wording"]) =>
   send("put", "/api/clients/{clientId}/phrases/{code}", at({ clientId, code }, body));
 
 export const removePhrase = (clientId: string, code: string) =>

@@ -14,10 +14,10 @@ export function ChatPreview({
 }: {
   clientName: string;
   greeting: string;
-  replies: Schemas["ReplyBody"][];
+  replies: Schemas["Reply"][];
 }) {
   const [said, setSaid] = useState<Bubble[]>([]);
-  const reply = (r: Schemas["ReplyBody"]) =>
+  const reply = (r: Schemas["Reply"]) =>
     setSaid([...said, { mine: true, text: r.text }, { mine: false, text: r.answer || "(a person answers)" }]);
   return (
     <figure className="fill-in phone chat" aria-label="Chat preview">

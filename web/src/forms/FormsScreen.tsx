@@ -10,7 +10,16 @@ import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import { freeName } from "../look/lists";
 import { Leads } from "./Leads";
-import { emptyForm, emptyScript, formDraft, scriptDraft, type FormDraft, type ScriptDraft } from "./model";
+import {
+  emptyForm,
+  emptyScript,
+  formBody,
+  formDraft,
+  scriptBody,
+  scriptDraft,
+  type FormDraft,
+  type ScriptDraft,
+} from "./model";
 import { OneForm } from "./OneForm";
 import { OneScript } from "./OneScript";
 import { addForm, addScript, removeForm, removeScript, sendersQuery, FORM_PATHS } from "./queries";
@@ -41,11 +50,11 @@ export function FormsScreen() {
     await navigate(`/c/${clientId}/forms/${id}`);
   };
   const startForm = (from: FormDraft) =>
-    carryOut(addForm(clientId, { ...from, name: freeName(from.name, names), edits: 0 }), (added) =>
+    carryOut(addForm(clientId, formBody({ ...from, name: freeName(from.name, names) }, 0)), (added) =>
       opened(FORM_PATHS[0], added.form.id),
     );
   const startScript = (from: ScriptDraft) =>
-    carryOut(addScript(clientId, { ...from, name: freeName(from.name, names), version: 0 }), (added) =>
+    carryOut(addScript(clientId, scriptBody({ ...from, name: freeName(from.name, names) }, 0)), (added) =>
       opened(FORM_PATHS[1], added.id),
     );
   const gone = (call: Promise<unknown>) =>
@@ -77,7 +86,7 @@ export function FormsScreen() {
         thing(
           f.form.id,
           f.form.name,
-          `${plural(f.form.questions.length, "question")}, version ${f.form.version}${f.sent ? ", on networks" : ""}`,
+          `${plural(f.form.content.questions.length, "question")}, version ${f.form.version}${f.sent ? ", on networks" : ""}`,
         ),
       )}
       <h3>Chats and messages, {scripts.data.length}</h3>

@@ -9,6 +9,7 @@ import { useKeptDraft } from "../frame/useKeptDraft";
 import { moved } from "../look/lists";
 import { FillIn } from "./FillIn";
 import {
+  formBody,
   formDraft,
   questionKey,
   questionWords,
@@ -36,7 +37,7 @@ export function OneForm(props: {
     async (draft: FormDraft) => {
       const key = formsQuery(clientId).queryKey;
       const known = queries.getQueryData<KeptForm[]>(key)?.find((f) => f.form.id === id);
-      const kept = await keepForm(clientId, id, { ...draft, edits: known?.edits ?? current.edits });
+      const kept = await keepForm(clientId, id, formBody(draft, known?.edits ?? current.edits));
       queries.setQueryData<KeptForm[]>(key, (all) => all?.map((f) => (f.form.id === id ? kept : f)));
       void askAgain(queries, ...PLAN_PATHS);
     },
@@ -45,7 +46,7 @@ export function OneForm(props: {
   const initial = useMemo(() => formDraft(current), [current]);
   const { draft, change, problem } = useKeptDraft(id, initial, save);
   const fit = useQuery({
-    ...formFitQuery(clientId, { ...draft, edits: 0 }),
+    ...formFitQuery(clientId, formBody(draft, 0)),
     placeholderData: keepPreviousData,
   });
   const fields = fit.data?.fields ?? [];

@@ -9,7 +9,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { ChatPreview } from "./ChatPreview";
-import { scriptDraft, type KeptScript, type ScriptDraft } from "./model";
+import { scriptBody, scriptDraft, type KeptScript, type ScriptDraft } from "./model";
 import { Line } from "./OneForm";
 import { askSender, keepScript, scriptFitQuery, sendersQuery } from "./queries";
 import { Suits } from "./Suits";
@@ -43,7 +43,7 @@ export function OneScript(props: {
     async (draft: ScriptDraft) => {
       const key = scriptsQuery(clientId).queryKey;
       const known = queries.getQueryData<KeptScript[]>(key)?.find((s) => s.id === id);
-      const kept = await keepScript(clientId, id, { ...draft, version: known?.version ?? current.version });
+      const kept = await keepScript(clientId, id, scriptBody(draft, known?.version ?? current.version));
       queries.setQueryData<KeptScript[]>(key, (all) => all?.map((s) => (s.id === id ? kept : s)));
       void askAgain(queries, ...PLAN_PATHS);
     },
@@ -52,7 +52,7 @@ export function OneScript(props: {
   const initial = useMemo(() => scriptDraft(current), [current]);
   const { draft, change, problem } = useKeptDraft(id, initial, save);
   const fit = useQuery({
-    ...scriptFitQuery(clientId, { ...draft, version: 0 }),
+    ...scriptFitQuery(clientId, scriptBody(draft, 0)),
     placeholderData: keepPreviousData,
   });
   const networks = fit.data?.networks ?? [];
@@ -158,7 +158,7 @@ function Chat({
   greeting: object;
   onChange: (draft: ScriptDraft) => void;
 }) {
-  const set = (i: number, reply: Partial<Schemas["ReplyBody"]>) =>
+  const set = (i: number, reply: Partial<Schemas["Reply"]>) =>
     onChange({ ...draft, replies: draft.replies.map((r, k) => (k === i ? { ...r, ...reply } : r)) });
   return (
     <>

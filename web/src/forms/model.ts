@@ -1,8 +1,9 @@
 import type { Schemas } from "../api/client";
 
-export type FormDraft = Omit<Schemas["FormBody"], "edits">;
-export type ScriptDraft = Omit<Schemas["ScriptBody"], "version">;
-export type Question = Schemas["QuestionBody"];
+/** What is written; the server keeps the name beside it. */
+export type FormDraft = { name: string } & Schemas["FormContent"];
+export type ScriptDraft = Pick<Schemas["ScriptBody"], "kind" | "name"> & Schemas["ScriptDraft"];
+export type Question = Schemas["FormQuestion"];
 export type Field = Schemas["ReadyField"];
 export type KeptForm = Schemas["KeptForm"];
 export type KeptScript = Schemas["KeptScript"];
@@ -37,8 +38,15 @@ export function emptyScript(kind: ScriptDraft["kind"]): ScriptDraft {
 }
 
 export function formDraft({ form }: KeptForm): FormDraft {
-  const { name, headline, opening, questions, privacyLink, consent, completion, onePage } = form;
-  return { name, headline, opening, questions, privacyLink, consent, completion, onePage };
+  return { name: form.name, ...form.content };
+}
+
+export function formBody({ name, ...content }: FormDraft, edits: number): Schemas["FormBody"] {
+  return { edits, name, content };
+}
+
+export function scriptBody({ kind, name, ...draft }: ScriptDraft, version: number): Schemas["ScriptBody"] {
+  return { version, kind, name, draft };
 }
 
 export function scriptDraft({ kind, name, draft }: KeptScript): ScriptDraft {

@@ -44,7 +44,17 @@ final class LaunchLoad {
     private JsonNode launch(LoadSheet sheet) throws IOException, InterruptedException {
         JsonNode launch = server.post(
                 CLIENT + "/launches",
-                Map.of("planId", sheet.plan(), "campaignId", sheet.campaign(), "planVersion", sheet.version()));
+                Map.of(
+                        "planId",
+                        sheet.plan(),
+                        "campaignId",
+                        sheet.campaign(),
+                        "planVersion",
+                        sheet.version(),
+                        "paused",
+                        false,
+                        "byHand",
+                        false));
         String path = CLIENT + "/launches/" + launch.get("id").asString();
         while (launch.get("state").asString().equals("RUNNING")) {
             Thread.sleep(500);

@@ -2,7 +2,6 @@ package app.tidewrack.bench;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -89,9 +88,7 @@ final class LoadSheet {
         }
         List<String> ids = new ArrayList<>();
         for (int i = 1; i <= count; i++) {
-            Map<String, Object> content = new HashMap<>(Map.of(
-                    "version", 0,
-                    "name", name + " creative " + i,
+            Map<String, Object> draft = Map.of(
                     "format", "single-picture",
                     "media", List.of(sha),
                     "bodies", List.of("Mend it tonight, way " + i + "."),
@@ -99,9 +96,10 @@ final class LoadSheet {
                     "descriptions", List.of(),
                     "callsToAction", List.of("shop"),
                     "link", "https://oddmentandthread.example/kits?way=" + i,
-                    "cards", List.of()));
-            content.put("brand", "");
-            content.put("post", "");
+                    "brand", "",
+                    "post", "",
+                    "cards", List.of());
+            Map<String, Object> content = Map.of("version", 0, "name", name + " creative " + i, "draft", draft);
             ids.add(server.post(CLIENT + "/creatives", content)
                     .get("creative")
                     .get("id")

@@ -122,9 +122,7 @@ final class ServerLoad {
         String sha = get(CLIENT + "/media").get(0).get("sha256").asString();
         double[] times = new double[60];
         for (int i = 0; i < times.length; i++) {
-            Map<String, Object> creative = Map.ofEntries(
-                    Map.entry("version", 0),
-                    Map.entry("name", "Bench"),
+            Map<String, Object> draft = Map.ofEntries(
                     Map.entry("format", "single-picture"),
                     Map.entry("media", List.of(sha)),
                     Map.entry("bodies", List.of("Mend it. ".repeat(1 + i))),
@@ -135,6 +133,7 @@ final class ServerLoad {
                     Map.entry("brand", ""),
                     Map.entry("post", ""),
                     Map.entry("cards", List.of()));
+            Map<String, Object> creative = Map.of("version", 0, "name", "Bench", "draft", draft);
             times[i] = timed(() -> post(CLIENT + "/creatives/fit", creative));
         }
         return percentile95(times);

@@ -76,7 +76,6 @@ final class Calls {
             }
             Map<String, Object> content = new HashMap<>();
             for (String field : List.of(
-                    "name",
                     "format",
                     "bodies",
                     "headlines",
@@ -88,7 +87,6 @@ final class Calls {
                     "cards")) {
                 content.put(field, creative.get(field));
             }
-            content.put("version", kept.get("version"));
             content.put(
                     "media",
                     List.of(creative.getAsJsonArray("media")
@@ -96,7 +94,9 @@ final class Calls {
                             .getAsJsonObject()
                             .get("sha256")));
             content.putAll(texts);
-            put("/api/clients/oddment/creatives/" + id(creative), content);
+            put(
+                    "/api/clients/oddment/creatives/" + id(creative),
+                    Map.of("version", kept.get("version"), "name", creativeName, "draft", content));
         }
     }
 
@@ -124,9 +124,7 @@ final class Calls {
         }
         String[] creatives = new String[columns];
         for (int i = 0; i < columns; i++) {
-            Map<String, Object> content = new HashMap<>(Map.of(
-                    "version", 0,
-                    "name", name + " creative " + (i + 1),
+            Map<String, Object> draft = Map.of(
                     "format", "single-picture",
                     "media", List.of(sha),
                     "bodies", List.of("Mend it tonight, way " + (i + 1) + "."),
@@ -134,9 +132,10 @@ final class Calls {
                     "descriptions", List.of(),
                     "callsToAction", List.of("shop"),
                     "link", "https://oddmentandthread.example/kits?way=" + i,
-                    "cards", List.of()));
-            content.put("brand", "");
-            content.put("post", "");
+                    "brand", "",
+                    "post", "",
+                    "cards", List.of());
+            Map<String, Object> content = Map.of("version", 0, "name", name + " creative " + (i + 1), "draft", draft);
             creatives[i] =
                     id(post(client + "/creatives", content).getAsJsonObject().get("creative"));
         }
@@ -208,7 +207,17 @@ final class Calls {
     String launch(Sheet sheet) throws IOException, InterruptedException {
         return id(post(
                 "/api/clients/oddment/launches",
-                Map.of("planId", sheet.planId(), "campaignId", sheet.campaignId(), "planVersion", sheet.version())));
+                Map.of(
+                        "planId",
+                        sheet.planId(),
+                        "campaignId",
+                        sheet.campaignId(),
+                        "planVersion",
+                        sheet.version(),
+                        "paused",
+                        false,
+                        "byHand",
+                        false)));
     }
 
     String state(String launch) throws IOException, InterruptedException {

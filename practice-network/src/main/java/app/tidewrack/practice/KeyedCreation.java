@@ -4,6 +4,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.world.Chance;
 import java.util.Optional;
 import java.util.function.Consumer;
+import lombok.RequiredArgsConstructor;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -12,17 +13,13 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Creates under a key, or answers what the key created before. */
 @Component
+@RequiredArgsConstructor
 public class KeyedCreation {
     private static final long NUMBERS = 1_000_000_000_000L;
     private static final int LONGEST_KEY = 200;
 
     private final AnsweredMapper mapper;
     private final JsonMapper json;
-
-    KeyedCreation(AnsweredMapper mapper, JsonMapper json) {
-        this.mapper = mapper;
-        this.json = json;
-    }
 
     record Answered(String createdId, long content) {}
 

@@ -183,8 +183,8 @@ class CreativeWorkTest extends WithServer {
 
     private static Map<String, Object> mend(String kind, int x, int width, String format, double seconds) {
         return Map.of(
-                "kind", kind, "x", x, "y", 0, "width", width, "height", 628, "shape", "1:1", "format", format,
-                "seconds", seconds);
+                "kind", kind, "x", x, "y", 0, "width", width, "height", 628, "shape", "1:1", "format", format, "from",
+                0, "seconds", seconds);
     }
 
     /** A clip lying down in a container that is not taken stands upright in one that is, half as long, and can be looked at. */
@@ -192,8 +192,8 @@ class CreativeWorkTest extends WithServer {
     void aVideoIsMadeToFit() throws Exception {
         String sha = scene.sha("clip.m4v", file("apple.m4v"));
         Map<String, Object> upright = Map.of(
-                "kind", "PAD", "x", 0, "y", 196, "width", 320, "height", 570, "shape", "9:16", "format", "MP4",
-                "seconds", 1.0);
+                "kind", "PAD", "x", 0, "y", 196, "width", 320, "height", 570, "shape", "9:16", "format", "MP4", "from",
+                0, "seconds", 1.0);
         JsonNode job = scene.post(CLIENT + "/media/" + sha + "/mended", upright);
         long until = System.nanoTime() + Duration.ofMinutes(1).toNanos();
         while (job.get("state").asString().equals("RUNNING") && System.nanoTime() < until) {

@@ -103,11 +103,7 @@ class FormWorkTest extends WithServer {
     }
 
     static Map<String, Object> form(String name, int edits, Map<String, Object> more) {
-        Map<String, Object> form = new HashMap<>(Map.of(
-                "edits",
-                edits,
-                "name",
-                name,
+        Map<String, Object> content = new HashMap<>(Map.of(
                 "headline",
                 "Ask us",
                 "opening",
@@ -124,8 +120,8 @@ class FormWorkTest extends WithServer {
                 Map.of("text", "", "button", "", "link", ""),
                 "onePage",
                 true));
-        form.putAll(more);
-        return form;
+        content.putAll(more);
+        return new HashMap<>(Map.of("edits", edits, "name", name, "content", content));
     }
 
     private JsonNode kept(Map<String, Object> form) throws Exception {
@@ -153,7 +149,8 @@ class FormWorkTest extends WithServer {
         assertThat(next.get("form").get("version").asInt()).isEqualTo(2);
         assertThat(next.get("sent").asBoolean()).isFalse();
         assertThat(forms.onAccount("c1", id, 2, account, network)).isEqualTo("HSF2");
-        assertThat(forms.byExternalId("c1", "a1").get("HSF1").headline()).isEqualTo("Ask");
+        assertThat(forms.byExternalId("c1", "a1").get("HSF1").content().headline())
+                .isEqualTo("Ask");
         assertThat(scene.call("ines", HttpMethod.DELETE, CLIENT + "/forms/" + id, "")
                         .detail())
                 .contains("on a network already");
@@ -181,16 +178,21 @@ class FormWorkTest extends WithServer {
     @Test
     void textsFallBackAndSendersAreAskedWhereMessagesAre() throws Exception {
         Map<String, Object> chat = Map.of(
-                "version", 0,
-                "kind", "CHAT",
-                "name", "Hello",
-                "greeting", "Hello {first-name|there}",
-                "replies", List.of(Map.of("text", "Hi", "answer", "")),
-                "sender", "",
-                "subject", "",
-                "body", "",
-                "button", "",
-                "link", "");
+                "version",
+                0,
+                "kind",
+                "CHAT",
+                "name",
+                "Hello",
+                "draft",
+                Map.of(
+                        "greeting", "Hello {first-name|there}",
+                        "replies", List.of(Map.of("text", "Hi", "answer", "")),
+                        "sender", "",
+                        "subject", "",
+                        "body", "",
+                        "button", "",
+                        "link", ""));
         JsonNode texts = scene.post(CLIENT + "/scripts/fit", chat).get("texts");
         assertThat(texts.get(0).get("greeting").asString()).isEqualTo("Hello Wilma");
         assertThat(texts.get(1).get("greeting").asString()).isEqualTo("Hello there");

@@ -169,11 +169,7 @@ final class Scene {
 
     /** A creative's content; some of it may be given in other words. */
     static Map<String, Object> content(String name, String format, List<String> media, Map<String, Object> more) {
-        Map<String, Object> content = new HashMap<>(Map.of(
-                "version",
-                0,
-                "name",
-                name,
+        Map<String, Object> draft = new HashMap<>(Map.of(
                 "format",
                 format,
                 "media",
@@ -188,12 +184,14 @@ final class Scene {
                 List.of("shop"),
                 "link",
                 "https://a.example",
+                "brand",
+                "",
+                "post",
+                "",
                 "cards",
                 List.of()));
-        content.put("brand", "");
-        content.put("post", "");
-        content.putAll(more);
-        return content;
+        draft.putAll(more);
+        return Map.of("version", 0, "name", name, "draft", draft);
     }
 
     String creative(String name, String sha) throws Exception {

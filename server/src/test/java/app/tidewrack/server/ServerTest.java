@@ -158,7 +158,7 @@ class ServerTest extends WithServer {
                         3,
                         404,
                         "no audience “x”"),
-                new Bad(Map.of("kind", "conjure", "campaignId", campaign), 3, 400, "could not be read"),
+                new Bad(Map.of("kind", "conjure", "campaignId", campaign), 3, 400, "a kind that is not known"),
                 new Bad(with(change, "facts", Map.of("name", "x")), 3, 400, ""));
         for (Bad bad : edits) {
             Answer answer = scene.edit(plan, id(), bad.version(), bad.edit());
@@ -217,7 +217,8 @@ class ServerTest extends WithServer {
         String changes = CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes";
         assertThat(scene.get(changes).get("changes")).hasSize(7);
         network.loseNextAnswer();
-        Map<String, Object> order = Map.of("planId", plan, "campaignId", campaign, "planVersion", 3);
+        Map<String, Object> order =
+                Map.of("planId", plan, "campaignId", campaign, "planVersion", 3, "paused", false, "byHand", false);
         String launch = scene.post(CLIENT + "/launches", order).get("id").asString();
         assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
                         .status())

@@ -460,7 +460,18 @@ class SheetWorkTest extends WithServer {
     /** Launches the sheet and gives the ad groups that were sent. */
     private List<GroupSettings> launched() throws Exception {
         String launch = scene.post(
-                        CLIENT + "/launches", Map.of("planId", plan, "campaignId", campaign, "planVersion", version))
+                        CLIENT + "/launches",
+                        Map.of(
+                                "planId",
+                                plan,
+                                "campaignId",
+                                campaign,
+                                "planVersion",
+                                version,
+                                "paused",
+                                false,
+                                "byHand",
+                                false))
                 .get("id")
                 .asString();
         Instant end = Instant.now().plus(Duration.ofSeconds(60));

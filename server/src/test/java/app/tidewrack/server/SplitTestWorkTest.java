@@ -41,8 +41,8 @@ class SplitTestWorkTest extends RunningSheet {
         String name = campaign.substring(0, 8);
         edit(with("newRows", "audienceIds", List.of(scene.audience(name))));
         String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
-        Map<String, Object> other = new HashMap<>(Scene.content(name + " B", "single-picture", List.of(sha), Map.of()));
-        other.put("headlines", List.of("Mended by bedtime"));
+        Map<String, Object> other = Scene.content(
+                name + " B", "single-picture", List.of(sha), Map.of("headlines", List.of("Mended by bedtime")));
         String second = scene.post(CLIENT + "/creatives", other)
                 .get("creative")
                 .get("id")

@@ -64,7 +64,8 @@ final class LeadsToRules {
             ChatScript chat = c.creative().chat();
             DirectMessage message = c.creative().message();
             return switch (c.format().needs()) {
-                case FORM -> form == null ? Stream.of() : faults(s, c, form.name(), FormFit.judge(form, s.rulebook()));
+                case FORM ->
+                    form == null ? Stream.of() : faults(s, c, form.name(), FormFit.judge(form.content(), s.rulebook()));
                 case CHAT -> chat == null ? Stream.of() : faults(s, c, chat.name(), FormFit.judge(chat, s.rulebook()));
                 case MESSAGE ->
                     message == null ? Stream.of() : faults(s, c, message.name(), FormFit.judge(message, s.rulebook()));

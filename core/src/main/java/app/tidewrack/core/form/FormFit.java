@@ -36,7 +36,7 @@ public final class FormFit {
     public record Fault(String field, String value, String limit, String mend) {}
 
     /** All rules of a network that a form breaks; one fault alone when it has no forms. */
-    public static List<Fault> judge(LeadForm form, Rulebook rulebook) {
+    public static List<Fault> judge(LeadForm.FormContent form, Rulebook rulebook) {
         FormRule rule = rulebook.form();
         if (rule == null) {
             return List.of(new Fault("form", "a lead form", "none", "Use it on another network"));

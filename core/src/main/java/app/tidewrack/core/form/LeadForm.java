@@ -6,27 +6,31 @@ import java.util.List;
  * A form that opens inside a network. It is written for all the client's networks; {@link FormFit} tells which take it.
  *
  * @param version grows when a form that ads already use is changed; people keep answering what their ad asked
- * @param headline heading of the opening
- * @param opening what stands below it; may be empty
- * @param questions in the order they are asked
- * @param privacyLink to the client's privacy notice; always required (common practice)
- * @param consent what people agree to by sending; may be empty
- * @param onePage whether all questions stand on one page; otherwise one a page
  */
-public record LeadForm(
-        String id,
-        String name,
-        int version,
-        String headline,
-        String opening,
-        List<FormQuestion> questions,
-        String privacyLink,
-        String consent,
-        Completion completion,
-        boolean onePage) {
+public record LeadForm(String id, String name, int version, FormContent content) {
+    /**
+     * What it asks and says.
+     *
+     * @param headline heading of the opening
+     * @param opening what stands below it; may be empty
+     * @param questions in the order they are asked
+     * @param privacyLink to the client's privacy notice; always required (common practice)
+     * @param consent what people agree to by sending; may be empty
+     * @param onePage whether all questions stand on one page; otherwise one a page
+     */
+    public record FormContent(
+            String headline,
+            String opening,
+            List<FormQuestion> questions,
+            String privacyLink,
+            String consent,
+            Completion completion,
+            boolean onePage) {
 
-    public LeadForm {
-        questions = List.copyOf(questions);
+        public FormContent {
+            questions = List.copyOf(questions);
+            privacyLink = privacyLink.strip();
+        }
     }
 
     /**
@@ -39,6 +43,7 @@ public record LeadForm(
      */
     public record FormQuestion(String field, String text, List<String> choices, boolean required) {
         public FormQuestion {
+            text = text.strip();
             choices = List.copyOf(choices);
         }
 
@@ -57,5 +62,9 @@ public record LeadForm(
      *
      * @param button may be empty, and so may its link
      */
-    public record Completion(String text, String button, String link) {}
+    public record Completion(String text, String button, String link) {
+        public Completion {
+            link = link.strip();
+        }
+    }
 }

@@ -4,6 +4,7 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.core.text.WellFormed;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -61,7 +62,7 @@ public record CampaignFacts(
     /**
      * A name a person gives, trimmed.
      *
-     * @throws Refusal (field {@code name}) when it is blank, holds line breaks, or is over {@link #LONGEST_NAME}
+     * @throws Refusal (field {@code name}) when it is blank, cannot be seen, holds line breaks, or is over {@link #LONGEST_NAME}
      */
     public static String checkedName(String name) {
         String trimmed = name.strip();
@@ -70,6 +71,9 @@ public record CampaignFacts(
                     "name",
                     "A name has 1 to %d characters; this one has %d.".formatted(LONGEST_NAME, trimmed.length()),
                     trimmed.isEmpty() ? "Type a name." : "Shorten it.");
+        }
+        if (!WellFormed.seen(trimmed)) {
+            throw new Refusal("name", "Nothing of this name can be seen.", "Type a name with letters or numbers.");
         }
         if (trimmed.chars().anyMatch(Character::isISOControl)) {
             throw new Refusal("name", "“%s” holds a line break or tab.".formatted(trimmed), "Take it out.");

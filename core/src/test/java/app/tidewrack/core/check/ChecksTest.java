@@ -222,13 +222,14 @@ class ChecksTest {
                 "f",
                 "Ask",
                 1,
-                "Ask us",
-                "",
-                List.of(new FormQuestion("email", "", List.of(), true)),
-                privacyLink,
-                "",
-                new Completion("", "", ""),
-                true);
+                new LeadForm.FormContent(
+                        "Ask us",
+                        "",
+                        List.of(new FormQuestion("email", "", List.of(), true)),
+                        privacyLink,
+                        "",
+                        new Completion("", "", ""),
+                        true));
     }
 
     private static DirectMessage message(String sender) {

@@ -53,13 +53,8 @@ class WantedTest {
                         "f1",
                         "Ask" + renamed,
                         3,
-                        "Ask",
-                        "",
-                        List.of(),
-                        "https://a.example/p",
-                        "",
-                        new Completion("", "", ""),
-                        true),
+                        new LeadForm.FormContent(
+                                "Ask", "", List.of(), "https://a.example/p", "", new Completion("", "", ""), true)),
                 new ChatScript("ch", "Hello" + renamed, "Hello", List.of()),
                 message);
     }

@@ -230,12 +230,13 @@ final class OrderBodies {
             List<String> optional) {}
 
     static FormBody form(String account, LeadForm form) {
-        List<FormQuestion> questions = form.questions();
+        LeadForm.FormContent content = form.content();
+        List<FormQuestion> questions = content.questions();
         return new FormBody(
                 account,
                 form.name(),
-                form.headline(),
-                orNull(form.opening()),
+                content.headline(),
+                orNull(content.opening()),
                 questions.stream()
                         .filter(q -> !q.own())
                         .map(FormQuestion::field)
@@ -244,14 +245,14 @@ final class OrderBodies {
                         .filter(FormQuestion::own)
                         .map(q -> new OwnQuestion(q.text(), q.choices()))
                         .toList(),
-                form.privacyLink(),
-                orNull(form.consent()),
-                form.completion().text().isBlank()
+                content.privacyLink(),
+                orNull(content.consent()),
+                content.completion().text().isBlank()
                         ? null
                         : new OnceSent(
-                                form.completion().text(),
-                                orNull(form.completion().button()),
-                                orNull(form.completion().link())),
+                                content.completion().text(),
+                                orNull(content.completion().button()),
+                                orNull(content.completion().link())),
                 questions.stream()
                         .filter(q -> !q.required())
                         .map(FormQuestion::key)

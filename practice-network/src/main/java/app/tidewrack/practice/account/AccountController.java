@@ -1,5 +1,6 @@
 package app.tidewrack.practice.account;
 
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -10,12 +11,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Opens accounts and tells what is known of them. */
 @RestController
 @RequestMapping("/networks/{network}/accounts/{id}")
+@RequiredArgsConstructor
 class AccountController {
     private final AccountDesk desk;
-
-    AccountController(AccountDesk desk) {
-        this.desk = desk;
-    }
 
     @PutMapping
     Account open(@PathVariable String network, @PathVariable String id, @RequestBody AccountOrder order) {

@@ -21,12 +21,14 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Opens accounts and finds them. */
 @Service
+@RequiredArgsConstructor
 public class AccountDesk {
     private static final int DAYS_LOOKED_BACK = 30;
 
@@ -36,21 +38,6 @@ public class AccountDesk {
     private final SiteVisitors visitors;
     private final PracticeClock clock;
     private final JsonMapper json;
-
-    AccountDesk(
-            AccountMapper mapper,
-            Networks networks,
-            World world,
-            SiteVisitors visitors,
-            PracticeClock clock,
-            JsonMapper json) {
-        this.mapper = mapper;
-        this.networks = networks;
-        this.world = world;
-        this.visitors = visitors;
-        this.clock = clock;
-        this.json = json;
-    }
 
     Account open(String network, String id, AccountOrder order) {
         Currency currency = currency(network, order.currency());

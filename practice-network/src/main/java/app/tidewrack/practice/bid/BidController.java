@@ -17,6 +17,7 @@ import app.tidewrack.practice.world.World;
 import java.util.Currency;
 import java.util.List;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -27,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Suggests bids. */
 @RestController
 @RequestMapping("/networks/{network}/accounts/{account}/bids")
+@RequiredArgsConstructor
 class BidController {
     /** Shares of chances won at the low end, the suggestion and the high end. */
     private static final double[] WON = {0.02, 0.12, 0.45};
@@ -36,14 +38,6 @@ class BidController {
     private final Matcher matcher;
     private final Fields fields;
     private final World world;
-
-    BidController(Networks networks, AccountDesk accounts, Matcher matcher, Fields fields, World world) {
-        this.networks = networks;
-        this.accounts = accounts;
-        this.matcher = matcher;
-        this.fields = fields;
-        this.world = world;
-    }
 
     /** @param goal null for the objective's usual one; likewise the charge; no placements means all */
     record BidQuestion(

@@ -11,6 +11,7 @@ import app.tidewrack.practice.campaign.Orders.CampaignOrder;
 import app.tidewrack.practice.campaign.Orders.Pausing;
 import app.tidewrack.practice.creative.CreativeOrder;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,12 +26,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Create, change, pause and remove, each creating call under an idempotency key. */
 @RestController
 @RequestMapping("/networks/{network}")
+@RequiredArgsConstructor
 class CampaignController {
     private final CampaignDesk desk;
-
-    CampaignController(CampaignDesk desk) {
-        this.desk = desk;
-    }
 
     @PostMapping("/campaigns")
     Created campaign(

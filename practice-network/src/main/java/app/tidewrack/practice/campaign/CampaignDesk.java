@@ -19,6 +19,7 @@ import app.tidewrack.practice.network.Networks;
 import app.tidewrack.practice.review.ReviewDesk;
 import java.time.Instant;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -26,6 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Sets up and changes what advertisers order, once by idempotency key, and refuses what the rulebook forbids. */
 @Service
 @Transactional
+@RequiredArgsConstructor
 public class CampaignDesk {
     private final CampaignMapper mapper;
     private final Networks networks;
@@ -36,27 +38,6 @@ public class CampaignDesk {
     private final ReviewDesk review;
     private final KeyedCreation keys;
     private final JsonMapper json;
-
-    CampaignDesk(
-            CampaignMapper mapper,
-            Networks networks,
-            AccountDesk accounts,
-            CreativeDesk creatives,
-            Matcher matcher,
-            PracticeClock clock,
-            ReviewDesk review,
-            KeyedCreation keys,
-            JsonMapper json) {
-        this.mapper = mapper;
-        this.networks = networks;
-        this.accounts = accounts;
-        this.creatives = creatives;
-        this.matcher = matcher;
-        this.clock = clock;
-        this.review = review;
-        this.keys = keys;
-        this.json = json;
-    }
 
     String create(String network, String key, CampaignOrder order) {
         rules(network, order.account()).require(order);

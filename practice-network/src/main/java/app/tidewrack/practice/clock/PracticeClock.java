@@ -1,16 +1,14 @@
 package app.tidewrack.practice.clock;
 
 import java.time.Instant;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** What time it is in the practice world. */
 @Component
+@RequiredArgsConstructor
 public class PracticeClock {
     private final ClockMapper mapper;
-
-    PracticeClock(ClockMapper mapper) {
-        this.mapper = mapper;
-    }
 
     public Instant now() {
         return mapper.now();

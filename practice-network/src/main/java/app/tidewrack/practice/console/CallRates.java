@@ -6,20 +6,18 @@ import java.time.Clock;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Counts calls to each network by the minute of the real clock. */
 @Component
+@RequiredArgsConstructor
 class CallRates {
     private static final long MINUTE = 60_000;
 
     private final Networks networks;
     private final Clock clock = Clock.systemUTC();
     private final Map<String, Window> windows = new HashMap<>();
-
-    CallRates(Networks networks) {
-        this.networks = networks;
-    }
 
     private static final class Window {
         private long minute;

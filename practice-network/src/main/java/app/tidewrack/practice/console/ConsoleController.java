@@ -6,6 +6,7 @@ import app.tidewrack.practice.world.World;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,16 +19,11 @@ import org.springframework.web.bind.annotation.RestController;
 /** The practice world's own calls: faults and facts. */
 @RestController
 @RequestMapping("/console")
+@RequiredArgsConstructor
 class ConsoleController {
     private final Faults faults;
     private final World world;
     private final Networks networks;
-
-    ConsoleController(Faults faults, World world, Networks networks) {
-        this.faults = faults;
-        this.world = world;
-        this.networks = networks;
-    }
 
     record FaultsView(List<CallKind> kinds, List<Fault.Mode> modes, List<Fault> on) {}
 

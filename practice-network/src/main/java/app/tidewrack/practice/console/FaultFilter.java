@@ -12,6 +12,7 @@ import java.io.PrintWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpHeaders;
@@ -25,18 +26,13 @@ import tools.jackson.databind.json.JsonMapper;
 /** Makes calls meet the faults switched on, and keeps callers to the rulebook's rate. */
 @Component
 @Order(Ordered.LOWEST_PRECEDENCE)
+@RequiredArgsConstructor
 class FaultFilter extends OncePerRequestFilter {
     private static final int FAULTY_RETRY_SECONDS = 2;
 
     private final Faults faults;
     private final CallRates rates;
     private final JsonMapper json;
-
-    FaultFilter(Faults faults, CallRates rates, JsonMapper json) {
-        this.faults = faults;
-        this.rates = rates;
-        this.json = json;
-    }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)

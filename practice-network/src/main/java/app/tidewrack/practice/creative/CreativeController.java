@@ -3,6 +3,7 @@ package app.tidewrack.practice.creative;
 import app.tidewrack.practice.Created;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -16,12 +17,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Media, creatives, forms and senders. */
 @RestController
 @RequestMapping("/networks/{network}")
+@RequiredArgsConstructor
 class CreativeController {
     private final CreativeDesk desk;
-
-    CreativeController(CreativeDesk desk) {
-        this.desk = desk;
-    }
 
     @PutMapping(path = "/media/{sha}", consumes = "application/octet-stream")
     Medium medium(@PathVariable String network, @PathVariable String sha, HttpServletRequest request)

@@ -18,12 +18,14 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Takes media, creatives and forms, and finds them again. */
 @Service
+@RequiredArgsConstructor
 public class CreativeDesk {
     private static final long LARGEST = 200_000_000;
 
@@ -32,14 +34,6 @@ public class CreativeDesk {
     private final AccountDesk accounts;
     private final KeyedCreation keys;
     private final JsonMapper json;
-
-    CreativeDesk(CreativeMapper mapper, Networks networks, AccountDesk accounts, KeyedCreation keys, JsonMapper json) {
-        this.mapper = mapper;
-        this.networks = networks;
-        this.accounts = accounts;
-        this.keys = keys;
-        this.json = json;
-    }
 
     /** Measures a file while it passes through; of the content only its facts are kept. */
     Medium keep(String sha, InputStream content) throws IOException {

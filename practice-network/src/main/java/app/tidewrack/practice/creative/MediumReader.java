@@ -19,20 +19,17 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Objects;
+import lombok.AccessLevel;
+import lombok.RequiredArgsConstructor;
 
 /** Measures pictures and videos by their content, never by their name. */
+@RequiredArgsConstructor(access = AccessLevel.PRIVATE)
 final class MediumReader {
     private static final int TURNED_FROM = 5;
 
     private final Path file;
     private final String sha256;
     private final Metadata metadata;
-
-    private MediumReader(Path file, String sha256, Metadata metadata) {
-        this.file = file;
-        this.sha256 = sha256;
-        this.metadata = metadata;
-    }
 
     /** @throws Refusal when it is none of the four kinds, or broken */
     static Medium read(Path file, String sha256) throws IOException {

@@ -10,19 +10,17 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /** Writes what hours of delivery leave by the thousand, in JDBC batches; a mapper would read its statement anew for each. */
 @Component
+@RequiredArgsConstructor
 class BulkWriter {
     private static final int BATCH = 500;
 
     private final JdbcTemplate jdbc;
-
-    BulkWriter(JdbcTemplate jdbc) {
-        this.jdbc = jdbc;
-    }
 
     private static OffsetDateTime utc(Instant instant) {
         return instant.atOffset(ZoneOffset.UTC);

@@ -4,19 +4,17 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import java.util.function.Consumer;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 
 /** Delivers hours, one after another. The same seed and the same calls give the same result. */
 @Service
+@RequiredArgsConstructor
 public class Delivery {
     private static final Duration HOUR = Duration.ofHours(1);
 
     private final Tools tools;
     private Map<String, AdRun> known = Map.of();
-
-    Delivery(Tools tools) {
-        this.tools = tools;
-    }
 
     /**
      * Delivers some hours and writes what came of them; call within one transaction.

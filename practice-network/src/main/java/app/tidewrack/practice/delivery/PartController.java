@@ -10,20 +10,17 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Tells how a split test shares people out. */
 @RestController
+@RequiredArgsConstructor
 class PartController {
     private final CampaignDesk campaigns;
     private final Tools tools;
-
-    PartController(CampaignDesk campaigns, Tools tools) {
-        this.campaigns = campaigns;
-        this.tools = tools;
-    }
 
     /** People of each ad group's audience who belong to its part; nothing where groups are not held apart. */
     @GetMapping("/networks/{network}/campaigns/{id}/parts")

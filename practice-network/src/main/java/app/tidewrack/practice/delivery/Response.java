@@ -12,11 +12,13 @@ import app.tidewrack.practice.report.Measure;
 import java.util.Optional;
 import java.util.SplittableRandom;
 import java.util.function.Consumer;
+import lombok.RequiredArgsConstructor;
 
 /**
  * How one person responds to one impression. Rates are the market's, moved by how the creative and the client take that
  * person, by how fresh the ad is to them, and by whether they have a tie to the client already.
  */
+@RequiredArgsConstructor
 final class Response {
     /** The network shows ads to those likelier to respond, which lifts the mean; taken out of the base rates again. */
     private static final double CHOSEN = 1.22;
@@ -37,12 +39,6 @@ final class Response {
     private final Market market;
     private final SplittableRandom random;
     private final double minorPerEuro;
-
-    Response(Market market, SplittableRandom random, double minorPerEuro) {
-        this.market = market;
-        this.random = random;
-        this.minorPerEuro = minorPerEuro;
-    }
 
     /**
      * The impression at hand.

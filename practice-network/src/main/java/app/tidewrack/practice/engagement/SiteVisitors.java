@@ -7,6 +7,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.LocalDate;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
 
@@ -15,6 +16,7 @@ import org.springframework.stereotype.Component;
  * day, so every site has a past. People come back: a site's public is a fixed crowd, of which some come often.
  */
 @Component
+@RequiredArgsConstructor
 public class SiteVisitors {
     private static final int PUBLIC = 60_000;
     private static final int CANDIDATES = 5;
@@ -29,11 +31,6 @@ public class SiteVisitors {
             Caffeine.newBuilder().maximumSize(4000).build();
 
     private record SiteDay(Site site, SiteEvent event, LocalDate day) {}
-
-    SiteVisitors(World world, Ties ties) {
-        this.world = world;
-        this.ties = ties;
-    }
 
     /** Real people with an event on one day, whether an ad brought them or not. */
     public RoaringBitmap on(Site site, SiteEvent event, LocalDate day) {

@@ -3,6 +3,7 @@ package app.tidewrack.practice.engagement;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
 
@@ -11,15 +12,12 @@ import org.springframework.stereotype.Component;
  * of the hours it belongs to; only one thread delivers.
  */
 @Component
+@RequiredArgsConstructor
 public class Ties {
     private final TieMapper mapper;
     private final Map<DayKey, RoaringBitmap> gathered = new HashMap<>();
 
     private record DayKey(Tie tie, LocalDate day) {}
-
-    Ties(TieMapper mapper) {
-        this.mapper = mapper;
-    }
 
     /** @param person a real person */
     public void add(Tie tie, LocalDate day, int person) {

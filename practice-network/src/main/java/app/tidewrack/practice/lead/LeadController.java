@@ -1,6 +1,7 @@
 package app.tidewrack.practice.lead;
 
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -10,12 +11,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Leads and chat threads after a cursor, in the order they came. */
 @RestController
 @RequestMapping("/networks/{network}/accounts/{account}")
+@RequiredArgsConstructor
 class LeadController {
     private final LeadDesk desk;
-
-    LeadController(LeadDesk desk) {
-        this.desk = desk;
-    }
 
     /** @param after the last {@code seq} already had, 0 for all; an empty answer is the end */
     @GetMapping("/leads")

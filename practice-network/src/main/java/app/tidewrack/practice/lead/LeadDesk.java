@@ -19,12 +19,14 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Takes what people send while hours are delivered, and tells it to the advertiser by a cursor. */
 @Component
+@RequiredArgsConstructor
 public class LeadDesk {
     private static final Comparator<Row> IN_ORDER =
             Comparator.comparing(Row::at).thenComparing(Row::adId).thenComparing(Row::content);
@@ -43,21 +45,6 @@ public class LeadDesk {
     private final JsonMapper json;
     private final List<Row> leads = new ArrayList<>();
     private final List<Row> chats = new ArrayList<>();
-
-    LeadDesk(
-            LeadMapper mapper,
-            CreativeDesk creatives,
-            AccountDesk accounts,
-            Networks networks,
-            World world,
-            JsonMapper json) {
-        this.mapper = mapper;
-        this.creatives = creatives;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.world = world;
-        this.json = json;
-    }
 
     /** @param answers by ready question's code or own question's text */
     record Lead(long seq, String adId, String form, Instant at, Map<String, String> answers) {}

@@ -2,6 +2,8 @@ package app.tidewrack.practice.matching;
 
 import java.util.function.IntPredicate;
 import java.util.function.IntUnaryOperator;
+import lombok.AccessLevel;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.IntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 
@@ -10,6 +12,7 @@ import org.roaringbitmap.RoaringBitmap;
  * conditions take panel people whole; source audiences take single real people. So a crowd is whole panel people, less some
  * holes in them, plus some single people of others. And, or and and-not of crowds are crowds, exactly.
  */
+@RequiredArgsConstructor(access = AccessLevel.PRIVATE)
 public final class Crowd {
     private static final RoaringBitmap NOBODY = new RoaringBitmap();
 
@@ -17,13 +20,6 @@ public final class Crowd {
     private final RoaringBitmap whole;
     private final RoaringBitmap holes;
     private final RoaringBitmap singles;
-
-    private Crowd(int weight, RoaringBitmap whole, RoaringBitmap holes, RoaringBitmap singles) {
-        this.weight = weight;
-        this.whole = whole;
-        this.holes = holes;
-        this.singles = singles;
-    }
 
     /** All real people that these panel people stand for. */
     static Crowd ofPanel(int weight, RoaringBitmap people) {

@@ -19,12 +19,14 @@ import app.tidewrack.practice.world.World;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
 
 /** Turns a definition into a crowd: set algebra over the panel's columns and the account's sources. */
 @Component
+@RequiredArgsConstructor
 public class Matcher {
     private static final int CIRCLES_KEPT = 2000;
 
@@ -32,11 +34,6 @@ public class Matcher {
     private final TermMatcher terms;
     private final Cache<Circle, RoaringBitmap> circles =
             Caffeine.newBuilder().maximumSize(CIRCLES_KEPT).build();
-
-    public Matcher(World world, TermMatcher terms) {
-        this.world = world;
-        this.terms = terms;
-    }
 
     /**
      * @param account null where none is at hand; then no sources, lookalikes or ties can be asked for

@@ -11,6 +11,7 @@ import app.tidewrack.practice.network.Networks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -22,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Sizes, narrowing ladders and overlaps of audience definitions. */
 @RestController
 @RequestMapping("/networks/{network}")
+@RequiredArgsConstructor
 class MatchingController {
     private static final int MOST_SIZES = 200;
     private static final int MOST_OVERLAPS = 60;
@@ -29,12 +31,6 @@ class MatchingController {
     private final Networks networks;
     private final AccountDesk accounts;
     private final Matcher matcher;
-
-    MatchingController(Networks networks, AccountDesk accounts, Matcher matcher) {
-        this.networks = networks;
-        this.accounts = accounts;
-        this.matcher = matcher;
-    }
 
     /** @param account needed where a definition names sources, lookalikes or ties */
     @PostMapping("/sizes")

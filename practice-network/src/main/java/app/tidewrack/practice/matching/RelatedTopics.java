@@ -14,6 +14,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Topics that people who like some topics like more than others do. */
 @RestController
 @RequestMapping("/networks/{network}/topics/related")
+@RequiredArgsConstructor
 class RelatedTopics {
     private static final int MOST_ASKED = 60;
 
@@ -33,12 +35,6 @@ class RelatedTopics {
     private final Networks networks;
     private final Matcher matcher;
     private final World world;
-
-    RelatedTopics(Networks networks, Matcher matcher, World world) {
-        this.networks = networks;
-        this.matcher = matcher;
-        this.world = world;
-    }
 
     /** @param places none for wherever the network is */
     record Asked(Places places, List<String> topics) {}

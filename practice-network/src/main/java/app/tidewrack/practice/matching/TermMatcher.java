@@ -15,12 +15,14 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Locale;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
 
 /** Who meets one term. What the panel knows of everyone is a column; the rest is drawn by likings and remembered. */
 @Component
+@RequiredArgsConstructor
 public class TermMatcher {
     private static final int DRAWN_KEPT = 1500;
 
@@ -39,11 +41,6 @@ public class TermMatcher {
     private final SourceShelf sources;
     private final Cache<String, RoaringBitmap> drawn =
             Caffeine.newBuilder().maximumSize(DRAWN_KEPT).build();
-
-    public TermMatcher(World world, SourceShelf sources) {
-        this.world = world;
-        this.sources = sources;
-    }
 
     Crowd crowd(Network network, @Nullable Account account, Term term) {
         return switch (term.kind()) {

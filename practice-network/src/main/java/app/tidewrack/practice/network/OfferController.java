@@ -9,6 +9,7 @@ import app.tidewrack.practice.world.Topic;
 import app.tidewrack.practice.world.World;
 import java.util.List;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -18,14 +19,10 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What the networks offer: rulebooks, the interest tree, places and questions. */
 @RestController
+@RequiredArgsConstructor
 class OfferController {
     private final Networks networks;
     private final World world;
-
-    OfferController(Networks networks, World world) {
-        this.networks = networks;
-        this.world = world;
-    }
 
     record Listed(String slug, String code, String name, String kind, int version) {}
 

@@ -1,5 +1,6 @@
 package app.tidewrack.practice.passing;
 
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -9,12 +10,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Tells the time, moves it, and lets it run. */
 @RestController
 @RequestMapping("/clock")
+@RequiredArgsConstructor
 class ClockController {
     private final ClockDesk desk;
-
-    ClockController(ClockDesk desk) {
-        this.desk = desk;
-    }
 
     record Move(int hours) {}
 

@@ -12,6 +12,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -20,6 +21,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Moves the clock: reviews and delivers the hours passed, a day at most in one transaction with the clock. */
 @Service
+@RequiredArgsConstructor
 public class ClockDesk {
     private static final Logger LOG = LoggerFactory.getLogger(ClockDesk.class);
     private static final int MOST_HOURS = 24 * 31;
@@ -37,13 +39,6 @@ public class ClockDesk {
     });
     private @Nullable ScheduledFuture<?> running;
     private int hoursPerMinute;
-
-    ClockDesk(PracticeClock clock, ReviewDesk review, Delivery delivery, TransactionTemplate transaction) {
-        this.clock = clock;
-        this.review = review;
-        this.delivery = delivery;
-        this.transaction = transaction;
-    }
 
     @PreDestroy
     void end() {

@@ -14,6 +14,7 @@ import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -21,6 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Takes leads into inboxes, each with a secret. Of what came, only what proves that it came is kept, and not for long. */
 @Component
+@RequiredArgsConstructor
 class LeadReceiver {
     private static final int KEPT = 200;
     private static final int MOST_INBOXES = 100;
@@ -28,10 +30,6 @@ class LeadReceiver {
 
     private final Map<String, Inbox> inboxes = new ConcurrentHashMap<>();
     private final JsonMapper json;
-
-    LeadReceiver(JsonMapper json) {
-        this.json = json;
-    }
 
     /**
      * @param fields how many answers or lines of a chat it had; −1 when it could not be read

@@ -2,6 +2,7 @@ package app.tidewrack.practice.receiver;
 
 import app.tidewrack.practice.receiver.LeadReceiver.Received;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,12 +16,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** The lead receiver: leads come in without a key but signed; all else is for the console. */
 @RestController
 @RequestMapping("/receiver")
+@RequiredArgsConstructor
 class ReceiverController {
     private final LeadReceiver receiver;
-
-    ReceiverController(LeadReceiver receiver) {
-        this.receiver = receiver;
-    }
 
     record Inbox(String name, List<Received> received) {}
 

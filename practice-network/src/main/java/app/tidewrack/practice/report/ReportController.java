@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.http.MediaType;
@@ -29,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Numbers by ad and hour after a cursor, report jobs with breakdowns, and different people reached by sets of ads. */
 @RestController
 @RequestMapping("/networks/{network}/accounts/{account}")
+@RequiredArgsConstructor
 class ReportController {
     private static final int MOST_SETS = 10_500;
     private static final RoaringBitmap NOBODY = new RoaringBitmap();
@@ -40,15 +42,6 @@ class ReportController {
     private final AccountDesk accounts;
     private final Networks networks;
     private final PracticeClock clock;
-
-    ReportController(
-            ReportMapper mapper, ReportJobs jobs, AccountDesk accounts, Networks networks, PracticeClock clock) {
-        this.mapper = mapper;
-        this.jobs = jobs;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.clock = clock;
-    }
 
     /** @param counts what is not 0, by measure */
     record HourTold(long seq, String adId, Instant hour, long spendMinor, Map<String, Long> counts) {}

@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import lombok.RequiredArgsConstructor;
 import org.apache.ibatis.cursor.Cursor;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -34,6 +35,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Reports made in the background: hours are read as they come and rows written by the page, so memory stays bounded. */
 @Component
+@RequiredArgsConstructor
 class ReportJobs {
     private static final Logger LOG = LoggerFactory.getLogger(ReportJobs.class);
     private static final long MOST_ROWS = 2_000_000;
@@ -50,23 +52,6 @@ class ReportJobs {
         thread.setDaemon(true);
         return thread;
     });
-
-    ReportJobs(
-            ReportMapper mapper,
-            AccountDesk accounts,
-            Networks networks,
-            PracticeClock clock,
-            Labels labels,
-            JsonMapper json,
-            TransactionTemplate transaction) {
-        this.mapper = mapper;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.clock = clock;
-        this.labels = labels;
-        this.json = json;
-        this.transaction = transaction;
-    }
 
     @PreDestroy
     void stop() {

@@ -1,6 +1,7 @@
 package app.tidewrack.practice.review;
 
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -11,12 +12,9 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Tells where each ad of an account stands in review. */
 @RestController
+@RequiredArgsConstructor
 class ReviewController {
     private final ReviewDesk desk;
-
-    ReviewController(ReviewDesk desk) {
-        this.desk = desk;
-    }
 
     /** @param after the last id already had, empty for the first page */
     @GetMapping("/networks/{network}/reviews")

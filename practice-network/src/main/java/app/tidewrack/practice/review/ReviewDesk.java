@@ -20,11 +20,13 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Looks at ads when their time has come, by the reasons of the rulebook. */
 @Component
+@RequiredArgsConstructor
 public class ReviewDesk {
     private static final Pattern SHOUTING = Pattern.compile("\\p{Lu}{4,}(\\s+\\p{Lu}{4,})+");
     private static final String SHOUTING_CODE = "shouting";
@@ -33,13 +35,6 @@ public class ReviewDesk {
     private final Networks networks;
     private final CreativeDesk creatives;
     private final PracticeClock clock;
-
-    ReviewDesk(ReviewMapper mapper, Networks networks, CreativeDesk creatives, PracticeClock clock) {
-        this.mapper = mapper;
-        this.networks = networks;
-        this.creatives = creatives;
-        this.clock = clock;
-    }
 
     /** When an ad sent now will have been looked at; most are done in the first third of the usual time. */
     public Instant due(Network network, String adId, Instant now) {

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import lombok.AccessLevel;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.IntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 
@@ -11,6 +13,7 @@ import org.roaringbitmap.RoaringBitmap;
  * How like a seed people are: the sum of log-odds of the features they have, each estimated with smoothing and thinned because
  * features go together (naive Bayes with shrinkage; Hand &amp; Yu 2001 on why it ranks well all the same).
  */
+@RequiredArgsConstructor(access = AccessLevel.PRIVATE)
 public final class Likeness {
     /** As many made-up people of the country are added to the seed as this, so that small seeds say little. */
     private static final double SMOOTHING = 20;
@@ -24,12 +27,6 @@ public final class Likeness {
 
     /** Something people have or have not. */
     public record Feature(String kind, String code, RoaringBitmap people) {}
-
-    private Likeness(int from, float[] scores, List<Weighed> features) {
-        this.from = from;
-        this.scores = scores;
-        this.features = features;
-    }
 
     /**
      * @param all people to be scored, numbered close together

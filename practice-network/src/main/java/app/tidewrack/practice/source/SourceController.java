@@ -4,6 +4,7 @@ import app.tidewrack.practice.Created;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -18,14 +19,11 @@ import org.springframework.web.bind.annotation.RestController;
 /** Source audiences: made by rule or by a list of hashes, and what sets them apart. */
 @RestController
 @RequestMapping("/networks/{network}/accounts/{account}/sources")
+@RequiredArgsConstructor
 class SourceController {
     private static final int TRAITS_TOLD = 25;
 
     private final SourceDesk desk;
-
-    SourceController(SourceDesk desk) {
-        this.desk = desk;
-    }
 
     @PostMapping
     Created create(

@@ -16,6 +16,7 @@ import java.io.IOException;
 import java.io.Reader;
 import java.util.List;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.IntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Service;
@@ -24,6 +25,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Makes source audiences, fills lists and tells what came of them. */
 @Service
+@RequiredArgsConstructor
 class SourceDesk {
     private static final Set<Integer> SHARES_WATCHED = Set.of(0, 25, 50, 75, 95);
     private static final int MOST_DAYS = 180;
@@ -35,23 +37,6 @@ class SourceDesk {
     private final World world;
     private final KeyedCreation keys;
     private final JsonMapper json;
-
-    SourceDesk(
-            SourceMapper mapper,
-            SourceShelf shelf,
-            AccountDesk accounts,
-            Networks networks,
-            World world,
-            KeyedCreation keys,
-            JsonMapper json) {
-        this.mapper = mapper;
-        this.shelf = shelf;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.world = world;
-        this.keys = keys;
-        this.json = json;
-    }
 
     @Transactional
     public String create(String network, String accountId, String key, SourceOrder order) {

@@ -26,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import lombok.RequiredArgsConstructor;
 import org.roaringbitmap.IntConsumer;
 import org.roaringbitmap.RoaringBitmap;
 import org.springframework.stereotype.Component;
@@ -33,6 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Finds the people of source audiences and of their lookalikes. */
 @Component
+@RequiredArgsConstructor
 public class SourceShelf {
     private static final Pattern LOOKALIKE = Pattern.compile("([A-Za-z0-9]+):([A-Z]{2}):(\\d{1,2})-(\\d{1,2})");
     private static final int USUAL_DAYS = 180;
@@ -62,16 +64,6 @@ public class SourceShelf {
     private record SourceAt(String network, String account, String id, int version, Instant hour) {}
 
     private record Seeded(SourceAt source, String country) {}
-
-    public SourceShelf(
-            SourceMapper mapper, World world, SiteVisitors visitors, Ties ties, PracticeClock clock, JsonMapper json) {
-        this.mapper = mapper;
-        this.world = world;
-        this.visitors = visitors;
-        this.ties = ties;
-        this.clock = clock;
-        this.json = json;
-    }
 
     /**
      * Real people of a source as of now.

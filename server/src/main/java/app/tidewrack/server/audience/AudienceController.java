@@ -11,8 +11,8 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,31 +25,21 @@ import org.springframework.web.bind.annotation.RestController;
 /** Audiences: listed, kept, and sized step by step as they are typed. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/audiences")
+@RequiredArgsConstructor
 class AudienceController {
     private final AudienceLibrary library;
     private final AudienceSizes sizes;
     private final Accounts accounts;
     private final Networks networks;
 
-    AudienceController(AudienceLibrary library, AudienceSizes sizes, Accounts accounts, Networks networks) {
-        this.library = library;
-        this.sizes = sizes;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
-
     /** @param accountId the account whose network sizes it */
-    record AudienceBody(
-            @NotNull String accountId,
-            @NotNull String name,
-            int version,
-            @NotNull AudienceDefinition definition) {
+    record AudienceBody(String accountId, String name, int version, AudienceDefinition definition) {
         Wanted wanted() {
             return new Wanted(accountId, name, definition);
         }
     }
 
-    record SizeBody(@NotNull String accountId, @NotNull AudienceDefinition definition) {}
+    record SizeBody(String accountId, AudienceDefinition definition) {}
 
     @GetMapping
     List<Audience> all(@PathVariable String clientId) {

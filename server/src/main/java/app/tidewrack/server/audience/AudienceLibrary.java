@@ -24,12 +24,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** A client's audiences. Their size is asked of the network of their account when they are kept. */
 @Service
+@RequiredArgsConstructor
 public class AudienceLibrary {
     private static final int MOST_AT_ONCE = 50;
 
@@ -39,21 +41,6 @@ public class AudienceLibrary {
     private final Networks networks;
     private final AudienceSizes sizes;
     private final SourceTerms sources;
-
-    AudienceLibrary(
-            AudienceMapper mapper,
-            Accounts accounts,
-            ClientMapper clients,
-            Networks networks,
-            AudienceSizes sizes,
-            SourceTerms sources) {
-        this.mapper = mapper;
-        this.accounts = accounts;
-        this.clients = clients;
-        this.networks = networks;
-        this.sizes = sizes;
-        this.sources = sources;
-    }
 
     /**
      * @param accountId the account it is described on

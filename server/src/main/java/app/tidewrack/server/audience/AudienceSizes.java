@@ -12,23 +12,19 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.List;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Asks a network for sizes; where an audience names something of the account's own, the account is opened first. */
 @Component
+@RequiredArgsConstructor
 class AudienceSizes {
     private static final Set<TermKind> OF_ACCOUNT = Set.of(TermKind.TIE, TermKind.SOURCE, TermKind.LOOKALIKE);
 
     private final Accounts accounts;
     private final Networks networks;
     private final SourceTerms sources;
-
-    AudienceSizes(Accounts accounts, Networks networks, SourceTerms sources) {
-        this.accounts = accounts;
-        this.networks = networks;
-        this.sources = sources;
-    }
 
     /** One for each audience, in the same order. */
     List<AudienceSize> of(String clientId, Account account, List<AudienceDefinition> audiences) {

@@ -19,10 +19,10 @@ import app.tidewrack.server.source.SourceTerms;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.NotFound;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -33,6 +33,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Audiences beside each other: on other networks, and by the people they share. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/audiences")
+@RequiredArgsConstructor
 class ComparisonController {
     private static final int MOST_COMPARED = 60;
 
@@ -43,23 +44,6 @@ class ComparisonController {
     private final ClientMapper clients;
     private final Networks networks;
     private final SourceTerms sources;
-
-    ComparisonController(
-            AudienceLibrary library,
-            AudienceSizes sizes,
-            LeaveOut leaveOut,
-            Accounts accounts,
-            ClientMapper clients,
-            Networks networks,
-            SourceTerms sources) {
-        this.library = library;
-        this.sizes = sizes;
-        this.leaveOut = leaveOut;
-        this.accounts = accounts;
-        this.clients = clients;
-        this.networks = networks;
-        this.sources = sources;
-    }
 
     /**
      * The audience as one of the client's accounts can take it.
@@ -107,7 +91,7 @@ class ComparisonController {
         return new Side(account.id(), account.network(), rulebook.name(), found, size, nearest.differences(), problem);
     }
 
-    record OverlapBody(@NotNull String accountId, @NotNull List<@NotNull String> audienceIds) {}
+    record OverlapBody(String accountId, List<String> audienceIds) {}
 
     /** How many people chosen audiences share on one account's network; each as near as that network can take it. */
     @AsksOnly
@@ -145,10 +129,7 @@ class ComparisonController {
         return found;
     }
 
-    record LeaveOutBody(
-            @NotNull String accountId,
-            @NotNull AudienceDefinition definition,
-            @NotNull String otherId) {}
+    record LeaveOutBody(String accountId, AudienceDefinition definition, String otherId) {}
 
     /** The audience without those of another, losing as few others as it can. */
     @PostMapping("/left-out")

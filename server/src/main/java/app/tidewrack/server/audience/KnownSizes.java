@@ -11,21 +11,18 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 
 /** Sizes that networks told, remembered by definition, so that a sheet of many rows opens without asking for each. */
 @Service
+@RequiredArgsConstructor
 public class KnownSizes {
     /** As many as a network answers in one call without delay. */
     private static final int AT_ONCE = 100;
 
     private final KnownSizeMapper mapper;
     private final AudienceSizes sizes;
-
-    KnownSizes(KnownSizeMapper mapper, AudienceSizes sizes) {
-        this.mapper = mapper;
-        this.sizes = sizes;
-    }
 
     /** What is remembered of some definitions on an account, by their hash. */
     public Map<String, AudienceSize> known(String clientId, String accountId, Set<String> hashes) {

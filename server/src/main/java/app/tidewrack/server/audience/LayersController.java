@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -30,16 +31,11 @@ import org.springframework.web.bind.annotation.RestController;
 /** Topics near to those an audience is interested in, and the layers of audiences they make. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class LayersController {
     private final AudienceSizes sizes;
     private final Accounts accounts;
     private final Networks networks;
-
-    LayersController(AudienceSizes sizes, Accounts accounts, Networks networks) {
-        this.sizes = sizes;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     /** @param topics of the layer, those of the audience itself without a lift */
     record Layer(String name, List<LayerTopic> topics, AudienceDefinition definition, AudienceSize size) {}

@@ -12,6 +12,7 @@ import app.tidewrack.server.network.Networks;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /**
@@ -19,14 +20,10 @@ import org.springframework.stereotype.Component;
  * is left out: whoever fails it is not in the other. Of several the one that loses the fewest people is taken.
  */
 @Component
+@RequiredArgsConstructor
 class LeaveOut {
     private final AudienceSizes sizes;
     private final Networks networks;
-
-    LeaveOut(AudienceSizes sizes, Networks networks) {
-        this.sizes = sizes;
-        this.networks = networks;
-    }
 
     /**
      * @param lost people who are in the audience before and not after

@@ -7,7 +7,6 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.web.JsonColumn;
-import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
@@ -16,23 +15,23 @@ import org.jspecify.annotations.Nullable;
 /** A brief as it is sent and kept; see {@link Brief}. Days end with {@code lastDay}. */
 @JsonColumn
 public record BriefBody(
-        @NotNull String name,
-        @NotNull String goal,
-        @NotNull String offer,
-        @NotNull Result result,
-        @NotNull String currency,
+        String name,
+        String goal,
+        String offer,
+        Result result,
+        String currency,
         long targetMinor,
         long moneyMinor,
-        @NotNull LocalDate startsOn,
-        @NotNull LocalDate lastDay,
+        LocalDate startsOn,
+        LocalDate lastDay,
         long rows,
-        @NotNull Unknown unknown,
+        Unknown unknown,
         long resultsPerRow,
         int cells,
         int liftPercent,
-        @NotNull List<@NotNull String> places,
+        List<String> places,
         @Nullable String subject,
-        @NotNull List<@NotNull String> accounts) {
+        List<String> accounts) {
 
     /** @throws Refusal naming the field that is out of its range */
     Brief brief() {

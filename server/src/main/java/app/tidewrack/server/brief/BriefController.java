@@ -10,9 +10,9 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,18 +26,12 @@ import org.springframework.web.bind.annotation.RestController;
 /** Briefs, and what their money can buy as they are typed. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/briefs")
+@RequiredArgsConstructor
 class BriefController {
     private final BriefLibrary library;
     private final BriefReckoner reckoner;
     private final Accounts accounts;
     private final Networks networks;
-
-    BriefController(BriefLibrary library, BriefReckoner reckoner, Accounts accounts, Networks networks) {
-        this.library = library;
-        this.reckoner = reckoner;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     @GetMapping
     List<KeptBrief> all(@PathVariable String clientId) {
@@ -63,7 +57,7 @@ class BriefController {
         library.remove(clientId, id);
     }
 
-    record AskedBody(@NotNull String accountId, @NotNull AudienceDefinition definition) {}
+    record AskedBody(String accountId, AudienceDefinition definition) {}
 
     /**
      * A brief whose regulated subject an audience breaks.

@@ -8,18 +8,15 @@ import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.util.List;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 
 /** A client's briefs. */
 @Service
+@RequiredArgsConstructor
 public class BriefLibrary {
     private final BriefMapper mapper;
     private final ClientMapper clients;
-
-    BriefLibrary(BriefMapper mapper, ClientMapper clients) {
-        this.mapper = mapper;
-        this.clients = clients;
-    }
 
     public record KeptBrief(String id, int version, BriefBody brief) {}
 

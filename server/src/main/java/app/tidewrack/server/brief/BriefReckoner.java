@@ -19,21 +19,17 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What a brief's money can buy, by the networks' rulebooks and the client's own history. */
 @Component
+@RequiredArgsConstructor
 class BriefReckoner {
     private final AccountRates rates;
     private final ClientMapper clients;
     private final Networks networks;
-
-    BriefReckoner(AccountRates rates, ClientMapper clients, Networks networks) {
-        this.rates = rates;
-        this.clients = clients;
-        this.networks = networks;
-    }
 
     /**
      * @param balance the brief's four numbers with the unknown filled in; null when the others leave nothing for it

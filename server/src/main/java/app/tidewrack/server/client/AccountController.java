@@ -9,9 +9,9 @@ import app.tidewrack.server.client.ClientController.AccountView;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Ids;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -25,19 +25,15 @@ import org.springframework.web.bind.annotation.RestController;
 /** A client's accounts, and what their networks offer. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/accounts")
+@RequiredArgsConstructor
 class AccountController {
     private final Accounts accounts;
     private final Networks networks;
 
-    AccountController(Accounts accounts, Networks networks) {
-        this.accounts = accounts;
-        this.networks = networks;
-    }
-
     record AccountBody(
-            @NotNull String name,
+            String name,
             @Nullable String site,
-            @NotNull List<@NotNull String> profiles,
+            List<String> profiles,
             @Nullable Long spendingLimitMinor) {
         Wanted wanted() {
             return new Wanted(name, site, profiles, spendingLimitMinor);
@@ -46,10 +42,10 @@ class AccountController {
 
     /** Currency and zone stay as they are opened with. */
     record NewAccountBody(
-            @NotNull String network,
-            @NotNull String currency,
-            @NotNull String zone,
-            @NotNull @Valid AccountBody account) {}
+            String network,
+            String currency,
+            String zone,
+            @Valid AccountBody account) {}
 
     record OfferView(Rulebook rulebook, List<Topic> topics) {}
 

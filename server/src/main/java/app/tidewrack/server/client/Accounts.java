@@ -23,11 +23,13 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** A client's accounts on the networks: opened there, changed, and asked what their site tags report. */
 @Service
+@RequiredArgsConstructor
 public class Accounts {
     /** Letters, digits and hyphens between dots, as host names are (RFC 1123), with a dot somewhere. */
     private static final Pattern HOST =
@@ -37,11 +39,6 @@ public class Accounts {
 
     private final ClientMapper mapper;
     private final Networks networks;
-
-    Accounts(ClientMapper mapper, Networks networks) {
-        this.mapper = mapper;
-        this.networks = networks;
-    }
 
     /**
      * What can be changed of an account.

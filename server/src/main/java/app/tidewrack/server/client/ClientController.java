@@ -10,6 +10,7 @@ import app.tidewrack.server.client.ClientMapper.RefusedAd;
 import app.tidewrack.server.network.Networks;
 import java.security.Principal;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,16 +20,11 @@ import org.springframework.web.bind.annotation.RestController;
 /** The clients a person works for, and one client's desk. */
 @RestController
 @RequestMapping("/api/clients")
+@RequiredArgsConstructor
 class ClientController {
     private final ClientMapper mapper;
     private final Networks networks;
     private final Accounts accounts;
-
-    ClientController(ClientMapper mapper, Networks networks, Accounts accounts) {
-        this.mapper = mapper;
-        this.networks = networks;
-        this.accounts = accounts;
-    }
 
     record ClientView(String id, String name, String about, List<AccountView> accounts, List<CampaignLine> campaigns) {}
 

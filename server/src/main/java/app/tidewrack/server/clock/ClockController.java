@@ -3,6 +3,7 @@ package app.tidewrack.server.clock;
 import app.tidewrack.server.clock.ClockDesk.ClockView;
 import app.tidewrack.server.clock.ClockDesk.MoveView;
 import app.tidewrack.server.progress.ProgressStreams;
+import lombok.RequiredArgsConstructor;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,14 +16,10 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 /** The practice clock. It belongs to the practice world, not to one client; whoever is signed in may move it. */
 @RestController
 @RequestMapping("/api/clock")
+@RequiredArgsConstructor
 class ClockController {
     private final ClockDesk desk;
     private final ProgressStreams streams;
-
-    ClockController(ClockDesk desk, ProgressStreams streams) {
-        this.desk = desk;
-        this.streams = streams;
-    }
 
     record MoveBody(int hours) {}
 

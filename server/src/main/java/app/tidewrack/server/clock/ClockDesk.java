@@ -17,6 +17,7 @@ import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
@@ -26,6 +27,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Moves the practice clock in steps of a few hours, bringing results in after each. */
 @Service
+@RequiredArgsConstructor
 public class ClockDesk {
     private static final TaskDescriptor<String> MOVE = TaskDescriptor.of("move-clock", String.class);
     private static final int MOST_HOURS = 24 * 31;
@@ -38,23 +40,6 @@ public class ClockDesk {
     private final BreakdownPull breakdowns;
     private final LeadPull leads;
     private final ObjectProvider<SchedulerClient> scheduler;
-
-    ClockDesk(
-            ClockMapper mapper,
-            PracticeWorld practice,
-            Networks networks,
-            ResultsPull results,
-            BreakdownPull breakdowns,
-            LeadPull leads,
-            ObjectProvider<SchedulerClient> scheduler) {
-        this.mapper = mapper;
-        this.practice = practice;
-        this.networks = networks;
-        this.results = results;
-        this.breakdowns = breakdowns;
-        this.leads = leads;
-        this.scheduler = scheduler;
-    }
 
     /** @param move the move under way, if any */
     public record ClockView(Instant now, @Nullable MoveView move) {}

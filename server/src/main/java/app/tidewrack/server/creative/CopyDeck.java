@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,17 +22,13 @@ import org.springframework.transaction.annotation.Transactional;
  * changed here is changed with it in the creatives where it stands as a whole.
  */
 @Service
+@RequiredArgsConstructor
 public class CopyDeck {
     private static final int MOST_AT_ONCE = 500;
     private static final int LONGEST_WORD = 60;
 
     private final CreativeMapper mapper;
     private final CreativeLibrary creatives;
-
-    CopyDeck(CreativeMapper mapper, CreativeLibrary creatives) {
-        this.mapper = mapper;
-        this.creatives = creatives;
-    }
 
     public enum Kind {
         BODY("B", "bodies"),

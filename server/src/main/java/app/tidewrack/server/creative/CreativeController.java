@@ -1,23 +1,20 @@
 package app.tidewrack.server.creative;
 
 import app.tidewrack.core.creative.Creative;
-import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Creative.Part;
 import app.tidewrack.core.creative.Mix;
 import app.tidewrack.core.creative.Mix.Combination;
-import app.tidewrack.server.creative.CopyDeck.Kind;
 import app.tidewrack.server.creative.CopyDeck.Phrase;
 import app.tidewrack.server.creative.CopyDeck.Wording;
 import app.tidewrack.server.creative.CreativeFits.FitView;
 import app.tidewrack.server.creative.CreativeFits.FormatView;
 import app.tidewrack.server.creative.CreativeFits.PhraseView;
-import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import app.tidewrack.server.web.AsksOnly;
+import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,55 +28,13 @@ import org.springframework.web.bind.annotation.RestController;
 /** Creatives, how a draft fits as it is composed, and the copy deck. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class CreativeController {
     private final CreativeLibrary library;
     private final CreativeFits fits;
     private final CopyDeck deck;
 
-    CreativeController(CreativeLibrary library, CreativeFits fits, CopyDeck deck) {
-        this.library = library;
-        this.fits = fits;
-        this.deck = deck;
-    }
-
-    record CardBody(
-            @NotNull String text,
-            @NotNull String price,
-            @NotNull String link) {}
-
-    record CreativeBody(
-            int version,
-            @NotNull String name,
-            @NotNull String format,
-            @NotNull List<@NotNull String> media,
-            @NotNull List<@NotNull String> bodies,
-            @NotNull List<@NotNull String> headlines,
-            @NotNull List<@NotNull String> descriptions,
-            @NotNull List<@NotNull String> callsToAction,
-            @NotNull String link,
-            @NotNull String brand,
-            @NotNull String post,
-            @NotNull List<@NotNull @Valid CardBody> cards,
-            @Nullable String formId,
-            @Nullable String scriptId) {
-        Draft draft() {
-            return new Draft(
-                    format,
-                    media,
-                    bodies,
-                    headlines,
-                    descriptions,
-                    callsToAction,
-                    link,
-                    brand,
-                    post,
-                    cards.stream()
-                            .map(c -> new Card(c.text(), c.price(), c.link()))
-                            .toList(),
-                    formId,
-                    scriptId);
-        }
-    }
+    record CreativeBody(int version, String name, CreativeDraft draft) {}
 
     @GetMapping("/creatives")
     List<KeptCreative> all(@PathVariable String clientId) {
@@ -101,7 +56,7 @@ class CreativeController {
         library.remove(clientId, id);
     }
 
-    record VaryBody(@NotNull Part part, @NotNull List<@NotNull String> values) {}
+    record VaryBody(Part part, List<String> values) {}
 
     /** Copies that differ in one part alone. */
     @PostMapping("/creatives/{id}/varied")
@@ -132,16 +87,6 @@ class CreativeController {
         return new CombinationView(Mix.count(mix), Mix.at(mix, number));
     }
 
-    record WordingBody(
-            @NotNull Kind kind,
-            @NotNull String text,
-            @NotNull String angle,
-            @NotNull String language) {
-        Wording wording() {
-            return new Wording(kind, text, angle, language);
-        }
-    }
-
     @GetMapping("/phrases")
     List<PhraseView> phrases(@PathVariable String clientId) {
         return views(clientId, deck.all(clientId));
@@ -152,18 +97,16 @@ class CreativeController {
     }
 
     /** Adds phrases and gives the whole deck. */
+    @MostBytes(4_000_000)
     @PostMapping("/phrases")
-    List<PhraseView> addPhrases(
-            @PathVariable String clientId, @Valid @RequestBody List<@NotNull @Valid WordingBody> wordings) {
-        return views(
-                clientId,
-                deck.add(clientId, wordings.stream().map(WordingBody::wording).toList()));
+    List<PhraseView> addPhrases(@PathVariable String clientId, @Valid @RequestBody List<Wording> wordings) {
+        return views(clientId, deck.add(clientId, wordings));
     }
 
     @PutMapping("/phrases/{code}")
     List<PhraseView> changePhrase(
-            @PathVariable String clientId, @PathVariable String code, @Valid @RequestBody WordingBody body) {
-        return views(clientId, deck.change(clientId, code, body.wording()));
+            @PathVariable String clientId, @PathVariable String code, @Valid @RequestBody Wording wording) {
+        return views(clientId, deck.change(clientId, code, wording));
     }
 
     @DeleteMapping("/phrases/{code}")

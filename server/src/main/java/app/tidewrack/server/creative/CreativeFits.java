@@ -38,21 +38,17 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** How a creative stands on every placement of the client's networks, its texts as long as the client's towns make them. */
 @Component
+@RequiredArgsConstructor
 class CreativeFits {
     private final ClientMapper clients;
     private final AudienceLibrary audiences;
     private final Accounts accounts;
-
-    CreativeFits(ClientMapper clients, AudienceLibrary audiences, Accounts accounts) {
-        this.clients = clients;
-        this.audiences = audiences;
-        this.accounts = accounts;
-    }
 
     /** A text as a placement shows it: in user-perceived characters, where it is cut. */
     record TextFit(int length, int limit, int fold, Cut cut) {}

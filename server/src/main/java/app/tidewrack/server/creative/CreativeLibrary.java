@@ -1,7 +1,6 @@
 package app.tidewrack.server.creative;
 
 import app.tidewrack.core.creative.Creative;
-import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Creative.Part;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.form.ChatScript;
@@ -15,7 +14,6 @@ import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
-import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -28,12 +26,13 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** A client's creatives. */
 @Service
+@RequiredArgsConstructor
 public class CreativeLibrary {
     /** Longest text that is kept at all; networks' own limits are far below and are findings, not refusals. */
     static final int LONGEST_TEXT = 5_000;
@@ -46,71 +45,8 @@ public class CreativeLibrary {
     private final FormLibrary forms;
     private final ScriptLibrary scripts;
 
-    CreativeLibrary(CreativeMapper mapper, MediaLibrary media, FormLibrary forms, ScriptLibrary scripts) {
-        this.mapper = mapper;
-        this.media = media;
-        this.forms = forms;
-        this.scripts = scripts;
-    }
-
     /** @param columns columns of plans that use it */
     public record KeptCreative(Creative creative, int version, int columns) {}
-
-    /** What a person chose and typed, without the name; media by hash, form and script by id. */
-    @JsonColumn(readOnce = true)
-    public record Draft(
-            String format,
-            List<String> media,
-            List<String> bodies,
-            List<String> headlines,
-            List<String> descriptions,
-            List<String> callsToAction,
-            String link,
-            String brand,
-            String post,
-            List<Card> cards,
-            @Nullable String formId,
-            @Nullable String scriptId) {
-
-        /** A draft of one picture and one of each text, as most are. */
-        public static Draft picture(
-                @Nullable String sha, String body, String headline, String description, String action, String link) {
-            return new Draft(
-                    Creative.SINGLE_PICTURE,
-                    sha == null ? List.of() : List.of(sha),
-                    some(body),
-                    some(headline),
-                    some(description),
-                    some(action),
-                    link,
-                    "",
-                    "",
-                    List.of(),
-                    null,
-                    null);
-        }
-
-        private static List<String> some(String text) {
-            return text.isEmpty() ? List.of() : List.of(text);
-        }
-
-        /** The same with one part made of one value alone. */
-        Draft with(Part part, String value) {
-            return new Draft(
-                    format,
-                    part == Part.MEDIA ? List.of(value) : media,
-                    part == Part.BODY ? List.of(value) : bodies,
-                    part == Part.HEADLINE ? List.of(value) : headlines,
-                    part == Part.DESCRIPTION ? List.of(value) : descriptions,
-                    part == Part.CALL_TO_ACTION ? List.of(value) : callsToAction,
-                    link,
-                    brand,
-                    post,
-                    cards,
-                    formId,
-                    scriptId);
-        }
-    }
 
     /** All that creatives refer to, read once. */
     private record Shelves(
@@ -144,12 +80,12 @@ public class CreativeLibrary {
     }
 
     /** A draft as a creative, with what it refers to. */
-    public Creative creative(String clientId, String name, Draft draft) {
+    public Creative creative(String clientId, String name, CreativeDraft draft) {
         return read("", name, draft, shelves(clientId, draft));
     }
 
     /** Only what a draft refers to: it is asked for with every key that is typed. */
-    private Shelves shelves(String clientId, Draft draft) {
+    private Shelves shelves(String clientId, CreativeDraft draft) {
         Map<String, Medium> named = new HashMap<>();
         draft.media().forEach(sha -> media.find(clientId, sha).ifPresent(m -> named.put(sha, m)));
         boolean scripted = draft.scriptId() != null;
@@ -161,14 +97,14 @@ public class CreativeLibrary {
     }
 
     /** @throws Refusal when the name is taken, a text is over {@link #LONGEST_TEXT}, or something named is not there */
-    public KeptCreative add(String clientId, String name, Draft draft) {
+    public KeptCreative add(String clientId, String name, CreativeDraft draft) {
         Stored stored = stored(clientId, Ids.fresh(), 1, name, draft);
         mapper.insert(clientId, stored);
         return one(clientId, stored.id());
     }
 
     /** @throws Conflict when it was changed meanwhile */
-    public KeptCreative change(String clientId, String id, int version, String name, Draft draft) {
+    public KeptCreative change(String clientId, String id, int version, String name, CreativeDraft draft) {
         one(clientId, id);
         if (mapper.update(clientId, stored(clientId, id, version, name, draft)) == 0) {
             throw new Conflict("This creative was changed by someone else meanwhile. Load it again and repeat.");
@@ -239,7 +175,7 @@ public class CreativeLibrary {
         mapper.delete(clientId, id);
     }
 
-    private Stored stored(String clientId, String id, int version, String name, Draft draft) {
+    private Stored stored(String clientId, String id, int version, String name, CreativeDraft draft) {
         String checked = CampaignFacts.checkedName(name);
         if (mapper.all(clientId).stream().anyMatch(c -> c.name().equalsIgnoreCase(checked) && !c.id().equals(id))) {
             throw new Refusal("name", "Another creative is called “%s”.".formatted(checked), "Choose another name.");
@@ -256,7 +192,7 @@ public class CreativeLibrary {
                         .flatMap(c -> Stream.of(c.text(), c.price(), c.link()))
                         .toList());
         requireThere(clientId, draft);
-        Draft stripped = new Draft(
+        CreativeDraft stripped = new CreativeDraft(
                 draft.format(),
                 draft.media(),
                 draft.bodies(),
@@ -272,7 +208,7 @@ public class CreativeLibrary {
         return new Stored(id, checked, stripped, version, 0);
     }
 
-    private void requireThere(String clientId, Draft draft) {
+    private void requireThere(String clientId, CreativeDraft draft) {
         Shelves shelves = shelves(clientId);
         draft.media().stream()
                 .filter(sha -> !shelves.media().containsKey(sha))
@@ -318,7 +254,7 @@ public class CreativeLibrary {
         return new KeptCreative(read(s.id(), s.name(), s.content(), shelves), s.version(), s.columns());
     }
 
-    private static Creative read(String id, String name, Draft d, Shelves shelves) {
+    private static Creative read(String id, String name, CreativeDraft d, Shelves shelves) {
         String script = Objects.requireNonNullElse(d.scriptId(), "");
         return new Creative(
                 id,

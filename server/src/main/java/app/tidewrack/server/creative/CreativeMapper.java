@@ -1,7 +1,6 @@
 package app.tidewrack.server.creative;
 
 import app.tidewrack.server.creative.CopyDeck.Kind;
-import app.tidewrack.server.creative.CreativeLibrary.Draft;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -12,7 +11,7 @@ import org.apache.ibatis.annotations.Update;
 
 @Mapper
 interface CreativeMapper {
-    record Stored(String id, String name, Draft content, int version, int columns) {}
+    record Stored(String id, String name, CreativeDraft content, int version, int columns) {}
 
     record StoredPhrase(Kind kind, int number, String text, String angle, String language) {}
 

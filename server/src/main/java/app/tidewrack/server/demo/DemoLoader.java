@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.function.BooleanSupplier;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -27,6 +28,7 @@ import tools.jackson.databind.node.MissingNode;
  */
 @Component
 @ConditionalOnProperty("tidewrack.demo")
+@RequiredArgsConstructor
 class DemoLoader implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
@@ -35,14 +37,6 @@ class DemoLoader implements ApplicationRunner {
     private final ClockDesk clock;
     private final Networks networks;
     private final JsonMapper json;
-
-    DemoLoader(PersonMapper people, DemoSteps steps, ClockDesk clock, Networks networks, JsonMapper json) {
-        this.people = people;
-        this.steps = steps;
-        this.clock = clock;
-        this.networks = networks;
-        this.json = json;
-    }
 
     /**
      * Part of the story.

@@ -1,13 +1,14 @@
 package app.tidewrack.server.demo;
 
+import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.brief.BriefBody;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.creative.CopyDeck.Wording;
-import app.tidewrack.server.creative.CreativeLibrary;
-import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.creative.CreativeDraft;
+import app.tidewrack.server.form.ScriptDraft;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.source.SourceLibrary;
@@ -64,14 +65,14 @@ final class DemoStep {
 
     record Phrases(List<Wording> phrases) {}
 
-    record Form(String name, FormLibrary.Draft draft) {}
+    record Form(String name, LeadForm.FormContent content) {}
 
-    record Script(String name, ScriptLibrary.Kind kind, ScriptLibrary.Draft draft) {}
+    record Script(String name, ScriptLibrary.Kind kind, ScriptDraft draft) {}
 
     /** Asks a person to be named as the sender of messages. */
     record Sender(String account, String name) {}
 
-    record Creative(String name, CreativeLibrary.Draft draft) {}
+    record Creative(String name, CreativeDraft draft) {}
 
     /** Takes up a plan, a new one when none has the name; the steps after it are made in this one. */
     record Plan(String name) {}

@@ -149,7 +149,7 @@ record DemoSteps(
                                 client,
                                 "form",
                                 f.name(),
-                                forms.add(client, f.name(), f.draft()).form().id())),
+                                forms.add(client, f.name(), f.content()).form().id())),
                 kind(
                         "script",
                         Script.class,

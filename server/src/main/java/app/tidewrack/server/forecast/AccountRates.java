@@ -12,18 +12,15 @@ import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Prices of a client's accounts by their rulebooks, and the results a minor unit brings there by their own history. */
 @Component
+@RequiredArgsConstructor
 public class AccountRates {
     private final HistoryMapper mapper;
     private final Networks networks;
-
-    AccountRates(HistoryMapper mapper, Networks networks) {
-        this.mapper = mapper;
-        this.networks = networks;
-    }
 
     /** What a client's accounts have brought, by account. */
     public Map<String, Seen> seen(String clientId, Result result) {

@@ -11,6 +11,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -20,14 +21,10 @@ import org.springframework.web.bind.annotation.RestController;
 /** What a daily sum is likely to reach. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/accounts/{accountId}/expected")
+@RequiredArgsConstructor
 class ForecastController {
     private final Accounts accounts;
     private final AccountRates rates;
-
-    ForecastController(Accounts accounts, AccountRates rates) {
-        this.accounts = accounts;
-        this.rates = rates;
-    }
 
     /**
      * Of a day, at the network's usual prices.

@@ -2,7 +2,6 @@ package app.tidewrack.server.forecast;
 
 import app.tidewrack.core.forecast.PriceSums;
 import app.tidewrack.core.forecast.PriceSums.Quantity;
-import jakarta.validation.constraints.NotNull;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -14,7 +13,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/price-sums")
 class PriceSumsController {
     /** @param known in units of one currency, rates as shares */
-    record KnownPrices(@NotNull Map<Quantity, @NotNull Double> known) {}
+    record KnownPrices(Map<Quantity, Double> known) {}
 
     @PostMapping
     KnownPrices sums(@RequestBody KnownPrices body) {

@@ -1,10 +1,8 @@
 package app.tidewrack.server.form;
 
-import app.tidewrack.core.form.ChatScript.Reply;
 import app.tidewrack.core.form.FormFit;
 import app.tidewrack.core.form.FormFit.Fault;
-import app.tidewrack.core.form.LeadForm;
-import app.tidewrack.core.form.LeadForm.Completion;
+import app.tidewrack.core.form.LeadForm.FormContent;
 import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.Rulebook;
@@ -16,12 +14,12 @@ import app.tidewrack.server.form.ScriptLibrary.Kind;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -35,55 +33,13 @@ import org.springframework.web.bind.annotation.RestController;
 /** Lead forms and message scripts, and how a draft suits the client's networks as it is typed. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class FormController {
     private final FormLibrary forms;
     private final ScriptLibrary scripts;
     private final Accounts accounts;
 
-    FormController(FormLibrary forms, ScriptLibrary scripts, Accounts accounts) {
-        this.forms = forms;
-        this.scripts = scripts;
-        this.accounts = accounts;
-    }
-
-    record QuestionBody(
-            @NotNull String field,
-            @NotNull String text,
-            @NotNull List<@NotNull String> choices,
-            boolean required) {}
-
-    record CompletionBody(
-            @NotNull String text,
-            @NotNull String button,
-            @NotNull String link) {}
-
-    record FormBody(
-            int edits,
-            @NotNull String name,
-            @NotNull String headline,
-            @NotNull String opening,
-            @NotNull List<@NotNull @Valid QuestionBody> questions,
-            @NotNull String privacyLink,
-            @NotNull String consent,
-            @NotNull @Valid CompletionBody completion,
-            boolean onePage) {
-
-        FormLibrary.Draft draft() {
-            return new FormLibrary.Draft(
-                    headline,
-                    opening,
-                    questions.stream()
-                            .map(q -> new FormQuestion(q.field(), q.text().strip(), q.choices(), q.required()))
-                            .toList(),
-                    privacyLink.strip(),
-                    consent,
-                    new Completion(
-                            completion.text(),
-                            completion.button(),
-                            completion.link().strip()),
-                    onePage);
-        }
-    }
+    record FormBody(int edits, String name, FormContent content) {}
 
     /**
      * @param faults none when the network takes it
@@ -107,12 +63,12 @@ class FormController {
 
     @PostMapping("/forms")
     KeptForm add(@PathVariable String clientId, @Valid @RequestBody FormBody body) {
-        return forms.add(clientId, body.name(), body.draft());
+        return forms.add(clientId, body.name(), body.content());
     }
 
     @PutMapping("/forms/{id}")
     KeptForm change(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody FormBody body) {
-        return forms.change(clientId, id, body.edits(), body.name(), body.draft());
+        return forms.change(clientId, id, body.edits(), body.name(), body.content());
     }
 
     @DeleteMapping("/forms/{id}")
@@ -124,7 +80,7 @@ class FormController {
     @AsksOnly
     @PostMapping("/forms/fit")
     FormFitView fit(@PathVariable String clientId, @Valid @RequestBody FormBody body) {
-        LeadForm form = body.draft().form("", body.name(), 1);
+        FormContent form = body.content();
         int required =
                 (int) form.questions().stream().filter(FormQuestion::required).count();
         List<FormNetworkFit> fits = new ArrayList<>();
@@ -147,33 +103,7 @@ class FormController {
         return new FormFitView(fits, List.copyOf(fields.values()));
     }
 
-    record ReplyBody(@NotNull String text, @NotNull String answer) {}
-
-    record ScriptBody(
-            int version,
-            @NotNull Kind kind,
-            @NotNull String name,
-            @NotNull String greeting,
-            @NotNull List<@NotNull @Valid ReplyBody> replies,
-            @NotNull String sender,
-            @NotNull String subject,
-            @NotNull String body,
-            @NotNull String button,
-            @NotNull String link,
-            @Nullable String bannerSha) {
-
-        ScriptLibrary.Draft draft() {
-            return new ScriptLibrary.Draft(
-                    greeting,
-                    replies.stream().map(r -> new Reply(r.text(), r.answer())).toList(),
-                    sender,
-                    subject,
-                    body,
-                    button,
-                    link,
-                    bannerSha);
-        }
-    }
+    record ScriptBody(int version, Kind kind, String name, ScriptDraft draft) {}
 
     /**
      * @param networks only those that have chats, or messages
@@ -231,17 +161,17 @@ class FormController {
         return new ScriptFitView(
                 fits,
                 List.of(
-                        texts("known", body, text -> Tokens.filled(text, known)),
-                        texts("unknown", body, text -> Tokens.filled(text, Map.of())),
-                        texts("longest", body, FormFit::worst)));
+                        texts("known", body.draft(), text -> Tokens.filled(text, known)),
+                        texts("unknown", body.draft(), text -> Tokens.filled(text, Map.of())),
+                        texts("longest", body.draft(), FormFit::worst)));
     }
 
-    private static FilledTexts texts(String how, ScriptBody body, UnaryOperator<String> filled) {
+    private static FilledTexts texts(String how, ScriptDraft draft, UnaryOperator<String> filled) {
         return new FilledTexts(
-                how, filled.apply(body.greeting()), filled.apply(body.subject()), filled.apply(body.body()));
+                how, filled.apply(draft.greeting()), filled.apply(draft.subject()), filled.apply(draft.body()));
     }
 
-    record SenderBody(@NotNull String accountId, @NotNull String name) {}
+    record SenderBody(String accountId, String name) {}
 
     @GetMapping("/senders")
     List<Sender> senders(@PathVariable String clientId) {

@@ -2,7 +2,7 @@ package app.tidewrack.server.form;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.form.LeadForm;
-import app.tidewrack.core.form.LeadForm.Completion;
+import app.tidewrack.core.form.LeadForm.FormContent;
 import app.tidewrack.core.form.LeadForm.FormQuestion;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
@@ -10,7 +10,6 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormMapper.StoredForm;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
-import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -20,37 +19,18 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 
 /** A client's lead forms. What a network has is never changed: a change makes a new version, and ads launched later ask that. */
 @Service
+@RequiredArgsConstructor
 public class FormLibrary {
     private static final int LONGEST_TEXT = 2_000;
     private static final int MOST_QUESTIONS = 50;
     private static final int MOST_CHOICES = 30;
 
     private final FormMapper mapper;
-
-    FormLibrary(FormMapper mapper) {
-        this.mapper = mapper;
-    }
-
-    /** What a person writes of a form. */
-    @JsonColumn
-    public record Draft(
-            String headline,
-            String opening,
-            List<FormQuestion> questions,
-            String privacyLink,
-            String consent,
-            Completion completion,
-            boolean onePage) {
-
-        LeadForm form(String id, String name, int version) {
-            return new LeadForm(
-                    id, name, version, headline, opening, questions, privacyLink, consent, completion, onePage);
-        }
-    }
 
     /**
      * @param edits grows with each change
@@ -69,24 +49,24 @@ public class FormLibrary {
                 .collect(Collectors.toMap(LeadForm::id, Function.identity()));
     }
 
-    public KeptForm add(String clientId, String name, Draft draft) {
-        require(draft);
+    public KeptForm add(String clientId, String name, FormContent content) {
+        require(content);
         String id = Ids.fresh();
-        mapper.insertForm(clientId, id, 1, name(clientId, id, name), draft);
+        mapper.insertForm(clientId, id, 1, name(clientId, id, name), content);
         return one(clientId, id);
     }
 
     /** @throws Conflict when it was changed meanwhile */
-    public KeptForm change(String clientId, String id, int edits, String name, Draft draft) {
-        require(draft);
+    public KeptForm change(String clientId, String id, int edits, String name, FormContent content) {
+        require(content);
         StoredForm now = stored(clientId, id);
         String checked = name(clientId, id, name);
         if (now.edits() != edits) {
             throw changedMeanwhile();
         }
-        if (now.sent() && !draft.equals(now.content())) {
-            mapper.insertForm(clientId, id, now.version() + 1, checked, draft);
-        } else if (mapper.updateForm(clientId, id, now.version(), edits, checked, draft) == 0) {
+        if (now.sent() && !content.equals(now.content())) {
+            mapper.insertForm(clientId, id, now.version() + 1, checked, content);
+        } else if (mapper.updateForm(clientId, id, now.version(), edits, checked, content) == 0) {
             throw changedMeanwhile();
         }
         return one(clientId, id);
@@ -158,7 +138,7 @@ public class FormLibrary {
     }
 
     private static LeadForm read(StoredForm stored) {
-        return stored.content().form(stored.id(), stored.name(), stored.version());
+        return new LeadForm(stored.id(), stored.name(), stored.version(), stored.content());
     }
 
     private String name(String clientId, String id, String name) {
@@ -169,25 +149,25 @@ public class FormLibrary {
         return checked;
     }
 
-    private static void require(Draft draft) {
-        requireShort("headline", draft.headline());
-        requireShort("opening", draft.opening());
-        requireShort("privacyLink", draft.privacyLink());
-        requireShort("consent", draft.consent());
+    private static void require(FormContent content) {
+        requireShort("headline", content.headline());
+        requireShort("opening", content.opening());
+        requireShort("privacyLink", content.privacyLink());
+        requireShort("consent", content.consent());
         requireShort(
                 "completion",
-                draft.completion().text()
-                        + draft.completion().button()
-                        + draft.completion().link());
-        if (draft.questions().size() > MOST_QUESTIONS) {
+                content.completion().text()
+                        + content.completion().button()
+                        + content.completion().link());
+        if (content.questions().size() > MOST_QUESTIONS) {
             throw new Refusal(
                     "questions",
                     "There are %d questions; the most that is kept is %d."
-                            .formatted(draft.questions().size(), MOST_QUESTIONS),
+                            .formatted(content.questions().size(), MOST_QUESTIONS),
                     "Take some out.");
         }
         Set<String> keys = new HashSet<>();
-        for (FormQuestion q : draft.questions()) {
+        for (FormQuestion q : content.questions()) {
             requireShort("questions", q.text());
             q.choices().forEach(c -> requireShort("questions", c));
             if (q.choices().size() > MOST_CHOICES) {

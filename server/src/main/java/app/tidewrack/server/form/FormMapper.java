@@ -1,5 +1,6 @@
 package app.tidewrack.server.form;
 
+import app.tidewrack.core.form.LeadForm.FormContent;
 import app.tidewrack.server.form.ScriptLibrary.Kind;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import java.util.List;
@@ -13,9 +14,9 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface FormMapper {
     /** @param sent whether a network has this version */
-    record StoredForm(String id, int version, String name, FormLibrary.Draft content, int edits, boolean sent) {}
+    record StoredForm(String id, int version, String name, FormContent content, int edits, boolean sent) {}
 
-    record StoredScript(String id, Kind kind, String name, int version, ScriptLibrary.Draft content) {}
+    record StoredScript(String id, Kind kind, String name, int version, ScriptDraft content) {}
 
     String FORMS = """
             select f.id, f.version, f.name, f.content, f.edits,
@@ -37,12 +38,12 @@ interface FormMapper {
     @Insert("""
             insert into lead_form (client_id, id, version, name, content)
             values (#{clientId}, #{id}, #{version}, #{name}, #{content})""")
-    void insertForm(String clientId, String id, int version, String name, FormLibrary.Draft content);
+    void insertForm(String clientId, String id, int version, String name, FormContent content);
 
     @Update("""
             update lead_form set name = #{name}, content = #{content}, edits = edits + 1
             where client_id = #{clientId} and id = #{id} and version = #{version} and edits = #{edits}""")
-    int updateForm(String clientId, String id, int version, int edits, String name, FormLibrary.Draft content);
+    int updateForm(String clientId, String id, int version, int edits, String name, FormContent content);
 
     @Delete("delete from lead_form where client_id = #{clientId} and id = #{id}")
     void deleteForm(String clientId, String id);

@@ -2,7 +2,6 @@ package app.tidewrack.server.form;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.form.ChatScript;
-import app.tidewrack.core.form.ChatScript.Reply;
 import app.tidewrack.core.form.DirectMessage;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
@@ -12,18 +11,18 @@ import app.tidewrack.server.form.FormMapper.StoredScript;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
-import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 
 /** A client's chats and direct messages, and the people who agreed to be named in them. */
 @Service
+@RequiredArgsConstructor
 public class ScriptLibrary {
     private static final int LONGEST_TEXT = 5_000;
     private static final int MOST_REPLIES = 30;
@@ -31,12 +30,6 @@ public class ScriptLibrary {
     private final FormMapper mapper;
     private final Accounts accounts;
     private final Networks networks;
-
-    ScriptLibrary(FormMapper mapper, Accounts accounts, Networks networks) {
-        this.mapper = mapper;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     public enum Kind {
         CHAT,
@@ -46,29 +39,8 @@ public class ScriptLibrary {
     /** @param agreed whether they may be named on that account's network */
     public record Sender(String accountId, String name, boolean agreed) {}
 
-    /** What a person writes of a chat or message; the other kind's parts are empty. */
-    @JsonColumn
-    public record Draft(
-            String greeting,
-            List<Reply> replies,
-            String sender,
-            String subject,
-            String body,
-            String button,
-            String link,
-            @Nullable String bannerSha) {
-
-        ChatScript chat(String id, String name) {
-            return new ChatScript(id, name, greeting, replies);
-        }
-
-        DirectMessage message(String id, String name) {
-            return new DirectMessage(id, name, sender.strip(), subject, body, button, link.strip(), bannerSha);
-        }
-    }
-
     /** @param usedBy names of creatives */
-    public record KeptScript(String id, Kind kind, String name, int version, Draft draft, List<String> usedBy) {}
+    public record KeptScript(String id, Kind kind, String name, int version, ScriptDraft draft, List<String> usedBy) {}
 
     public List<KeptScript> all(String clientId) {
         return mapper.scripts(clientId).stream().map(s -> kept(clientId, s)).toList();
@@ -88,7 +60,7 @@ public class ScriptLibrary {
                 .collect(Collectors.toMap(DirectMessage::id, Function.identity()));
     }
 
-    public KeptScript add(String clientId, Kind kind, String name, Draft draft) {
+    public KeptScript add(String clientId, Kind kind, String name, ScriptDraft draft) {
         require(draft);
         String id = Ids.fresh();
         mapper.insertScript(clientId, new StoredScript(id, kind, name(clientId, id, name), 1, draft));
@@ -96,7 +68,7 @@ public class ScriptLibrary {
     }
 
     /** @throws Conflict when it was changed meanwhile */
-    public KeptScript change(String clientId, String id, int version, String name, Draft draft) {
+    public KeptScript change(String clientId, String id, int version, String name, ScriptDraft draft) {
         require(draft);
         KeptScript now = one(clientId, id);
         StoredScript wanted = new StoredScript(id, now.kind(), name(clientId, id, name), version, draft);
@@ -160,7 +132,7 @@ public class ScriptLibrary {
         return checked;
     }
 
-    private static void require(Draft draft) {
+    private static void require(ScriptDraft draft) {
         Stream<String> texts = Stream.concat(
                 Stream.of(draft.greeting(), draft.subject(), draft.body(), draft.button(), draft.link()),
                 draft.replies().stream().flatMap(r -> Stream.of(r.text(), r.answer())));

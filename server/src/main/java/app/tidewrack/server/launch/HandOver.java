@@ -32,6 +32,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,6 +43,7 @@ import tools.jackson.databind.json.JsonMapper;
  * back from it.
  */
 @Service
+@RequiredArgsConstructor
 class HandOver {
     private static final String CHANGE = "change";
     private static final String ID = "id on the network";
@@ -54,21 +56,6 @@ class HandOver {
     private final Accounts accounts;
     private final Wording wording;
     private final JsonMapper json;
-
-    HandOver(
-            LaunchMapper mapper,
-            LiveMapper live,
-            LiveKeeper keeper,
-            Accounts accounts,
-            Wording wording,
-            JsonMapper json) {
-        this.mapper = mapper;
-        this.live = live;
-        this.keeper = keeper;
-        this.accounts = accounts;
-        this.wording = wording;
-        this.json = json;
-    }
 
     /** The change list, a line for each change, with an empty place for what the person is to give back. */
     void write(String clientId, String launchId, Form form, OutputStream out) throws IOException {

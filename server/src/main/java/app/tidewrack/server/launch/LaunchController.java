@@ -7,17 +7,18 @@ import app.tidewrack.server.launch.LaunchDesk.LaunchView;
 import app.tidewrack.server.launch.drift.Drifts;
 import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
+import app.tidewrack.server.web.MostBytes;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.io.InputStream;
 import java.security.Principal;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
@@ -34,21 +35,13 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 /** Change lists, launches and their progress. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class LaunchController {
     private final LaunchDesk desk;
     private final ProgressStreams streams;
     private final Standstill standstill;
     private final Drifts drifts;
     private final HandOver handOver;
-
-    LaunchController(
-            LaunchDesk desk, ProgressStreams streams, Standstill standstill, Drifts drifts, HandOver handOver) {
-        this.desk = desk;
-        this.standstill = standstill;
-        this.drifts = drifts;
-        this.handOver = handOver;
-        this.streams = streams;
-    }
 
     /**
      * @param planVersion the version whose change list was looked at
@@ -57,8 +50,8 @@ class LaunchController {
      * @param byHand nothing is sent: a person enters it on the network and gives back the ids
      */
     record LaunchBody(
-            @NotNull String planId,
-            @NotNull String campaignId,
+            String planId,
+            String campaignId,
             int planVersion,
             @Nullable Set<String> keys,
             boolean paused,
@@ -69,6 +62,7 @@ class LaunchController {
         return desk.changes(clientId, planId, campaignId);
     }
 
+    @MostBytes(10_000_000)
     @PostMapping("/launches")
     LaunchView launch(@PathVariable String clientId, @Valid @RequestBody LaunchBody body, Principal person) {
         Choice choice = new Choice(body.keys(), body.paused(), body.byHand());
@@ -83,7 +77,7 @@ class LaunchController {
     }
 
     /** @param key of the item, as in change lists */
-    record TakeOverBody(@NotNull String key, @NotNull Field field) {}
+    record TakeOverBody(String key, Field field) {}
 
     /** Makes the plan say what somebody set on the network. */
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/take-over")

@@ -43,11 +43,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Says what a launch would do, and starts it. */
 @Service
+@RequiredArgsConstructor
 public class LaunchDesk {
     /** Changes that are kept in one statement. */
     private static final int AT_ONCE = 200;
@@ -62,29 +64,6 @@ public class LaunchDesk {
     private final ChangeJobs jobs;
     private final Drifts drifts;
     private final TestsAtStake tests;
-
-    LaunchDesk(
-            LaunchMapper mapper,
-            LiveMapper live,
-            Networks networks,
-            Accounts accounts,
-            Wording wording,
-            PlanDesk plans,
-            PlanInspector inspector,
-            ChangeJobs jobs,
-            Drifts drifts,
-            TestsAtStake tests) {
-        this.mapper = mapper;
-        this.live = live;
-        this.networks = networks;
-        this.accounts = accounts;
-        this.wording = wording;
-        this.plans = plans;
-        this.inspector = inspector;
-        this.jobs = jobs;
-        this.drifts = drifts;
-        this.tests = tests;
-    }
 
     public record LaunchView(
             String id,

@@ -12,6 +12,7 @@ import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
 import app.tidewrack.server.launch.sending.ChangeJobs;
 import app.tidewrack.server.web.Ids;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -20,16 +21,11 @@ import org.springframework.transaction.annotation.Transactional;
  * it is repeated until the network takes it, and told like any other.
  */
 @Service
+@RequiredArgsConstructor
 public class Standstill {
     private final LaunchMapper mapper;
     private final LiveMapper live;
     private final ChangeJobs jobs;
-
-    Standstill(LaunchMapper mapper, LiveMapper live, ChangeJobs jobs) {
-        this.mapper = mapper;
-        this.live = live;
-        this.jobs = jobs;
-    }
 
     /** Campaigns that are on a network, paused or not, and the change of that which is under way. */
     public List<LiveCampaign> campaigns(String clientId) {

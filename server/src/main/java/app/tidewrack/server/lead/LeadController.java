@@ -8,10 +8,10 @@ import app.tidewrack.server.lead.Leads.Lead;
 import app.tidewrack.server.lead.Leads.State;
 import app.tidewrack.server.network.Networks;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
@@ -31,6 +31,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 /** The inbox of leads, its export, and where leads are sent on to. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class LeadController {
     private static final int PAGE = 100;
 
@@ -38,13 +39,6 @@ class LeadController {
     private final LeadTable table;
     private final LeadSending sending;
     private final Networks networks;
-
-    LeadController(Leads leads, LeadTable table, LeadSending sending, Networks networks) {
-        this.leads = leads;
-        this.table = table;
-        this.sending = sending;
-        this.networks = networks;
-    }
 
     /** @param now by the networks' clock, to tell how long ago a lead came */
     record LeadsView(Instant now, List<Lead> leads, boolean more) {}
@@ -74,8 +68,7 @@ class LeadController {
         return leads.counts(clientId);
     }
 
-    record WorkBody(
-            int version, @NotNull State state, @NotNull String note) {}
+    record WorkBody(int version, State state, String note) {}
 
     @PutMapping("/leads/{id}")
     Lead work(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody WorkBody body) {
@@ -111,7 +104,7 @@ class LeadController {
                 .body(out -> table.write(clientId, wanted, out));
     }
 
-    record WebhookBody(@NotNull String url, boolean active) {}
+    record WebhookBody(String url, boolean active) {}
 
     @GetMapping("/lead-webhook")
     WebhookView webhook(@PathVariable String clientId) {

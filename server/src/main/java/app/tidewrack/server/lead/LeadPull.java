@@ -21,6 +21,7 @@ import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -35,6 +36,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * network's own number keeps any from coming twice.
  */
 @Service
+@RequiredArgsConstructor
 public class LeadPull {
     private static final Logger LOG = LoggerFactory.getLogger(LeadPull.class);
     private static final int EVERY_SECONDS = 5;
@@ -44,19 +46,6 @@ public class LeadPull {
     private final FormLibrary forms;
     private final Networks networks;
     private final TransactionTemplate transaction;
-
-    LeadPull(
-            LeadMapper mapper,
-            ClientMapper clients,
-            FormLibrary forms,
-            Networks networks,
-            TransactionTemplate transaction) {
-        this.mapper = mapper;
-        this.clients = clients;
-        this.forms = forms;
-        this.networks = networks;
-        this.transaction = transaction;
-    }
 
     @Configuration
     static class Definition {

@@ -25,6 +25,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
@@ -34,6 +35,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Sends new leads on to where a client wants them, signed, again and again until they are taken or too often refused. */
 @Service
+@RequiredArgsConstructor
 public class LeadSending {
     static final String TIME = "X-Tidewrack-Time";
     static final String SIGNATURE = "X-Tidewrack-Signature";
@@ -54,13 +56,6 @@ public class LeadSending {
             .connectTimeout(PATIENCE)
             .followRedirects(Redirect.NEVER)
             .build();
-
-    LeadSending(LeadMapper mapper, Leads leads, OutwardAddress addresses, JsonMapper json) {
-        this.mapper = mapper;
-        this.leads = leads;
-        this.addresses = addresses;
-        this.json = json;
-    }
 
     @Configuration
     static class Definition {

@@ -15,6 +15,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.stereotype.Component;
@@ -24,14 +25,11 @@ import org.springframework.stereotype.Component;
  * start a formula in a spreadsheet is kept a text by an apostrophe before it.
  */
 @Component
+@RequiredArgsConstructor
 class LeadTable {
     private static final int PAGE = 500;
 
     private final Leads leads;
-
-    LeadTable(Leads leads) {
-        this.leads = leads;
-    }
 
     void write(String clientId, Wanted wanted, OutputStream out) throws IOException {
         Map<String, String> questions = new LinkedHashMap<>();

@@ -21,11 +21,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** A client's leads as its people work them. */
 @Service
+@RequiredArgsConstructor
 class Leads {
     private static final int LONGEST_NOTE = 4_000;
 
@@ -33,13 +35,6 @@ class Leads {
     private final ClientMapper clients;
     private final FormLibrary forms;
     private final Networks networks;
-
-    Leads(LeadMapper mapper, ClientMapper clients, FormLibrary forms, Networks networks) {
-        this.mapper = mapper;
-        this.clients = clients;
-        this.forms = forms;
-        this.networks = networks;
-    }
 
     enum Kind {
         FORM,
@@ -167,7 +162,7 @@ class Leads {
         Map<String, String> left = new LinkedHashMap<>(given);
         List<Answer> answers = new ArrayList<>();
         Stream<String> order =
-                form == null ? Stream.of() : form.questions().stream().map(FormQuestion::key);
+                form == null ? Stream.of() : form.content().questions().stream().map(FormQuestion::key);
         Stream.concat(order, given.keySet().stream()).distinct().forEach(key -> {
             String answer = left.remove(key);
             if (answer != null) {

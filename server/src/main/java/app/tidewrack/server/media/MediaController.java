@@ -6,11 +6,11 @@ import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.server.media.MediumMapper.MendJob;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
+import lombok.RequiredArgsConstructor;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -28,14 +28,10 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 /** The media shelf: files taken in as they come, looked at, mended and removed. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/media")
+@RequiredArgsConstructor
 class MediaController {
     private final MediaLibrary library;
     private final Mends mends;
-
-    MediaController(MediaLibrary library, Mends mends) {
-        this.library = library;
-        this.mends = mends;
-    }
 
     @GetMapping
     List<Medium> all(@PathVariable String clientId) {
@@ -63,15 +59,7 @@ class MediaController {
     }
 
     record MendBody(
-            @NotNull Kind kind,
-            int x,
-            int y,
-            int width,
-            int height,
-            @NotNull String shape,
-            @NotNull String format,
-            double from,
-            double seconds) {
+            Kind kind, int x, int y, int width, int height, String shape, String format, double from, double seconds) {
         Mend mend() {
             return new Mend(kind, x, y, width, height, shape, format, from, seconds);
         }

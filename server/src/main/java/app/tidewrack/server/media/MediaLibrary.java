@@ -24,12 +24,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** A client's pictures and videos. The same content twice is kept once. */
 @Service
+@RequiredArgsConstructor
 public class MediaLibrary {
     /** Largest files that are taken in; networks take less and say so. */
     static final long LARGEST_PICTURE = 30_000_000;
@@ -43,13 +45,6 @@ public class MediaLibrary {
     private final PictureReader pictures;
     private final VideoTool videos;
     private final TransactionTemplate transaction;
-
-    MediaLibrary(MediumMapper mapper, PictureReader pictures, VideoTool videos, TransactionTemplate transaction) {
-        this.mapper = mapper;
-        this.pictures = pictures;
-        this.videos = videos;
-        this.transaction = transaction;
-    }
 
     public List<Medium> all(String clientId) {
         return mapper.all(clientId).stream().map(MediaLibrary::read).toList();

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.util.Locale;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -23,6 +24,7 @@ import org.springframework.stereotype.Service;
 
 /** Makes new media of a client's own so that they fit; the old ones stay. Videos take a while, tell how far they are and can be stopped. */
 @Service
+@RequiredArgsConstructor
 class Mends {
     private static final Logger LOG = LoggerFactory.getLogger(Mends.class);
 
@@ -35,13 +37,6 @@ class Mends {
         thread.setDaemon(true);
         return thread;
     });
-
-    Mends(MediumMapper mapper, MediaLibrary library, PictureMender pictures, VideoTool videos) {
-        this.mapper = mapper;
-        this.library = library;
-        this.pictures = pictures;
-        this.videos = videos;
-    }
 
     @EventListener(ApplicationReadyEvent.class)
     void afterRestart() {

@@ -18,19 +18,17 @@ import javax.imageio.ImageIO;
 import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Crops pictures, sets them on a ground of their own edge's colour, and saves them in another container. */
 @Component
+@RequiredArgsConstructor
 class PictureMender {
     private static final Set<String> FORMATS = Set.of("JPEG", "PNG");
     private static final float QUALITY = 0.92f;
 
     private final PictureReader reader;
-
-    PictureMender(PictureReader reader) {
-        this.reader = reader;
-    }
 
     /** @throws Refusal (field {@code mend}) when the box does not lie within the picture, or the ground does not hold it */
     byte[] mend(Medium picture, Path file, Mend mend) {

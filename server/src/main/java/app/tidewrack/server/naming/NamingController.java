@@ -7,10 +7,10 @@ import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.server.naming.NamingLibrary.Kept;
 import app.tidewrack.server.naming.NamingLibrary.Versioned;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -21,12 +21,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** A client's naming scheme and its versions. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/naming")
+@RequiredArgsConstructor
 class NamingController {
     private final NamingLibrary library;
-
-    NamingController(NamingLibrary library) {
-        this.library = library;
-    }
 
     /**
      * @param level the highest level that knows it
@@ -72,7 +69,7 @@ class NamingController {
     }
 
     /** @param version the one it was made from */
-    record NamingBody(int version, @NotNull NamingScheme scheme) {}
+    record NamingBody(int version, NamingScheme scheme) {}
 
     @PutMapping
     NamingView keep(@PathVariable String clientId, @Valid @RequestBody NamingBody body, Principal person) {

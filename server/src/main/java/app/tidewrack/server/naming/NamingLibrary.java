@@ -7,19 +7,17 @@ import app.tidewrack.server.web.NotFound;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 
 /** Each client's naming schemes. Version 0 is the built-in one, which applies until somebody keeps another. */
 @Service
+@RequiredArgsConstructor
 public class NamingLibrary {
     /** As many versions back as names are still read by. */
     private static final int READ_BACK = 20;
 
     private final NamingMapper mapper;
-
-    NamingLibrary(NamingMapper mapper) {
-        this.mapper = mapper;
-    }
 
     public record Versioned(int version, NamingScheme scheme) {}
 

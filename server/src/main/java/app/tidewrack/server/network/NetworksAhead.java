@@ -6,6 +6,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -16,6 +17,7 @@ import org.springframework.stereotype.Component;
 /** Reads what networks offer before anybody asks, and again before it is stale, so that no request waits for it. */
 @Component
 @ConditionalOnProperty("tidewrack.networks.ahead")
+@RequiredArgsConstructor
 class NetworksAhead {
     private static final Logger LOG = LoggerFactory.getLogger(NetworksAhead.class);
     private static final Duration EVERY = Networks.FRESH.minusMinutes(1);
@@ -26,10 +28,6 @@ class NetworksAhead {
         thread.setDaemon(true);
         return thread;
     });
-
-    NetworksAhead(Networks networks) {
-        this.networks = networks;
-    }
 
     @EventListener(ApplicationReadyEvent.class)
     void begin() {

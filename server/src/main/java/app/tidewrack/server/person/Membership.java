@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
 import java.util.Map;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.ErrorResponseException;
@@ -21,14 +22,11 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
  * that the client exists; a viewer or approver may read but not change.
  */
 @Configuration
+@RequiredArgsConstructor
 class Membership implements WebMvcConfigurer, HandlerInterceptor {
     private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS");
 
     private final PersonMapper mapper;
-
-    Membership(PersonMapper mapper) {
-        this.mapper = mapper;
-    }
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {

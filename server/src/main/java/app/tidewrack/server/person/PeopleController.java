@@ -7,6 +7,7 @@ import jakarta.validation.Valid;
 import java.security.Principal;
 import java.util.List;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,12 +20,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Who works for a client, and as what. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/people")
+@RequiredArgsConstructor
 class PeopleController {
     private final PersonMapper mapper;
-
-    PeopleController(PersonMapper mapper) {
-        this.mapper = mapper;
-    }
 
     /** What a person may do at a client. */
     enum Role {

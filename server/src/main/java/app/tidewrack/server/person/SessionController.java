@@ -7,6 +7,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.util.Locale;
+import lombok.RequiredArgsConstructor;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
@@ -28,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Signing in and out. Failures are counted by e-mail and by address in the database, so every server node knows them. */
 @RestController
 @RequestMapping("/api/session")
+@RequiredArgsConstructor
 class SessionController {
     private static final int WINDOW_MINUTES = 15;
     private static final int MOST_BY_EMAIL = 5;
@@ -36,12 +38,6 @@ class SessionController {
     private final AuthenticationManager authentication;
     private final SecurityContextRepository contexts;
     private final PersonMapper mapper;
-
-    SessionController(AuthenticationManager authentication, SecurityContextRepository contexts, PersonMapper mapper) {
-        this.authentication = authentication;
-        this.contexts = contexts;
-        this.mapper = mapper;
-    }
 
     record SignIn(
             @NotBlank @Size(max = 200) String email,

@@ -5,12 +5,13 @@ import app.tidewrack.server.plan.PlanDesk.PlanLine;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.plan.inspect.RowPeople;
+import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,23 +24,18 @@ import org.springframework.web.bind.annotation.RestController;
 /** Plans: listed, shown, edited, undone. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/plans")
+@RequiredArgsConstructor
 class PlanController {
     private final PlanDesk desk;
     private final RowPeople people;
     private final ToldViews told;
-
-    PlanController(PlanDesk desk, RowPeople people, ToldViews told) {
-        this.desk = desk;
-        this.people = people;
-        this.told = told;
-    }
 
     @GetMapping("/blocked")
     List<PlanDesk.BlockedCampaign> blocked(@PathVariable String clientId) {
         return desk.blocked(clientId);
     }
 
-    record NewPlan(@NotNull String name) {}
+    record NewPlan(String name) {}
 
     /**
      * @param editId chosen by the browser, so that sending the same edit twice makes it once
@@ -47,10 +43,10 @@ class PlanController {
      * @param held stamp of the plan as the browser holds it: only what differs is answered; null answers it whole
      */
     record EditRequest(
-            @NotNull @Size(min = 8, max = 64) String editId,
+            @Size(min = 8, max = 64) String editId,
             int version,
             @Size(max = 64) @Nullable String held,
-            @NotNull @Valid EditBody edit) {}
+            @Valid EditBody edit) {}
 
     /** @param held as of an edit */
     record VersionBody(
@@ -94,6 +90,7 @@ class PlanController {
         return desk.history(clientId, planId);
     }
 
+    @MostBytes(10_000_000)
     @PutMapping("/{planId}/edits")
     PlanView edit(
             @PathVariable String clientId,
@@ -125,7 +122,7 @@ class PlanController {
      * @param why the reason; null lets it be told again
      */
     record SilenceBody(
-            @NotNull @Size(max = 60) String rule,
+            @Size(max = 60) String rule,
             @Nullable String rowId,
             @Nullable String columnId,
             @Size(max = 1000) @Nullable String why) {}

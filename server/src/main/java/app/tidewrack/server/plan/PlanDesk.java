@@ -29,12 +29,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The one door through which plans change. */
 @Service
+@RequiredArgsConstructor
 public class PlanDesk {
     private final PlanMapper mapper;
     private final PlanStore store;
@@ -43,23 +45,6 @@ public class PlanDesk {
     private final LiveStates live;
     private final Silences silences;
     private final ToldViews told;
-
-    PlanDesk(
-            PlanMapper mapper,
-            PlanStore store,
-            EditReader reader,
-            PlanInspector inspector,
-            LiveStates live,
-            Silences silences,
-            ToldViews told) {
-        this.mapper = mapper;
-        this.store = store;
-        this.reader = reader;
-        this.inspector = inspector;
-        this.live = live;
-        this.silences = silences;
-        this.told = told;
-    }
 
     /** A plan with the version at which it was read. */
     public record Versioned(Plan plan, int version) {}

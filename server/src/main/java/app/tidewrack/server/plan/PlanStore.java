@@ -28,6 +28,7 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -35,6 +36,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /** Plans in the database: read whole, written by what differs. */
 @Component
+@RequiredArgsConstructor
 class PlanStore {
     private static final int MOST_KEPT = 64;
 
@@ -51,10 +53,6 @@ class PlanStore {
         static Known newer(Known a, Known b) {
             return a.version() > b.version() ? a : b;
         }
-    }
-
-    PlanStore(PlanMapper mapper) {
-        this.mapper = mapper;
     }
 
     /** The plan at the version of its head. */

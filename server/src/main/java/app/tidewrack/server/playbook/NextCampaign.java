@@ -37,12 +37,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Makes the retargeting campaign that follows on another: those who came to the site, watched, or opened a form become its rows. */
 @Service
+@RequiredArgsConstructor
 class NextCampaign {
     private static final int LATELY_DAYS = 14;
     private static final int MONTH_DAYS = 30;
@@ -56,21 +58,6 @@ class NextCampaign {
     private final SourceLibrary sources;
     private final AudienceLibrary audiences;
     private final Networks networks;
-
-    NextCampaign(
-            PlanDesk plans,
-            Accounts accounts,
-            CreativeLibrary creatives,
-            SourceLibrary sources,
-            AudienceLibrary audiences,
-            Networks networks) {
-        this.plans = plans;
-        this.accounts = accounts;
-        this.creatives = creatives;
-        this.sources = sources;
-        this.audiences = audiences;
-        this.networks = networks;
-    }
 
     /** People who have met the client through a campaign, and can be asked again. */
     record ComerBack(String key, String words) {}

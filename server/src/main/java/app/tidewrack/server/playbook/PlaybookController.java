@@ -11,12 +11,12 @@ import app.tidewrack.server.playbook.PlaybookDesk.TakenView;
 import app.tidewrack.server.playbook.PlaybookDesk.TriedView;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -29,16 +29,11 @@ import org.springframework.web.bind.annotation.RestController;
 /** A client's rules of decision and their advice. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class PlaybookController {
     private final PlaybookDesk desk;
     private final NextCampaign next;
     private final ClientMapper clients;
-
-    PlaybookController(PlaybookDesk desk, NextCampaign next, ClientMapper clients) {
-        this.desk = desk;
-        this.next = next;
-        this.clients = clients;
-    }
 
     @GetMapping("/playbook")
     Playbook playbook(@PathVariable String clientId) {
@@ -70,7 +65,7 @@ class PlaybookController {
 
     /** @param key of the advice, as it was told */
     record TakeBody(
-            @NotNull @Size(max = 200) String key,
+            @Size(max = 200) String key,
             @Nullable Move move,
             @Nullable Double amount) {}
 
@@ -79,8 +74,7 @@ class PlaybookController {
         return desk.take(clientId, body.key(), body.move(), body.amount(), person.getName());
     }
 
-    record PutOffBody(
-            @NotNull @Size(max = 200) String key, @NotNull LocalDate until) {}
+    record PutOffBody(@Size(max = 200) String key, LocalDate until) {}
 
     @PostMapping("/advice/put-off")
     List<AdviceTold> putOff(@PathVariable String clientId, @Valid @RequestBody PutOffBody body, Principal person) {
@@ -89,8 +83,7 @@ class PlaybookController {
     }
 
     record RefuseBody(
-            @NotNull @Size(max = 200) String key,
-            @NotNull @Size(max = 500) String reason) {}
+            @Size(max = 200) String key, @Size(max = 500) String reason) {}
 
     @PostMapping("/advice/refused")
     List<AdviceTold> refuse(@PathVariable String clientId, @Valid @RequestBody RefuseBody body, Principal person) {
@@ -106,7 +99,7 @@ class PlaybookController {
     }
 
     /** @param keys of whom the next campaign talks to */
-    record NextBody(@NotNull @Size(max = 50) List<@NotNull String> keys) {}
+    record NextBody(@Size(max = 50) List<String> keys) {}
 
     /** Makes the retargeting campaign that follows on one, in the same plan. */
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/comers-back")

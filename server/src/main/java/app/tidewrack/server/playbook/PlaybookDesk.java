@@ -33,12 +33,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.SortedMap;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Gives a client's playbook, its advice, and what is made of it; advice that is taken becomes edits like any other. */
 @Service
+@RequiredArgsConstructor
 public class PlaybookDesk {
     /** A refused advice is not given again for so many days. */
     private final PlaybookMapper mapper;
@@ -46,13 +48,6 @@ public class PlaybookDesk {
     private final RunningCampaigns running;
     private final PlanDesk plans;
     private final RowDays rowDays;
-
-    PlaybookDesk(PlaybookMapper mapper, RunningCampaigns running, PlanDesk plans, RowDays rowDays) {
-        this.mapper = mapper;
-        this.running = running;
-        this.plans = plans;
-        this.rowDays = rowDays;
-    }
 
     Playbook playbook(String clientId) {
         return mapper.rules(clientId).orElse(Playbook.USUAL);

@@ -40,11 +40,13 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Campaigns that run, with their rows as a playbook looks at them. */
 @Component
+@RequiredArgsConstructor
 class RunningCampaigns {
     /** Older days say little of how a row does now. */
     private static final int DAYS_LOOKED_AT = 28;
@@ -56,23 +58,6 @@ class RunningCampaigns {
     private final RowsInTests tests;
     private final Accounts accounts;
     private final BriefLibrary briefs;
-
-    RunningCampaigns(
-            PlaybookMapper mapper,
-            PlanDesk plans,
-            PlanInspector inspector,
-            RowDays rowDays,
-            RowsInTests tests,
-            Accounts accounts,
-            BriefLibrary briefs) {
-        this.mapper = mapper;
-        this.plans = plans;
-        this.inspector = inspector;
-        this.rowDays = rowDays;
-        this.tests = tests;
-        this.accounts = accounts;
-        this.briefs = briefs;
-    }
 
     /** @param scene as of the day after the last that is known whole */
     record Running(Plan plan, int version, Campaign campaign, Account account, Scene scene, List<RowSeen> rows) {}

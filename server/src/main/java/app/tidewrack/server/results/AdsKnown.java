@@ -29,11 +29,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What every ad that brought something is: by its plan, or, where it was taken out of that, by its name. */
 @Component
+@RequiredArgsConstructor
 class AdsKnown {
     private final FactSums facts;
     private final PlanDesk plans;
@@ -44,27 +46,6 @@ class AdsKnown {
     private final CopyDeck deck;
     private final Networks networks;
     private final NamesElsewhere names;
-
-    AdsKnown(
-            FactSums facts,
-            PlanDesk plans,
-            ClientMapper clients,
-            Accounts accounts,
-            AudienceLibrary audiences,
-            CreativeLibrary creatives,
-            CopyDeck deck,
-            Networks networks,
-            NamesElsewhere names) {
-        this.facts = facts;
-        this.plans = plans;
-        this.clients = clients;
-        this.accounts = accounts;
-        this.audiences = audiences;
-        this.creatives = creatives;
-        this.deck = deck;
-        this.networks = networks;
-        this.names = names;
-    }
 
     /**
      * @param values by token; a token without one is not in it

@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -38,6 +39,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * kept, so a pull that was cut off goes on where it was.
  */
 @Service
+@RequiredArgsConstructor
 public class BreakdownPull {
     private static final Logger LOG = LoggerFactory.getLogger(BreakdownPull.class);
     private static final int EVERY_SECONDS = 10;
@@ -63,21 +65,6 @@ public class BreakdownPull {
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
-
-    BreakdownPull(
-            FactMapper facts,
-            ResultsMapper mapper,
-            FactLoader loader,
-            ClientMapper clients,
-            Networks networks,
-            TransactionTemplate transaction) {
-        this.facts = facts;
-        this.mapper = mapper;
-        this.loader = loader;
-        this.clients = clients;
-        this.networks = networks;
-        this.transaction = transaction;
-    }
 
     @Configuration
     static class Definition {

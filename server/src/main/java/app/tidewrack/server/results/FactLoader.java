@@ -20,6 +20,7 @@ import java.util.SortedSet;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import org.springframework.jdbc.datasource.DataSourceUtils;
@@ -32,6 +33,7 @@ import org.springframework.transaction.annotation.Transactional;
  */
 @Component
 @Transactional
+@RequiredArgsConstructor
 class FactLoader {
     /** So that two nodes do not make the same partition at once. */
     private static final long PARTITIONS_LOCK = 0x7469646577726163L;
@@ -53,11 +55,6 @@ class FactLoader {
 
     private final FactMapper mapper;
     private final DataSource source;
-
-    FactLoader(FactMapper mapper, DataSource source) {
-        this.mapper = mapper;
-        this.source = source;
-    }
 
     /** An ad of a campaign. */
     record AdKey(String campaignId, CellRef cell) {}

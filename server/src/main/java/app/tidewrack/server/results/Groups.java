@@ -6,9 +6,11 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 
 /** Ads by the line that they stand in, as they are handed to the database. */
+@RequiredArgsConstructor
 final class Groups {
     private final By by;
     private final Map<By.Group, Integer> numbers = new LinkedHashMap<>();
@@ -16,10 +18,6 @@ final class Groups {
     private final Map<String, By.Group> byExternal = new HashMap<>();
     private final List<String> ads = new ArrayList<>();
     private final List<String> of = new ArrayList<>();
-
-    Groups(By by) {
-        this.by = by;
-    }
 
     void add(Ad ad) {
         By.Group group = new By.Group(by.ofAd(ad), ad.known().currency(), ad.temperature(), ad.result());

@@ -20,20 +20,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Money spent beside money planned, of every campaign that ran. */
 @RestController
+@RequiredArgsConstructor
 class PaceController {
     private final PlanDesk plans;
     private final FactSums facts;
-
-    PaceController(PlanDesk plans, FactSums facts) {
-        this.plans = plans;
-        this.facts = facts;
-    }
 
     /** In minor units. */
     record PaceView(long plannedMinor, long dueMinor, long spentMinor, long atEndMinor, Stand stand) {

@@ -19,11 +19,13 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Tables of results as files, totals at the foot; people are as networks count them, so totals have none. */
 @Component
+@RequiredArgsConstructor
 class ResultFiles {
     /** Different people, and how often each saw it; numbers that are not made of counts. */
     private static final String REACH = "reach";
@@ -32,11 +34,6 @@ class ResultFiles {
 
     private final ResultTables tables;
     private final JsonMapper json;
-
-    ResultFiles(ResultTables tables, JsonMapper json) {
-        this.tables = tables;
-        this.json = json;
-    }
 
     private record Column(String words, Function<Line, Object> cell) {}
 

@@ -28,11 +28,13 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Results by whatever a person asks: tokens of names, days, hours, or what networks break them down by. */
 @Component
+@RequiredArgsConstructor
 class ResultTables {
     private static final int MOST_LINES = 20_000;
 
@@ -41,14 +43,6 @@ class ResultTables {
     private final AdsKnown known;
     private final Accounts accounts;
     private final Networks networks;
-
-    ResultTables(FactSums facts, SumsByGroup byGroup, AdsKnown known, Accounts accounts, Networks networks) {
-        this.facts = facts;
-        this.byGroup = byGroup;
-        this.known = known;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     /**
      * What is asked.

@@ -29,7 +29,6 @@ import app.tidewrack.server.web.TableFile.Form;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
@@ -41,6 +40,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -58,6 +58,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** What came back: on the sheet, in tables by whatever is asked, and in files. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class ResultsController {
     private static final int MOST_VIEWS = 100;
 
@@ -68,23 +69,6 @@ class ResultsController {
     private final SumsByGroup byGroup;
     private final ResultsMapper mapper;
     private final PlanDesk plans;
-
-    ResultsController(
-            ResultTables tables,
-            ResultFiles files,
-            AdsKnown known,
-            FactSums facts,
-            SumsByGroup byGroup,
-            ResultsMapper mapper,
-            PlanDesk plans) {
-        this.tables = tables;
-        this.files = files;
-        this.known = known;
-        this.facts = facts;
-        this.byGroup = byGroup;
-        this.mapper = mapper;
-        this.plans = plans;
-    }
 
     /** @param by as questions name it */
     record Offered(String by, String words) {}
@@ -135,10 +119,10 @@ class ResultsController {
     }
 
     record TableQuestion(
-            @NotNull @Size(max = 4) List<@NotNull @Size(max = 40) String> by,
+            @Size(max = 4) List<@Size(max = 40) String> by,
             @Nullable LocalDate from,
             @Nullable LocalDate to,
-            @Size(max = 500) @Nullable List<@NotNull String> campaignIds,
+            @Size(max = 500) @Nullable List<String> campaignIds,
             @Nullable Temperature temperature) {
         Question question() {
             return new Question(by, from, to, Objects.requireNonNullElse(campaignIds, List.of()), temperature);
@@ -153,10 +137,10 @@ class ResultsController {
 
     /** @param first currency and keys of a line; likewise the second */
     record DifferenceQuestion(
-            @NotNull @Valid TableQuestion table,
-            @NotNull String metric,
-            @NotNull @Size(min = 1, max = 5) List<@NotNull String> first,
-            @NotNull @Size(min = 1, max = 5) List<@NotNull String> second) {}
+            @Valid TableQuestion table,
+            String metric,
+            @Size(min = 1, max = 5) List<String> first,
+            @Size(min = 1, max = 5) List<String> second) {}
 
     /**
      * @param apart chance is ruled out at 5 %, for every two lines that could have been picked
@@ -199,9 +183,9 @@ class ResultsController {
      * @param metrics codes of the numbers, in the order of their columns
      */
     record FileQuestion(
-            @NotNull Form form,
-            @NotNull @Valid TableQuestion table,
-            @NotNull @Size(min = 1, max = 60) List<@NotNull String> metrics) {}
+            Form form,
+            @Valid TableQuestion table,
+            @Size(min = 1, max = 60) List<String> metrics) {}
 
     /** The same lines in a file, money in whole units of its currency, shares from 0 to 1; totals at the foot. */
     @AsksOnly
@@ -221,9 +205,9 @@ class ResultsController {
 
     /** A number of the buyer's own. */
     record OwnNumberBody(
-            @NotNull @Size(min = 1, max = 60) String words,
-            @NotNull @Size(min = 1, max = 2000) String formula,
-            @NotNull Better better,
+            @Size(min = 1, max = 60) String words,
+            @Size(min = 1, max = 2000) String formula,
+            Better better,
             boolean share) {}
 
     @PutMapping("/results/numbers/{code}")
@@ -248,8 +232,8 @@ class ResultsController {
     }
 
     record ViewBody(
-            @NotNull @Size(min = 1, max = 60) String name,
-            @NotNull @Size(max = 2000) String query) {}
+            @Size(min = 1, max = 60) String name,
+            @Size(max = 2000) String query) {}
 
     @GetMapping("/results/views")
     List<KeptView> views(@PathVariable String clientId) {
@@ -280,8 +264,7 @@ class ResultsController {
         return facts.views(clientId);
     }
 
-    record MarginBody(
-            @NotNull @DecimalMin("0") @DecimalMax("1") BigDecimal margin) {}
+    record MarginBody(@DecimalMin("0") @DecimalMax("1") BigDecimal margin) {}
 
     @PutMapping("/results/margin")
     ResultOffer setMargin(@PathVariable String clientId, @Valid @RequestBody MarginBody body) {

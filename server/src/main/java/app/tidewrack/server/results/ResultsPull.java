@@ -21,6 +21,7 @@ import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -33,6 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Brings reviews and reports in. Each account goes on from its stored cursor, in one transaction a page. */
 @Service
+@RequiredArgsConstructor
 public class ResultsPull {
     private static final Logger LOG = LoggerFactory.getLogger(ResultsPull.class);
     private static final int EVERY_SECONDS = 5;
@@ -47,23 +49,6 @@ public class ResultsPull {
 
     /** Up to which hours this server has had people counted, by the network's id of the account. */
     private final Map<String, Long> counted = new ConcurrentHashMap<>();
-
-    ResultsPull(
-            ResultsMapper mapper,
-            FactLoader loader,
-            ClientMapper clients,
-            Networks networks,
-            TransactionTemplate transaction,
-            ApplicationEventPublisher events,
-            JsonMapper json) {
-        this.mapper = mapper;
-        this.loader = loader;
-        this.clients = clients;
-        this.networks = networks;
-        this.transaction = transaction;
-        this.events = events;
-        this.json = json;
-    }
 
     /** Something new is known of an account. */
     public record Pulled(String clientId, String accountId) {}

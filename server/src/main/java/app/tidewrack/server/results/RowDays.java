@@ -18,11 +18,13 @@ import java.util.SortedMap;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What rows brought, day by day. */
 @Component
+@RequiredArgsConstructor
 public class RowDays {
     static final LocalDate EARLIEST = LocalDate.of(2000, 1, 1);
     static final LocalDate LATEST = LocalDate.of(2100, 1, 1);
@@ -33,13 +35,6 @@ public class RowDays {
     private final SumsByGroup byGroup;
     private final AdsKnown known;
     private final ResultsMapper mapper;
-
-    RowDays(FactSums facts, SumsByGroup byGroup, AdsKnown known, ResultsMapper mapper) {
-        this.facts = facts;
-        this.byGroup = byGroup;
-        this.known = known;
-        this.mapper = mapper;
-    }
 
     public record RowKey(String campaignId, String rowId) {}
 

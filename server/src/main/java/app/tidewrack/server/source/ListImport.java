@@ -16,6 +16,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -25,18 +26,12 @@ import org.springframework.stereotype.Component;
  * stops, or anything is refused, no source is left.
  */
 @Component
+@RequiredArgsConstructor
 public class ListImport {
     private final SourceLibrary library;
     private final SourceMapper mapper;
     private final Accounts accounts;
     private final Networks networks;
-
-    ListImport(SourceLibrary library, SourceMapper mapper, Accounts accounts, Networks networks) {
-        this.library = library;
-        this.mapper = mapper;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     @EventListener(ApplicationReadyEvent.class)
     void afterRestart() {

@@ -11,9 +11,9 @@ import app.tidewrack.server.source.SourceLibrary.Rule;
 import app.tidewrack.server.source.SourceLibrary.Source;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -29,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Source audiences: made by rule or from a list, renamed, removed, and asked what sets them apart. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/sources")
+@RequiredArgsConstructor
 class SourceController {
     /** Of a list's beginning, for the guess of how it is written. */
     private static final int MOST_GUESSED = 512 * 1024;
@@ -38,18 +39,11 @@ class SourceController {
     private final Accounts accounts;
     private final Networks networks;
 
-    SourceController(SourceLibrary library, ListImport lists, Accounts accounts, Networks networks) {
-        this.library = library;
-        this.lists = lists;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
-
     /** @param accountId the account that is to know it first */
     record SourceBody(
-            @NotNull String accountId,
-            @NotNull String name,
-            @NotNull SourceKind kind,
+            String accountId,
+            String name,
+            SourceKind kind,
             @Nullable String event,
             @Nullable String subject,
             @Nullable Integer percent,
@@ -60,13 +54,9 @@ class SourceController {
         }
     }
 
-    record LadderBody(
-            @NotNull String accountId,
-            @NotNull String event,
-            @NotNull String name,
-            @NotNull List<@NotNull Integer> cuts) {}
+    record LadderBody(String accountId, String event, String name, List<Integer> cuts) {}
 
-    record NameBody(@NotNull String name) {}
+    record NameBody(String name) {}
 
     /** @param words of what the trait says */
     record TraitView(String kind, String words, double lift, double share) {}

@@ -24,23 +24,18 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** A client's source audiences. One by rule is made on an account when that account first asks for it. */
 @Service
+@RequiredArgsConstructor
 public class SourceLibrary {
     private final SourceMapper mapper;
     private final Accounts accounts;
     private final FormLibrary forms;
     private final Networks networks;
-
-    SourceLibrary(SourceMapper mapper, Accounts accounts, FormLibrary forms, Networks networks) {
-        this.mapper = mapper;
-        this.accounts = accounts;
-        this.forms = forms;
-        this.networks = networks;
-    }
 
     /**
      * Who belongs to a source that is no list.

@@ -14,22 +14,18 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Audiences name sources by our own ids; each account's network knows them by its own. */
 @Component
+@RequiredArgsConstructor
 public class SourceTerms {
     private static final Set<TermKind> WITH_SOURCE = Set.of(TermKind.SOURCE, TermKind.LOOKALIKE);
 
     private final SourceLibrary library;
     private final SourceMapper mapper;
     private final Networks networks;
-
-    SourceTerms(SourceLibrary library, SourceMapper mapper, Networks networks) {
-        this.library = library;
-        this.mapper = mapper;
-        this.networks = networks;
-    }
 
     /** The audience as the account's network takes it; sources by rule are made there where they are not yet. */
     public AudienceDefinition on(String clientId, Account account, AudienceDefinition audience) {

@@ -14,6 +14,7 @@ import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
@@ -24,6 +25,7 @@ import org.springframework.stereotype.Component;
  * then by the week, since counting millions takes a network its time and parts hardly change.
  */
 @Component
+@RequiredArgsConstructor
 class PeopleOfCells {
     private static final Logger LOG = LoggerFactory.getLogger(PeopleOfCells.class);
     private static final int EVERY_DAYS = 7;
@@ -32,13 +34,6 @@ class PeopleOfCells {
     private final TestReader reader;
     private final Accounts accounts;
     private final Networks networks;
-
-    PeopleOfCells(SplitTestMapper mapper, TestReader reader, Accounts accounts, Networks networks) {
-        this.mapper = mapper;
-        this.reader = reader;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     @EventListener
     void pulled(Pulled pulled) {

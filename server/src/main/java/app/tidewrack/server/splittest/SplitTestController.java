@@ -4,10 +4,10 @@ import app.tidewrack.server.splittest.SplitTests.TestAsked;
 import app.tidewrack.server.splittest.SplitTests.TestReckoned;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import lombok.RequiredArgsConstructor;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,12 +20,9 @@ import org.springframework.web.bind.annotation.RestController;
 /** Split tests: reckoned, set up, followed, ended. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class SplitTestController {
     private final SplitTests tests;
-
-    SplitTestController(SplitTests tests) {
-        this.tests = tests;
-    }
 
     /** What a test of some rows would need, before it is set up. */
     @AsksOnly
@@ -39,9 +36,9 @@ class SplitTestController {
     }
 
     record NewTest(
-            @NotNull @Size(max = 200) String name,
-            @NotNull @Size(max = 1000) String hypothesis,
-            @NotNull @Valid TestAsked asked) {}
+            @Size(max = 200) String name,
+            @Size(max = 1000) String hypothesis,
+            @Valid TestAsked asked) {}
 
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/tests")
     TestView setUp(
@@ -65,7 +62,7 @@ class SplitTestController {
         return tests.view(clientId, testId);
     }
 
-    record LearnedBody(@NotNull @Size(max = 2000) String learned) {}
+    record LearnedBody(@Size(max = 2000) String learned) {}
 
     /** Ends a test and keeps what it said; one that never ran is taken away, with no content answered. */
     @PutMapping("/tests/{testId}/ended")

@@ -36,7 +36,6 @@ import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -50,12 +49,14 @@ import java.util.Objects;
 import java.util.SortedMap;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Sets tests up, lists them, and keeps what they said when they are ended. */
 @Service
+@RequiredArgsConstructor
 public class SplitTests {
     private static final long ENOUGH_HISTORY = 50;
 
@@ -71,25 +72,6 @@ public class SplitTests {
     private final Networks networks;
     private final RowDays rows;
 
-    SplitTests(
-            SplitTestMapper mapper,
-            TestVariables variables,
-            TestReader reader,
-            PlanDesk plans,
-            Accounts accounts,
-            AccountRates rates,
-            Networks networks,
-            RowDays rows) {
-        this.mapper = mapper;
-        this.variables = variables;
-        this.reader = reader;
-        this.plans = plans;
-        this.accounts = accounts;
-        this.rates = rates;
-        this.networks = networks;
-        this.rows = rows;
-    }
-
     /**
      * What a test is to find out.
      *
@@ -98,15 +80,15 @@ public class SplitTests {
      * @param least the smallest difference worth finding, as a part of the base
      */
     public record TestAsked(
-            @NotNull @Size(min = 1, max = 200) List<@NotNull String> rowIds,
-            @NotNull @Size(max = 60) String metric,
+            @Size(min = 1, max = 200) List<String> rowIds,
+            @Size(max = 60) String metric,
             @Nullable Double base,
             @DecimalMin("0.01") @DecimalMax("5") double least,
             @DecimalMin("0.5") @DecimalMax("0.99") double power,
             @DecimalMin("0.001") @DecimalMax("0.2") double level,
             @Min(1) @Max(Looks.MOST) int looks,
-            @NotNull LocalDate startsOn,
-            @NotNull LocalDate lastDay) {}
+            LocalDate startsOn,
+            LocalDate lastDay) {}
 
     /** One thing that differs, with the value of each row in the order asked. */
     record VariableFound(String name, List<String> values) {}

@@ -57,11 +57,13 @@ import java.util.Set;
 import java.util.SortedMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What a test says by what networks have told so far. */
 @Component
+@RequiredArgsConstructor
 class TestReader {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
@@ -70,14 +72,6 @@ class TestReader {
     private final Accounts accounts;
     private final LiveMapper live;
     private final Wording wording;
-
-    TestReader(SplitTestMapper mapper, RowDays rows, Accounts accounts, LiveMapper live, Wording wording) {
-        this.mapper = mapper;
-        this.live = live;
-        this.wording = wording;
-        this.rows = rows;
-        this.accounts = accounts;
-    }
 
     /** When it began to run; empty before it is launched with ad groups held apart. */
     Optional<Began> began(String clientId, StoredTest test) {

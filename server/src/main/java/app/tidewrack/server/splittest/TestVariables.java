@@ -17,10 +17,12 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Finds in what rows differ. */
 @Component
+@RequiredArgsConstructor
 class TestVariables {
     /** Rows that differ in one of these talk to different people. */
     private static final Set<String> OF_PEOPLE = Stream.concat(
@@ -32,11 +34,6 @@ class TestVariables {
 
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
-
-    TestVariables(AudienceLibrary audiences, CreativeLibrary creatives) {
-        this.audiences = audiences;
-        this.creatives = creatives;
-    }
 
     /** @param cells the rows with their values of what differs */
     record Found(Differing differing, List<TestCell> cells) {}

@@ -6,18 +6,15 @@ import app.tidewrack.core.testing.SecondChange;
 import app.tidewrack.core.testing.SecondChange.Done;
 import java.util.List;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** What a launch would do to a test that runs. */
 @Component
+@RequiredArgsConstructor
 public class TestsAtStake {
     private final SplitTestMapper mapper;
     private final TestReader reader;
-
-    TestsAtStake(SplitTestMapper mapper, TestReader reader) {
-        this.mapper = mapper;
-        this.reader = reader;
-    }
 
     /** @param breaking what would change of some cells and not of others, in words; never empty */
     public record TestAtStake(String testId, String name, List<String> breaking) {}

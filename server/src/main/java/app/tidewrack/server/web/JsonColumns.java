@@ -1,6 +1,7 @@
 package app.tidewrack.server.web;
 
 import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.launch.Settings;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Delivery;
@@ -12,6 +13,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.function.Function;
+import lombok.RequiredArgsConstructor;
 import org.apache.ibatis.type.TypeHandlerRegistry;
 import org.mybatis.spring.boot.autoconfigure.ConfigurationCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -23,13 +25,14 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The types that are columns of their own: those that say so ({@link JsonColumn}), and core's, which knows of no column. */
 @Configuration
+@RequiredArgsConstructor
 class JsonColumns {
     /** Of core's, those that all of a client's or a plan's are looked at with every edit. */
     private static final List<Class<?>> READ_ONCE =
             List.of(AudienceDefinition.class, Narrowing.class, Delivery.class, Settings.class);
 
     private static final List<Class<?>> READ =
-            List.of(PlanEdit.class, NamingScheme.class, Playbook.class, Rulebook.class);
+            List.of(PlanEdit.class, NamingScheme.class, Playbook.class, Rulebook.class, LeadForm.FormContent.class);
 
     /** Characters of all texts whose values are kept. */
     private static final long MOST_KEPT = 8_000_000;
@@ -40,10 +43,6 @@ class JsonColumns {
             .maximumWeight(MOST_KEPT)
             .<Text, Object>weigher((text, value) -> text.content().length())
             .build();
-
-    JsonColumns(JsonMapper json) {
-        this.json = json;
-    }
 
     private record Text(Class<?> type, String content) {}
 

@@ -5,6 +5,7 @@ import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.function.Function;
+import lombok.RequiredArgsConstructor;
 import org.apache.ibatis.type.BaseTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.jspecify.annotations.Nullable;
@@ -12,14 +13,10 @@ import org.postgresql.util.PGobject;
 import tools.jackson.databind.ObjectWriter;
 
 /** Keeps values of one type as {@code jsonb}. */
+@RequiredArgsConstructor
 final class JsonHandler<T> extends BaseTypeHandler<T> {
     private final ObjectWriter writer;
     private final Function<String, T> reader;
-
-    JsonHandler(ObjectWriter writer, Function<String, T> reader) {
-        this.writer = writer;
-        this.reader = reader;
-    }
 
     @Override
     public void setNonNullParameter(PreparedStatement statement, int index, T value, JdbcType jdbcType)

@@ -3,7 +3,9 @@ package app.tidewrack.server.web;
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.WellFormed;
 import java.util.Comparator;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
@@ -19,7 +21,12 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
-import tools.jackson.databind.DatabindException;
+import tools.jackson.core.exc.InputCoercionException;
+import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.databind.exc.InvalidFormatException;
+import tools.jackson.databind.exc.InvalidNullException;
+import tools.jackson.databind.exc.InvalidTypeIdException;
 
 /** Every refusal as a problem detail (RFC 9457) that names value, limit and remedy. */
 @RestControllerAdvice
@@ -67,13 +74,60 @@ class Problems extends ResponseEntityExceptionHandler {
             if (cause instanceof Refusal refusal) {
                 return answer(refused(refusal));
             }
+            if (cause instanceof TooLong tooLong) {
+                return answer(tooLong(tooLong));
+            }
         }
-        String where = e.getCause() instanceof DatabindException databind ? path(databind) : "";
-        return answer(problem(
+        return answer(
+                e.getCause() instanceof JacksonException json ? unread(json) : unread("The body", "is missing", null));
+    }
+
+    /** A body longer than its operation reads. */
+    @ExceptionHandler
+    ProblemDetail tooLong(TooLong tooLong) {
+        return problem(HttpStatus.CONTENT_TOO_LARGE, String.valueOf(tooLong.getMessage()), null);
+    }
+
+    static ProblemDetail unread(JacksonException e) {
+        String path = path(e);
+        String subject = path.isEmpty() ? "What was sent" : "“%s”".formatted(path);
+        return unread(subject, fault(e), path.isEmpty() ? null : path);
+    }
+
+    private static String fault(JacksonException e) {
+        if (e instanceof InvalidNullException) {
+            return "is missing";
+        }
+        if (e instanceof RequestJson.NotTaken taken) {
+            return "is “%s”: it %s".formatted(shortened(taken.getValue()), taken.getOriginalMessage());
+        }
+        if (e instanceof InvalidFormatException format && format.getTargetType().isEnum()) {
+            return "is “%s”; it must be one of %s"
+                    .formatted(
+                            shortened(format.getValue()),
+                            List.of(format.getTargetType().getEnumConstants()));
+        }
+        if (e instanceof InvalidTypeIdException kind) {
+            return "is “%s”, a kind that is not known".formatted(shortened(kind.getTypeId()));
+        }
+        if (e instanceof InputCoercionException) {
+            return "is out of the numbers that are taken";
+        }
+        if (e instanceof StreamConstraintsException) {
+            return "is too long or too deep: " + e.getOriginalMessage();
+        }
+        if (e instanceof StreamReadException) {
+            return "is no JSON from line %d, sign %d on"
+                    .formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr());
+        }
+        return "is not of the form wanted";
+    }
+
+    private static ProblemDetail unread(String subject, String fault, @Nullable String field) {
+        return problem(
                 HttpStatus.BAD_REQUEST,
-                "What was sent could not be read%s. Check its form against /api/description."
-                        .formatted(where.isEmpty() ? "" : " at “" + where + "”"),
-                where.isEmpty() ? null : where));
+                "%s %s. Change it and send again; /api/description tells the form.".formatted(subject, fault),
+                field);
     }
 
     /** A field of the body that is missing, too long, or out of its limits. */
@@ -86,25 +140,28 @@ class Problems extends ResponseEntityExceptionHandler {
         if (first == null) {
             return answer(problem(HttpStatus.BAD_REQUEST, "What was sent is not of the form wanted.", null));
         }
-        String value = String.valueOf(first.getRejectedValue());
         return answer(problem(
                 HttpStatus.BAD_REQUEST,
                 "“%s” is %s; it %s. Change it and send again."
-                        .formatted(
-                                first.getField(),
-                                value.length() > LONGEST_VALUE ? value.substring(0, LONGEST_VALUE) + "…" : value,
-                                first.getDefaultMessage()),
+                        .formatted(first.getField(), shortened(first.getRejectedValue()), first.getDefaultMessage()),
                 first.getField()));
     }
 
-    private static String path(DatabindException e) {
+    private static String path(JacksonException e) {
         StringBuilder path = new StringBuilder();
         for (JacksonException.Reference reference : e.getPath()) {
-            if (reference.getPropertyName() != null) {
-                path.append(path.isEmpty() ? "" : ".").append(reference.getPropertyName());
+            if (reference.getPropertyName() == null) {
+                path.append('[').append(reference.getIndex()).append(']');
+            } else {
+                path.append(path.isEmpty() ? "" : ".").append(shortened(reference.getPropertyName()));
             }
         }
         return path.toString();
+    }
+
+    private static String shortened(@Nullable Object value) {
+        String text = String.valueOf(value);
+        return text.length() > LONGEST_VALUE ? text.substring(0, LONGEST_VALUE) + "…" : text;
     }
 
     private static ResponseEntity<Object> answer(ProblemDetail problem) {
@@ -112,9 +169,9 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     private static ProblemDetail problem(HttpStatus status, String detail, @Nullable String field) {
-        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, detail);
+        ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, WellFormed.cleaned(detail));
         if (field != null) {
-            problem.setProperty("field", field);
+            problem.setProperty("field", WellFormed.cleaned(field));
         }
         return problem;
     }

@@ -23,9 +23,8 @@ import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.server.brief.BriefBody;
-import app.tidewrack.server.creative.CreativeLibrary;
-import app.tidewrack.server.form.FormLibrary;
-import app.tidewrack.server.form.ScriptLibrary;
+import app.tidewrack.server.creative.CreativeDraft;
+import app.tidewrack.server.form.ScriptDraft;
 import app.tidewrack.server.source.SourceLibrary;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
@@ -78,14 +77,7 @@ class JsonColumnsTest {
 
     /** Each type of the server that says so is found, wherever it stands. */
     @ParameterizedTest
-    @ValueSource(
-            classes = {
-                BriefBody.class,
-                CreativeLibrary.Draft.class,
-                FormLibrary.Draft.class,
-                ScriptLibrary.Draft.class,
-                SourceLibrary.Rule.class
-            })
+    @ValueSource(classes = {BriefBody.class, CreativeDraft.class, ScriptDraft.class, SourceLibrary.Rule.class})
     void typesThatSaySoAreColumns(Class<?> type) {
         assertThat(mybatis.getTypeHandlerRegistry().hasTypeHandler(type)).isTrue();
     }

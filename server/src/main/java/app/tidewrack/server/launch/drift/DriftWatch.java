@@ -9,6 +9,7 @@ import app.tidewrack.server.web.NotFound;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -18,17 +19,13 @@ import org.springframework.stereotype.Service;
 
 /** Looks now and then at every campaign on a network, so that what others change there is told before somebody opens Launch. */
 @Service
+@RequiredArgsConstructor
 public class DriftWatch {
     private static final Logger LOG = LoggerFactory.getLogger(DriftWatch.class);
     private static final int EVERY_MINUTES = 5;
 
     private final LiveMapper live;
     private final Drifts drifts;
-
-    DriftWatch(LiveMapper live, Drifts drifts) {
-        this.live = live;
-        this.drifts = drifts;
-    }
 
     @Configuration
     static class Definition {

@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,6 +35,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * put back; or the plan takes it over.
  */
 @Service
+@RequiredArgsConstructor
 public class Drifts {
     private final LaunchMapper launches;
     private final LiveMapper live;
@@ -42,23 +44,6 @@ public class Drifts {
     private final PlanDesk plans;
     private final SourceTerms sources;
     private final TransactionTemplate transaction;
-
-    Drifts(
-            LaunchMapper launches,
-            LiveMapper live,
-            Networks networks,
-            ClientMapper clients,
-            PlanDesk plans,
-            SourceTerms sources,
-            TransactionTemplate transaction) {
-        this.launches = launches;
-        this.live = live;
-        this.networks = networks;
-        this.clients = clients;
-        this.plans = plans;
-        this.sources = sources;
-        this.transaction = transaction;
-    }
 
     /**
      * Asks the network how a campaign of a plan stands, and notes what was changed there. What it tells is dropped when a launch

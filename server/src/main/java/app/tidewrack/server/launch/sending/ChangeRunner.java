@@ -30,6 +30,7 @@ import app.tidewrack.server.source.SourceTerms;
 import java.time.Duration;
 import java.util.Objects;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
@@ -41,6 +42,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  * to the item, so a repeat after a crash or a lost answer finds what was created and creates nothing twice.
  */
 @Service
+@RequiredArgsConstructor
 class ChangeRunner {
     private static final Logger LOG = LoggerFactory.getLogger(ChangeRunner.class);
     private static final int MOST_TRIES = 10;
@@ -60,31 +62,6 @@ class ChangeRunner {
     private final FormLibrary forms;
     private final SourceTerms sources;
     private final TransactionTemplate transaction;
-
-    ChangeRunner(
-            LaunchMapper mapper,
-            LiveMapper live,
-            LiveKeeper keeper,
-            ChangeJobs jobs,
-            Networks networks,
-            ClientMapper clients,
-            Accounts accounts,
-            MediaLibrary media,
-            FormLibrary forms,
-            SourceTerms sources,
-            TransactionTemplate transaction) {
-        this.mapper = mapper;
-        this.live = live;
-        this.keeper = keeper;
-        this.jobs = jobs;
-        this.networks = networks;
-        this.clients = clients;
-        this.accounts = accounts;
-        this.media = media;
-        this.forms = forms;
-        this.sources = sources;
-        this.transaction = transaction;
-    }
 
     /** @return how long to wait before trying again, or nothing when there is no more to do */
     Optional<Duration> carryOut(String clientId, String launchId, String changeId) {

@@ -7,18 +7,15 @@ import app.tidewrack.server.launch.kept.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.launch.kept.LiveMapper;
 import app.tidewrack.server.launch.kept.LiveMapper.Sent;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Keeps what a change that was carried out made of the network. */
 @Component
+@RequiredArgsConstructor
 public class LiveKeeper {
     private final LaunchMapper launches;
     private final LiveMapper live;
-
-    LiveKeeper(LaunchMapper launches, LiveMapper live) {
-        this.launches = launches;
-        this.live = live;
-    }
 
     /**
      * Call within a transaction that holds the launch.

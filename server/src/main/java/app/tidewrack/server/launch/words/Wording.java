@@ -11,23 +11,18 @@ import app.tidewrack.server.source.SourceTerms;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What a client's items on a network are put into words with: names as they are today, each kind looked up when first needed. */
 @Component
+@RequiredArgsConstructor
 public class Wording {
     private final Networks networks;
     private final SourceTerms sources;
     private final MediaLibrary media;
     private final FormLibrary forms;
-
-    Wording(Networks networks, SourceTerms sources, MediaLibrary media, FormLibrary forms) {
-        this.networks = networks;
-        this.sources = sources;
-        this.media = media;
-        this.forms = forms;
-    }
 
     public ItemWords of(String clientId, String network) {
         Once<Map<String, Medium>> shelf = new Once<>(() -> media.byHash(clientId));

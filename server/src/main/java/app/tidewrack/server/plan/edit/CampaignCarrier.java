@@ -28,29 +28,18 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Carries a campaign over to another account, with audiences as its network can take them. */
 @Component
+@RequiredArgsConstructor
 public class CampaignCarrier {
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
     private final Accounts accounts;
     private final Networks networks;
     private final SourceTerms sources;
-
-    CampaignCarrier(
-            AudienceLibrary audiences,
-            CreativeLibrary creatives,
-            Accounts accounts,
-            Networks networks,
-            SourceTerms sources) {
-        this.audiences = audiences;
-        this.creatives = creatives;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.sources = sources;
-    }
 
     /** How an audience must differ on the other network. */
     record AudienceThere(String name, List<Difference> differences) {}

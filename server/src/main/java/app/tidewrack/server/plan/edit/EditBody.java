@@ -17,7 +17,6 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotEmpty;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
@@ -63,60 +62,52 @@ public sealed interface EditBody {
      * @param money the shared sum, or what a new row starts with
      */
     record FactsBody(
-            @NotNull String name,
-            @NotNull String objective,
-            @NotNull Temperature temperature,
-            @NotNull Purpose purpose,
-            @NotNull LocalDate start,
-            @NotNull LocalDate lastDay,
-            @NotNull Basis basis,
+            String name,
+            String objective,
+            Temperature temperature,
+            Purpose purpose,
+            LocalDate start,
+            LocalDate lastDay,
+            Basis basis,
             boolean shared,
             @Nullable String subject,
-            @NotNull String money) {}
+            String money) {}
 
-    record CellBody(@NotNull String rowId, @NotNull String columnId) {}
+    record CellBody(String rowId, String columnId) {}
 
-    record NewCampaign(
-            @NotNull String accountId, @NotNull @Valid FactsBody facts) implements EditBody {}
+    record NewCampaign(String accountId, @Valid FactsBody facts) implements EditBody {}
 
-    record CampaignChange(
-            @NotNull String campaignId, @NotNull @Valid FactsBody facts) implements EditBody {}
+    record CampaignChange(String campaignId, @Valid FactsBody facts) implements EditBody {}
 
-    record CampaignRemoval(@NotNull String campaignId) implements EditBody {}
+    record CampaignRemoval(String campaignId) implements EditBody {}
 
     /** A copy on another account, or on the same, at the end of the plan. */
-    record CampaignCopy(@NotNull String campaignId, @NotNull String accountId) implements EditBody {}
+    record CampaignCopy(String campaignId, String accountId) implements EditBody {}
 
     record NewRows(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> audienceIds) implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> audienceIds) implements EditBody {}
 
     record RowRemoval(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds) implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds) implements EditBody {}
 
-    record RowName(
-            @NotNull String campaignId,
-            @NotNull String rowId,
-            @NotNull String label) implements EditBody {}
+    record RowName(String campaignId, String rowId, String label) implements EditBody {}
 
     /** @param money an amount, or a change such as {@code +2} or {@code −10 %} of what each row has */
     record RowMoney(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
-            @NotNull String money)
-            implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
+            String money) implements EditBody {}
 
     /** @param money the sum that the campaign's rows share, or a change of it as in {@link RowMoney} */
-    record CampaignMoney(
-            @NotNull String campaignId, @NotNull String money) implements EditBody {}
+    record CampaignMoney(String campaignId, String money) implements EditBody {}
 
     /** Keeps the money of rows as it is, or lets it go. */
     record RowLock(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
-            boolean locked)
-            implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
+            boolean locked) implements EditBody {}
 
     /**
      * Keeps rows to some values of a variable, as people on phones alone, without new rows.
@@ -124,10 +115,10 @@ public sealed interface EditBody {
      * @param codes of the values, as the row's split options list them; empty for all again
      */
     record RowKeep(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
-            @NotNull Variable variable,
-            @NotNull @Size(max = 20) List<@NotNull String> codes)
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
+            Variable variable,
+            @Size(max = 20) List<String> codes)
             implements EditBody {}
 
     /**
@@ -136,44 +127,36 @@ public sealed interface EditBody {
      * @param rowId null for every place of the rule that can be mended so
      */
     record FindingMend(
-            @NotNull String campaignId,
-            @NotNull String rule,
+            String campaignId,
+            String rule,
             @Nullable String rowId,
             @Nullable String columnId) implements EditBody {}
 
     /** Labels of several rows at once, as find and replace makes them. */
     record RowLabels(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) Map<@NotNull String, @NotNull String> labels)
-            implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) Map<String, String> labels) implements EditBody {}
 
     /** @param times copies of each row */
     record RowCopy(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
             @Min(1) @Max(100) int times)
             implements EditBody {}
 
     /** Copies of rows at the end of another campaign of the account. */
     record RowsInto(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
-            @NotNull String toCampaignId)
-            implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
+            String toCampaignId) implements EditBody {}
 
-    record RowSplit(
-            @NotNull String campaignId,
-            @NotNull String rowId,
-            @NotNull @Valid SplitBody split) implements EditBody {}
+    record RowSplit(String campaignId, String rowId, @Valid SplitBody split) implements EditBody {}
 
     /** Each creative of a row in a row of its own, with equal parts of its money. */
-    record RowPerCreative(
-            @NotNull String campaignId, @NotNull String rowId) implements EditBody {}
+    record RowPerCreative(String campaignId, String rowId) implements EditBody {}
 
     /** What a row is split by, and what the new rows get of its money. */
-    record SplitBody(
-            @NotEmpty @Size(max = 11) List<@NotNull @Valid SplitBy> by,
-            @NotNull Split.Share share) {}
+    record SplitBody(@NotEmpty @Size(max = 11) List<@Valid SplitBy> by, Split.Share share) {}
 
     /**
      * The values of one variable.
@@ -183,17 +166,17 @@ public sealed interface EditBody {
      * @param cuts for ages: first ages of the second band and those after it instead
      */
     record SplitBy(
-            @NotNull Variable variable,
-            @Size(max = Campaign.MOST_ROWS) @Nullable List<@NotNull String> codes,
+            Variable variable,
+            @Size(max = Campaign.MOST_ROWS) @Nullable List<String> codes,
             @Nullable Integer bands,
-            @Size(max = 60) @Nullable List<@NotNull Integer> cuts) {}
+            @Size(max = 60) @Nullable List<Integer> cuts) {}
 
     /** @param money what the rows spend a day together, as typed */
     record RowSpread(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
-            @NotNull String money,
-            @NotNull Spread.How how)
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
+            String money,
+            Spread.How how)
             implements EditBody {}
 
     /**
@@ -202,23 +185,23 @@ public sealed interface EditBody {
      * @param switches what the network lets switch, by code
      */
     record RowDelivery(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,
             @Nullable @Valid Seek seek,
             @Nullable @Valid BidOffer bid,
             @Nullable @Valid Showing showing,
             @Nullable @Valid Run run,
-            @Size(max = 20) @Nullable Map<@NotNull String, @NotNull Boolean> switches)
+            @Size(max = 20) @Nullable Map<String, Boolean> switches)
             implements EditBody {}
 
     /** @param goal null for the objective's usual one; likewise the charge for the goal's */
     record Seek(@Nullable String goal, @Nullable Charge charge) {}
 
     /** @param money as typed; empty when automatic */
-    record BidOffer(@NotNull BidStrategy strategy, @NotNull String money) {}
+    record BidOffer(BidStrategy strategy, String money) {}
 
     /** @param hours 168 signs, 1 where the rows run */
-    record Run(@NotNull Pace pace, @NotNull String hours) {}
+    record Run(Pace pace, String hours) {}
 
     /**
      * Cells of a spreadsheet; those that can be taken go in.
@@ -226,24 +209,24 @@ public sealed interface EditBody {
      * @param startRowId the row at hand; null for the first
      */
     record Paste(
-            @NotNull String campaignId,
+            String campaignId,
             @Nullable String startRowId,
-            @NotNull @Size(max = MOST_TEXT) String text) implements EditBody {
+            @Size(max = MOST_TEXT) String text) implements EditBody {
         public static final int MOST_TEXT = 1_000_000;
     }
 
     record NewColumns(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<@NotNull String> creativeIds) implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<String> creativeIds) implements EditBody {}
 
     record ColumnRemoval(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<@NotNull String> columnIds) implements EditBody {}
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<String> columnIds) implements EditBody {}
 
     /** @param why a reason, when they are excluded and not merely switched off */
     record CellSwitch(
-            @NotNull String campaignId,
-            @NotEmpty @Size(max = MOST_AT_ONCE) List<@NotNull @Valid CellBody> cells,
+            String campaignId,
+            @NotEmpty @Size(max = MOST_AT_ONCE) List<@Valid CellBody> cells,
             boolean on,
             @Nullable String why)
             implements EditBody {}

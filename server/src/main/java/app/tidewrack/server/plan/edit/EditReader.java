@@ -59,11 +59,13 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Makes core's edits of what the browser sends: reads money, gives ids, looks up what is referred to. */
 @Component
+@RequiredArgsConstructor
 public class EditReader {
     private final ClientMapper clients;
     private final AudienceLibrary audiences;
@@ -73,25 +75,6 @@ public class EditReader {
     private final RowPeople people;
     private final CampaignCarrier carrier;
     private final PlanInspector inspector;
-
-    EditReader(
-            ClientMapper clients,
-            AudienceLibrary audiences,
-            CreativeLibrary creatives,
-            SplitReader splits,
-            PasteReader pastes,
-            RowPeople people,
-            CampaignCarrier carrier,
-            PlanInspector inspector) {
-        this.clients = clients;
-        this.audiences = audiences;
-        this.creatives = creatives;
-        this.splits = splits;
-        this.pastes = pastes;
-        this.people = people;
-        this.carrier = carrier;
-        this.inspector = inspector;
-    }
 
     public PlanEdit read(String clientId, Plan plan, EditBody body) {
         return Stream.<Reading>of(this::ofCampaign, this::ofMoney, this::newOrTaken, this::ofRows)

@@ -16,6 +16,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.jspecify.annotations.Nullable;
@@ -23,6 +24,7 @@ import org.springframework.stereotype.Component;
 
 /** Reads what spreadsheets put on the clipboard: cells parted by tabs, quoted where they hold a tab or line end. */
 @Component
+@RequiredArgsConstructor
 public class PasteReader {
     private static final CSVFormat CELLS = CSVFormat.TDF
             .builder()
@@ -34,11 +36,6 @@ public class PasteReader {
 
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
-
-    PasteReader(AudienceLibrary audiences, CreativeLibrary creatives) {
-        this.audiences = audiences;
-        this.creatives = creatives;
-    }
 
     /**
      * @param startRowId the row at hand; null for the first

@@ -40,11 +40,13 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What a row can be split by on its network, and splits of the values that were chosen. */
 @Component
+@RequiredArgsConstructor
 public class SplitReader {
     /** Of these the network lists the values, whatever the audience asks for. */
     private static final Set<Variable> LISTED =
@@ -55,19 +57,6 @@ public class SplitReader {
     private final Networks networks;
     private final SourceTerms sourceTerms;
     private final SourceLibrary sources;
-
-    SplitReader(
-            AudienceLibrary audiences,
-            Accounts accounts,
-            Networks networks,
-            SourceTerms sourceTerms,
-            SourceLibrary sources) {
-        this.audiences = audiences;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.sourceTerms = sourceTerms;
-        this.sources = sources;
-    }
 
     /**
      * One variable.

@@ -24,12 +24,14 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** What networks tell of bids, remembered, so that a sheet says which are too low without asking again. */
 @Component
+@RequiredArgsConstructor
 public class BidPrices {
     private static final Logger LOG = LoggerFactory.getLogger(BidPrices.class);
 
@@ -38,19 +40,6 @@ public class BidPrices {
     private final Networks networks;
     private final SourceTerms sources;
     private final CreativeLibrary creatives;
-
-    BidPrices(
-            KnownBidMapper mapper,
-            Accounts accounts,
-            Networks networks,
-            SourceTerms sources,
-            CreativeLibrary creatives) {
-        this.mapper = mapper;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.sources = sources;
-        this.creatives = creatives;
-    }
 
     /** Asks the network what bids win for a row delivered so, and remembers it. */
     public BidTold ask(String clientId, Campaign campaign, Row row, AudienceDefinition people) {

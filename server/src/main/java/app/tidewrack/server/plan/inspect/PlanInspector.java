@@ -39,11 +39,13 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Looks at plans with everything they refer to: names, totals and findings. */
 @Component
+@RequiredArgsConstructor
 public class PlanInspector {
     private static final int MOST_ADS = 60_000;
 
@@ -69,33 +71,6 @@ public class PlanInspector {
             .<String, Checks>weigher(
                     (key, checks) -> 1 + checks.situation().campaign().ads())
             .build();
-
-    PlanInspector(
-            AudienceLibrary audiences,
-            CreativeLibrary creatives,
-            CopyDeck deck,
-            ScriptLibrary scripts,
-            ClientMapper clients,
-            Networks networks,
-            LiveStates live,
-            RowPeople people,
-            BidPrices prices,
-            Silences silences,
-            NamingLibrary naming,
-            BriefLibrary briefs) {
-        this.audiences = audiences;
-        this.creatives = creatives;
-        this.deck = deck;
-        this.scripts = scripts;
-        this.clients = clients;
-        this.networks = networks;
-        this.live = live;
-        this.people = people;
-        this.prices = prices;
-        this.silences = silences;
-        this.naming = naming;
-        this.briefs = briefs;
-    }
 
     /** All that a plan refers to, read once for the whole of it. */
     public record Surroundings(

@@ -18,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -25,6 +26,7 @@ import org.springframework.stereotype.Component;
 
 /** Whom rows talk to: a whole audience, or after a split the part of it that a row keeps to, with its own size. */
 @Component
+@RequiredArgsConstructor
 public class RowPeople {
     private static final Logger LOG = LoggerFactory.getLogger(RowPeople.class);
 
@@ -32,13 +34,6 @@ public class RowPeople {
     private final AudienceLibrary audiences;
     private final Accounts accounts;
     private final BidPrices bids;
-
-    RowPeople(KnownSizes sizes, AudienceLibrary audiences, Accounts accounts, BidPrices bids) {
-        this.sizes = sizes;
-        this.audiences = audiences;
-        this.accounts = accounts;
-        this.bids = bids;
-    }
 
     /** By row id, from what is remembered; a size that was never told is null. */
     Map<String, Situation.Audience> of(String clientId, Campaign campaign, Map<String, Audience> audiences) {

@@ -9,19 +9,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Warnings and hints that somebody has looked at and left for a reason. Blockers cannot be silenced. */
 @Component
+@RequiredArgsConstructor
 public class Silences {
     private static final int LONGEST_REASON = 200;
 
     private final SilenceMapper mapper;
-
-    Silences(SilenceMapper mapper) {
-        this.mapper = mapper;
-    }
 
     /** A finding that is not told any more, who silenced it and why. */
     public record Silenced(Finding finding, String why, String person) {}

@@ -16,10 +16,12 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
 /** Values that tokens have in a client's plans, by which names are read back. */
 @Component
+@RequiredArgsConstructor
 class KnownTokens {
     private final PlanDesk desk;
     private final Networks networks;
@@ -27,21 +29,6 @@ class KnownTokens {
     private final AudienceLibrary audiences;
     private final CreativeLibrary creatives;
     private final CopyDeck deck;
-
-    KnownTokens(
-            PlanDesk desk,
-            Networks networks,
-            ClientMapper clients,
-            AudienceLibrary audiences,
-            CreativeLibrary creatives,
-            CopyDeck deck) {
-        this.desk = desk;
-        this.networks = networks;
-        this.clients = clients;
-        this.audiences = audiences;
-        this.creatives = creatives;
-        this.deck = deck;
-    }
 
     Map<Token, Set<String>> of(String clientId) {
         Map<Token, Set<String>> known = new EnumMap<>(Token.class);

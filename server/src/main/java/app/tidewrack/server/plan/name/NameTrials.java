@@ -30,11 +30,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** What a scheme makes of a real sheet: names and links with what is wrong with them. */
 @Component
+@RequiredArgsConstructor
 class NameTrials {
     /** As many names and links as are shown; those with something wrong come first. */
     private static final int SHOWN = 200;
@@ -43,13 +45,6 @@ class NameTrials {
     private final PlanInspector inspector;
     private final Networks networks;
     private final KnownTokens known;
-
-    NameTrials(PlanDesk desk, PlanInspector inspector, Networks networks, KnownTokens known) {
-        this.desk = desk;
-        this.inspector = inspector;
-        this.networks = networks;
-        this.known = known;
-    }
 
     /** What is wrong with a name or link. */
     enum Fault {

@@ -10,11 +10,13 @@ import app.tidewrack.server.plan.inspect.PlanInspector;
 import app.tidewrack.server.plan.name.NameTrials.Tried;
 import app.tidewrack.server.plan.name.NamesElsewhere.ReadNames;
 import app.tidewrack.server.web.AsksOnly;
+import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -26,18 +28,12 @@ import org.springframework.web.bind.annotation.RestController;
 /** Names and links: those a sheet gives, those another scheme would give, and names from elsewhere taken apart. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@RequiredArgsConstructor
 class NamesController {
     private final PlanDesk desk;
     private final PlanInspector inspector;
     private final NameTrials trials;
     private final NamesElsewhere elsewhere;
-
-    NamesController(PlanDesk desk, PlanInspector inspector, NameTrials trials, NamesElsewhere elsewhere) {
-        this.desk = desk;
-        this.inspector = inspector;
-        this.trials = trials;
-        this.elsewhere = elsewhere;
-    }
 
     record NamesView(String campaign, List<RowNames> rows) {}
 
@@ -90,10 +86,11 @@ class NamesController {
      * @param scheme to read by; null for what applies to the client, now or in earlier versions
      */
     record NamesBody(
-            @NotNull NameLevel level,
-            @NotNull String text,
+            NameLevel level,
+            @Size(max = NamesElsewhere.MOST_TEXT) String text,
             @Nullable NamingScheme scheme) {}
 
+    @MostBytes(4_000_000)
     @PostMapping("/names-read")
     ReadNames read(@PathVariable String clientId, @Valid @RequestBody NamesBody body) {
         return elsewhere.read(clientId, body.level(), body.text(), body.scheme());

@@ -18,22 +18,23 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Takes apart names that were not given here, or not now. */
 @Component
+@RequiredArgsConstructor
 public class NamesElsewhere {
     static final int MOST_NAMES = 20_000;
+
+    /** Characters of all names at once. */
+    static final int MOST_TEXT = 2_000_000;
+
     private static final int LONGEST = 400;
 
     private final NamingLibrary naming;
     private final KnownTokens known;
-
-    NamesElsewhere(NamingLibrary naming, KnownTokens known) {
-        this.naming = naming;
-        this.known = known;
-    }
 
     /**
      * @param values by place in the list of tokens; null where the name says none

@@ -24,6 +24,7 @@ import app.tidewrack.server.plan.inspect.RowPeople;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -33,6 +34,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** What the money of a row is likely to bring. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/expected")
+@RequiredArgsConstructor
 class ExpectationController {
     /** The curve goes on to so many times the money that is set. */
     private static final int TIMES = 3;
@@ -44,14 +46,6 @@ class ExpectationController {
     private final Accounts accounts;
     private final AccountRates rates;
     private final Networks networks;
-
-    ExpectationController(PlanDesk desk, RowPeople people, Accounts accounts, AccountRates rates, Networks networks) {
-        this.desk = desk;
-        this.people = people;
-        this.accounts = accounts;
-        this.rates = rates;
-        this.networks = networks;
-    }
 
     /**
      * Money in minor units; a cost of nothing to nothing is one that cannot be said.

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,6 +32,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Where the ads of a row can show, and how many of its people come by there. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/rows/{rowId}/placements")
+@RequiredArgsConstructor
 class PlacementsController {
     private final PlanDesk desk;
     private final AudienceLibrary audiences;
@@ -38,21 +40,6 @@ class PlacementsController {
     private final Accounts accounts;
     private final Networks networks;
     private final SourceTerms sources;
-
-    PlacementsController(
-            PlanDesk desk,
-            AudienceLibrary audiences,
-            CreativeLibrary creatives,
-            Accounts accounts,
-            Networks networks,
-            SourceTerms sources) {
-        this.desk = desk;
-        this.audiences = audiences;
-        this.creatives = creatives;
-        this.accounts = accounts;
-        this.networks = networks;
-        this.sources = sources;
-    }
 
     /**
      * @param showsNow the row's ads show there as it is delivered now

@@ -36,9 +36,9 @@ import app.tidewrack.server.plan.inspect.BidPrices;
 import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Ids;
+import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Currency;
 import java.util.List;
@@ -46,6 +46,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
+import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -58,6 +59,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** What an edit of many rows would do, before it is made: splits, find and replace, cells pasted from a spreadsheet. */
 @RestController
 @RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}")
+@RequiredArgsConstructor
 class PreviewController {
     /** More than this are too many to compare pair by pair. */
     private static final int MOST_COMPARED = 60;
@@ -75,29 +77,6 @@ class PreviewController {
     private final KnownSizes sizes;
     private final Accounts accounts;
     private final Networks networks;
-
-    PreviewController(
-            PlanDesk desk,
-            SplitReader splits,
-            PasteReader pastes,
-            BidPrices bids,
-            RowPeople people,
-            CampaignCarrier carrier,
-            AudienceLibrary audiences,
-            KnownSizes sizes,
-            Accounts accounts,
-            Networks networks) {
-        this.desk = desk;
-        this.splits = splits;
-        this.pastes = pastes;
-        this.bids = bids;
-        this.people = people;
-        this.carrier = carrier;
-        this.audiences = audiences;
-        this.sizes = sizes;
-        this.accounts = accounts;
-        this.networks = networks;
-    }
 
     /**
      * @param varies what it keeps to of the row that is split
@@ -154,9 +133,9 @@ class PreviewController {
     }
 
     record RelabelBody(
-            @NotNull @Size(max = 80) String find,
-            @NotNull @Size(max = 80) String with,
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds) {}
+            @Size(max = 80) String find,
+            @Size(max = 80) String with,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds) {}
 
     /** Labels that find and replace would change. */
     @AsksOnly
@@ -171,9 +150,7 @@ class PreviewController {
     }
 
     record SpreadBody(
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@NotNull String> rowIds,
-            @NotNull String money,
-            @NotNull Spread.How how) {}
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds, String money, Spread.How how) {}
 
     /** What each row would get of a sum spread over them. */
     @AsksOnly
@@ -199,7 +176,7 @@ class PreviewController {
     /** @param startRowId the row at hand; null for the first */
     record PasteBody(
             @Nullable String startRowId,
-            @NotNull @Size(max = EditBody.Paste.MOST_TEXT) String text) {}
+            @Size(max = EditBody.Paste.MOST_TEXT) String text) {}
 
     record MoneyToBe(String rowId, String label, long beforeMinor, long afterMinor) {}
 
@@ -207,6 +184,7 @@ class PreviewController {
     record PastePreview(List<MoneyToBe> money, List<RowToBe> rows, int switched, String currency, List<Bad> bad) {}
 
     @AsksOnly
+    @MostBytes(4_000_000)
     @PostMapping("/paste-preview")
     PastePreview paste(
             @PathVariable String clientId,

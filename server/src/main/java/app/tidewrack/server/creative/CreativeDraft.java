@@ -1,0 +1,64 @@
+package app.tidewrack.server.creative;
+
+import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Creative.Card;
+import app.tidewrack.core.creative.Creative.Part;
+import app.tidewrack.server.web.JsonColumn;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** What a person chose and typed of a creative, without the name; media by hash, form and script by id. */
+@JsonColumn(readOnce = true)
+public record CreativeDraft(
+        String format,
+        List<String> media,
+        List<String> bodies,
+        List<String> headlines,
+        List<String> descriptions,
+        List<String> callsToAction,
+        String link,
+        String brand,
+        String post,
+        List<Card> cards,
+        @Nullable String formId,
+        @Nullable String scriptId) {
+
+    /** A draft of one picture and one of each text, as most are. */
+    public static CreativeDraft picture(
+            @Nullable String sha, String body, String headline, String description, String action, String link) {
+        return new CreativeDraft(
+                Creative.SINGLE_PICTURE,
+                sha == null ? List.of() : List.of(sha),
+                some(body),
+                some(headline),
+                some(description),
+                some(action),
+                link,
+                "",
+                "",
+                List.of(),
+                null,
+                null);
+    }
+
+    private static List<String> some(String text) {
+        return text.isEmpty() ? List.of() : List.of(text);
+    }
+
+    /** The same with one part made of one value alone. */
+    CreativeDraft with(Part part, String value) {
+        return new CreativeDraft(
+                format,
+                part == Part.MEDIA ? List.of(value) : media,
+                part == Part.BODY ? List.of(value) : bodies,
+                part == Part.HEADLINE ? List.of(value) : headlines,
+                part == Part.DESCRIPTION ? List.of(value) : descriptions,
+                part == Part.CALL_TO_ACTION ? List.of(value) : callsToAction,
+                link,
+                brand,
+                post,
+                cards,
+                formId,
+                scriptId);
+    }
+}
