@@ -238,11 +238,11 @@ function Tried({ clientId, playbook }: { clientId: string; playbook: Playbook })
   const at = (d: string) => `${(100 * (Date.parse(d) - Date.parse(from))) / whole}%`;
   const rows = [...new Map(given.map((g) => [g.rowId, g])).values()];
   return (
-    <section className="tried" data-testid="tried">
+    <section className="days-tried" data-testid="tried">
       <h3>
         Tried on {day(from)} to {day(to)}: {plural(given.length, "piece of advice", "pieces of advice")}
       </h3>
-      <div className="tried-field">
+      <div className="days-tried-field">
         {rows.map((r) => (
           <div key={r.rowId} className="row">
             <span title={`${r.row} of ${r.campaign}`}>{r.row}</span>

@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Checkbox, Input, InputNumber, Modal, Select } from "antd";
+import { Checkbox, Form, Input, InputNumber, Modal, Select } from "antd";
 import { useState } from "react";
 import { sourcesQuery } from "../../api/audiences";
 import type { Schemas } from "../../api/client";
 import { mediaQuery } from "../../api/creatives";
 import { formsQuery } from "../../api/forms";
+import { Field } from "../../frame/Field";
 import type { Draft } from "../model";
 import { audienceOf, cutsOf, EVENTS, ladderDrafts, USUAL_CUTS, windowWords } from "./model";
 import { addLadder, addSource, type Source } from "./queries";
@@ -39,6 +40,58 @@ const FORM_EVENTS = [
   { value: "send", label: "sent it" },
 ];
 
+const FULL = { width: "100%" };
+
+const OF: Partial<Record<SourceDialog, string>> = { profile: "Profile", video: "Video", form: "Form" };
+
+const MISSING: Record<SourceDialog, string> = {
+  site: "No account has a site tag. Give a site under Brief, and put the tag on it.",
+  ladder: "No account has a site tag. Give a site under Brief, and put the tag on it.",
+  profile: "No account has a profile. Name one under Brief.",
+  video: "The client has no video. Drop one under Creative.",
+  form: "The client has no form. Write one under Forms.",
+};
+
+const RISING = "Last days of windows that rise, each at most 180: 1, 3, 7.";
+
+interface Asked {
+  accountId: string | undefined;
+  event: string;
+  chosen: string | undefined;
+  shares: number[];
+  formEvents: string[];
+  cuts: string;
+  days: number | null;
+  name: string;
+}
+
+/** What the sources are called and made of, each for itself. */
+function partsOf(dialog: SourceDialog, asked: Asked) {
+  if (dialog === "video") {
+    return SHARES.filter((s) => asked.shares.includes(s.value)).map((s) => ({
+      words: `watched ${s.label}`,
+      percent: s.value,
+      event: null,
+    }));
+  }
+  if (dialog === "form") {
+    return FORM_EVENTS.filter((e) => asked.formEvents.includes(e.value)).map((e) => ({
+      words: e.label,
+      percent: null,
+      event: e.value,
+    }));
+  }
+  return [{ words: "", percent: null, event: dialog === "site" ? asked.event : null }];
+}
+
+function usualName(dialog: SourceDialog, asked: Asked, subject: string): string {
+  const what = EVENTS.find((e) => e.value === asked.event)?.label ?? "";
+  const visitors = asked.event === "view" ? "Visitors" : `Visitors, ${what}`;
+  if (dialog === "ladder") return visitors;
+  const who = dialog === "site" ? visitors : dialog === "profile" ? `Engaged with ${subject}` : subject;
+  return `${who}, ${asked.days} days`;
+}
+
 /** Makes a source by rule, or a ladder of them with an audience each. */
 export function NewSource(props: {
   clientId: string;
@@ -56,54 +109,37 @@ export function NewSource(props: {
   );
   const media = useQuery({ ...mediaQuery(clientId), enabled: dialog === "video" });
   const forms = useQuery({ ...formsQuery(clientId), enabled: dialog === "form" });
-  const [shares, setShares] = useState([0, 95]);
-  const [formEvents, setFormEvents] = useState(["open", "send"]);
-  const [accountId, setAccountId] = useState(able[0]?.id);
-  const account = accounts.find((a) => a.id === accountId);
-  const [event, setEvent] = useState("view");
-  const [days, setDays] = useState(30);
-  const [chosen, setChosen] = useState<string>();
-  const [cuts, setCuts] = useState(USUAL_CUTS);
-  const [name, setName] = useState("");
   const [problem, setProblem] = useState<string>();
+  const [form] = Form.useForm<Asked>();
+  const begun: Asked = {
+    accountId: able[0]?.id,
+    event: "view",
+    chosen: undefined,
+    shares: [0, 95],
+    formEvents: ["open", "send"],
+    cuts: USUAL_CUTS,
+    days: 30,
+    name: "",
+  };
+  const asked = { ...begun, ...(Form.useWatch([], form) as Partial<Asked> | undefined) };
+  const account = accounts.find((a) => a.id === asked.accountId);
   const subjects =
     dialog === "profile"
       ? (account?.profiles.map((p) => ({ value: p.id, label: p.name })) ?? [])
       : dialog === "video"
         ? (media.data ?? []).filter((m) => m.video).map((m) => ({ value: m.sha256, label: m.fileName }))
         : (forms.data ?? []).map((f) => ({ value: f.form.id, label: f.form.name }));
-  const subject = subjects.find((s) => s.value === chosen) ?? subjects[0];
-  const parts =
-    dialog === "video"
-      ? SHARES.filter((s) => shares.includes(s.value)).map((s) => ({
-          words: `watched ${s.label}`,
-          percent: s.value,
-          event: null,
-        }))
-      : dialog === "form"
-        ? FORM_EVENTS.filter((e) => formEvents.includes(e.value)).map((e) => ({
-            words: e.label,
-            percent: null,
-            event: e.value,
-          }))
-        : [{ words: "", percent: null, event: dialog === "site" ? event : null }];
-  const what = EVENTS.find((e) => e.value === event);
-  const usual =
-    dialog === "profile"
-      ? `Engaged with ${subject?.label ?? ""}, ${days} days`
-      : dialog === "video" || dialog === "form"
-        ? `${subject?.label ?? ""}, ${days} days`
-        : dialog === "ladder"
-          ? event === "view"
-            ? "Visitors"
-            : `Visitors, ${what?.label ?? ""}`
-          : `${event === "view" ? "Visitors" : `Visitors, ${what?.label ?? ""}`}, ${days} days`;
-  const found = cutsOf(cuts);
+  const subject = subjects.find((s) => s.value === asked.chosen) ?? subjects[0];
+  const parts = partsOf(dialog, asked);
+  const usual = usualName(dialog, asked, subject?.label ?? "");
+  const found = cutsOf(asked.cuts);
+  const whole = dialog === "ladder" ? !!found : !!asked.days && parts.length > 0;
   const make = async (): Promise<void> => {
     if (!account) return;
-    const called = name || usual;
+    const called = asked.name || usual;
     if (dialog === "ladder") {
-      if (!found) return setProblem("Type last days of windows that rise, each at most 180: 1, 3, 7.");
+      if (!found) return;
+      const { event } = asked;
       const made = await addLadder(clientId, { accountId: account.id, event, name: called, cuts: found });
       await queries.invalidateQueries(sourcesQuery(clientId));
       props.onAudiences(ladderDrafts(made), account.id);
@@ -119,7 +155,7 @@ export function NewSource(props: {
             subject: dialog === "site" ? null : (subject?.value ?? null),
             percent: part.percent,
             fromDay: 0,
-            toDay: days,
+            toDay: asked.days ?? 0,
           }),
         );
       }
@@ -129,139 +165,59 @@ export function NewSource(props: {
     }
     props.onClose();
   };
+  const many = dialog === "ladder" ? (found?.length ?? 0) : parts.length;
   return (
     <Modal
       title={TITLES[dialog]}
       open
-      okText={
-        dialog === "ladder"
-          ? `Make ${found?.length ?? 0} sources and audiences`
-          : parts.length > 1
-            ? `Make ${parts.length} sources and audiences`
-            : "Make the source"
-      }
-      okButtonProps={{
-        disabled: !account || parts.length === 0 || (dialog === "ladder" && !found) || (!ofSite && !subject),
-      }}
+      okText={dialog === "ladder" || many > 1 ? `Make ${many} sources and audiences` : "Make the source"}
+      okButtonProps={{ disabled: !account || !whole || (!ofSite && !subject) }}
       onOk={() => void make().catch((e: Error) => setProblem(e.message))}
       onCancel={props.onClose}
     >
-      {!account && (
-        <p>
-          {dialog === "profile"
-            ? "No account has a profile. Name one under Brief."
-            : "No account has a site tag. Give a site under Brief, and put the tag on it."}
-        </p>
-      )}
-      {account && !ofSite && !subject && (
-        <p>
-          {dialog === "video"
-            ? "The client has no video. Drop one under Creative."
-            : "The client has no form. Write one under Forms."}
-        </p>
-      )}
-      <dl className="facts-list wide">
-        <div>
-          <dt>Account</dt>
-          <dd>
-            <Select
-              aria-label="Account"
-              style={{ width: "100%" }}
-              value={accountId ?? null}
-              options={able.map((a) => ({ value: a.id, label: a.name }))}
-              onChange={(id) => setAccountId(id ?? undefined)}
-            />
-          </dd>
-        </div>
-        {ofSite && (
-          <div>
-            <dt>What they did</dt>
-            <dd>
-              <Select
-                aria-label="What they did"
-                style={{ width: "100%" }}
-                value={event}
-                options={EVENTS}
-                onChange={setEvent}
-              />
-            </dd>
-          </div>
-        )}
-        {!ofSite && (
-          <div>
-            <dt>{dialog === "profile" ? "Profile" : dialog === "video" ? "Video" : "Form"}</dt>
-            <dd>
-              <Select
-                aria-label={dialog === "profile" ? "Profile" : dialog === "video" ? "Video" : "Form"}
-                style={{ width: "100%" }}
-                value={subject?.value ?? null}
-                options={subjects}
-                onChange={(id) => setChosen(id ?? undefined)}
-              />
-            </dd>
-          </div>
-        )}
-        {dialog === "video" && (
-          <div>
-            <dt>Who watched</dt>
-            <dd>
-              <Checkbox.Group options={SHARES} value={shares} onChange={setShares} />
-            </dd>
-          </div>
-        )}
-        {dialog === "form" && (
-          <div>
-            <dt>Who</dt>
-            <dd>
-              <Checkbox.Group options={FORM_EVENTS} value={formEvents} onChange={setFormEvents} />
-            </dd>
-          </div>
-        )}
-        {dialog === "ladder" ? (
-          <div>
-            <dt>Windows end on day</dt>
-            <dd>
-              <Input
-                aria-label="Windows end on day"
-                value={cuts}
-                status={found ? "" : "error"}
-                onChange={(e) => setCuts(e.target.value)}
-              />
-              <div className="note">
-                {found
-                  ? windowWords(found).join(", ")
-                  : "Last days of windows that rise, each at most 180: 1, 3, 7."}
-              </div>
-            </dd>
-          </div>
-        ) : (
-          <div>
-            <dt>Within days</dt>
-            <dd>
-              <InputNumber
-                aria-label="Within days"
-                min={1}
-                max={180}
-                precision={0}
-                value={days}
-                onChange={(d) => d && setDays(d)}
-              />
-            </dd>
-          </div>
-        )}
-        <div>
-          <dt>Name</dt>
-          <dd>
-            <Input
-              aria-label="Name of the source"
-              placeholder={usual}
-              maxLength={60}
-              value={name}
-              onChange={(e) => setName(e.target.value)}
-            />
-          </dd>
-        </div>
-      </dl>
+      {(!account || (!ofSite && !subject)) && <p>{MISSING[dialog]}</p>}
+      <Form form={form} initialValues={begun} component={false}>
+        <dl className="facts-list wide">
+          <Field label="Account" name="accountId">
+            <Select style={FULL} options={able.map((a) => ({ value: a.id, label: a.name }))} />
+          </Field>
+          {ofSite ? (
+            <Field label="What they did" name="event">
+              <Select style={FULL} options={EVENTS} />
+            </Field>
+          ) : (
+            <Field label={OF[dialog] ?? ""} name="chosen" shown={subject?.value}>
+              <Select style={FULL} options={subjects} />
+            </Field>
+          )}
+          {dialog === "video" && (
+            <Field label="Who watched" name="shares">
+              <Checkbox.Group options={SHARES} />
+            </Field>
+          )}
+          {dialog === "form" && (
+            <Field label="Who" name="formEvents">
+              <Checkbox.Group options={FORM_EVENTS} />
+            </Field>
+          )}
+          {dialog === "ladder" ? (
+            <Field
+              label="Windows end on day"
+              name="cuts"
+              note={found ? windowWords(found).join(", ") : RISING}
+            >
+              <Input status={found ? "" : "error"} />
+            </Field>
+          ) : (
+            <Field label="Within days" name="days">
+              <InputNumber min={1} max={180} precision={0} />
+            </Field>
+          )}
+          <Field label="Name" name="name">
+            <Input aria-label="Name of the source" placeholder={usual} maxLength={60} />
+          </Field>
+        </dl>
+      </Form>
       {problem && <div className="wrong">{problem}</div>}
     </Modal>
   );

@@ -70,7 +70,9 @@ class FormatsIT {
               await edit({kind: "newColumns", campaignId, creativeIds: [found]});
               const blockers = plan.campaigns[0].findings.filter((f) => f.severity === "BLOCKER");
               if (blockers.length > 0) throw new Error(blockers.map((f) => f.says).join(" "));
-              let launch = await call("POST", "/launches", {planId: plan.id, campaignId, planVersion: plan.version});
+              let launch = await call("POST", "/launches", {
+                planId: plan.id, campaignId, planVersion: plan.version, paused: false, byHand: false,
+              });
               for (let i = 0; launch.state === "RUNNING" && i < 100; i++) {
                 await new Promise((r) => setTimeout(r, 200));
                 launch = await call("GET", `/launches/${launch.id}`);

@@ -4,16 +4,25 @@ import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.text.WellFormed;
+import java.sql.SQLException;
+import java.sql.SQLTransientException;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.TransientDataAccessException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
@@ -31,7 +40,9 @@ import tools.jackson.databind.exc.InvalidTypeIdException;
 /** Every refusal as a problem detail (RFC 9457) that names value, limit and remedy. */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
     private static final int LONGEST_VALUE = 60;
+    private static final int SECONDS_TO_WAIT = 5;
 
     @ExceptionHandler
     ProblemDetail refused(Refusal refusal) {
@@ -56,6 +67,51 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ProblemDetail networkRefused(NetworkRefused refused) {
         return problem(HttpStatus.UNPROCESSABLE_CONTENT, refused.getMessage(), null);
+    }
+
+    /** The database is away, too slow or out of room; what was asked was not done. */
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ResponseEntity<Object> database(RuntimeException e) {
+        ProblemDetail problem = ofDatabase(e);
+        return ResponseEntity.status(problem.getStatus())
+                .header(HttpHeaders.RETRY_AFTER, String.valueOf(SECONDS_TO_WAIT))
+                .body(problem);
+    }
+
+    static ProblemDetail ofDatabase(RuntimeException e) {
+        boolean away = Stream.<Throwable>iterate(e, Objects::nonNull, Throwable::getCause)
+                .anyMatch(Problems::passes);
+        LOG.error("The database failed: {}", String.valueOf(e.getMessage()), away ? null : e);
+        return away
+                ? problem(
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        "The database does not answer; nothing was changed. Try again in %d seconds."
+                                .formatted(SECONDS_TO_WAIT),
+                        null)
+                : unexpected();
+    }
+
+    /** Whether a failure is one of the moment: no connection, no room, a wait that was too long (SQLSTATE classes 08, 53, 57). */
+    private static boolean passes(Throwable e) {
+        return e instanceof TransientDataAccessException
+                || e instanceof SQLTransientException
+                || e instanceof SQLException sql
+                        && sql.getSQLState() != null
+                        && sql.getSQLState().matches("(08|53|57).*");
+    }
+
+    /** What nobody foresaw. It is noted with its trace; people are not told what it was made of. */
+    @ExceptionHandler(Exception.class)
+    ProblemDetail unforeseen(Exception e) {
+        LOG.error("Not foreseen", e);
+        return unexpected();
+    }
+
+    private static ProblemDetail unexpected() {
+        return problem(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something failed here, and it is noted. Try again; if it stays so, tell whoever runs this server.",
+                null);
     }
 
     /** A key that is still used elsewhere, or one that was never there. */
@@ -168,7 +224,7 @@ class Problems extends ResponseEntityExceptionHandler {
         return ResponseEntity.status(problem.getStatus()).body(problem);
     }
 
-    private static ProblemDetail problem(HttpStatus status, String detail, @Nullable String field) {
+    static ProblemDetail problem(HttpStatus status, String detail, @Nullable String field) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, WellFormed.cleaned(detail));
         if (field != null) {
             problem.setProperty("field", WellFormed.cleaned(field));

@@ -1,0 +1,134 @@
+package app.tidewrack.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.zaxxer.hikari.HikariDataSource;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.time.Instant;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.DynamicPropertyRegistry;
+import org.springframework.test.context.DynamicPropertySource;
+
+/** What a server on a real port says to requests that no browser makes, and while its database is away. */
+@SpringBootTest(webEnvironment = WebEnvironment.RANDOM_PORT)
+class DoorTest extends WithServer {
+    private static final String TOKEN = "0b9d1a52-4f6b-4a0e-9d7c-5a1f6d1f3c11";
+
+    @LocalServerPort
+    private int port;
+
+    @Autowired
+    private HikariDataSource source;
+
+    @DynamicPropertySource
+    static void database(DynamicPropertyRegistry registry) {
+        TestDatabase.use(registry);
+    }
+
+    private String told(String head, String body) throws IOException {
+        try (Socket socket = new Socket(InetAddress.getLoopbackAddress(), port)) {
+            socket.setSoTimeout(20_000);
+            OutputStream out = socket.getOutputStream();
+            byte[] content = body.getBytes(StandardCharsets.UTF_8);
+            String length = head.contains("Content-Length") ? "" : "Content-Length: " + content.length + "\r\n";
+            out.write((head + "\r\nHost: a\r\nConnection: close\r\nCookie: XSRF-TOKEN=" + TOKEN + "\r\nX-XSRF-TOKEN: "
+                            + TOKEN + "\r\n" + length + "\r\n")
+                    .getBytes(StandardCharsets.ISO_8859_1));
+            out.write(content);
+            out.flush();
+            return new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    private String signIn(String type, String body) throws IOException {
+        return told("POST /api/session HTTP/1.1\r\nContent-Type: " + type, body);
+    }
+
+    private static void isProblem(String answer, int status, String says) {
+        assertThat(answer).startsWith("HTTP/1.1 " + status).contains("application/problem+json");
+        assertThat(answer)
+                .contains("\"status\":" + status)
+                .contains("\"detail\":\"")
+                .contains(says);
+    }
+
+    /** By RFC 3986 (percent-encoding) and RFC 9457. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            /api/clients/%00/plans                | 400 |
+            /api/clients/a%2Fb/plans              | 400 |
+            /api/clients/%ff                      | 400 |
+            /api/clients/%C0%AF                   | 400 |
+            /api/clients/%zz                      | 400 |
+            /api/clients/a;b/plans                | 400 |
+            /api/clients//plans                   | 400 |
+            /api/clients/a/../../session          | 400 |
+            /api/clients/c1/leads?word=%00        | 400 | control character, U+0000
+            /api/clients/c1/leads?word=%ed%a0%80  | 400 | no UTF-8
+            /api/nothing                          | 401 |
+            /assets/nothing.js                    | 404 |
+            /api/clients/<c1>                     | 400 |
+            """)
+    void addressesAreRefusedAsProblems(String address, int status, String says) throws IOException {
+        isProblem(told("GET " + address + " HTTP/1.1", ""), status, says == null ? "" : says);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', quoteCharacter = '`', textBlock = """
+            application/json | {"email": "a@a.example", "password": "x"}    | 401 | do not go together
+            application/json |                                              | 400 | missing
+            application/json | null                                         | 400 | missing
+            application/json | {"email": null, "password": "x"}             | 400 | “email” is missing
+            application/json | {"email": "\\ud800", "password": "x"}        | 400 | half of a character
+            application/json | {"email": ["x"], "password": "x"}            | 400 | form wanted
+            application/json | {"email"                                     | 400 | no JSON from line 1
+            text/plain       | {"email": "a@a.example", "password": "x"}    | 415 |
+            */*              | {"email": "a@a.example", "password": "x"}    | 415 |
+            nonsense         | {"email": "a@a.example", "password": "x"}    | 415 |
+            """)
+    void bodiesAreRefusedAsProblems(String type, String body, int status, String says) throws IOException {
+        isProblem(signIn(type, body == null ? "" : body), status, says == null ? "" : says);
+    }
+
+    @Test
+    void aBodyIsReadNoFurtherThanItsOperationTakes() throws IOException {
+        String long_ = "{\"email\": \"" + "x".repeat(1_000_000) + "\", \"password\": \"x\"}";
+        isProblem(signIn("application/json", long_), 413, "longer than 1,000,000 bytes");
+        isProblem(
+                told(
+                        "POST /api/session HTTP/1.1\r\nContent-Type: application/json\r\nTransfer-Encoding: chunked\r\nX-Is: Content-Length",
+                        Integer.toHexString(long_.length()) + "\r\n" + long_ + "\r\n0\r\n\r\n"),
+                413,
+                "longer than 1,000,000 bytes");
+    }
+
+    /** New connections fail, as they do when PostgreSQL is away; five seconds are the longest anyone waits. */
+    @Test
+    void theDatabaseAwayIsSaidInFiveSecondsAndWorkGoesOn() throws IOException {
+        String right = source.getPassword();
+        String body = "{\"email\": \"a@a.example\", \"password\": \"x\"}";
+        source.setPassword("wrong");
+        source.getHikariPoolMXBean().softEvictConnections();
+        try {
+            Instant asked = Instant.now();
+            isProblem(signIn("application/json", body), 503, "database does not answer");
+            assertThat(Duration.between(asked, Instant.now())).isLessThan(Duration.ofSeconds(6));
+            assertThat(told("GET /actuator/health/readiness HTTP/1.1", "")).startsWith("HTTP/1.1 503");
+        } finally {
+            source.setPassword(right);
+        }
+        isProblem(signIn("application/json", body), 401, "do not go together");
+        assertThat(told("GET /actuator/health/readiness HTTP/1.1", "")).startsWith("HTTP/1.1 200");
+    }
+}
