@@ -16,7 +16,8 @@ import { type Audience, type Draft, draftOf, everyoneIn, homeCountry } from "./m
 import { OneAudience } from "./OneAudience";
 import { addAudiences, removeAudience } from "./queries";
 import { ImportList } from "./sources/ImportList";
-import { NewSource, type SourceDialog } from "./sources/NewSource";
+import { NewSource } from "./sources/NewSource";
+import type { SourceDialog } from "./sources/order";
 import { OneSource } from "./sources/OneSource";
 import { removeSource, type Source } from "./sources/queries";
 import { SourceThings } from "./sources/SourceThings";

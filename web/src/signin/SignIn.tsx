@@ -3,6 +3,7 @@ import { Alert, Button, Form, Input } from "antd";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 import { type Schemas, send } from "../api/client";
+import { inside } from "./inside";
 
 /** Where a person says who they are. */
 export function SignIn() {
@@ -17,8 +18,7 @@ export function SignIn() {
     setBusy(true);
     try {
       await send("post", "/api/session", { body });
-      const then = search.get("then") ?? "/";
-      window.location.assign(then.startsWith("/") && !then.startsWith("//") ? then : "/");
+      window.location.assign(inside(search.get("then"), window.location.origin));
     } catch (e) {
       setProblem((e as Error).message);
       setBusy(false);

@@ -8,9 +8,8 @@ import { formsQuery } from "../../api/forms";
 import { Field } from "../../frame/Field";
 import type { Draft } from "../model";
 import { audienceOf, cutsOf, EVENTS, ladderDrafts, USUAL_CUTS, windowWords } from "./model";
+import { FORM_EVENTS, ordersOf, partsOf, SHARES, usualName, type Asked, type SourceDialog } from "./order";
 import { addLadder, addSource, type Source } from "./queries";
-
-export type SourceDialog = "site" | "ladder" | "profile" | "video" | "form";
 
 const TITLES: Record<SourceDialog, string> = {
   site: "Visitors of the site",
@@ -19,26 +18,6 @@ const TITLES: Record<SourceDialog, string> = {
   video: "People who watched a video",
   form: "People who opened or sent a form",
 };
-
-const KINDS: Record<Exclude<SourceDialog, "ladder">, Source["kind"]> = {
-  site: "SITE",
-  profile: "PROFILE",
-  video: "VIDEO",
-  form: "FORM",
-};
-
-const SHARES = [
-  { value: 0, label: "3 seconds" },
-  { value: 25, label: "a quarter" },
-  { value: 50, label: "half" },
-  { value: 75, label: "three quarters" },
-  { value: 95, label: "to the end" },
-];
-
-const FORM_EVENTS = [
-  { value: "open", label: "opened it" },
-  { value: "send", label: "sent it" },
-];
 
 const FULL = { width: "100%" };
 
@@ -53,44 +32,6 @@ const MISSING: Record<SourceDialog, string> = {
 };
 
 const RISING = "Last days of windows that rise, each at most 180: 1, 3, 7.";
-
-interface Asked {
-  accountId: string | undefined;
-  event: string;
-  chosen: string | undefined;
-  shares: number[];
-  formEvents: string[];
-  cuts: string;
-  days: number | null;
-  name: string;
-}
-
-/** What the sources are called and made of, each for itself. */
-function partsOf(dialog: SourceDialog, asked: Asked) {
-  if (dialog === "video") {
-    return SHARES.filter((s) => asked.shares.includes(s.value)).map((s) => ({
-      words: `watched ${s.label}`,
-      percent: s.value,
-      event: null,
-    }));
-  }
-  if (dialog === "form") {
-    return FORM_EVENTS.filter((e) => asked.formEvents.includes(e.value)).map((e) => ({
-      words: e.label,
-      percent: null,
-      event: e.value,
-    }));
-  }
-  return [{ words: "", percent: null, event: dialog === "site" ? asked.event : null }];
-}
-
-function usualName(dialog: SourceDialog, asked: Asked, subject: string): string {
-  const what = EVENTS.find((e) => e.value === asked.event)?.label ?? "";
-  const visitors = asked.event === "view" ? "Visitors" : `Visitors, ${what}`;
-  if (dialog === "ladder") return visitors;
-  const who = dialog === "site" ? visitors : dialog === "profile" ? `Engaged with ${subject}` : subject;
-  return `${who}, ${asked.days} days`;
-}
 
 /** Makes a source by rule, or a ladder of them with an audience each. */
 export function NewSource(props: {
@@ -130,10 +71,10 @@ export function NewSource(props: {
         ? (media.data ?? []).filter((m) => m.video).map((m) => ({ value: m.sha256, label: m.fileName }))
         : (forms.data ?? []).map((f) => ({ value: f.form.id, label: f.form.name }));
   const subject = subjects.find((s) => s.value === asked.chosen) ?? subjects[0];
-  const parts = partsOf(dialog, asked);
+  const parts = partsOf(dialog, asked).length;
   const usual = usualName(dialog, asked, subject?.label ?? "");
   const found = cutsOf(asked.cuts);
-  const whole = dialog === "ladder" ? !!found : !!asked.days && parts.length > 0;
+  const whole = dialog === "ladder" ? !!found : !!asked.days && parts > 0;
   const make = async (): Promise<void> => {
     if (!account) return;
     const called = asked.name || usual;
@@ -145,19 +86,8 @@ export function NewSource(props: {
       props.onAudiences(ladderDrafts(made), account.id);
     } else {
       const made: Source[] = [];
-      for (const part of parts) {
-        made.push(
-          await addSource(clientId, {
-            accountId: account.id,
-            name: part.words ? `${called}, ${part.words}` : called,
-            kind: KINDS[dialog],
-            event: part.event,
-            subject: dialog === "site" ? null : (subject?.value ?? null),
-            percent: part.percent,
-            fromDay: 0,
-            toDay: asked.days ?? 0,
-          }),
-        );
+      for (const order of ordersOf(dialog, asked, called, account.id, subject?.value)) {
+        made.push(await addSource(clientId, order));
       }
       await queries.invalidateQueries(sourcesQuery(clientId));
       if (made.length > 1) props.onAudiences(made.map(audienceOf), account.id);
@@ -165,7 +95,7 @@ export function NewSource(props: {
     }
     props.onClose();
   };
-  const many = dialog === "ladder" ? (found?.length ?? 0) : parts.length;
+  const many = dialog === "ladder" ? (found?.length ?? 0) : parts;
   return (
     <Modal
       title={TITLES[dialog]}

@@ -2,7 +2,7 @@ import { Dropdown } from "antd";
 import { count, people } from "../../look/format";
 import { percent } from "../model";
 import { largest } from "./model";
-import type { SourceDialog } from "./NewSource";
+import type { SourceDialog } from "./order";
 import type { Source } from "./queries";
 
 /** The client's sources in the left column, and the ways to make one. */

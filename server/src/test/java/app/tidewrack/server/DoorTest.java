@@ -101,6 +101,12 @@ class DoorTest extends WithServer {
         isProblem(signIn(type, body == null ? "" : body), status, says == null ? "" : says);
     }
 
+    /** Addresses here name clients and plans; other sites do not learn them. */
+    @Test
+    void addressesAreNotToldToOtherSites() throws IOException {
+        assertThat(told("GET /signin HTTP/1.1", "")).contains("Referrer-Policy: same-origin");
+    }
+
     @Test
     void aBodyIsReadNoFurtherThanItsOperationTakes() throws IOException {
         String long_ = "{\"email\": \"" + "x".repeat(1_000_000) + "\", \"password\": \"x\"}";

@@ -19,6 +19,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 
 /** Who may ask for what: the interface is open, the API is for the signed in, with CSRF tokens for a single page. */
 @Configuration
@@ -42,7 +43,8 @@ class Security {
                                 response, HttpStatus.UNAUTHORIZED, "Nobody is signed in. Sign in and try again."))
                         .accessDeniedHandler((request, response, cause) ->
                                 problem(response, HttpStatus.FORBIDDEN, "The page is out of date. Load it again.")))
-                .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY)))
+                .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
+                        .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .securityContext(s -> s.securityContextRepository(contexts()))
                 .requestCache(c -> c.disable())
                 .logout(l -> l.disable())
