@@ -128,7 +128,9 @@ class DoorTest extends WithServer {
         source.getHikariPoolMXBean().softEvictConnections();
         try {
             Instant asked = Instant.now();
-            isProblem(signIn("application/json", body), 503, "database does not answer");
+            String away = signIn("application/json", body);
+            isProblem(away, 503, "database does not answer");
+            assertThat(away).contains("Retry-After: 5");
             assertThat(Duration.between(asked, Instant.now())).isLessThan(Duration.ofSeconds(6));
             assertThat(told("GET /actuator/health/readiness HTTP/1.1", "")).startsWith("HTTP/1.1 503");
         } finally {

@@ -110,11 +110,7 @@ class LaunchWorkTest extends WithServer {
     }
 
     private JsonNode launch(Map<String, Object> how) throws Exception {
-        Map<String, Object> body = new HashMap<>(Map.of(
-                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false));
-        body.putAll(how);
-        JsonNode launch = scene.launched(body);
-        return launch;
+        return scene.launched(Scene.order(plan, campaign, version, how));
     }
 
     private JsonNode view() throws Exception {
@@ -137,19 +133,7 @@ class LaunchWorkTest extends WithServer {
                 "ines",
                 HttpMethod.POST,
                 CLIENT + "/launches",
-                Map.of(
-                        "planId",
-                        plan,
-                        "campaignId",
-                        campaign,
-                        "planVersion",
-                        version,
-                        "keys",
-                        List.of("x/y"),
-                        "paused",
-                        false,
-                        "byHand",
-                        false));
+                Scene.order(plan, campaign, version, Map.of("keys", List.of("x/y"))));
         assertThat(unknown.status()).isEqualTo(422);
         assertThat(unknown.detail()).contains("Nothing changes of x/y");
         launch(Map.of());
@@ -455,8 +439,7 @@ class LaunchWorkTest extends WithServer {
     @Test
     void twoPeopleDoNotLaunchOneCampaignAtOnce() throws Exception {
         launch(Map.of("byHand", true));
-        Map<String, Object> again = Map.of(
-                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false);
+        Map<String, Object> again = Scene.order(plan, campaign, version, Map.of());
         Answer second = scene.call("ines", HttpMethod.POST, CLIENT + "/launches", again);
         assertThat(second.status()).isEqualTo(409);
         assertThat(second.detail()).contains("has handed this campaign over");

@@ -108,8 +108,7 @@ abstract class RunningSheet extends WithServer {
     }
 
     void launch() throws Exception {
-        JsonNode launch = scene.launched(Map.of(
-                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false));
+        JsonNode launch = scene.launched(Scene.order(plan, campaign, version, Map.of()));
         assertThat(launch.get("state").asString()).isEqualTo("DONE");
     }
 }

@@ -194,6 +194,14 @@ final class Scene {
         return Map.of("version", 0, "name", name, "draft", draft);
     }
 
+    /** A launch of a whole campaign that runs at once, or as told otherwise. */
+    static Map<String, Object> order(String plan, String campaign, int version, Map<String, Object> more) {
+        Map<String, Object> order = new HashMap<>(Map.of(
+                "planId", plan, "campaignId", campaign, "planVersion", version, "paused", false, "byHand", false));
+        order.putAll(more);
+        return order;
+    }
+
     String creative(String name, String sha) throws Exception {
         return post(CLIENT + "/creatives", content(name, "single-picture", List.of(sha), Map.of()))
                 .get("creative")

@@ -217,8 +217,7 @@ class ServerTest extends WithServer {
         String changes = CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes";
         assertThat(scene.get(changes).get("changes")).hasSize(7);
         network.loseNextAnswer();
-        Map<String, Object> order =
-                Map.of("planId", plan, "campaignId", campaign, "planVersion", 3, "paused", false, "byHand", false);
+        Map<String, Object> order = Scene.order(plan, campaign, 3, Map.of());
         String launch = scene.post(CLIENT + "/launches", order).get("id").asString();
         assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
                         .status())

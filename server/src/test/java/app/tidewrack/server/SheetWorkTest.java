@@ -459,19 +459,7 @@ class SheetWorkTest extends WithServer {
 
     /** Launches the sheet and gives the ad groups that were sent. */
     private List<GroupSettings> launched() throws Exception {
-        String launch = scene.post(
-                        CLIENT + "/launches",
-                        Map.of(
-                                "planId",
-                                plan,
-                                "campaignId",
-                                campaign,
-                                "planVersion",
-                                version,
-                                "paused",
-                                false,
-                                "byHand",
-                                false))
+        String launch = scene.post(CLIENT + "/launches", Scene.order(plan, campaign, version, Map.of()))
                 .get("id")
                 .asString();
         Instant end = Instant.now().plus(Duration.ofSeconds(60));

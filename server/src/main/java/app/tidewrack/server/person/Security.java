@@ -1,12 +1,10 @@
 package app.tidewrack.server.person;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
+import app.tidewrack.server.web.ProblemWriter;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
@@ -31,7 +29,7 @@ class Security {
                     + "base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain filters(HttpSecurity http) throws Exception {
+    SecurityFilterChain filters(HttpSecurity http, ProblemWriter problems) throws Exception {
         return http.authorizeHttpRequests(a -> a.requestMatchers(HttpMethod.POST, "/api/session")
                         .permitAll()
                         .requestMatchers("/api/**")
@@ -39,23 +37,16 @@ class Security {
                         .anyRequest()
                         .permitAll())
                 .csrf(c -> c.spa())
-                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, cause) -> problem(
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, cause) -> problems.write(
                                 response, HttpStatus.UNAUTHORIZED, "Nobody is signed in. Sign in and try again."))
-                        .accessDeniedHandler((request, response, cause) ->
-                                problem(response, HttpStatus.FORBIDDEN, "The page is out of date. Load it again.")))
+                        .accessDeniedHandler((request, response, cause) -> problems.write(
+                                response, HttpStatus.FORBIDDEN, "The page is out of date. Load it again.")))
                 .headers(h -> h.contentSecurityPolicy(p -> p.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(r -> r.policy(ReferrerPolicy.SAME_ORIGIN)))
                 .securityContext(s -> s.securityContextRepository(contexts()))
                 .requestCache(c -> c.disable())
                 .logout(l -> l.disable())
                 .build();
-    }
-
-    private static void problem(HttpServletResponse response, HttpStatus status, String detail) throws IOException {
-        response.setStatus(status.value());
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter().write("{\"status\":%d,\"detail\":\"%s\"}".formatted(status.value(), detail));
     }
 
     @Bean

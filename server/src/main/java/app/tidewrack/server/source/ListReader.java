@@ -2,6 +2,7 @@ package app.tidewrack.server.source;
 
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.source.Contact;
+import app.tidewrack.server.web.Bounded;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -54,7 +55,8 @@ final class ListReader {
                 .newDecoder()
                 .onMalformedInput(CodingErrorAction.REPORT)
                 .onUnmappableCharacter(CodingErrorAction.REPORT);
-        BufferedReader reader = new BufferedReader(new InputStreamReader(new Limited(content), decoder));
+        BufferedReader reader = new BufferedReader(
+                new InputStreamReader(new Bounded(content, MOST_BYTES, ListReader::tooLarge), decoder));
         try (CSVParser parser = format.parse(pastMark(reader))) {
             boolean first = format.header();
             for (CSVRecord row : parser) {
@@ -152,37 +154,10 @@ final class ListReader {
         return duplicates;
     }
 
-    /** Refuses what goes on too long, whatever its length was said to be. */
-    private static final class Limited extends InputStream {
-        private final InputStream content;
-        private long read;
-
-        Limited(InputStream content) {
-            this.content = content;
-        }
-
-        @Override
-        public int read() throws IOException {
-            int b = content.read();
-            count(b < 0 ? 0 : 1);
-            return b;
-        }
-
-        @Override
-        public int read(byte[] into, int from, int length) throws IOException {
-            int n = content.read(into, from, length);
-            count(Math.max(0, n));
-            return n;
-        }
-
-        private void count(int n) {
-            read += n;
-            if (read > MOST_BYTES) {
-                throw new Refusal(
-                        "file",
-                        "The file is larger than %,d bytes.".formatted(MOST_BYTES),
-                        "Leave out columns that are not needed.");
-            }
-        }
+    private static Refusal tooLarge() {
+        return new Refusal(
+                "file",
+                "The file is larger than %,d bytes.".formatted(MOST_BYTES),
+                "Leave out columns that are not needed.");
     }
 }

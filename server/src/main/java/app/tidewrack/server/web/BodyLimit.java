@@ -1,7 +1,6 @@
 package app.tidewrack.server.web;
 
 import io.swagger.v3.oas.models.Operation;
-import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.lang.reflect.Type;
@@ -41,7 +40,7 @@ class BodyLimit extends RequestBodyAdviceAdapter implements OperationCustomizer 
         if (message.getHeaders().getContentLength() > most) {
             throw new TooLong(most);
         }
-        InputStream body = new Bounded(message.getBody(), most);
+        InputStream body = new Bounded(message.getBody(), most, () -> new TooLong(most));
         return new HttpInputMessage() {
             @Override
             public InputStream getBody() {
@@ -61,37 +60,5 @@ class BodyLimit extends RequestBodyAdviceAdapter implements OperationCustomizer 
             operation.getRequestBody().addExtension("x-most-bytes", most(method.getMethodAnnotation(MostBytes.class)));
         }
         return operation;
-    }
-
-    /** Ends with {@link TooLong} at the first byte too many. */
-    private static final class Bounded extends FilterInputStream {
-        private final int most;
-        private long read;
-
-        Bounded(InputStream in, int most) {
-            super(in);
-            this.most = most;
-        }
-
-        private void count(int more) {
-            read += Math.max(0, more);
-            if (read > most) {
-                throw new TooLong(most);
-            }
-        }
-
-        @Override
-        public int read() throws IOException {
-            int one = super.read();
-            count(one < 0 ? 0 : 1);
-            return one;
-        }
-
-        @Override
-        public int read(byte[] into, int from, int length) throws IOException {
-            int some = super.read(into, from, length);
-            count(some);
-            return some;
-        }
     }
 }

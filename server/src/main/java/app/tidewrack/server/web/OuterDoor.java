@@ -16,13 +16,10 @@ import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ProblemDetail;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.TransactionException;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.UriUtils;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What every request passes first: its address is text that can be kept, and what fails before a controller is told as a problem too. */
 @Component
@@ -32,24 +29,22 @@ class OuterDoor extends OncePerRequestFilter {
     /** Characters of an address with its question; the longest that a screen asks has some 1,500. */
     private static final int LONGEST_ADDRESS = 6_000;
 
-    private final JsonMapper json;
+    private final ProblemWriter problems;
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
         Optional<String> fault = addressFault(request.getRequestURI(), request.getQueryString());
         if (fault.isPresent()) {
-            write(response, Problems.problem(HttpStatus.BAD_REQUEST, fault.get(), null));
+            problems.write(response, HttpStatus.BAD_REQUEST, fault.get());
             return;
         }
         if (request.getContentType() != null && request.getContentType().contains("*")) {
-            write(
+            problems.write(
                     response,
-                    Problems.problem(
-                            HttpStatus.UNSUPPORTED_MEDIA_TYPE,
-                            "“%s” is no type of a body. Say which it is, such as application/json."
-                                    .formatted(request.getContentType()),
-                            null));
+                    HttpStatus.UNSUPPORTED_MEDIA_TYPE,
+                    "“%s” is no type of a body. Say which it is, such as application/json."
+                            .formatted(request.getContentType()));
             return;
         }
         try {
@@ -59,7 +54,7 @@ class OuterDoor extends OncePerRequestFilter {
                 throw e;
             }
             response.reset();
-            write(response, Problems.ofDatabase(e));
+            problems.write(response, Problems.ofDatabase(e));
         }
     }
 
@@ -84,11 +79,5 @@ class OuterDoor extends OncePerRequestFilter {
         } catch (CharacterCodingException e) {
             return Optional.of("holds bytes that are no UTF-8");
         }
-    }
-
-    private void write(HttpServletResponse response, ProblemDetail problem) throws IOException {
-        response.setStatus(problem.getStatus());
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        json.writeValue(response.getOutputStream(), problem);
     }
 }

@@ -42,7 +42,7 @@ import tools.jackson.databind.exc.InvalidTypeIdException;
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
     private static final int LONGEST_VALUE = 60;
-    private static final int SECONDS_TO_WAIT = 5;
+    static final int SECONDS_TO_WAIT = 5;
 
     @ExceptionHandler
     ProblemDetail refused(Refusal refusal) {
@@ -73,9 +73,11 @@ class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ResponseEntity<Object> database(RuntimeException e) {
         ProblemDetail problem = ofDatabase(e);
-        return ResponseEntity.status(problem.getStatus())
-                .header(HttpHeaders.RETRY_AFTER, String.valueOf(SECONDS_TO_WAIT))
-                .body(problem);
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(problem.getStatus());
+        if (problem.getStatus() == HttpStatus.SERVICE_UNAVAILABLE.value()) {
+            answer.header(HttpHeaders.RETRY_AFTER, String.valueOf(SECONDS_TO_WAIT));
+        }
+        return answer.body(problem);
     }
 
     static ProblemDetail ofDatabase(RuntimeException e) {
