@@ -112,4 +112,11 @@ describe("what was asked", () => {
     expect(new Set(keys).size).toBe(4);
     expect(plans("a").queryKey).toEqual(plans("a").queryKey);
   });
+
+  it("of the version before stands until the next is in, that of another thing never", () => {
+    const { placeholderData } = versioned(plans("a"), 2);
+    expect(placeholderData("before", versioned(plans("a"), 1))).toBe("before");
+    expect(placeholderData("before", versioned(plans("b"), 1))).toBeUndefined();
+    expect(placeholderData("before")).toBeUndefined();
+  });
 });

@@ -1,4 +1,4 @@
-import type { QueryClient } from "@tanstack/react-query";
+import { hashKey, type QueryClient } from "@tanstack/react-query";
 import createClient, { type FetchResponse, type MaybeOptionalInit } from "openapi-fetch";
 import createQueryClient from "openapi-react-query";
 import type { HttpMethod, PathsWithMethod, RequiredKeysOf } from "openapi-typescript-helpers";
@@ -100,12 +100,18 @@ export function askAgain(queries: QueryClient, ...at: readonly (keyof paths)[]) 
   return queries.invalidateQueries({ predicate: ({ queryKey }) => at.some((path) => path === queryKey[1]) });
 }
 
-/** A query whose answer holds for one version of what it is asked of, which is no part of the question. */
-export function versioned<O extends { queryKey: readonly unknown[] }>(
-  options: O,
-  version: string | number,
-): O {
-  return { ...options, queryKey: [...options.queryKey, version] };
+/**
+ * A query whose answer holds for one version of what it is asked of, which is no part of the question; until the answer of a new
+ * version is in, the one before stands.
+ */
+export function versioned<O extends { queryKey: readonly unknown[] }>(options: O, version: string | number) {
+  const question = hashKey(options.queryKey);
+  return {
+    ...options,
+    queryKey: [...options.queryKey, version],
+    placeholderData: <T>(before: T | undefined, query?: { queryKey: readonly unknown[] }) =>
+      query && hashKey(query.queryKey.slice(0, -1)) === question ? before : undefined,
+  };
 }
 
 function problemOf(status: number, body: unknown): Problem {

@@ -1,8 +1,9 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, InputNumber, Select } from "antd";
+import { Input, InputNumber, Select } from "antd";
 import { useCallback, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
+import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { Four } from "./Four";
 import { choices, forbiddenWords, RESULTS, resultWords } from "./model";
@@ -42,14 +43,7 @@ export function OneBrief(props: {
       things={props.things}
       title={draft.name || "Brief"}
       note={chosen.length === 0 ? "For no account yet" : `For ${chosen.map((a) => a.name).join(", ")}`}
-      actions={
-        <>
-          <Button onClick={props.onDuplicate}>Duplicate</Button>
-          <Button danger onClick={props.onRemove}>
-            Remove
-          </Button>
-        </>
-      }
+      actions={<ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />}
       facts={<Reckoned brief={draft} reckoning={reckoned.data} old={reckoned.isPlaceholderData} />}
     >
       <div className="brief">

@@ -6,6 +6,7 @@ import { creativesQuery } from "../api/creatives";
 import { formsQuery, scriptsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
 import { useStable } from "../look/useStable";
@@ -122,10 +123,7 @@ export function OneCreative(props: {
           <Button type="primary" onClick={() => setVarying(true)}>
             Vary one part…
           </Button>
-          <Button onClick={props.onDuplicate}>Duplicate</Button>
-          <Button danger onClick={props.onRemove}>
-            Remove
-          </Button>
+          <ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />
         </>
       }
       facts={<Fit {...{ clientId, networks, media }} draft={judged} onReplace={replace} />}

@@ -5,6 +5,7 @@ import { askAgain } from "../api/client";
 import { formsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { moved } from "../look/lists";
 import { FillIn } from "./FillIn";
@@ -75,14 +76,7 @@ export function OneForm(props: {
           {current.sent && " · people are asked this; the next change makes a new version"}
         </>
       }
-      actions={
-        <>
-          <Button onClick={props.onDuplicate}>Duplicate</Button>
-          <Button danger onClick={props.onRemove}>
-            Remove
-          </Button>
-        </>
-      }
+      actions={<ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />}
       facts={<Suits title="Networks" networks={networks} usedBy={current.usedBy} />}
     >
       <div className="form-desk">

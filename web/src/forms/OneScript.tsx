@@ -6,6 +6,7 @@ import { mediaQuery, stillUrl } from "../api/creatives";
 import { scriptsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { ThingActions } from "../frame/ThingActions";
 import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { ChatPreview } from "./ChatPreview";
@@ -68,14 +69,7 @@ export function OneScript(props: {
       things={props.things}
       title={draft.name || "Script"}
       note={kind === "CHAT" ? "Chat that a click opens" : "Direct message into people’s inboxes"}
-      actions={
-        <>
-          <Button onClick={props.onDuplicate}>Duplicate</Button>
-          <Button danger onClick={props.onRemove}>
-            Remove
-          </Button>
-        </>
-      }
+      actions={<ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />}
       facts={<Suits title="Networks" networks={networks} usedBy={current.usedBy} />}
     >
       <div className="form-desk">

@@ -1,7 +1,8 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Checkbox } from "antd";
 import { useRef } from "react";
-import { ACTION_WORDS, LEVEL_WORDS, type Change } from "./model";
+import { ItemCells } from "./ItemCells";
+import { ACTION_WORDS, type Change } from "./model";
 
 const LINE_PX = 30;
 const MOST_PX = 560;
@@ -76,12 +77,7 @@ export function ChangesTable({
                   onChange={(e) => tick(c.key, e.target.checked)}
                 />
                 <span role="cell">{ACTION_WORDS[c.action]}</span>
-                <span role="cell" className="note">
-                  {LEVEL_WORDS[c.level]}
-                </span>
-                <span role="cell" className="mono" title={c.name}>
-                  {c.name}
-                </span>
+                <ItemCells level={c.level} name={c.name} />
               </div>
             );
           })}

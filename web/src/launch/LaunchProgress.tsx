@@ -7,7 +7,8 @@ import { follow } from "../api/client";
 import { useChange } from "../frame/useChange";
 import { count, moment, plural } from "../look/format";
 import { HandedOver } from "./HandedOver";
-import { LAUNCH_WORDS, LEVEL_WORDS, standOf, type Launch, type Progress, type Standing } from "./model";
+import { ItemCells } from "./ItemCells";
+import { LAUNCH_WORDS, standOf, type Launch, type Progress, type Standing } from "./model";
 import { launchQuery, sendAgain, stopLaunch } from "./queries";
 
 const LINE_PX = 30;
@@ -105,12 +106,7 @@ function ProgressTable({ launch, creativePath }: { launch: Launch; creativePath:
                 className={`progress-line ${c.level}`}
                 style={{ transform: `translateY(${item.start}px)` }}
               >
-                <span role="cell" className="note">
-                  {LEVEL_WORDS[c.level]}
-                </span>
-                <span role="cell" className="mono" title={c.name}>
-                  {c.name}
-                </span>
+                <ItemCells level={c.level} name={c.name} />
                 <span role="cell">
                   <Stands progress={c} creativePath={creativePath} />
                 </span>

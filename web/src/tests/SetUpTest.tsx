@@ -1,17 +1,18 @@
 import "./tests.css";
 import { useQuery } from "@tanstack/react-query";
-import { App, Button, DatePicker, Input, InputNumber, Modal, Select } from "antd";
-import dayjs from "dayjs";
-import { useState } from "react";
+import { App, Button, DatePicker, Form, type FormItemProps, Input, InputNumber, Modal, Select } from "antd";
+import dayjs, { type Dayjs } from "dayjs";
+import { Children, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { type CampaignPath, type Schemas } from "../api/client";
 import { clockQuery } from "../api/clients";
 import { offerOfResults } from "../api/results";
-import { count, plural } from "../look/format";
+import { count, decimals, plural, units } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { titled } from "../results";
 import { percent } from "./model";
-import { reckonedQuery, setUpTest, type TestAsked } from "./queries";
+import { reckonedQuery, setUpTest } from "./queries";
+import { askedOf, usualQuestion, type Question } from "./question";
 
 /** A number of which each impression costs alike decides nothing. */
 const NOT_DECIDING = "cpm";
@@ -33,29 +34,14 @@ export function SetUpTest(props: {
   // One cell is selected as a rule: then the question is about all rows.
   const rows = props.rows.length > 1 ? props.rows : campaign.rows;
   const today = clock.data?.now.slice(0, 10) ?? campaign.start;
-  const tomorrow = dayjs(today).add(1, "day").format("YYYY-MM-DD");
-  const [name, setName] = useState("");
-  const [hypothesis, setHypothesis] = useState("");
-  const [metric, setMetric] = useState(
-    campaign.temperature === "RETARGETING" ? "cost_per_conversion" : "click_rate",
+  const [form] = Form.useForm<Question>();
+  const begun = usualQuestion(campaign, today);
+  const question = { ...begun, ...(Form.useWatch([], form) as Partial<Question> | undefined) };
+  const { metric } = question;
+  const asked = askedOf(
+    question,
+    rows.map((r) => r.id),
   );
-  const [base, setBase] = useState<number | null>(null);
-  const [least, setLeast] = useState(20);
-  const [power, setPower] = useState(80);
-  const [looks, setLooks] = useState(4);
-  const [days, setDays] = useState<[string, string]>();
-  const [starts, ends] = days ?? [tomorrow > campaign.start ? tomorrow : campaign.start, campaign.lastDay];
-  const asked: TestAsked = {
-    rowIds: rows.map((r) => r.id),
-    metric,
-    base,
-    least: least / 100,
-    power: power / 100,
-    level: 0.05,
-    looks,
-    startsOn: starts,
-    lastDay: ends,
-  };
   const reckoned = useQuery(reckonedQuery(path, asked));
   const told = reckoned.data;
   const deciding = offer.data?.metrics.filter((m) => m.rests && m.code !== NOT_DECIDING && !m.own) ?? [];
@@ -64,7 +50,11 @@ export function SetUpTest(props: {
   const several = single && single.cells.filter((c) => c != null).length > 1;
   const variables = told?.variables.map((v) => v.name).join(" and ") ?? "";
   const begin = () =>
-    setUpTest(path, { name: name || `Which ${variables}?`, hypothesis, asked }).then(
+    setUpTest(path, {
+      name: question.name || `Which ${variables}?`,
+      hypothesis: question.hypothesis,
+      asked,
+    }).then(
       (test) => void navigate(`/c/${clientId}/results/tests/${test.id}`),
       (e: Error) => void message.error(e.message),
     );
@@ -117,114 +107,59 @@ export function SetUpTest(props: {
         </div>
       )}
       {reckoned.error && <p className="fault">{reckoned.error.message}</p>}
-      <div className="test-form">
-        <label>
-          <span className="note">The question</span>
-          <Input
-            autoFocus
-            aria-label="Name of the test"
-            maxLength={80}
-            value={name}
-            placeholder={variables ? `Which ${variables}?` : "Which one?"}
-            onChange={(e) => setName(e.target.value)}
-          />
-        </label>
-        <label>
-          <span className="note">Decided by</span>
-          <Select
-            aria-label="Deciding number"
-            showSearch={{ optionFilterProp: "label" }}
-            style={{ width: "100%" }}
-            value={metric}
-            options={deciding.map((m) => ({ value: m.code, label: titled(m.words) }))}
-            onChange={(m) => {
-              setMetric(m);
-              setBase(null);
-            }}
-          />
-        </label>
-        <label className="whole">
-          <span className="note">What you expect, and why</span>
-          <Input.TextArea
-            aria-label="Hypothesis"
-            rows={2}
-            maxLength={1000}
-            value={hypothesis}
-            onChange={(e) => setHypothesis(e.target.value)}
-          />
-        </label>
-        <label>
-          <span className="note">
-            Expected {shown?.words} · {told?.baseFrom}
-          </span>
-          {shown?.written === "SHARE" ? (
-            <InputNumber<number>
-              aria-label="Expected number"
-              suffix="%"
-              controls={false}
-              min={0.001}
-              max={99}
-              style={{ width: 140 }}
-              placeholder={told?.base == null ? "" : (told.base * 100).toFixed(2)}
-              value={base === null ? null : base * 100}
-              onChange={(v) => setBase(v === null ? null : v / 100)}
+      <Form
+        form={form}
+        component={false}
+        initialValues={begun}
+        onValuesChange={(changed: Partial<Question>) => {
+          if (changed.metric) form.setFieldValue("base", null);
+        }}
+      >
+        <div className="test-form">
+          <Asking label="The question" name="name">
+            <Input
+              autoFocus
+              aria-label="Name of the test"
+              maxLength={80}
+              placeholder={variables ? `Which ${variables}?` : "Which one?"}
             />
-          ) : (
-            <MoneyInput
-              label="Expected number"
-              minor={base}
+          </Asking>
+          <Asking label="Decided by" name="metric">
+            <Select
+              aria-label="Deciding number"
+              showSearch={{ optionFilterProp: "label" }}
+              style={{ width: "100%" }}
+              options={deciding.map((m) => ({ value: m.code, label: titled(m.words) }))}
+            />
+          </Asking>
+          <Asking label="What you expect, and why" name="hypothesis" whole>
+            <Input.TextArea aria-label="Hypothesis" rows={2} maxLength={1000} />
+          </Asking>
+          <Asking label={`Expected ${shown?.words} · ${told?.baseFrom}`} name="base">
+            <Expected
+              share={shown?.written === "SHARE"}
               currency={campaign.currency}
-              width={140}
-              empty={told?.base == null ? "" : (told.base / 100).toFixed(2)}
-              onChange={setBase}
+              usual={told?.base ?? null}
             />
-          )}
-        </label>
-        <label>
-          <span className="note">Smallest difference worth finding, found how surely</span>
-          <InputNumber<number>
-            aria-label="Least difference"
-            suffix="%"
-            min={1}
-            max={500}
-            style={{ width: 100 }}
-            value={least}
-            onChange={(v) => setLeast(v ?? 20)}
-          />{" "}
-          <Select
-            aria-label="Power"
-            style={{ width: 150 }}
-            value={power}
-            options={[70, 80, 90, 95].map((p) => ({ value: p, label: `${p / 10} times in 10` }))}
-            onChange={setPower}
-          />
-        </label>
-        <label>
-          <span className="note">Days</span>
-          <DatePicker.RangePicker
-            aria-label="Days of the test"
-            allowClear={false}
-            format="D MMM YYYY"
-            value={[dayjs(starts), dayjs(ends)]}
-            onChange={(range) =>
-              range?.[0] &&
-              range[1] &&
-              setDays([range[0].format("YYYY-MM-DD"), range[1].format("YYYY-MM-DD")])
-            }
-          />
-        </label>
-        <label>
-          <span className="note">Looks, at even parts of what it needs</span>
-          <InputNumber<number>
-            aria-label="Looks"
-            min={1}
-            max={20}
-            style={{ width: 100 }}
-            value={looks}
-            onChange={(v) => setLooks(v ?? 1)}
-          />
-        </label>
-      </div>
+          </Asking>
+          <Asking label="Smallest difference worth finding, found how surely" name="leastPercent">
+            <InputNumber aria-label="Least difference" suffix="%" min={1} max={500} style={{ width: 100 }} />
+            <Form.Item name="powerPercent" noStyle>
+              <Select
+                aria-label="Power"
+                style={{ width: 150, marginLeft: 4 }}
+                options={[70, 80, 90, 95].map((p) => ({ value: p, label: `${p / 10} times in 10` }))}
+              />
+            </Form.Item>
+          </Asking>
+          <Asking label="Days" name="days" {...AS_DAYS}>
+            <DatePicker.RangePicker aria-label="Days of the test" allowClear={false} format="D MMM YYYY" />
+          </Asking>
+          <Asking label="Looks, at even parts of what it needs" name="looks">
+            <InputNumber aria-label="Looks" min={1} max={20} style={{ width: 100 }} />
+          </Asking>
+        </div>
+      </Form>
       {told && shown && (
         <div className="test-sums" data-testid="test-sums">
           <span>
@@ -251,5 +186,68 @@ export function SetUpTest(props: {
         </p>
       )}
     </Modal>
+  );
+}
+
+/** Days are kept as they are sent, and shown by the calendar's own. */
+const AS_DAYS = {
+  getValueProps: (days: [string, string]) => ({ value: days.map((d) => dayjs(d)) }),
+  normalize: (range: [Dayjs, Dayjs]) => range.map((d) => d.format("YYYY-MM-DD")),
+};
+
+/** One thing that is asked; the first of its inputs is kept under the name. */
+function Asking(
+  props: Pick<FormItemProps, "name" | "getValueProps" | "normalize"> & {
+    label: string;
+    whole?: boolean;
+    children: ReactNode;
+  },
+) {
+  const { label, whole, children, ...item } = props;
+  const [input, ...beside] = Children.toArray(children);
+  return (
+    <label className={whole ? "whole" : ""}>
+      <span className="note">{label}</span>
+      <Form.Item {...item} noStyle>
+        {input}
+      </Form.Item>
+      {beside}
+    </label>
+  );
+}
+
+/** The deciding number as it is expected: a share in percent, else money; empty for what is usual. */
+function Expected(props: {
+  share: boolean;
+  currency: string;
+  usual: number | null;
+  value?: number | null;
+  onChange?: (value: number | null) => void;
+}) {
+  const { usual, value = null } = props;
+  if (!props.share) {
+    return (
+      <MoneyInput
+        label="Expected number"
+        minor={value}
+        currency={props.currency}
+        width={140}
+        empty={usual === null ? "" : units(usual, props.currency).toFixed(decimals(props.currency))}
+        onChange={(minor) => props.onChange?.(minor)}
+      />
+    );
+  }
+  return (
+    <InputNumber<number>
+      aria-label="Expected number"
+      suffix="%"
+      controls={false}
+      min={0.001}
+      max={99}
+      style={{ width: 140 }}
+      placeholder={usual === null ? "" : (usual * 100).toFixed(2)}
+      value={value === null ? null : value * 100}
+      onChange={(v) => props.onChange?.(v === null ? null : v / 100)}
+    />
   );
 }

@@ -1,8 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Checkbox, Input, Modal, Progress, Select, Upload } from "antd";
+import { Checkbox, Form, Input, Modal, Progress, Select, Upload } from "antd";
 import { useRef, useState } from "react";
 import { sourcesQuery } from "../../api/audiences";
 import { type Schemas, Problem } from "../../api/client";
+import { Field } from "../../frame/Field";
 import { guessList, importList, stopSending, type ListFormat } from "./queries";
 
 const ENCODINGS = ["UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252"].map((value) => ({ value }));
@@ -13,7 +14,17 @@ const DELIMITERS = [
   { value: "|", label: "bar" },
 ];
 
-/** Takes a customer list: a file, how it is written as guessed and confirmed, the accounts it goes to. */
+const FULL = { width: "100%" };
+
+/** What is said of a list: how it is written as guessed and confirmed, and to whom it goes. */
+interface Said {
+  format: ListFormat;
+  name: string;
+  country: string;
+  accountIds: string[];
+}
+
+/** Takes a customer list: a file, how it is written, the accounts it goes to, of which only a single one goes without saying. */
 export function ImportList(props: {
   clientId: string;
   accounts: Schemas["AccountView"][];
@@ -24,32 +35,28 @@ export function ImportList(props: {
 }) {
   const { clientId, accounts } = props;
   const queries = useQueryClient();
-  const [file, setFile] = useState<File>();
-  const [rows, setRows] = useState<string[][]>([]);
-  const [format, setFormat] = useState<ListFormat>();
-  const [name, setName] = useState("");
-  const [country, setCountry] = useState(props.country);
-  const [accountIds, setAccountIds] = useState(accounts.map((a) => a.id));
+  const [form] = Form.useForm<Said>();
+  const said = Form.useWatch([], form) as Said | undefined;
+  const [read, setRead] = useState<{ file: File; rows: string[][] }>();
   const [sent, setSent] = useState<number>();
   const [problem, setProblem] = useState<string>();
   const stop = useRef<() => void>(undefined);
-  const choose = (chosen: File) => {
+  const country = said?.country ?? props.country;
+  const choose = (file: File) => {
     setProblem(undefined);
-    setFormat(undefined);
-    guessList(clientId, chosen, country)
-      .then((guess) => {
-        setFile(chosen);
-        setRows(guess.rows);
-        setFormat(guess.format);
-        setName(chosen.name.replace(/\.[^.]*$/, "").slice(0, 60));
+    setRead(undefined);
+    guessList(clientId, file, country)
+      .then(({ rows, format }) => {
+        setRead({ file, rows });
+        form.setFieldsValue({ format, name: file.name.replace(/\.[^.]*$/, "").slice(0, 60) });
       })
       .catch((e: Error) => setProblem(e.message));
   };
   const send = () => {
-    if (!file || !format) return;
+    if (!read) return;
     setProblem(undefined);
     setSent(0);
-    const sending = importList(clientId, file, { name, accountIds, country, format }, setSent);
+    const sending = importList(clientId, read.file, form.getFieldsValue(true) as Said, setSent);
     stop.current = sending.stop;
     sending.done
       .then(async (made) => {
@@ -63,13 +70,14 @@ export function ImportList(props: {
       });
   };
   const busy = sent !== undefined;
+  const whole = read && said?.name && said.accountIds.length > 0;
   return (
     <Modal
       title="Customer list"
       open
       width={760}
       okText="Hash and send"
-      okButtonProps={{ disabled: !format || accountIds.length === 0 || busy || !name }}
+      okButtonProps={{ disabled: !whole || busy }}
       cancelText={busy ? "Stop" : "Cancel"}
       mask={{ closable: false }}
       onOk={send}
@@ -77,7 +85,7 @@ export function ImportList(props: {
         if (busy) {
           stop.current?.();
           // Once all is read the answer can no longer be called off; taking the source away stops the sending.
-          void stopSending(clientId, name);
+          void stopSending(clientId, said?.name ?? "");
         } else props.onClose();
       }}
     >
@@ -94,80 +102,56 @@ export function ImportList(props: {
           return false;
         }}
       >
-        {file ? file.name : "Drop a CSV file here, or click to choose one"}
+        {read ? read.file.name : "Drop a CSV file here, or click to choose one"}
       </Upload.Dragger>
       {problem && <div className="wrong">{problem}</div>}
-      {format && (
-        <>
+      {read && (
+        <Form
+          form={form}
+          component={false}
+          initialValues={{ country, accountIds: accounts.length === 1 ? accounts.map((a) => a.id) : [] }}
+        >
           <div className="list-how">
             written in
-            <Select
-              aria-label="Encoding"
-              size="small"
-              style={{ width: 128 }}
-              value={format.encoding}
-              options={ENCODINGS}
-              onChange={(encoding) => setFormat({ ...format, encoding })}
-            />
+            <Form.Item name={["format", "encoding"]} noStyle>
+              <Select aria-label="Encoding" size="small" style={{ width: 128 }} options={ENCODINGS} />
+            </Form.Item>
             with columns parted by a
-            <Select
-              aria-label="Delimiter"
-              size="small"
-              style={{ width: 104 }}
-              value={format.delimiter}
-              options={DELIMITERS}
-              onChange={(delimiter) => setFormat({ ...format, delimiter })}
-            />
-            <Checkbox
-              checked={format.header}
-              onChange={(e) => setFormat({ ...format, header: e.target.checked })}
-            >
-              first row names them
-            </Checkbox>
+            <Form.Item name={["format", "delimiter"]} noStyle>
+              <Select aria-label="Delimiter" size="small" style={{ width: 104 }} options={DELIMITERS} />
+            </Form.Item>
+            <Form.Item name={["format", "header"]} valuePropName="checked" noStyle>
+              <Checkbox>first row names them</Checkbox>
+            </Form.Item>
           </div>
-          <Columns {...{ rows, format }} onChange={setFormat} />
+          <Form.Item name="format" noStyle>
+            <Columns rows={read.rows} />
+          </Form.Item>
           <dl className="facts-list wide">
-            <div>
-              <dt>Name</dt>
-              <dd>
-                <Input
-                  aria-label="Name of the list"
-                  value={name}
-                  maxLength={80}
-                  onChange={(e) => setName(e.target.value)}
-                />
-              </dd>
-            </div>
-            {format.phone >= 0 && (
-              <div>
-                <dt>Numbers are of</dt>
-                <dd>
-                  <Select
-                    aria-label="Country of numbers"
-                    style={{ width: 220 }}
-                    showSearch={{ optionFilterProp: "label" }}
-                    value={country}
-                    options={props.countries.map((c) => ({ value: c.code, label: c.words }))}
-                    onChange={setCountry}
-                  />
-                </dd>
-              </div>
-            )}
-            <div>
-              <dt>For</dt>
-              <dd>
+            <Field label="Name" name="name">
+              <Input aria-label="Name of the list" maxLength={80} />
+            </Field>
+            {(said?.format.phone ?? -1) >= 0 && (
+              <Field label="Numbers are of" name="country">
                 <Select
-                  aria-label="Accounts it goes to"
-                  mode="multiple"
-                  style={{ width: "100%" }}
-                  value={accountIds}
-                  options={accounts.map((a) => ({ value: a.id, label: a.name }))}
-                  onChange={setAccountIds}
+                  aria-label="Country of numbers"
+                  style={{ width: 220 }}
+                  showSearch={{ optionFilterProp: "label" }}
+                  options={props.countries.map((c) => ({ value: c.code, label: c.words }))}
                 />
-              </dd>
-            </div>
+              </Field>
+            )}
+            <Field label="For" name="accountIds">
+              <Select
+                aria-label="Accounts it goes to"
+                mode="multiple"
+                style={FULL}
+                placeholder="Choose the accounts that may have it"
+                options={accounts.map((a) => ({ value: a.id, label: a.name }))}
+              />
+            </Field>
           </dl>
-        </>
+        </Form>
       )}
       {busy && (
         <div>
@@ -182,8 +166,9 @@ export function ImportList(props: {
 }
 
 /** The first rows, with what each column holds. */
-function Columns(props: { rows: string[][]; format: ListFormat; onChange: (format: ListFormat) => void }) {
-  const { rows, format } = props;
+function Columns(props: { rows: string[][]; value?: ListFormat; onChange?: (format: ListFormat) => void }) {
+  const { rows, value: format } = props;
+  if (!format) return null;
   const width = Math.max(...rows.map((r) => r.length));
   const holds = (c: number) => (format.email === c ? "email" : format.phone === c ? "phone" : "none");
   const set = (c: number, what: string) => {
@@ -192,7 +177,7 @@ function Columns(props: { rows: string[][]; format: ListFormat; onChange: (forma
     if (next.phone === c) next.phone = -1;
     if (what === "email") next.email = c;
     if (what === "phone") next.phone = c;
-    props.onChange(next);
+    props.onChange?.(next);
   };
   return (
     <div className="list-rows">

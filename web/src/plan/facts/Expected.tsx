@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import {
   ask,
@@ -30,10 +30,7 @@ export function Expected(props: {
   version: number;
 }) {
   const { campaign, row } = props;
-  const told = useQuery({
-    ...expectedQuery({ ...props.path, rowId: row.id }, props.version),
-    placeholderData: keepPreviousData,
-  });
+  const told = useQuery(expectedQuery({ ...props.path, rowId: row.id }, props.version));
   const at = told.data;
   if (!at) return null;
   const e = at.expected;

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Input } from "antd";
 import { useEffect, useRef } from "react";
 import { Link } from "react-router";
@@ -229,7 +229,7 @@ export function RowFacts({
 
 /** Where the selected ad leads, with its parameters. */
 function AdLink({ path, version }: { path: Parameters<typeof linkQuery>[0]; version: number }) {
-  const link = useQuery({ ...linkQuery(path, version), placeholderData: keepPreviousData });
+  const link = useQuery(linkQuery(path, version));
   if (!link.data?.link) return null;
   return (
     <>

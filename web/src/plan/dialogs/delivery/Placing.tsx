@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Checkbox, Radio } from "antd";
 import {
   ask,
@@ -34,10 +34,7 @@ export function Placing(props: {
   const { focus, onChange } = props;
   const { showing } = focus.delivery;
   const kept = focus.slices.some((s) => s.variable === "PLACEMENT");
-  const told = useQuery({
-    ...placementsQuery({ ...props.path, rowId: focus.id }, props.version),
-    placeholderData: keepPreviousData,
-  });
+  const told = useQuery(placementsQuery({ ...props.path, rowId: focus.id }, props.version));
   const placements = told.data ?? [];
   const choose = (codes: string[]) => codes.length > 0 && onChange({ how: "CHOSEN", codes });
   return (

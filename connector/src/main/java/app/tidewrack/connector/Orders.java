@@ -33,6 +33,8 @@ public interface Orders {
 
     void change(String externalId, Under under, Settings wanted);
 
+    /** Money may be running: it is asked for even while the network does not answer. */
+    @Urgent
     void pause(Level level, String externalId, boolean paused);
 
     /** Removes for good; what belongs to it goes with it. Removing again does nothing. */

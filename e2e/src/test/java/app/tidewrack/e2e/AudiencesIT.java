@@ -214,6 +214,11 @@ class AudiencesIT {
         assertThat(page.locator(".list-how")).containsText("windows-1252");
         assertThat(page.locator(".list-rows")).containsText("Prüfstelle 3");
         assertThat(page.locator(".list-rows")).containsText("phone numbers");
+        // Whoever may have people's addresses is said, never taken for granted.
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Hash and send")))
+                .isDisabled();
+        buyer.choose("Accounts it goes to", "Hearthside");
+        page.keyboard().press("Escape");
         buyer.press("Hash and send");
         assertThat(page.locator(".head h1")).hasText("Prüfstellen");
         assertThat(page.locator(".source")).containsText("1,200 rows");

@@ -36,4 +36,13 @@ class ArchitectureTest {
     @ArchTest
     static final ArchRule MAPPERS_ARE_INTERFACES =
             classes().that().areAnnotatedWith(Mapper.class).should().beInterfaces();
+
+    /** The scheduler's own ways are silent for five minutes after a fault. */
+    @ArchTest
+    static final ArchRule JOBS_ARE_MADE_IN_ONE_PLACE = noClasses()
+            .that()
+            .resideOutsideOfPackage("..server.job..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("com.github.kagkarlsson.scheduler.task.helper..");
 }

@@ -27,6 +27,7 @@ import app.tidewrack.core.plan.Bid;
 import app.tidewrack.core.plan.Budgeting.Basis;
 import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.Scene.Sheet;
 import app.tidewrack.server.launch.drift.DriftWatch;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -69,19 +70,10 @@ class LaunchWorkTest extends WithServer {
 
     @BeforeEach
     void aSheetOfTwoRowsAndTwoColumns() throws Exception {
-        String name = UUID.randomUUID().toString().substring(0, 8);
-        plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
-        version = 0;
-        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "10"));
-        facts.put("name", name);
-        campaign = edit(Map.of("kind", "newCampaign", "accountId", "a1", "facts", facts))
-                .get("campaigns")
-                .get(0)
-                .get("id")
-                .asString();
-        edit(with("newRows", "audienceIds", List.of(scene.audience(name), scene.audience(name + " more"))));
-        String sha = scene.sha("sock.png", Pictures.real("PNG", 1080, 1080));
-        edit(with("newColumns", "creativeIds", List.of(scene.creative(name, sha), scene.creative(name + " too", sha))));
+        Sheet sheet = scene.sheet("a1");
+        plan = sheet.plan();
+        campaign = sheet.campaign();
+        version = sheet.version();
     }
 
     private JsonNode edit(Map<String, Object> edit) throws Exception {

@@ -23,6 +23,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
@@ -118,6 +119,42 @@ final class Scene {
             launch = get(CLIENT + "/launches/" + launch.get("id").asString());
         }
         return launch;
+    }
+
+    /** A plan of one campaign. */
+    record Sheet(String plan, String campaign, int version) {}
+
+    /** Of two rows and two columns, all of it of its own: four ads on an account. */
+    Sheet sheet(String accountId) throws Exception {
+        String name = UUID.randomUUID().toString().substring(0, 8);
+        String plan = post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
+        Map<String, Object> facts = new HashMap<>(facts("2027-03-09", "2027-03-22", "10"));
+        facts.put("name", name);
+        String campaign = edited(plan, 0, Map.of("kind", "newCampaign", "accountId", accountId, "facts", facts))
+                .get("campaigns")
+                .get(0)
+                .get("id")
+                .asString();
+        edited(
+                plan,
+                1,
+                Map.of(
+                        "kind",
+                        "newRows",
+                        "campaignId",
+                        campaign,
+                        "audienceIds",
+                        List.of(audience(name), audience(name + " more"))));
+        String sha = sha("sock.png", Pictures.real("PNG", 1080, 1080));
+        List<String> creatives = List.of(creative(name, sha), creative(name + " too", sha));
+        edited(plan, 2, Map.of("kind", "newColumns", "campaignId", campaign, "creativeIds", creatives));
+        return new Sheet(plan, campaign, 3);
+    }
+
+    private JsonNode edited(String plan, int version, Map<String, Object> edit) throws Exception {
+        Answer answer = edit(plan, UUID.randomUUID().toString(), version, edit);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        return answer.body();
     }
 
     static Map<String, Object> facts(String start, String lastDay, String money) {

@@ -23,7 +23,13 @@ import tools.jackson.databind.json.JsonMapper;
  * it is told. Each heir brings a database, so that none sees what another left.
  */
 @Tag("whole")
-@SpringBootTest
+@SpringBootTest(
+        properties = {
+            "db-scheduler.polling-interval=100ms",
+            "tidewrack.patience.first-wait=20ms",
+            "tidewrack.patience.longest-wait=200ms",
+            "tidewrack.patience.longest-rest=0s"
+        })
 @AutoConfigureMockMvc
 abstract class WithServer {
     @Autowired
@@ -53,5 +59,10 @@ abstract class WithServer {
         AtomicReference<NetworkConnector> at = NETWORKS.computeIfAbsent(world, w -> Scene.world(w, network));
         at.set(network);
         scene = new Scene(mvc, json);
+    }
+
+    /** From here on another connector answers for the network, such as one that takes its time. */
+    void answer(NetworkConnector by) {
+        NETWORKS.get(world).set(by);
     }
 }

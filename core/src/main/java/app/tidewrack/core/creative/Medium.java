@@ -22,6 +22,16 @@ public record Medium(
         long bytes,
         @Nullable Video video,
         int textFields) {
+    /** Largest side that is taken, in pixels. */
+    public static final int LARGEST_SIDE = 12_000;
+
+    /** Largest area that is taken, in pixels. */
+    public static final long MOST_PIXELS = 50_000_000;
+
+    /** Whether a picture of that size is taken, in pixels. */
+    public static boolean takes(int width, int height) {
+        return width <= LARGEST_SIDE && height <= LARGEST_SIDE && (long) width * height <= MOST_PIXELS;
+    }
 
     /**
      * What only videos have.

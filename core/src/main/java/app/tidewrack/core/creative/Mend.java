@@ -4,10 +4,13 @@ import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.network.PlacementRule.FileRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.VideoRule;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A change that makes a picture or video fit a placement with the least loss. One mend does all that is needed: a video that is cut
@@ -24,6 +27,11 @@ import java.util.Optional;
  */
 public record Mend(
         Kind kind, int x, int y, int width, int height, String shape, String format, double from, double seconds) {
+    private static final Set<String> PICTURES = Set.of("JPEG", "PNG");
+    private static final Set<String> VIDEOS = Set.of("MP4");
+
+    /** Seconds of a video are measured and told in thousandths. */
+    private static final double HAIR = 0.001;
 
     /** What is done, by what changes most. */
     public enum Kind {
@@ -39,7 +47,7 @@ public record Mend(
 
     /**
      * What can be done for a file that a placement refuses: the largest box and the smallest ground of an allowed shape, an earlier
-     * end, another container. None when it fits, is of the wrong kind, or is too small or short for anything to help.
+     * end, another container. None when it fits, is of the wrong kind, or is too small, large or short for anything to help.
      */
     public static List<Mend> of(Medium medium, FileRule rule) {
         Video video = medium.video();
@@ -91,7 +99,9 @@ public record Mend(
         private Optional<Mend> best(Way way, Comparator<Mend> order) {
             return rule.ratios().stream()
                     .map(way::by)
-                    .filter(m -> rule.takesShape(m.width, m.height) && large(m.width, m.height))
+                    .filter(m -> rule.takesShape(m.width, m.height)
+                            && large(m.width, m.height)
+                            && Medium.takes(m.width, m.height))
                     .min(order);
         }
 
@@ -134,6 +144,71 @@ public record Mend(
     static Optional<Mend> largestCrop(Medium medium, FileRule rule) {
         Finder finder = new Finder(medium, rule, false, 0);
         return rule.ratios().stream().map(finder::crop).max(Comparator.comparingLong(Mend::area));
+    }
+
+    /**
+     * Looks whether it can be done to a medium: the box lies within it, the ground holds it and is none too large, a video keeps even
+     * sides and some of its length, and it is saved in a container that is written here.
+     *
+     * @throws Refusal (field {@code mend}) when it cannot
+     */
+    public void requireSuits(Medium medium) {
+        boolean suits = medium.video() == null ? suitsPicture(medium) : suitsVideo(medium, medium.video());
+        if (!suits) {
+            throw new Refusal(
+                    "mend",
+                    String.format(
+                            Locale.UK,
+                            "%s to %d × %d px at %d, %d%s as %s does not suit %s of %d × %d px%s.",
+                            kind.name().toLowerCase(Locale.ROOT),
+                            width,
+                            height,
+                            x,
+                            y,
+                            medium.video() == null ? "" : " and %.1f s from %.1f s".formatted(seconds, from),
+                            format,
+                            medium.video() == null ? "a picture" : "a video",
+                            medium.width(),
+                            medium.height(),
+                            medium.video() == null
+                                    ? ""
+                                    : " and %.1f s".formatted(medium.video().seconds())),
+                    "Choose one of the mends beside the placement.");
+        }
+    }
+
+    private boolean suitsPicture(Medium medium) {
+        return PICTURES.contains(format)
+                && switch (kind) {
+                    case CROP, CONVERT -> within(medium);
+                    case PAD -> around(medium);
+                    case TRIM -> false;
+                };
+    }
+
+    private boolean suitsVideo(Medium medium, Video video) {
+        boolean even = width % 2 == 0 && height % 2 == 0;
+        boolean shape = switch (kind) {
+            case CROP -> even && within(medium);
+            case PAD -> even && around(medium);
+            case TRIM, CONVERT -> true;
+        };
+        return shape && VIDEOS.contains(format) && from >= 0 && seconds > 0 && from + seconds <= video.seconds() + HAIR;
+    }
+
+    private boolean within(Medium medium) {
+        return begins() && (long) x + width <= medium.width() && (long) y + height <= medium.height();
+    }
+
+    private boolean around(Medium medium) {
+        return begins()
+                && (long) x + medium.width() <= width
+                && (long) y + medium.height() <= height
+                && Medium.takes(width, height);
+    }
+
+    private boolean begins() {
+        return x >= 0 && y >= 0 && width > 0 && height > 0;
     }
 
     long area() {

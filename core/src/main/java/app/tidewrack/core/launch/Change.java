@@ -32,6 +32,11 @@ public record Change(
         public boolean hasContent() {
             return this == CREATE || this == CHANGE;
         }
+
+        /** Whether it is a switch: what the item is stays, and money stops or goes on. */
+        public boolean standsOrRuns() {
+            return this == PAUSE || this == RESUME;
+        }
     }
 
     public Level level() {

@@ -1,12 +1,14 @@
 package app.tidewrack.core.creative;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.network.PlacementRule.PictureRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.VideoRule;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -99,7 +101,64 @@ class MendTest {
                 assertThat(m.y()).isNotNegative();
                 assertThat(m.width() <= p.width()).isEqualTo(crop || m.width() == p.width());
                 assertThat(m.width() == p.width() || m.height() == p.height()).isTrue();
+                m.requireSuits(p);
             }
+        }
+    }
+
+    /** What is offered can be done: a ground that would be larger than any picture that is taken is not offered. */
+    @Test
+    void nothingIsOfferedThatWouldBeRefused() {
+        Medium wide = picture(12_000, 4_000);
+        assertThat(Mend.of(wide, rule(80, new Ratio(9, 16))))
+                .singleElement()
+                .satisfies(m -> m.requireSuits(wide))
+                .returns(Kind.CROP, Mend::kind);
+    }
+
+    /** Of a picture and a video of 1,000 × 800 px, the video of 20 s. */
+    @ParameterizedTest
+    @CsvSource({
+        "picture, CROP, 0, 0, 1000, 800, JPEG, 0, 0, true",
+        "picture, CROP, 0, 0, 1001, 800, JPEG, 0, 0, false",
+        "picture, CROP, 2147483647, 0, 1000, 800, JPEG, 0, 0, false",
+        "picture, CROP, -1, 0, 10, 10, JPEG, 0, 0, false",
+        "picture, CROP, 0, 0, 0, 10, JPEG, 0, 0, false",
+        "picture, PAD, 10, 10, 1010, 810, PNG, 0, 0, true",
+        "picture, PAD, 10, 10, 1009, 810, PNG, 0, 0, false",
+        "picture, PAD, 0, 0, 12001, 800, PNG, 0, 0, false",
+        "picture, PAD, 0, 0, 12000, 4167, PNG, 0, 0, false",
+        "picture, TRIM, 0, 0, 1000, 800, JPEG, 0, 1, false",
+        "picture, CONVERT, 0, 0, 1000, 800, MP4, 0, 0, false",
+        "video, CROP, 0, 0, 998, 800, MP4, 0, 20, true",
+        "video, CROP, 0, 0, 999, 800, MP4, 0, 20, false",
+        "video, PAD, 0, 0, 1000, 1778, MP4, 0, 20, true",
+        "video, TRIM, 0, 0, 1000, 800, MP4, 5, 15, true",
+        "video, TRIM, 0, 0, 1000, 800, MP4, 5, 15.1, false",
+        "video, TRIM, 0, 0, 1000, 800, MP4, NaN, 15, false",
+        "video, TRIM, 0, 0, 1000, 800, MP4, 0, 0, false",
+        "video, CONVERT, 0, 0, 1000, 800, PNG, 0, 20, false",
+    })
+    void onlyWhatSuitsIsDone(
+            String of,
+            Kind kind,
+            int x,
+            int y,
+            int width,
+            int height,
+            String format,
+            double from,
+            double seconds,
+            boolean done) {
+        Medium medium = of.equals("picture") ? picture(1000, 800) : video("MP4", 1000, 800, 20);
+        Mend mend = new Mend(kind, x, y, width, height, "", format, from, seconds);
+        if (done) {
+            mend.requireSuits(medium);
+        } else {
+            assertThatThrownBy(() -> mend.requireSuits(medium))
+                    .isInstanceOfSatisfying(
+                            Refusal.class, r -> assertThat(r.field()).isEqualTo("mend"))
+                    .hasMessageContaining("does not suit a " + of + " of 1000 × 800 px");
         }
     }
 }

@@ -5,6 +5,7 @@ import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.practice.auction.Field.Standing;
 import app.tidewrack.practice.bid.PersonPrice;
+import app.tidewrack.practice.delivery.DeliveryMapper.LateEvent;
 import app.tidewrack.practice.delivery.GroupRun.Offer;
 import app.tidewrack.practice.delivery.GroupRun.Spot;
 import app.tidewrack.practice.delivery.Response.Seen;
@@ -13,6 +14,7 @@ import app.tidewrack.practice.report.Tally.Booking;
 import app.tidewrack.practice.world.Chance;
 import app.tidewrack.practice.world.Panel;
 import app.tidewrack.practice.world.World;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -44,15 +46,8 @@ final class GroupHour {
         /** Someone got a direct message of the group. */
         void messaged(GroupRun group, LocalDate day, int person);
 
-        void later(
-                AdRun ad,
-                Instant hour,
-                LocalDate day,
-                long cell,
-                Measure measure,
-                long valueMinor,
-                double hours,
-                int person);
+        /** Something happens after its click. */
+        void later(LateEvent event);
 
         void lead(GroupRun group, AdRun ad, Instant hour, int person);
 
@@ -312,7 +307,8 @@ final class GroupHour {
         @Override
         public void later(Measure measure, long valueMinor, double hours) {
             if (hours > 0) {
-                notes.later(ad, hour, day, cell, measure, valueMinor, hours, real);
+                Instant due = hour.plus(Duration.ofMinutes((long) (hours * 60)));
+                notes.later(new LateEvent(0, ad.id(), hour, day, due, cell, measure.name(), valueMinor, real));
                 return;
             }
             booking.add(measure, 1);

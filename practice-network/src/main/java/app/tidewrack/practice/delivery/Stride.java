@@ -176,17 +176,8 @@ final class Stride implements GroupHour.Notes {
     }
 
     @Override
-    public synchronized void later(
-            AdRun ad,
-            Instant hour,
-            LocalDate day,
-            long cell,
-            Measure measure,
-            long valueMinor,
-            double hours,
-            int person) {
-        Instant due = hour.plus(Duration.ofMinutes((long) (hours * 60)));
-        later.add(new LateEvent(0, ad.id(), hour, day, due, cell, measure.name(), valueMinor, person));
+    public synchronized void later(LateEvent event) {
+        later.add(event);
     }
 
     @Override

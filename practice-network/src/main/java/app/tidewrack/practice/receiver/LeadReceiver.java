@@ -12,6 +12,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 import lombok.RequiredArgsConstructor;
@@ -20,7 +21,7 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Takes leads into inboxes, each with a secret. Of what came, only what proves that it came is kept, and not for long. */
+/** Takes leads into inboxes, each with a secret that is kept. Of what came, only what proves that it came is kept, and not for long. */
 @Component
 @RequiredArgsConstructor
 class LeadReceiver {
@@ -29,6 +30,7 @@ class LeadReceiver {
     private static final Duration AGE = Duration.ofMinutes(5);
 
     private final Map<String, Inbox> inboxes = new ConcurrentHashMap<>();
+    private final InboxMapper mapper;
     private final JsonMapper json;
 
     /**
@@ -38,7 +40,6 @@ class LeadReceiver {
     record Received(Instant at, String id, boolean signed, int fields, int status) {}
 
     private static final class Inbox {
-        private String secret = "";
         private int failing;
         private final Deque<Received> received = new ArrayDeque<>();
     }
@@ -51,10 +52,8 @@ class LeadReceiver {
     }
 
     void secret(String name, String secret) {
-        Inbox inbox = inbox(name);
-        synchronized (inbox) {
-            inbox.secret = secret;
-        }
+        inbox(name);
+        mapper.keep(name, secret);
     }
 
     /** The next so many are answered with 503. */
@@ -66,7 +65,10 @@ class LeadReceiver {
     }
 
     List<String> names() {
-        return inboxes.keySet().stream().sorted().toList();
+        return Stream.concat(inboxes.keySet().stream(), mapper.names().stream())
+                .distinct()
+                .sorted()
+                .toList();
     }
 
     /** The newest first. */
@@ -81,7 +83,7 @@ class LeadReceiver {
     int take(String name, String time, String signature, String body) {
         Inbox inbox = inbox(name);
         synchronized (inbox) {
-            boolean signed = signed(inbox.secret, time, signature, body);
+            boolean signed = signed(mapper.secret(name).orElse(""), time, signature, body);
             int status = !signed ? 401 : inbox.failing > 0 ? 503 : 200;
             inbox.failing = Math.max(0, status == 503 ? inbox.failing - 1 : inbox.failing);
             inbox.received.addFirst(received(body, signed, status));

@@ -4,6 +4,7 @@ import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.clock.ClockMapper.Move;
+import app.tidewrack.server.job.Jobs;
 import app.tidewrack.server.lead.LeadPull;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.BreakdownPull;
@@ -14,7 +15,6 @@ import app.tidewrack.server.web.NotFound;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.time.Duration;
 import java.time.Instant;
 import lombok.RequiredArgsConstructor;
@@ -56,8 +56,7 @@ public class ClockDesk {
     static class Definition {
         @Bean
         Task<String> moveClock(ObjectProvider<ClockDesk> desk) {
-            return Tasks.oneTime(MOVE)
-                    .execute((instance, context) -> desk.getObject().carryOut(instance.getData()));
+            return Jobs.once(MOVE, id -> desk.getObject().carryOut(id));
         }
     }
 

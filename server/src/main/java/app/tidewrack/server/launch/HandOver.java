@@ -19,7 +19,9 @@ import app.tidewrack.server.launch.words.Wording;
 import app.tidewrack.server.web.NotFound;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
+import app.tidewrack.server.web.TableReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -55,6 +57,7 @@ class HandOver {
     private final LiveKeeper keeper;
     private final Accounts accounts;
     private final Wording wording;
+    private final TableReader tables;
     private final JsonMapper json;
 
     /** The change list, a line for each change, with an empty place for what the person is to give back. */
@@ -109,18 +112,26 @@ class HandOver {
     record ReadBack(int taken, int left, List<BadLine> bad) {}
 
     /**
+     * The lines of a file that a person sends; nothing is held while it comes.
+     *
+     * @throws Refusal when it is no table
+     */
+    List<Map<String, String>> lines(InputStream file) throws IOException {
+        return tables.read(file, Set.of(CHANGE, ID, DONE));
+    }
+
+    /**
      * Takes in what a person entered: good lines are kept, bad ones are listed.
      *
-     * @throws Refusal when the launch waits for nothing, or the file is no table of it
+     * @throws Refusal when the launch waits for nothing, or the lines are not of it
      */
     @Transactional
-    public ReadBack read(String clientId, String launchId, byte[] file) {
+    public ReadBack take(String clientId, String launchId, List<Map<String, String>> lines) {
         StoredLaunch launch = mapper.holdLaunch(clientId, launchId).orElseThrow(() -> new NotFound("launch", launchId));
         if (launch.state() != LaunchState.BY_HAND) {
             throw new Refusal(
                     "file", "This launch was not handed over, or has ended.", "Hand the change list over anew.");
         }
-        List<Map<String, String>> lines = TableFile.read(file, json);
         if (lines.stream().noneMatch(l -> l.containsKey(CHANGE))) {
             throw new Refusal(
                     "file",

@@ -8,7 +8,6 @@ import app.tidewrack.server.launch.drift.Drifts;
 import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
 import app.tidewrack.server.progress.ProgressStreams;
 import app.tidewrack.server.web.MostBytes;
-import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -135,7 +134,7 @@ class LaunchController {
     @PostMapping(path = "/launches/{launchId}/hand-over", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ReadBack readBack(@PathVariable String clientId, @PathVariable String launchId, InputStream file)
             throws IOException {
-        return handOver.read(clientId, launchId, file.readNBytes(TableFile.MOST_BYTES + 1));
+        return handOver.take(clientId, launchId, handOver.lines(file));
     }
 
     @PostMapping("/launches/{launchId}/stop")

@@ -135,7 +135,9 @@ public class LaunchDesk {
             mapper.insertChanges(clientId, launchId, stored.subList(from, Math.min(stored.size(), from + AT_ONCE)));
         }
         if (!choice.byHand()) {
-            stored.stream().filter(c -> c.waitsFor() == null).forEach(c -> jobs.schedule(clientId, launchId, c.id()));
+            stored.stream()
+                    .filter(c -> c.waitsFor() == null)
+                    .forEach(c -> jobs.schedule(clientId, launchId, c.id(), c.action()));
         }
         return view(clientId, launchId);
     }
@@ -244,7 +246,7 @@ public class LaunchDesk {
             }
             mapper.setState(clientId, launchId, c.id(), ChangeState.WAITING, c.tries(), null);
             if (c.waitsFor() == null || states.get(c.waitsFor()) == ChangeState.DONE) {
-                jobs.schedule(clientId, launchId, c.id());
+                jobs.schedule(clientId, launchId, c.id(), c.action());
             }
         }
         return view(clientId, launchId);

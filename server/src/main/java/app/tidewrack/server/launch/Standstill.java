@@ -78,6 +78,6 @@ public class Standstill {
                         ChangeState.WAITING,
                         0,
                         null)));
-        jobs.schedule(clientId, launchId, changeId);
+        jobs.schedule(clientId, launchId, changeId, action);
     }
 }

@@ -111,6 +111,12 @@ class LeadController {
         return sending.view(clientId);
     }
 
+    /** All leads that could not be sent are sent again. */
+    @PostMapping("/lead-webhook/failed/sent")
+    WebhookView againAll(@PathVariable String clientId) {
+        return sending.againAll(clientId);
+    }
+
     @PutMapping("/lead-webhook")
     WebhookView webhook(@PathVariable String clientId, @Valid @RequestBody WebhookBody body) {
         return sending.set(clientId, body.url(), body.active());

@@ -148,16 +148,28 @@ interface LeadMapper {
             on conflict (client_id) do update set url = excluded.url, secret = excluded.secret, active = excluded.active""")
     void keepWebhook(@Param("clientId") String clientId, @Param("w") Webhook webhook);
 
-    record Due(String clientId, String leadId, int tries) {}
+    /** @param tries with the one that is claimed */
+    record Due(String leadId, int tries) {}
 
-    /** Claims what is due for a while, so that no other server sends it too. */
+    /** Clients that have something due. */
+    @Select("select distinct client_id from lead_delivery where state = 'WAITING' and next_at <= now()")
+    List<String> receiving();
+
+    /** Claims what is due first for a while, so that no other server sends it too. */
     @Select("""
             update lead_delivery d set next_at = now() + interval '2 minutes', tries = tries + 1
             from (select client_id, lead_id from lead_delivery
-                  where state = 'WAITING' and next_at <= now() order by next_at limit 20 for update skip locked) due
+                  where client_id = #{clientId} and state = 'WAITING' and next_at <= now()
+                  order by next_at, lead_id limit 1 for update skip locked) due
             where d.client_id = due.client_id and d.lead_id = due.lead_id
-            returning d.client_id, d.lead_id, d.tries""")
-    List<Due> claim();
+            returning d.lead_id, d.tries""")
+    Optional<Due> claim(String clientId);
+
+    /** Whatever waits is not due before so many seconds have gone. */
+    @Update("""
+            update lead_delivery set next_at = greatest(next_at, now() + make_interval(secs => #{wait}))
+            where client_id = #{clientId} and state = 'WAITING'""")
+    void postpone(String clientId, long wait);
 
     @Update("""
             update lead_delivery set state = #{state}, status = #{status}, problem = #{problem}, last_at = now(),
@@ -175,6 +187,15 @@ interface LeadMapper {
             insert into lead_delivery (client_id, lead_id, state) values (#{clientId}, #{leadId}, 'WAITING')
             on conflict (client_id, lead_id) do update set state = 'WAITING', tries = 0, next_at = now(), problem = null""")
     void again(String clientId, String leadId);
+
+    @Update("""
+            update lead_delivery set state = 'WAITING', tries = 0, next_at = now(), problem = null
+            where client_id = #{clientId} and state = 'FAILED'""")
+    void againAll(String clientId);
+
+    /** How many could not be sent. */
+    @Select("select count(*) from lead_delivery where client_id = #{clientId} and state = 'FAILED'")
+    long failed(String clientId);
 
     record Logged(
             String leadId,

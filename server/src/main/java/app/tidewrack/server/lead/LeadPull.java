@@ -2,29 +2,27 @@ package app.tidewrack.server.lead;
 
 import app.tidewrack.connector.Leads.ChatTold;
 import app.tidewrack.connector.Leads.LeadTold;
-import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkConnector;
-import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.source.Contact;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Rounds;
+import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.lead.LeadMapper.Fresh;
 import app.tidewrack.server.lead.Leads.Content;
 import app.tidewrack.server.lead.Leads.Kind;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Ids;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -38,36 +36,41 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 @RequiredArgsConstructor
 public class LeadPull {
-    private static final Logger LOG = LoggerFactory.getLogger(LeadPull.class);
-    private static final int EVERY_SECONDS = 5;
+    private static final Duration EVERY = Duration.ofSeconds(5);
 
     private final LeadMapper mapper;
     private final ClientMapper clients;
     private final FormLibrary forms;
     private final Networks networks;
     private final TransactionTemplate transaction;
+    private final Rounds rounds;
 
     @Configuration
     static class Definition {
         @Bean
         Task<Void> pullLeads(ObjectProvider<LeadPull> pull) {
-            return Tasks.recurring("pull-leads", FixedDelay.ofSeconds(EVERY_SECONDS))
-                    .execute((instance, context) -> pull.getObject().pullAll());
+            return Jobs.every("pull-leads", EVERY, () -> pull.getObject().begin());
         }
+    }
+
+    private Round<AccountOfClient> round() {
+        return new Round<>("Leads", AccountOfClient::network, AccountOfClient::id, this::pull);
+    }
+
+    private void begin() {
+        rounds.begin(round(), clients.accountsWithLiveItems());
     }
 
     /** All accounts that have something on a network; one whose network is away is left for the next time. */
     public void pullAll() {
-        for (AccountOfClient account : clients.accountsWithLiveItems()) {
-            try {
-                for (Kind kind : Kind.values()) {
-                    boolean more = true;
-                    while (more) {
-                        more = Boolean.TRUE.equals(transaction.execute(t -> page(account, kind)));
-                    }
-                }
-            } catch (NetworkAway | NetworkRefused away) {
-                LOG.info("Leads of account {} not pulled: {}", account.id(), away.getMessage());
+        Rounds.through(round(), clients.accountsWithLiveItems());
+    }
+
+    private void pull(AccountOfClient account) {
+        for (Kind kind : Kind.values()) {
+            boolean more = true;
+            while (more) {
+                more = Boolean.TRUE.equals(transaction.execute(t -> page(account, kind)));
             }
         }
     }

@@ -1,22 +1,20 @@
 package app.tidewrack.server.lead;
 
+import app.tidewrack.core.patience.Backoff;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Rounds;
+import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.lead.LeadMapper.Due;
 import app.tidewrack.server.lead.LeadMapper.Logged;
 import app.tidewrack.server.lead.LeadMapper.Webhook;
 import app.tidewrack.server.lead.Leads.Answer;
 import app.tidewrack.server.lead.Leads.Lead;
+import app.tidewrack.server.lead.OutwardAddress.NotPublic;
 import app.tidewrack.server.web.NotFound;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.io.IOException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpClient.Redirect;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
-import java.net.http.HttpResponse.BodyHandlers;
 import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
@@ -24,6 +22,7 @@ import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
@@ -40,43 +39,39 @@ public class LeadSending {
     static final String TIME = "X-Tidewrack-Time";
     static final String SIGNATURE = "X-Tidewrack-Signature";
 
-    private static final int EVERY_SECONDS = 2;
+    private static final Duration EVERY = Duration.ofSeconds(2);
     private static final int MOST_TRIES = 8;
-    private static final int FIRST_WAIT_SECONDS = 5;
-    private static final int LONGEST_WAIT_SECONDS = 3600;
-    private static final Duration PATIENCE = Duration.ofSeconds(10);
+    private static final Backoff WAITS = new Backoff(Duration.ofSeconds(5), 3, Duration.ofHours(1));
     private static final int SECRET_BYTES = 32;
 
     private final LeadMapper mapper;
     private final Leads leads;
     private final OutwardAddress addresses;
     private final JsonMapper json;
+    private final LeadPost post;
+    private final Rounds rounds;
     private final SecureRandom random = new SecureRandom();
-    private final HttpClient http = HttpClient.newBuilder()
-            .connectTimeout(PATIENCE)
-            .followRedirects(Redirect.NEVER)
-            .build();
 
     @Configuration
     static class Definition {
         @Bean
         Task<Void> sendLeads(ObjectProvider<LeadSending> sending) {
-            return Tasks.recurring("send-leads", FixedDelay.ofSeconds(EVERY_SECONDS))
-                    .execute((instance, context) -> sending.getObject().sendDue());
+            return Jobs.every("send-leads", EVERY, () -> sending.getObject().begin());
         }
     }
 
     /**
      * @param url empty when nothing is set up
      * @param secret only in the answer to the call that made it; null at all other times
+     * @param failed how many leads could not be sent and are not tried any more
      */
     public record WebhookView(
-            String url, boolean active, @Nullable String secret, List<Logged> log) {}
+            String url, boolean active, @Nullable String secret, long failed, List<Logged> log) {}
 
     WebhookView view(String clientId) {
         return mapper.webhook(clientId)
-                .map(w -> new WebhookView(w.url(), w.active(), null, mapper.log(clientId)))
-                .orElse(new WebhookView("", false, null, List.of()));
+                .map(w -> view(clientId, w, null))
+                .orElse(new WebhookView("", false, null, 0, List.of()));
     }
 
     /**
@@ -91,65 +86,92 @@ public class LeadSending {
         random.nextBytes(fresh);
         boolean same = known != null && known.url().equals(uri.toString());
         String secret = known != null && same ? known.secret() : HexFormat.of().formatHex(fresh);
-        mapper.keepWebhook(clientId, new Webhook(uri.toString(), secret, active));
-        return new WebhookView(uri.toString(), active, same ? null : secret, mapper.log(clientId));
+        Webhook kept = new Webhook(uri.toString(), secret, active);
+        mapper.keepWebhook(clientId, kept);
+        return view(clientId, kept, same ? null : secret);
+    }
+
+    private WebhookView view(String clientId, Webhook webhook, @Nullable String secret) {
+        return new WebhookView(webhook.url(), webhook.active(), secret, mapper.failed(clientId), mapper.log(clientId));
     }
 
     /** Puts a lead in the queue again, from the first try. */
     void again(String clientId, String leadId) {
         leads.lead(clientId, leadId);
-        if (mapper.webhook(clientId).isEmpty()) {
-            throw new NotFound("webhook", clientId);
-        }
+        requireWebhook(clientId);
         mapper.again(clientId, leadId);
     }
 
+    /** Puts all leads that failed in the queue again. */
+    WebhookView againAll(String clientId) {
+        requireWebhook(clientId);
+        mapper.againAll(clientId);
+        return view(clientId);
+    }
+
+    private void requireWebhook(String clientId) {
+        if (mapper.webhook(clientId).isEmpty()) {
+            throw new NotFound("webhook", clientId);
+        }
+    }
+
+    private Round<String> round() {
+        return new Round<>("Sending leads", clientId -> clientId, clientId -> clientId, this::send);
+    }
+
+    private void begin() {
+        rounds.begin(round(), mapper.receiving());
+    }
+
+    /** What is due of every client, to the end. */
     void sendDue() {
-        List<Due> due;
-        do {
-            due = mapper.claim();
-            due.forEach(this::send);
-        } while (!due.isEmpty());
+        Rounds.through(round(), mapper.receiving());
     }
 
-    private void send(Due due) {
-        Webhook webhook = mapper.webhook(due.clientId()).orElse(null);
+    /** One after another while the receiver takes them; one that does not is left alone for a while with all that waits for it. */
+    private void send(String clientId) {
+        Optional<Due> due = mapper.claim(clientId);
+        while (due.isPresent() && sent(clientId, due.get())) {
+            due = mapper.claim(clientId);
+        }
+    }
+
+    private boolean sent(String clientId, Due due) {
+        Webhook webhook = mapper.webhook(clientId).orElse(null);
         if (webhook == null || !webhook.active()) {
-            mapper.tried(due.clientId(), due.leadId(), "FAILED", null, "Sending is off.", 0);
-            return;
+            mapper.tried(clientId, due.leadId(), "FAILED", null, "Sending is off.", 0);
+            return true;
         }
-        Integer status = null;
-        String problem = null;
         try {
-            status = post(webhook, body(due.clientId(), leads.lead(due.clientId(), due.leadId())));
-            problem = status >= 200 && status < 300 ? null : "The receiver answered %d.".formatted(status);
-        } catch (Refusal refused) {
-            problem = refused.getMessage();
+            int status = post(webhook, body(clientId, leads.lead(clientId, due.leadId())));
+            if (status >= 200 && status < 300) {
+                mapper.tried(clientId, due.leadId(), "SENT", status, null, 0);
+                return true;
+            }
+            later(clientId, due, status, "The receiver answered %d.".formatted(status));
+        } catch (Refusal | NotPublic refused) {
+            // An address that is not sent to stays so until somebody gives another.
+            mapper.tried(clientId, due.leadId(), "FAILED", null, refused.getMessage(), 0);
+            return true;
         } catch (IOException e) {
-            problem = "The receiver did not answer.";
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            problem = "The server was stopped meanwhile.";
+            later(clientId, due, null, "The receiver did not answer.");
         }
-        String state = problem == null ? "SENT" : due.tries() < MOST_TRIES ? "WAITING" : "FAILED";
-        mapper.tried(due.clientId(), due.leadId(), state, status, problem, wait(due.tries()));
+        return false;
     }
 
-    /** Each wait is three times the one before. */
-    private static long wait(int tries) {
-        return Math.min(LONGEST_WAIT_SECONDS, (long) (FIRST_WAIT_SECONDS * Math.pow(3, tries - 1.0)));
+    private void later(String clientId, Due due, @Nullable Integer status, String problem) {
+        long wait = WAITS.after(due.tries(), random).toSeconds();
+        String state = due.tries() < MOST_TRIES ? "WAITING" : "FAILED";
+        mapper.tried(clientId, due.leadId(), state, status, problem, wait);
+        mapper.postpone(clientId, wait);
     }
 
-    private int post(Webhook webhook, String body) throws IOException, InterruptedException {
+    private int post(Webhook webhook, String body) throws IOException {
         long seconds = Instant.now().getEpochSecond();
-        HttpRequest request = HttpRequest.newBuilder(addresses.require(webhook.url()))
-                .timeout(PATIENCE)
-                .header("Content-Type", "application/json")
-                .header(TIME, String.valueOf(seconds))
-                .header(SIGNATURE, LeadSignature.of(webhook.secret(), seconds, body))
-                .POST(BodyPublishers.ofString(body))
-                .build();
-        return http.send(request, BodyHandlers.discarding()).statusCode();
+        return post.post(
+                addresses.allowed(webhook.url()),
+                Map.of(TIME, String.valueOf(seconds), SIGNATURE, LeadSignature.of(webhook.secret(), seconds, body)),
+                body);
     }
 
     private String body(String clientId, Lead lead) {

@@ -1,7 +1,6 @@
 package app.tidewrack.server.media;
 
 import app.tidewrack.core.creative.Medium;
-import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.media.MediumMapper.MendJob;
@@ -12,7 +11,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import lombok.RequiredArgsConstructor;
@@ -61,7 +59,7 @@ class Mends {
                 Files.delete(file);
             }
         }
-        require(medium, medium.video(), mend);
+        mend.requireSuits(medium);
         mapper.beginMend(clientId, id, sha);
         worker.execute(() -> run(clientId, id, medium, mend));
         return job(clientId, id);
@@ -106,40 +104,6 @@ class Mends {
         } catch (IOException | RuntimeException e) {
             LOG.error("Mend {} of a video failed", id, e);
             mapper.endMend(clientId, id, "FAILED", null, "The server could not finish it. Start it again.");
-        }
-    }
-
-    private static void require(Medium medium, Video video, Mend m) {
-        boolean within = m.x() >= 0 && m.y() >= 0 && m.width() > 1 && m.height() > 1;
-        boolean even = m.width() % 2 == 0 && m.height() % 2 == 0;
-        boolean box = (long) m.x() + m.width() <= medium.width() && (long) m.y() + m.height() <= medium.height();
-        boolean holds = (long) m.x() + medium.width() <= m.width()
-                && (long) m.y() + medium.height() <= m.height()
-                && m.width() <= PictureReader.LARGEST_SIDE
-                && m.height() <= PictureReader.LARGEST_SIDE;
-        boolean shape = switch (m.kind()) {
-            case CROP -> even && box;
-            case PAD -> even && holds;
-            case TRIM, CONVERT -> true;
-        };
-        boolean length = m.from() >= 0 && m.seconds() > 0 && m.from() + m.seconds() <= video.seconds() + 0.001;
-        if (!within || !shape || !length || !m.format().equals("MP4")) {
-            throw new Refusal(
-                    "mend",
-                    "%s to %d × %d px at %d, %d and %.1f s from %.1f s as %s does not suit a video of %d × %d px and %.1f s."
-                            .formatted(
-                                    m.kind().name().toLowerCase(Locale.ROOT),
-                                    m.width(),
-                                    m.height(),
-                                    m.x(),
-                                    m.y(),
-                                    m.seconds(),
-                                    m.from(),
-                                    m.format(),
-                                    medium.width(),
-                                    medium.height(),
-                                    video.seconds()),
-                    "Choose one of the mends beside the placement.");
         }
     }
 

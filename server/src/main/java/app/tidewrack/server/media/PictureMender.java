@@ -2,7 +2,6 @@ package app.tidewrack.server.media;
 
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
-import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.refusal.Refusal;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -11,8 +10,6 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Locale;
-import java.util.Set;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriteParam;
@@ -25,14 +22,13 @@ import org.springframework.stereotype.Component;
 @Component
 @RequiredArgsConstructor
 class PictureMender {
-    private static final Set<String> FORMATS = Set.of("JPEG", "PNG");
     private static final float QUALITY = 0.92f;
 
     private final PictureReader reader;
 
     /** @throws Refusal (field {@code mend}) when the box does not lie within the picture, or the ground does not hold it */
     byte[] mend(Medium picture, Path file, Mend mend) {
-        require(picture, mend);
+        mend.requireSuits(picture);
         try {
             BufferedImage whole = reader.upright(file);
             return encoded(
@@ -47,35 +43,6 @@ class PictureMender {
                     "mend",
                     "“%s” cannot be decoded: %s.".formatted(picture.fileName(), e.getMessage()),
                     "Upload it again.");
-        }
-    }
-
-    private static void require(Medium p, Mend m) {
-        boolean within = m.x() >= 0 && m.y() >= 0 && m.width() > 0 && m.height() > 0;
-        boolean crops = (long) m.x() + m.width() <= p.width() && (long) m.y() + m.height() <= p.height();
-        boolean holds = (long) m.x() + p.width() <= m.width()
-                && (long) m.y() + p.height() <= m.height()
-                && m.width() <= PictureReader.LARGEST_SIDE
-                && m.height() <= PictureReader.LARGEST_SIDE
-                && (long) m.width() * m.height() <= PictureReader.MOST_PIXELS;
-        boolean fine = within
-                && FORMATS.contains(m.format())
-                && m.kind() != Kind.TRIM
-                && (m.kind() == Kind.PAD ? holds : crops);
-        if (!fine) {
-            throw new Refusal(
-                    "mend",
-                    "%s to %d × %d px at %d, %d as %s does not suit a picture of %d × %d px."
-                            .formatted(
-                                    m.kind().name().toLowerCase(Locale.ROOT),
-                                    m.width(),
-                                    m.height(),
-                                    m.x(),
-                                    m.y(),
-                                    m.format(),
-                                    p.width(),
-                                    p.height()),
-                    "Choose one of the mends beside the placement.");
         }
     }
 

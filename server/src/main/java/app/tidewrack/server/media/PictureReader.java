@@ -1,5 +1,6 @@
 package app.tidewrack.server.media;
 
+import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.refusal.Refusal;
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.imaging.ImageProcessingException;
@@ -26,10 +27,6 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PictureReader {
-    /** Largest side and largest area that are decoded. */
-    static final int LARGEST_SIDE = 12_000;
-
-    static final long MOST_PIXELS = 50_000_000;
     private static final int PREVIEW_SIDE = 900;
 
     /** A decoded picture takes up to 4 bytes a pixel; two at a time keep memory bounded. */
@@ -70,7 +67,7 @@ class PictureReader {
     }
 
     private static void requireDecodable(String fileName, int width, int height) {
-        if (width > LARGEST_SIDE || height > LARGEST_SIDE || (long) width * height > MOST_PIXELS) {
+        if (!Medium.takes(width, height)) {
             throw new Refusal(
                     "file",
                     String.format(
@@ -79,8 +76,8 @@ class PictureReader {
                             fileName,
                             width,
                             height,
-                            LARGEST_SIDE,
-                            MOST_PIXELS / 1_000_000),
+                            Medium.LARGEST_SIDE,
+                            Medium.MOST_PIXELS / 1_000_000),
                     "Scale it down and upload that.");
         }
     }

@@ -40,6 +40,7 @@ public class Networks {
     private final PracticeWorld practice;
     private final NetworkMapper mapper;
     private final TransactionTemplate remembering;
+    private final GuardedConnectors guarded;
     private final Map<String, Offer> offers = new ConcurrentHashMap<>();
     private final Map<String, Map<String, String>> regions = new ConcurrentHashMap<>();
     private final Map<String, Map<String, String>> questions = new ConcurrentHashMap<>();
@@ -48,8 +49,13 @@ public class Networks {
     /** When it was told, by this machine's clock. */
     private volatile long toldNanos = System.nanoTime() - LATELY_NANOS;
 
-    Networks(PracticeWorld practice, NetworkMapper mapper, PlatformTransactionManager transactions) {
+    Networks(
+            PracticeWorld practice,
+            NetworkMapper mapper,
+            PlatformTransactionManager transactions,
+            GuardedConnectors guarded) {
         this.practice = practice;
+        this.guarded = guarded;
         this.mapper = mapper;
         // What is remembered is kept whether or not the request that asked for it goes through, or may write at all.
         remembering = new TransactionTemplate(transactions);
@@ -64,7 +70,7 @@ public class Networks {
     }
 
     public NetworkConnector connector(String code) {
-        return practice.connector(code);
+        return guarded.connector(code);
     }
 
     /** @throws NetworkAway when the network has never been reached */

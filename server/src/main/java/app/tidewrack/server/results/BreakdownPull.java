@@ -1,6 +1,5 @@
 package app.tidewrack.server.results;
 
-import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.Reports.PartOfDay;
@@ -8,14 +7,16 @@ import app.tidewrack.connector.Reports.ReportState;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
+import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Rounds;
+import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.AdKey;
 import app.tidewrack.server.results.FactLoader.PartFact;
 import app.tidewrack.server.results.FactMapper.Due;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -26,8 +27,6 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -41,8 +40,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 @RequiredArgsConstructor
 public class BreakdownPull {
-    private static final Logger LOG = LoggerFactory.getLogger(BreakdownPull.class);
-    private static final int EVERY_SECONDS = 10;
+    private static final Duration EVERY = Duration.ofSeconds(10);
     private static final int QUIET_SECONDS = 5;
     private static final int MOST_POLLS = 600;
     private static final int POLL_MILLIS = 100;
@@ -65,32 +63,38 @@ public class BreakdownPull {
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
+    private final Rounds rounds;
 
     @Configuration
     static class Definition {
         @Bean
         Task<Void> pullBreakdowns(ObjectProvider<BreakdownPull> pull) {
-            return Tasks.recurring("pull-breakdowns", FixedDelay.ofSeconds(EVERY_SECONDS))
-                    .execute((instance, context) -> pull.getObject().pullAll(QUIET_SECONDS));
+            return Jobs.every("pull-breakdowns", EVERY, () -> pull.getObject().begin());
         }
+    }
+
+    private void begin() {
+        rounds.begin(round(QUIET_SECONDS), clients.accountsWithLiveItems());
     }
 
     /** @param quietSeconds accounts of which hours came in the last seconds are left for the next time */
     public void pullAll(int quietSeconds) {
-        for (AccountOfClient account : clients.accountsWithLiveItems()) {
-            List<Due> due = facts.due(account.clientId(), account.id(), quietSeconds);
-            if (due.isEmpty()) {
-                continue;
-            }
-            Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
-                    .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
-            try {
-                for (List<Due> run : runs(due, Math.max(1, MOST_AD_DAYS / Math.max(1, ads.size())))) {
-                    pull(account, run, ads);
-                }
-            } catch (NetworkAway | NetworkRefused e) {
-                LOG.info("Breakdowns of account {} not pulled: {}", account.id(), e.getMessage());
-            }
+        Rounds.through(round(quietSeconds), clients.accountsWithLiveItems());
+    }
+
+    private Round<AccountOfClient> round(int quietSeconds) {
+        return new Round<>("Breakdowns", AccountOfClient::network, AccountOfClient::id, a -> pull(a, quietSeconds));
+    }
+
+    private void pull(AccountOfClient account, int quietSeconds) {
+        List<Due> due = facts.due(account.clientId(), account.id(), quietSeconds);
+        if (due.isEmpty()) {
+            return;
+        }
+        Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
+                .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
+        for (List<Due> run : runs(due, Math.max(1, MOST_AD_DAYS / Math.max(1, ads.size())))) {
+            pull(account, run, ads);
         }
     }
 

@@ -1,7 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Metric.Better;
-import app.tidewrack.server.results.GroupSql.Beside;
+import app.tidewrack.server.results.GroupSql.Grouped;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -66,19 +66,8 @@ interface FactSums {
     @Select("select set_config('plan_cache_mode', 'force_custom_plan', true)")
     String planEach();
 
-    /**
-     * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups
-     * @param dimension for {@link Beside#PART}: which
-     */
     @SelectProvider(type = GroupSql.class, method = "sums")
-    List<Map<String, Object>> sums(
-            String clientId,
-            String ads,
-            String groups,
-            Beside beside,
-            @Nullable String dimension,
-            LocalDate from,
-            LocalDate to);
+    List<Map<String, Object>> sums(Grouped asked);
 
     record Won(String externalAd, LocalDate day, long leads) {}
 

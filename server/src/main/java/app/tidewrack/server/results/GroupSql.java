@@ -2,9 +2,8 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Measure;
 import java.time.LocalDate;
-import java.util.Map;
-import java.util.Objects;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /** Sums facts by groups of ads that are handed over as arrays, so that the database adds up whatever the groups are. */
 public final class GroupSql {
@@ -33,25 +32,32 @@ public final class GroupSql {
     }
 
     /**
-     * Named parameters are {@link FactSums#sums}'. Ads are joined as distinct, though they are, since without it the planner takes the
-     * array for few values and lays out the facts instead; values become text once they are summed.
+     * What is to be summed.
+     *
+     * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups
+     * @param dimension for {@link Beside#PART}: which
      */
-    public static String sums(Map<String, Object> parameters) {
-        Beside beside = Objects.requireNonNull((Beside) parameters.get("beside"));
+    record Grouped(
+            String clientId,
+            String ads,
+            String groups,
+            Beside beside,
+            @Nullable String dimension,
+            LocalDate from,
+            LocalDate to) {}
+
+    /**
+     * Ads are joined as distinct, though they are, since without it the planner takes the array for few values and lays out the facts
+     * instead; values become text once they are summed.
+     */
+    public static String sums(Grouped asked) {
+        Beside beside = asked.beside;
         return """
                 select s.g as group_number, %s as beside, %s from (
                 select m.g, %s as b, %s
                 from %s join (select distinct on (ad) ad, g
                               from unnest(#{ads}::int[], #{groups}::int[]) as u (ad, g)) m on m.ad = f.ad
-                group by 1, 2) s""".formatted(
-                        beside.told,
-                        FactLoader.COLUMNS,
-                        beside.value,
-                        SUMS,
-                        source(
-                                beside,
-                                Objects.requireNonNull((LocalDate) parameters.get("from")),
-                                Objects.requireNonNull((LocalDate) parameters.get("to"))));
+                group by 1, 2) s""".formatted(beside.told, FactLoader.COLUMNS, beside.value, SUMS, source(beside, asked.from, asked.to));
     }
 
     private static String source(Beside beside, LocalDate from, LocalDate to) {

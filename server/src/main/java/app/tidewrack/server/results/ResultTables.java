@@ -15,6 +15,7 @@ import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.FactSums.Won;
 import app.tidewrack.server.results.GroupSql.Beside;
+import app.tidewrack.server.results.GroupSql.Grouped;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -117,8 +118,8 @@ class ResultTables {
         Groups groups = new Groups(by);
         wanted(clientId, asked).forEach(groups::add);
         Map<List<String>, LineSum> sums = new LinkedHashMap<>();
-        for (Map<String, Object> row : byGroup.of(
-                clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to())) {
+        for (Map<String, Object> row : byGroup.of(new Grouped(
+                clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to()))) {
             By.Group group = groups.at(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue());
             add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));

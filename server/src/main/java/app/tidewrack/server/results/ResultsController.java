@@ -19,6 +19,7 @@ import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.FactSums.KeptView;
 import app.tidewrack.server.results.FactSums.OwnNumber;
 import app.tidewrack.server.results.GroupSql.Beside;
+import app.tidewrack.server.results.GroupSql.Grouped;
 import app.tidewrack.server.results.ResultTables.Question;
 import app.tidewrack.server.results.ResultTables.ReachLine;
 import app.tidewrack.server.results.ResultTables.Table;
@@ -346,8 +347,8 @@ class ResultsController {
         Map<String, Measure> results = known.results(clientId, campaign);
         String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(Collectors.joining(",", "{", "}"));
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
-        for (Map<String, Object> row :
-                byGroup.of(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST)) {
+        for (Map<String, Object> row : byGroup.of(
+                new Grouped(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST))) {
             AdOfSheet ad = Objects.requireNonNull(byNumber.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue()));
             Counts counts = ResultTables.counts(row);

@@ -1,17 +1,17 @@
 package app.tidewrack.server.results;
 
-import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkConnector;
-import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.Reports.Hour;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
+import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Rounds;
+import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.HourFact;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Duration;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -22,8 +22,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
@@ -36,8 +34,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 @RequiredArgsConstructor
 public class ResultsPull {
-    private static final Logger LOG = LoggerFactory.getLogger(ResultsPull.class);
-    private static final int EVERY_SECONDS = 5;
+    private static final Duration EVERY = Duration.ofSeconds(5);
 
     private final ResultsMapper mapper;
     private final FactLoader loader;
@@ -46,6 +43,7 @@ public class ResultsPull {
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher events;
     private final JsonMapper json;
+    private final Rounds rounds;
 
     /** Up to which hours this server has had people counted, by the network's id of the account. */
     private final Map<String, Long> counted = new ConcurrentHashMap<>();
@@ -57,14 +55,13 @@ public class ResultsPull {
     static class Definition {
         @Bean
         Task<Void> pullResults(ObjectProvider<ResultsPull> pull) {
-            return Tasks.recurring("pull-results", FixedDelay.ofSeconds(EVERY_SECONDS))
-                    .execute((instance, context) -> pull.getObject().pullNow());
+            return Jobs.every("pull-results", EVERY, () -> pull.getObject().begin());
         }
     }
 
     /** While the practice clock moves, people are left for when it stands: to count them over and over would hold it up. */
-    private void pullNow() {
-        pull(!mapper.clockMoves());
+    private void begin() {
+        rounds.begin(round(!mapper.clockMoves()), clients.accountsWithLiveItems());
     }
 
     /** All accounts that have something on a network; one whose network is away, or refuses, is left for the next time. */
@@ -78,13 +75,11 @@ public class ResultsPull {
     }
 
     private void pull(boolean people) {
-        for (AccountOfClient account : clients.accountsWithLiveItems()) {
-            try {
-                pull(account, people);
-            } catch (NetworkAway | NetworkRefused e) {
-                LOG.info("Account {} not pulled: {}", account.id(), e.getMessage());
-            }
-        }
+        Rounds.through(round(people), clients.accountsWithLiveItems());
+    }
+
+    private Round<AccountOfClient> round(boolean people) {
+        return new Round<>("Results", AccountOfClient::network, AccountOfClient::id, a -> pull(a, people));
     }
 
     private void pull(AccountOfClient account, boolean people) {

@@ -5,6 +5,7 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.AccountUntil;
 import app.tidewrack.server.results.GroupSql.Beside;
+import app.tidewrack.server.results.GroupSql.Grouped;
 import app.tidewrack.server.results.ResultsMapper.Reached;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -79,7 +80,7 @@ public class RowDays {
             Map<Integer, RowKey> keys,
             Map<RowKey, Measure> results) {
         Map<RowKey, SortedMap<LocalDate, Counts>> days = new LinkedHashMap<>();
-        for (Map<String, Object> row : byGroup.of(
+        for (Map<String, Object> row : byGroup.of(new Grouped(
                 clientId,
                 array(ads, a -> String.valueOf(a.known().ad())),
                 array(
@@ -89,7 +90,7 @@ public class RowDays {
                 Beside.DAY,
                 null,
                 EARLIEST,
-                LATEST)) {
+                LATEST))) {
             RowKey key = keys.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue());
             Counts counts = ResultTables.counts(row);

@@ -1,11 +1,9 @@
 package app.tidewrack.server.results;
 
-import app.tidewrack.server.results.GroupSql.Beside;
-import java.time.LocalDate;
+import app.tidewrack.server.results.GroupSql.Grouped;
 import java.util.List;
 import java.util.Map;
 import lombok.RequiredArgsConstructor;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,15 +15,8 @@ class SumsByGroup {
 
     /** As {@link FactSums#sums}. */
     @Transactional(readOnly = true)
-    public List<Map<String, Object>> of(
-            String clientId,
-            String ads,
-            String groups,
-            Beside beside,
-            @Nullable String dimension,
-            LocalDate from,
-            LocalDate to) {
+    public List<Map<String, Object>> of(Grouped asked) {
         facts.planEach();
-        return facts.sums(clientId, ads, groups, beside, dimension, from, to);
+        return facts.sums(asked);
     }
 }

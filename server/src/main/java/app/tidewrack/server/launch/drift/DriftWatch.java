@@ -1,17 +1,13 @@
 package app.tidewrack.server.launch.drift;
 
-import app.tidewrack.connector.NetworkAway;
-import app.tidewrack.connector.NetworkRefused;
-import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Rounds;
+import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.launch.kept.LiveMapper;
 import app.tidewrack.server.launch.kept.LiveMapper.OnNetwork;
-import app.tidewrack.server.web.NotFound;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Duration;
 import lombok.RequiredArgsConstructor;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -21,29 +17,34 @@ import org.springframework.stereotype.Service;
 @Service
 @RequiredArgsConstructor
 public class DriftWatch {
-    private static final Logger LOG = LoggerFactory.getLogger(DriftWatch.class);
-    private static final int EVERY_MINUTES = 5;
+    private static final Duration EVERY = Duration.ofMinutes(5);
 
     private final LiveMapper live;
     private final Drifts drifts;
+    private final Rounds rounds;
 
     @Configuration
     static class Definition {
         @Bean
         Task<Void> watchDrift(ObjectProvider<DriftWatch> watch) {
-            return Tasks.recurring("watch-drift", FixedDelay.ofMinutes(EVERY_MINUTES))
-                    .execute((instance, context) -> watch.getObject().lookAtAll());
+            return Jobs.every("watch-drift", EVERY, () -> watch.getObject().begin());
         }
+    }
+
+    private Round<OnNetwork> round() {
+        return new Round<>(
+                "A look",
+                OnNetwork::network,
+                OnNetwork::campaignId,
+                c -> drifts.look(c.clientId(), c.planId(), c.campaignId()));
+    }
+
+    private void begin() {
+        rounds.begin(round(), live.onNetworks());
     }
 
     /** One whose network is away, or that was removed meanwhile, is left for the next time. */
     public void lookAtAll() {
-        for (OnNetwork c : live.onNetworks()) {
-            try {
-                drifts.look(c.clientId(), c.planId(), c.campaignId());
-            } catch (NetworkAway | NetworkRefused | NotFound | Refusal e) {
-                LOG.info("Campaign {} not looked at: {}", c.campaignId(), e.getMessage());
-            }
-        }
+        Rounds.through(round(), live.onNetworks());
     }
 }

@@ -96,11 +96,13 @@ public interface LaunchMapper {
     @Select(CHANGE + " order by position")
     List<StoredChange> changes(String clientId, String launchId);
 
+    record Waiting(String id, Action action) {}
+
     /** Those that have waited for this one. */
     @Select("""
-            select id from launch_change where client_id = #{clientId} and launch_id = #{launchId}
+            select id, action from launch_change where client_id = #{clientId} and launch_id = #{launchId}
             and waits_for = #{changeId} and state = 'WAITING'""")
-    List<String> waitingFor(String clientId, String launchId, String changeId);
+    List<Waiting> waitingFor(String clientId, String launchId, String changeId);
 
     /**
      * How far a launch is.

@@ -146,11 +146,12 @@ public interface LiveMapper {
     void setRemovedThere(String clientId, String campaignId, String itemKey, boolean there);
 
     /** A campaign that is on a network. */
-    record OnNetwork(String clientId, String planId, String campaignId) {}
+    record OnNetwork(String clientId, String planId, String campaignId, String network) {}
 
     @Select("""
-            select l.client_id, c.plan_id, l.campaign_id
+            select l.client_id, c.plan_id, l.campaign_id, a.network
             from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            join account a on a.client_id = l.client_id and a.id = l.account_id
             where l.level = 'CAMPAIGN' and l.removed_at is null order by l.client_id, l.campaign_id""")
     List<OnNetwork> onNetworks();
 

@@ -1,6 +1,8 @@
 package app.tidewrack.server.launch.sending;
 
+import app.tidewrack.core.launch.Change.Action;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Priority;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Instant;
 import lombok.RequiredArgsConstructor;
@@ -15,12 +17,15 @@ public class ChangeJobs {
 
     private final ObjectProvider<SchedulerClient> scheduler;
 
-    /** Joins the transaction under way: the job is there exactly when its change is. */
-    public void schedule(String clientId, String launchId, String changeId) {
+    /** Joins the transaction under way: the job is there exactly when its change is. Pausing comes before whatever else is due. */
+    public void schedule(String clientId, String launchId, String changeId, Action action) {
         String reference = String.join("/", clientId, launchId, changeId);
         scheduler
                 .getObject()
-                .scheduleIfNotExists(
-                        CARRY_OUT.instance(reference).data(reference).scheduledTo(Instant.now()));
+                .scheduleIfNotExists(CARRY_OUT
+                        .instance(reference)
+                        .data(reference)
+                        .priority(action.standsOrRuns() ? Priority.HIGH : Priority.LOW)
+                        .scheduledTo(Instant.now()));
     }
 }

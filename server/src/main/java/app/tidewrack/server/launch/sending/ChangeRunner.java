@@ -14,6 +14,7 @@ import app.tidewrack.core.launch.ItemKey;
 import app.tidewrack.core.launch.LaunchState;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.patience.Backoff;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
@@ -26,10 +27,16 @@ import app.tidewrack.server.launch.kept.LaunchMapper.StoredLaunch;
 import app.tidewrack.server.launch.kept.LiveMapper;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.network.PatienceSettings;
 import app.tidewrack.server.source.SourceTerms;
 import java.time.Duration;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.ThreadLocalRandom;
+import java.util.concurrent.TimeUnit;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -45,11 +52,14 @@ import org.springframework.transaction.support.TransactionTemplate;
 @RequiredArgsConstructor
 class ChangeRunner {
     private static final Logger LOG = LoggerFactory.getLogger(ChangeRunner.class);
-    private static final int MOST_TRIES = 10;
     /** Those that were told to wait do not all come back at once. */
     private static final long SPREAD_MS = 3_000;
 
-    private static final Duration LONGEST_WAIT = Duration.ofSeconds(30);
+    /** Changes that one network is sent at once; none holds up another's. */
+    private static final int MOST_AT_ONCE = 6;
+
+    private static final long PATIENCE_MS = 250;
+    private static final int FULL_MS = 600;
 
     private final LaunchMapper mapper;
     private final LiveMapper live;
@@ -61,15 +71,53 @@ class ChangeRunner {
     private final MediaLibrary media;
     private final FormLibrary forms;
     private final SourceTerms sources;
+    private final PatienceSettings patience;
     private final TransactionTemplate transaction;
+    private final Map<String, Semaphore> lanes = new ConcurrentHashMap<>();
 
-    /** @return how long to wait before trying again, or nothing when there is no more to do */
+    /**
+     * Does it, or says when to try again: a network that is away is waited for until it is back or a person stops the launch.
+     *
+     * @return how long to wait before trying again, or nothing when there is no more to do
+     */
     Optional<Duration> carryOut(String clientId, String launchId, String changeId) {
         StoredLaunch launch = mapper.launch(clientId, launchId).orElseThrow();
         StoredChange change = mapper.change(clientId, launchId, changeId).orElseThrow();
         if (!change.state().open() || launch.state() != LaunchState.RUNNING) {
             return Optional.empty();
         }
+        if (change.action().standsOrRuns()) {
+            return carryOut(clientId, launch, change);
+        }
+        Semaphore lane = lane(clientId, launch);
+        if (!entered(lane)) {
+            return Optional.of(Duration.ofMillis(ThreadLocalRandom.current().nextInt(FULL_MS / 2, FULL_MS)));
+        }
+        try {
+            return carryOut(clientId, launch, change);
+        } finally {
+            lane.release();
+        }
+    }
+
+    private Semaphore lane(String clientId, StoredLaunch launch) {
+        String network =
+                clients.account(clientId, launch.accountId()).orElseThrow().network();
+        return lanes.computeIfAbsent(network, n -> new Semaphore(MOST_AT_ONCE));
+    }
+
+    private static boolean entered(Semaphore lane) {
+        try {
+            return lane.tryAcquire(PATIENCE_MS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return false;
+        }
+    }
+
+    private Optional<Duration> carryOut(String clientId, StoredLaunch launch, StoredChange change) {
+        String launchId = launch.id();
+        String changeId = change.id();
         int tries = change.tries() + 1;
         mapper.setState(clientId, launchId, changeId, change.state(), tries, change.problem());
         try {
@@ -107,14 +155,9 @@ class ChangeRunner {
             long spread = Math.min(SPREAD_MS, asked.toMillis()) + 1;
             return Optional.of(asked.plusMillis(Math.floorMod(change.id().hashCode(), spread)));
         }
-        if (tries % MOST_TRIES == 0) {
-            transaction.executeWithoutResult(t -> failed(
-                    clientId, launchId, change, tries, "The network did not answer %d times.".formatted(MOST_TRIES)));
-            return Optional.empty();
-        }
         mapper.setState(clientId, launchId, change.id(), ChangeState.RETRYING, tries, away.getMessage());
-        Duration wait = Duration.ofSeconds(1L << (tries % MOST_TRIES - 1));
-        return Optional.of(wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait);
+        Backoff waits = change.action().standsOrRuns() ? patience.waitsOfPauses() : patience.waits();
+        return Optional.of(waits.after(tries, ThreadLocalRandom.current()));
     }
 
     private String send(String clientId, StoredLaunch launch, StoredChange change) {
@@ -198,7 +241,8 @@ class ChangeRunner {
     private void done(String clientId, StoredLaunch launch, StoredChange change, int tries, String externalId) {
         mapper.holdLaunch(clientId, launch.id());
         keeper.keep(clientId, launch, change, tries, externalId);
-        mapper.waitingFor(clientId, launch.id(), change.id()).forEach(id -> jobs.schedule(clientId, launch.id(), id));
+        mapper.waitingFor(clientId, launch.id(), change.id())
+                .forEach(w -> jobs.schedule(clientId, launch.id(), w.id(), w.action()));
         settle(clientId, launch.id());
     }
 

@@ -1,10 +1,7 @@
 package app.tidewrack.server.launch.sending;
 
+import app.tidewrack.server.job.Jobs;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import java.time.Duration;
-import java.time.Instant;
-import java.util.Optional;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -14,11 +11,9 @@ import org.springframework.context.annotation.Configuration;
 class ChangeTask {
     @Bean
     Task<String> carryOutChange(ObjectProvider<ChangeRunner> runner) {
-        return Tasks.custom(ChangeJobs.CARRY_OUT).onDeadExecutionRevive().execute((instance, context) -> {
-            String[] reference = instance.getData().split("/");
-            Optional<Duration> again = runner.getObject().carryOut(reference[0], reference[1], reference[2]);
-            return (complete, operations) -> again.ifPresentOrElse(
-                    wait -> operations.reschedule(complete, Instant.now().plus(wait)), operations::remove);
+        return Jobs.untilDone(ChangeJobs.CARRY_OUT, instance -> {
+            String[] reference = instance.split("/");
+            return runner.getObject().carryOut(reference[0], reference[1], reference[2]);
         });
     }
 }

@@ -1,0 +1,4 @@
+create table inbox (
+    name   text primary key,
+    secret text not null
+);

@@ -1,0 +1,234 @@
+package app.tidewrack.server.web;
+
+import app.tidewrack.core.refusal.Refusal;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import lombok.RequiredArgsConstructor;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVRecord;
+import org.apache.poi.openxml4j.exceptions.OpenXML4JException;
+import org.apache.poi.openxml4j.exceptions.OpenXML4JRuntimeException;
+import org.springframework.stereotype.Component;
+import org.xml.sax.SAXException;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Reads tables that people send, in whichever of the forms of {@link TableFile}. A file is read as it comes, one at a time, and only
+ * the columns that are asked for are kept: what it costs does not grow with what else stands in it.
+ */
+@Component
+@RequiredArgsConstructor
+public class TableReader {
+    private static final long MOST_BYTES = 30_000_000;
+    private static final int MOST_ROWS = 60_000;
+    private static final int MOST_COLUMNS = 500;
+    private static final String DELIMITERS = ",;\t";
+
+    private final JsonMapper json;
+
+    /**
+     * The lines of a table by column; names of columns are taken in small letters.
+     *
+     * @param columns that are kept
+     * @throws Refusal (field {@code file}) when it is no table, or too large
+     */
+    public synchronized List<Map<String, String>> read(InputStream content, Set<String> columns) throws IOException {
+        Path file = Files.createTempFile("tidewrack-table", "");
+        try {
+            Bounded bounded = new Bounded(
+                    content,
+                    MOST_BYTES,
+                    () -> new Refusal(
+                            "file",
+                            "The file has more than %,d bytes.".formatted(MOST_BYTES),
+                            "Leave out what was not asked for."));
+            Files.copy(bounded, file, StandardCopyOption.REPLACE_EXISTING);
+            Lines lines = new Lines(columns);
+            read(file, lines);
+            return lines.lines;
+        } catch (UncheckedIOException
+                | JacksonException
+                | OpenXML4JException
+                | OpenXML4JRuntimeException
+                | SAXException
+                | IOException e) {
+            throw new Refusal(
+                    "file",
+                    "The file is no table: it cannot be read as CSV, XLSX or JSON.",
+                    "Fill in the file that was handed over, and save it as one of these.");
+        } finally {
+            Files.delete(file);
+        }
+    }
+
+    private void read(Path file, Lines lines) throws IOException, OpenXML4JException, SAXException {
+        byte[] head = new byte[2];
+        try (InputStream in = Files.newInputStream(file)) {
+            in.readNBytes(head, 0, head.length);
+        }
+        if (head[0] == 'P' && head[1] == 'K') {
+            SheetFile.read(file, lines::add);
+            return;
+        }
+        Charset charset = charset(file);
+        try (BufferedReader text = open(file, charset)) {
+            int first = text.read();
+            while (first == TableFile.MARK || Character.isWhitespace(first)) {
+                text.mark(1);
+                first = text.read();
+            }
+            text.reset();
+            if (first == '[' || first == '{') {
+                readJson(text, lines);
+            } else {
+                readCsv(text, lines);
+            }
+        }
+    }
+
+    private static BufferedReader open(Path file, Charset charset) throws IOException {
+        BufferedReader reader = Files.newBufferedReader(file, charset);
+        reader.mark(1);
+        return reader;
+    }
+
+    /** UTF-8 where it is that, else Windows-1252, in which any bytes are a text. */
+    private static Charset charset(Path file) throws IOException {
+        var strict = StandardCharsets.UTF_8
+                .newDecoder()
+                .onMalformedInput(CodingErrorAction.REPORT)
+                .onUnmappableCharacter(CodingErrorAction.REPORT);
+        try (InputStreamReader reader = new InputStreamReader(Files.newInputStream(file), strict)) {
+            char[] buffer = new char[1 << 14];
+            int read = 0;
+            while (read >= 0) {
+                read = reader.read(buffer);
+            }
+            return StandardCharsets.UTF_8;
+        } catch (CharacterCodingException e) {
+            return Charset.forName("windows-1252");
+        }
+    }
+
+    /** A list of objects, each a line. */
+    private void readJson(BufferedReader text, Lines lines) {
+        try (JsonParser parser = json.createParser(text)) {
+            require(parser.nextToken() == JsonToken.START_ARRAY);
+            while (parser.nextToken() != JsonToken.END_ARRAY) {
+                require(parser.currentToken() == JsonToken.START_OBJECT);
+                Map<String, String> line = new HashMap<>();
+                while (parser.nextToken() != JsonToken.END_OBJECT) {
+                    String name = parser.currentName();
+                    JsonToken value = parser.nextToken();
+                    require(value.isScalarValue());
+                    line.put(name, value == JsonToken.VALUE_NULL ? "" : parser.getString());
+                }
+                lines.add(line);
+            }
+        }
+    }
+
+    private static void require(boolean so) {
+        if (!so) {
+            throw new Refusal(
+                    "file", "The file is no list of objects with texts and numbers.", "Send one object for each line.");
+        }
+    }
+
+    private static void readCsv(BufferedReader text, Lines lines) throws IOException {
+        CellReader cells = new CellReader(text);
+        String head = cells.firstLine();
+        char delimiter = ',';
+        for (int i = 0; i < DELIMITERS.length(); i++) {
+            char d = DELIMITERS.charAt(i);
+            delimiter = count(head, d) > count(head, delimiter) ? d : delimiter;
+        }
+        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(delimiter).get();
+        try (CSVParser parser = CSVParser.parse(cells, format)) {
+            for (CSVRecord row : parser) {
+                cells.nextRow();
+                lines.add(row.toList());
+            }
+        }
+    }
+
+    private static long count(String text, char sign) {
+        return text.chars().filter(c -> c == sign).count();
+    }
+
+    /** What is kept of a table. */
+    private static final class Lines {
+        private final Set<String> columns;
+        private final List<Map<String, String>> lines = new ArrayList<>();
+        private List<String> head = List.of();
+        private int rows;
+
+        Lines(Set<String> columns) {
+            this.columns = columns;
+        }
+
+        /** A row of cells, the first of which name the columns. */
+        void add(List<String> cells) {
+            if (cells.size() > MOST_COLUMNS) {
+                throw new Refusal(
+                        "file",
+                        "Line %d has %,d columns; the most is %d.".formatted(rows + 1, cells.size(), MOST_COLUMNS),
+                        "Leave out what was not asked for.");
+            }
+            if (rows++ == 0) {
+                head = cells.stream().map(Lines::name).toList();
+                return;
+            }
+            Map<String, String> line = new HashMap<>();
+            for (int i = 0; i < Math.min(head.size(), cells.size()); i++) {
+                keep(line, head.get(i), cells.get(i));
+            }
+            append(line);
+        }
+
+        /** A line by the names of its columns. */
+        void add(Map<String, String> named) {
+            Map<String, String> line = new HashMap<>();
+            named.forEach((column, cell) -> keep(line, name(column), cell));
+            append(line);
+        }
+
+        private void keep(Map<String, String> line, String column, String cell) {
+            if (columns.contains(column)) {
+                line.put(column, cell.strip());
+            }
+        }
+
+        private void append(Map<String, String> line) {
+            if (lines.size() == MOST_ROWS) {
+                throw new Refusal(
+                        "file", "The table goes on after %,d rows.".formatted(MOST_ROWS), "Send it in parts.");
+            }
+            lines.add(line);
+        }
+
+        private static String name(String column) {
+            return column.strip().toLowerCase(Locale.ROOT);
+        }
+    }
+}
