@@ -2,7 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Switch } from "antd";
 import { useState } from "react";
 import { useChange } from "../frame/useChange";
-import { webhookQuery, setWebhook } from "./leadQueries";
+import { plural, word } from "../look/format";
+import { sendFailedAgain, setWebhook, webhookQuery } from "./leadQueries";
 
 /** Where new leads are sent on to, signed, and what came of the last ones. */
 export function Webhook({ clientId }: { clientId: string }) {
@@ -13,19 +14,20 @@ export function Webhook({ clientId }: { clientId: string }) {
   const [secret, setSecret] = useState<string>();
   if (!told.data) return null;
   const url = typed ?? told.data.url;
-  const keep = (active: boolean) =>
-    carryOut(setWebhook(clientId, { url, active }), (kept) => {
-      if (kept.secret) setSecret(kept.secret);
-      setTyped(undefined);
-      queries.setQueryData(webhookQuery(clientId).queryKey, kept);
-    });
+  const took = (kept: typeof told.data) => {
+    if (kept?.secret) setSecret(kept.secret);
+    setTyped(undefined);
+    queries.setQueryData(webhookQuery(clientId).queryKey, kept);
+  };
+  const keep = (active: boolean) => carryOut(setWebhook(clientId, { url, active }), took);
   return (
     <div className="webhook">
       <p className="note">
         Each new lead is posted to this address as JSON, with the time in{" "}
         <span className="mono">X-Tidewrack-Time</span> and, in{" "}
         <span className="mono">X-Tidewrack-Signature</span>, the HMAC-SHA-256 of that time, a line end and the
-        body. What is not taken is tried again, 8 times in all.
+        body. What is not taken is tried again, 8 times in all; while the receiver does not answer, the other
+        leads wait.
       </p>
       <div className="webhook-line">
         <Input
@@ -51,6 +53,15 @@ export function Webhook({ clientId }: { clientId: string }) {
       {secret && (
         <p className="secret">
           The secret, shown this once: <span className="mono">{secret}</span>
+        </p>
+      )}
+      {told.data.failed > 0 && (
+        <p>
+          {plural(told.data.failed, "lead")} could not be sent and {word(told.data.failed, "is", "are")} not
+          tried any more.{" "}
+          <Button size="small" onClick={() => void carryOut(sendFailedAgain(clientId), took)}>
+            Send all again
+          </Button>
         </p>
       )}
       {told.data.log.length > 0 && <h3>The last ones</h3>}

@@ -70,3 +70,6 @@ export function nameOf(lead: Lead): string {
     (lead.lines.length > 0 ? "Chat" : "No name given")
   );
 }
+
+export const sendFailedAgain = (clientId: string) =>
+  send("post", "/api/clients/{clientId}/lead-webhook/failed/sent", at({ clientId }));

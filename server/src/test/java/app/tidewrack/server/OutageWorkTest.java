@@ -7,13 +7,20 @@ import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.Scene.Sheet;
+import com.sun.net.httpserver.HttpExchange;
+import com.sun.net.httpserver.HttpServer;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.lang.reflect.Proxy;
+import java.net.InetSocketAddress;
 import java.time.Duration;
 import java.util.Map;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BooleanSupplier;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.Test;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -22,9 +29,103 @@ import tools.jackson.databind.JsonNode;
 
 /** What goes on by itself when what was missing is back, and what does not wait for what is slow. */
 class OutageWorkTest extends WithServer {
+    private static final HttpServer RECEIVERS = receivers();
+
+    /** One takes leads, one answers nothing, one answers that it takes none. */
+    private static HttpServer receivers() {
+        try {
+            HttpServer server = HttpServer.create(new InetSocketAddress("127.0.0.1", 0), 0);
+            server.setExecutor(Executors.newCachedThreadPool());
+            server.createContext("/takes", exchange -> answer(exchange, 204));
+            server.createContext("/hangs", exchange -> exchange.getRequestBody().readAllBytes());
+            server.createContext("/refuses", exchange -> answer(exchange, 401));
+            server.start();
+            return server;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void answer(HttpExchange exchange, int status) throws IOException {
+        exchange.getRequestBody().readAllBytes();
+        exchange.sendResponseHeaders(status, -1);
+        exchange.close();
+    }
+
+    @AfterAll
+    static void stop() {
+        RECEIVERS.stop(0);
+    }
+
+    private void receives(String clientId, String url) {
+        sql.update(
+                "insert into lead_webhook values (?, ?, 'secret', true)"
+                        + " on conflict (client_id) do update set url = excluded.url",
+                clientId,
+                url.startsWith("/")
+                        ? "http://127.0.0.1:" + RECEIVERS.getAddress().getPort() + url
+                        : url);
+    }
+
+    /** Leads that are to be sent on, without a network that brings them. */
+    private void leads(String clientId, int... numbers) {
+        sql.update("insert into account (client_id, id, network, external_id, name, currency, zone, site_tag)"
+                + " values ('c2', 'a2', 'HS', 'x2', 'Two', 'GBP', 'Europe/London', 'tag') on conflict do nothing");
+        for (int number : numbers) {
+            sql.update("""
+                    insert into lead (client_id, id, account_id, kind, network_seq, external_ad, came_at, content)
+                    values (?, ?, ?, 'FORM', ?, 'x', now(), '{"answers": {}, "lines": []}')""", clientId, "lead" + number, clientId.equals("c1") ? "a1" : "a2", number);
+            sql.update(
+                    "insert into lead_delivery (client_id, lead_id, state) values (?, ?, 'WAITING')",
+                    clientId,
+                    "lead" + number);
+        }
+    }
+
+    private String delivery(String clientId, int number) {
+        return sql.queryForObject(
+                "select state || ' ' || coalesce(problem, '') from lead_delivery where client_id = ? and lead_id = ?",
+                String.class,
+                clientId,
+                "lead" + number);
+    }
+
+    /** A receiver that hangs held up those of all clients for two minutes; an address that cannot be sent to, for good. */
+    @Test
+    void aReceiverHoldsUpOnlyItsOwnLeads() throws Exception {
+        receives("c2", "/hangs");
+        leads("c2", 901, 902, 903);
+        Thread.sleep(2_500);
+        receives("c1", "/takes");
+        leads("c1", 911);
+        Duration after = until(() -> delivery("c1", 911).startsWith("SENT"), Duration.ofSeconds(5));
+        System.out.printf("Lead sent after %.1f s beside a receiver that hangs%n", after.toMillis() / 1e3);
+        assertThat(delivery("c2", 901)).startsWith("WAITING");
+    }
+
+    @Test
+    void anAddressThatIsNotSentToSaysSoAndAllAreSentAgainAtOnce() throws Exception {
+        receives("c1", "https://[::127.0.0.1]:99999/");
+        leads("c1", 921, 922);
+        until(() -> delivery("c1", 922).startsWith("FAILED"), Duration.ofSeconds(5));
+        assertThat(delivery("c1", 921)).contains("is no address to send leads to");
+        receives("c1", "/refuses");
+        JsonNode told = scene.post(CLIENT + "/lead-webhook/failed/sent", Map.of());
+        assertThat(told.get("failed").asInt()).isZero();
+        until(() -> delivery("c1", 921).contains("answered 401"), Duration.ofSeconds(5));
+        assertThat(delivery("c1", 922)).as("left alone with the first").isEqualTo("WAITING ");
+        receives("c1", "/takes");
+        sql.update("update lead_delivery set next_at = now() where client_id = 'c1'");
+        until(() -> delivery("c1", 922).startsWith("SENT"), Duration.ofSeconds(5));
+        assertThat(delivery("c1", 921)).startsWith("SENT");
+    }
+
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
+        registry.add(
+                "tidewrack.leads.allowed-hosts",
+                () -> "127.0.0.1:" + RECEIVERS.getAddress().getPort());
     }
 
     /** A condition that fails its test when it throws. */
@@ -36,8 +137,7 @@ class OutageWorkTest extends WithServer {
         long begun = System.nanoTime();
         while (!seen.now()) {
             Duration gone = Duration.ofNanos(System.nanoTime() - begun);
-            assertThat(gone)
-                    .isLessThan(most);
+            assertThat(gone).isLessThan(most);
             Thread.sleep(20);
         }
         return Duration.ofNanos(System.nanoTime() - begun);

@@ -7,21 +7,36 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
+import java.util.Random;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
 
 /** Picture files for tests, good and bad. */
-final class Pictures {
+public final class Pictures {
     private Pictures() {}
 
-    static byte[] real(String format, int width, int height) throws IOException {
+    public static byte[] real(String format, int width, int height) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB), format, out);
         return out.toByteArray();
     }
 
+    /** One of which no part can be guessed from another, seed 5. */
+    public static byte[] noise(String format, int width, int height) throws IOException {
+        BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
+        Random random = new Random(5);
+        for (int x = 0; x < width; x++) {
+            for (int y = 0; y < height; y++) {
+                image.setRGB(x, y, random.nextInt());
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(image, format, out);
+        return out.toByteArray();
+    }
+
     /** A JPEG, red at its upper left, with an orientation in EXIF, 1 to 8: an APP1 segment put in after the start marker. */
-    static byte[] turned(int width, int height, int orientation) throws IOException {
+    public static byte[] turned(int width, int height, int orientation) throws IOException {
         byte[] exif = {
             (byte) 0xff,
             (byte) 0xe1,

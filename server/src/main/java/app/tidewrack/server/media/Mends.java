@@ -6,7 +6,6 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.media.MediumMapper.MendJob;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -51,12 +50,16 @@ class Mends {
         String id = Ids.fresh();
         if (medium.video() == null) {
             Path file = library.file(clientId, sha);
+            Path mended = Files.createTempFile("tidewrack-mended", "");
             try {
-                byte[] mended = pictures.mend(medium, file, mend);
-                Medium made = library.add(clientId, name(medium, mend), new ByteArrayInputStream(mended));
-                return new MendJob(id, sha, "DONE", 100, made.sha256(), null);
+                pictures.mend(medium, file, mend, mended);
+                try (InputStream content = Files.newInputStream(mended)) {
+                    Medium made = library.add(clientId, name(medium, mend), content);
+                    return new MendJob(id, sha, "DONE", 100, made.sha256(), null);
+                }
             } finally {
                 Files.delete(file);
+                Files.deleteIfExists(mended);
             }
         }
         mend.requireSuits(medium);

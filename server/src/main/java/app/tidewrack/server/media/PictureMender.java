@@ -2,13 +2,15 @@ package app.tidewrack.server.media;
 
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
+import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.refusal.Refusal;
 import java.awt.Color;
 import java.awt.Graphics2D;
+import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
@@ -23,21 +25,25 @@ import org.springframework.stereotype.Component;
 @RequiredArgsConstructor
 class PictureMender {
     private static final float QUALITY = 0.92f;
+    private static final int BYTES_OF_INT = 4;
 
     private final PictureReader reader;
 
-    /** @throws Refusal (field {@code mend}) when the box does not lie within the picture, or the ground does not hold it */
-    byte[] mend(Medium picture, Path file, Mend mend) {
+    /**
+     * @param to where the mended picture is written
+     * @throws Refusal (field {@code mend}) when it does not suit the picture, or takes more memory than there is
+     */
+    void mend(Medium picture, Path file, Mend mend, Path to) {
         mend.requireSuits(picture);
+        boolean crop = mend.kind() == Kind.CROP;
+        boolean pad = mend.kind() == Kind.PAD;
+        Rectangle part = crop
+                ? new Rectangle(mend.x(), mend.y(), mend.width(), mend.height())
+                : new Rectangle(picture.width(), picture.height());
+        long ground = pad ? (long) BYTES_OF_INT * mend.width() * mend.height() : 0;
         try {
-            BufferedImage whole = reader.upright(file);
-            return encoded(
-                    switch (mend.kind()) {
-                        case CROP -> whole.getSubimage(mend.x(), mend.y(), mend.width(), mend.height());
-                        case PAD -> padded(whole, mend);
-                        case CONVERT, TRIM -> whole;
-                    },
-                    mend.format());
+            reader.upright(
+                    picture, file, part, ground, seen -> write(pad ? padded(seen, mend) : seen, mend.format(), to));
         } catch (IOException e) {
             throw new Refusal(
                     "mend",
@@ -82,10 +88,11 @@ class PictureMender {
         return 1;
     }
 
-    private static byte[] encoded(BufferedImage image, String format) throws IOException {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
+    private static void write(BufferedImage image, String format, Path to) throws IOException {
         ImageWriter writer = ImageIO.getImageWritersByFormatName(format).next();
-        try (ImageOutputStream output = ImageIO.createImageOutputStream(out)) {
+        // One that exists is written over, and what is longer stays behind.
+        Files.deleteIfExists(to);
+        try (ImageOutputStream output = ImageIO.createImageOutputStream(to.toFile())) {
             writer.setOutput(output);
             ImageWriteParam param = writer.getDefaultWriteParam();
             if (format.equals("JPEG")) {
@@ -96,6 +103,5 @@ class PictureMender {
         } finally {
             writer.dispose();
         }
-        return out.toByteArray();
     }
 }

@@ -8,48 +8,61 @@ import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
 import java.awt.Color;
 import java.awt.Graphics2D;
+import java.awt.Rectangle;
 import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.NoninvertibleTransformException;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.Semaphore;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
+import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
  * Measures pictures before they are decoded, then really decodes them, turned as EXIF says, and makes a preview.
  */
 @Component
+@RequiredArgsConstructor
 class PictureReader {
     private static final int PREVIEW_SIDE = 900;
+    private static final int BYTES_OF_INT = 4;
 
-    /** A decoded picture takes up to 4 bytes a pixel; two at a time keep memory bounded. */
-    private final Semaphore decoders = new Semaphore(2);
+    private final PixelRoom room;
 
     /** @param preview an upright JPEG of at most 900 px a side */
     record Taken(int width, int height, byte[] preview) {}
 
+    /** Something that is done with a decoded picture while its memory is held. */
+    interface Use {
+        void of(BufferedImage picture) throws IOException;
+    }
+
     /** @throws Refusal (field {@code file}) when it is too large or broken */
     Taken take(String fileName, Container container, Path file) {
-        decoders.acquireUninterruptibly();
         try (ImageInputStream input = ImageIO.createImageInputStream(file.toFile())) {
-            ImageReader reader =
-                    ImageIO.getImageReadersByFormatName(container.name()).next();
+            ImageReader reader = reader(input, container.name());
             try {
-                reader.setInput(input, true, true);
                 int width = reader.getWidth(0);
                 int height = reader.getHeight(0);
                 requireDecodable(fileName, width, height);
+                int step = Math.max(1, Math.max(width, height) / (PREVIEW_SIDE * 2));
+                long pixels = (long) (width / step + 1) * (height / step + 1);
                 int turn = container == Container.JPEG ? orientation(file) : 1;
-                BufferedImage decoded = decode(reader, Math.max(width, height));
+                byte[] preview = room.with(
+                        pixels * bytesOfPixel(reader),
+                        () -> room.tooLarge("file", fileName, width, height),
+                        () -> jpeg(preview(decode(reader, null, step), turn)));
                 boolean sideways = turn >= 5;
-                return new Taken(sideways ? height : width, sideways ? width : height, jpeg(preview(decoded, turn)));
+                return new Taken(sideways ? height : width, sideways ? width : height, preview);
             } finally {
                 reader.dispose();
             }
@@ -61,9 +74,19 @@ class PictureReader {
                     "file",
                     "“%s” starts like a %s but cannot be decoded: %s.".formatted(fileName, container, e.getMessage()),
                     "Save the picture again and upload that.");
-        } finally {
-            decoders.release();
         }
+    }
+
+    private static ImageReader reader(ImageInputStream input, String format) {
+        ImageReader reader = ImageIO.getImageReadersByFormatName(format).next();
+        reader.setInput(input, true, true);
+        return reader;
+    }
+
+    /** What a decoded pixel takes, and another copy of it where it is of a kind that is drawn by way of one. */
+    private static int bytesOfPixel(ImageReader reader) throws IOException {
+        int bits = reader.getImageTypes(0).next().getColorModel().getPixelSize();
+        return (bits + Byte.SIZE - 1) / Byte.SIZE + BYTES_OF_INT;
     }
 
     private static void requireDecodable(String fileName, int width, int height) {
@@ -82,12 +105,22 @@ class PictureReader {
         }
     }
 
-    /** Reads every line of the picture, keeping as many pixels as the preview needs. */
-    private static BufferedImage decode(ImageReader reader, int longSide) throws IOException {
+    /**
+     * Reads a picture to its end, or a part of it, keeping every so manieth pixel.
+     *
+     * @throws IOException when it is broken, which some readers only warn of
+     */
+    private static BufferedImage decode(ImageReader reader, @Nullable Rectangle part, int step) throws IOException {
+        List<String> warnings = new ArrayList<>();
+        reader.addIIOReadWarningListener((from, warning) -> warnings.add(warning));
         ImageReadParam param = reader.getDefaultReadParam();
-        int step = Math.max(1, longSide / (PREVIEW_SIDE * 2));
+        param.setSourceRegion(part);
         param.setSourceSubsampling(step, step, 0, 0);
-        return reader.read(0, param);
+        BufferedImage decoded = reader.read(0, param);
+        if (!warnings.isEmpty()) {
+            throw new IOException(warnings.get(0));
+        }
+        return decoded;
     }
 
     private static int orientation(Path file) {
@@ -102,14 +135,35 @@ class PictureReader {
         }
     }
 
-    /** A whole picture that was taken in before, upright. */
-    BufferedImage upright(Path file) throws IOException {
-        decoders.acquireUninterruptibly();
-        try {
-            BufferedImage decoded = ImageIO.read(file.toFile());
-            return upright(decoded, orientation(file), 1);
-        } finally {
-            decoders.release();
+    /**
+     * A part of a picture that was taken in before, upright; no more of it is in memory than that.
+     *
+     * @param part in pixels of the upright picture
+     * @param besides bytes that its use takes
+     * @throws Refusal (field {@code mend}) when it takes too much
+     */
+    void upright(Medium picture, Path file, Rectangle part, long besides, Use use) throws IOException {
+        try (ImageInputStream input = ImageIO.createImageInputStream(file.toFile())) {
+            ImageReader reader = reader(input, picture.format());
+            try {
+                int turn = picture.format().equals(Container.JPEG.name()) ? orientation(file) : 1;
+                Rectangle there = turning(turn, reader.getWidth(0), reader.getHeight(0))
+                        .createInverse()
+                        .createTransformedShape(part)
+                        .getBounds();
+                long pixels = (long) part.width * part.height;
+                room.with(
+                        pixels * (bytesOfPixel(reader) + BYTES_OF_INT) + besides,
+                        () -> room.tooLarge("mend", picture.fileName(), picture.width(), picture.height()),
+                        () -> {
+                            use.of(upright(decode(reader, there, 1), turn, 1));
+                            return true;
+                        });
+            } catch (NoninvertibleTransformException e) {
+                throw new IllegalStateException("Turns can be turned back", e);
+            } finally {
+                reader.dispose();
+            }
         }
     }
 
@@ -118,7 +172,21 @@ class PictureReader {
                 decoded, turn, Math.min(1, (double) PREVIEW_SIDE / Math.max(decoded.getWidth(), decoded.getHeight())));
     }
 
-    /** Turned and mirrored as EXIF orientations 1 to 8 say (CIPA DC-008), scaled, on white. */
+    /** From a picture of that size to how it is seen: turned and mirrored as EXIF orientations 1 to 8 say (CIPA DC-008). */
+    private static AffineTransform turning(int turn, int width, int height) {
+        return switch (turn) {
+            case 2 -> new AffineTransform(-1, 0, 0, 1, width, 0);
+            case 3 -> new AffineTransform(-1, 0, 0, -1, width, height);
+            case 4 -> new AffineTransform(1, 0, 0, -1, 0, height);
+            case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
+            case 6 -> new AffineTransform(0, 1, -1, 0, height, 0);
+            case 7 -> new AffineTransform(0, -1, -1, 0, height, width);
+            case 8 -> new AffineTransform(0, -1, 1, 0, 0, width);
+            default -> new AffineTransform();
+        };
+    }
+
+    /** Turned, scaled, on white. */
     private static BufferedImage upright(BufferedImage decoded, int turn, double scale) {
         int width = decoded.getWidth();
         int height = decoded.getHeight();
@@ -126,22 +194,14 @@ class PictureReader {
         int outWidth = Math.max(1, (int) Math.round((sideways ? height : width) * scale));
         int outHeight = Math.max(1, (int) Math.round((sideways ? width : height) * scale));
         AffineTransform transform = AffineTransform.getScaleInstance(scale, scale);
-        transform.concatenate(
-                switch (turn) {
-                    case 2 -> new AffineTransform(-1, 0, 0, 1, width, 0);
-                    case 3 -> new AffineTransform(-1, 0, 0, -1, width, height);
-                    case 4 -> new AffineTransform(1, 0, 0, -1, 0, height);
-                    case 5 -> new AffineTransform(0, 1, 1, 0, 0, 0);
-                    case 6 -> new AffineTransform(0, 1, -1, 0, height, 0);
-                    case 7 -> new AffineTransform(0, -1, -1, 0, height, width);
-                    case 8 -> new AffineTransform(0, -1, 1, 0, 0, width);
-                    default -> new AffineTransform();
-                });
+        transform.concatenate(turning(turn, width, height));
         BufferedImage upright = new BufferedImage(outWidth, outHeight, BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = upright.createGraphics();
         graphics.setColor(Color.WHITE);
         graphics.fillRect(0, 0, outWidth, outHeight);
-        graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        if (scale != 1) {
+            graphics.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+        }
         graphics.drawImage(decoded, transform, null);
         graphics.dispose();
         return upright;

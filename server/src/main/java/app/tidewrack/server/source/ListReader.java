@@ -3,6 +3,7 @@ package app.tidewrack.server.source;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.source.Contact;
 import app.tidewrack.server.web.Bounded;
+import app.tidewrack.server.web.CellReader;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -57,9 +58,11 @@ final class ListReader {
                 .onUnmappableCharacter(CodingErrorAction.REPORT);
         BufferedReader reader = new BufferedReader(
                 new InputStreamReader(new Bounded(content, MOST_BYTES, ListReader::tooLarge), decoder));
-        try (CSVParser parser = format.parse(pastMark(reader))) {
+        try (CellReader cells = new CellReader(pastMark(reader));
+                CSVParser parser = format.parse(cells)) {
             boolean first = format.header();
             for (CSVRecord row : parser) {
+                cells.nextRow();
                 if (!first) {
                     add(row);
                 }

@@ -64,6 +64,11 @@ final class SheetFile {
             }
         } catch (ParserConfigurationException e) {
             throw new IllegalStateException("Every Java platform has a SAX parser", e);
+        } catch (Refusal refusal) {
+            throw refusal;
+        } catch (RuntimeException broken) {
+            // Of a broken workbook the library says whatever it stumbles over.
+            throw new IOException(broken);
         }
     }
 

@@ -24,7 +24,6 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
 import org.apache.poi.openxml4j.exceptions.OpenXML4JException;
-import org.apache.poi.openxml4j.exceptions.OpenXML4JRuntimeException;
 import org.springframework.stereotype.Component;
 import org.xml.sax.SAXException;
 import tools.jackson.core.JacksonException;
@@ -66,12 +65,7 @@ public class TableReader {
             Lines lines = new Lines(columns);
             read(file, lines);
             return lines.lines;
-        } catch (UncheckedIOException
-                | JacksonException
-                | OpenXML4JException
-                | OpenXML4JRuntimeException
-                | SAXException
-                | IOException e) {
+        } catch (UncheckedIOException | JacksonException | OpenXML4JException | SAXException | IOException e) {
             throw new Refusal(
                     "file",
                     "The file is no table: it cannot be read as CSV, XLSX or JSON.",

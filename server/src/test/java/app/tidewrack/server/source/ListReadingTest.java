@@ -15,6 +15,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -37,6 +38,32 @@ class ListReadingTest {
         ListReader reader = new ListReader(format, "DE", out, rows -> {});
         reader.read(new ByteArrayInputStream(content));
         return new Read(reader, out.toString().lines().toList());
+    }
+
+    /** One cell of 299 MB, behind a quote that is never closed: given up after a few. */
+    @Test
+    void aCellThatGoesOnForEverIsGivenUp() {
+        long[] read = new long[1];
+        InputStream cell = new InputStream() {
+            @Override
+            public int read() {
+                read[0]++;
+                return read[0] == 1 ? '"' : read[0] < 299_000_000 ? 'a' : -1;
+            }
+
+            @Override
+            public int read(byte[] into, int from, int length) {
+                for (int i = 0; i < length; i++) {
+                    into[from + i] = (byte) read();
+                }
+                return length;
+            }
+        };
+        ListReader reader = new ListReader(COMMA, "DE", new StringWriter(), rows -> {});
+        assertThatThrownBy(() -> reader.read(cell))
+                .isInstanceOf(Refusal.class)
+                .hasMessageContaining("A row of the file goes on after 1,000,000 characters");
+        assertThat(read[0]).isLessThan(2_000_000);
     }
 
     /** npm csv-spectrum 2.0.0, which says in JSON what each of its CSV files holds. */
@@ -152,7 +179,9 @@ class ListReadingTest {
 
             @Override
             public int read(byte[] into, int from, int length) {
-                java.util.Arrays.fill(into, from, from + length, (byte) ' ');
+                // A row for each buffer of a thousand and more.
+                Arrays.fill(into, from, from + length, (byte) ' ');
+                into[from] = '\n';
                 return length;
             }
         };
