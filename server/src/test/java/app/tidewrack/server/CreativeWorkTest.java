@@ -16,9 +16,13 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -312,5 +316,19 @@ class CreativeWorkTest extends WithServer {
         assertThat(scene.call("ines", HttpMethod.DELETE, CLIENT + "/phrases/H1", "")
                         .status())
                 .isEqualTo(404);
+    }
+
+    /** Six at once once made plans, results and advice of a client unreadable for good. */
+    @Test
+    void aPhraseThatIsAddedSixTimesAtOnceStandsOnce() throws Exception {
+        Map<String, Object> phrase = Map.of("kind", "BODY", "text", "Six at once", "angle", "", "language", "");
+        ExecutorService people = Executors.newFixedThreadPool(6);
+        List<Future<JsonNode>> decks =
+                people.invokeAll(Collections.nCopies(6, () -> scene.post(CLIENT + "/phrases", List.of(phrase))));
+        people.shutdown();
+        for (Future<JsonNode> deck : decks) {
+            assertThat(deck.get().toString()).containsOnlyOnce("Six at once");
+        }
+        sql.update("delete from phrase where text = 'Six at once'");
     }
 }

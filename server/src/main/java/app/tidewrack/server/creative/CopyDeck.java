@@ -67,7 +67,8 @@ public class CopyDeck {
     public CopyCodes codes(String clientId) {
         return new CopyCodes(mapper.phrases(clientId).stream()
                 .collect(Collectors.groupingBy(
-                        p -> Part.valueOf(p.kind().name()), Collectors.toMap(StoredPhrase::text, CopyDeck::code))));
+                        p -> Part.valueOf(p.kind().name()),
+                        Collectors.toMap(StoredPhrase::text, CopyDeck::code, (first, again) -> first))));
     }
 
     public List<Phrase> all(String clientId) {
@@ -88,6 +89,7 @@ public class CopyDeck {
                     "There are %d phrases; the most at once is %d.".formatted(wordings.size(), MOST_AT_ONCE),
                     "Add them in parts.");
         }
+        mapper.holdDeck(clientId);
         Set<String> known = new HashSet<>();
         mapper.phrases(clientId).forEach(p -> known.add(p.kind() + p.text()));
         for (Wording w : wordings) {
@@ -102,6 +104,7 @@ public class CopyDeck {
     /** Changes a phrase, and with it the creatives where it stands. */
     @Transactional
     public List<Phrase> change(String clientId, String code, Wording wording) {
+        mapper.holdDeck(clientId);
         StoredPhrase now = stored(clientId, code);
         StoredPhrase wanted =
                 checked(new Wording(now.kind(), wording.text(), wording.angle(), wording.language()), now.number());

@@ -44,6 +44,10 @@ interface CreativeMapper {
     @Delete("delete from creative where client_id = #{clientId} and id = #{id}")
     void delete(String clientId, String id);
 
+    /** Until the end of the transaction nobody else writes to the client's deck. */
+    @Select("select id from client where id = #{clientId} for no key update")
+    String holdDeck(String clientId);
+
     @Select("""
             select kind, number, text, angle, language from phrase where client_id = #{clientId} order by kind, number""")
     List<StoredPhrase> phrases(String clientId);

@@ -99,7 +99,7 @@ public class Networks {
                     .computeIfAbsent(
                             code + "/" + topic,
                             k -> connector(code).questions(topic).stream()
-                                    .collect(Collectors.toMap(Question::id, Question::words)))
+                                    .collect(Collectors.toMap(Question::id, Question::words, (first, again) -> first)))
                     .getOrDefault(id, id);
         } catch (NetworkAway | NetworkRefused e) {
             return id;

@@ -59,7 +59,7 @@ public class Drifts {
         Account account = clients.account(clientId, campaign.get().accountId()).orElseThrow();
         Map<String, ItemTold> told =
                 networks.connector(account.network()).items(campaign.get().externalId(), account.currency()).stream()
-                        .collect(Collectors.toMap(ItemTold::id, Function.identity()));
+                        .collect(Collectors.toMap(ItemTold::id, Function.identity(), (first, again) -> first));
         transaction.executeWithoutResult(t -> {
             plans.hold(clientId, planId);
             if (launches.newest(clientId, campaignId).map(StoredLaunch::id).equals(newest.map(StoredLaunch::id))) {

@@ -91,7 +91,7 @@ class PlacementsController {
         try {
             connector.openAccount(accounts.order(account));
             return connector.placementSizes(account.externalId(), sources.on(clientId, account, people)).stream()
-                    .collect(Collectors.toMap(PlacementSize::placement, PlacementSize::size));
+                    .collect(Collectors.toMap(PlacementSize::placement, PlacementSize::size, (first, again) -> first));
         } catch (NetworkAway | NetworkRefused e) {
             return Map.of();
         }
