@@ -10,6 +10,11 @@ import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collections;
+import java.util.List;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -17,6 +22,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
 import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 
@@ -138,5 +144,56 @@ class DoorTest extends WithServer {
         }
         isProblem(signIn("application/json", body), 401, "do not go together");
         assertThat(told("GET /actuator/health/readiness HTTP/1.1", "")).startsWith("HTTP/1.1 200");
+    }
+
+    private static final String RIGHT = "{\"email\": \"ines@a.example\", \"password\": \"a long way to the sea\"}";
+    private static final String WRONG = "{\"email\": \"ines@a.example\", \"password\": \"a guess\"}";
+
+    private String signIn(String body, String address, String more) throws IOException {
+        return signIn("application/json\r\nX-Forwarded-For: " + address + more, body);
+    }
+
+    /**
+     * Behind a proxy each address counts for itself. Of twenty guesses at once five are looked at; the person comes in from elsewhere
+     * all the same, and from there in a browser that is known.
+     */
+    @Test
+    void guessesAreCountedWhereTheyComeFrom() throws Exception {
+        givePassword();
+        ExecutorService guessers = Executors.newFixedThreadPool(20);
+        List<Future<String>> answers =
+                guessers.invokeAll(Collections.nCopies(20, () -> signIn(WRONG, "203.0.113.9", "")));
+        guessers.shutdown();
+        int looked = 0;
+        for (Future<String> answer : answers) {
+            looked += answer.get().startsWith("HTTP/1.1 401") ? 1 : 0;
+        }
+        assertThat(looked).isEqualTo(5);
+        isProblem(signIn(RIGHT, "203.0.113.9", ""), 429, "Wait 15 minutes");
+        String home = signIn(RIGHT, "198.51.100.7", "");
+        assertThat(home).startsWith("HTTP/1.1 200");
+        String device = home.replaceFirst("(?s).*tidewrack-device=(\\w+);.*", "$1");
+        assertThat(device).hasSize(64);
+        assertThat(signIn(RIGHT, "203.0.113.9", "\r\nCookie: tidewrack-device=" + device))
+                .startsWith("HTTP/1.1 200");
+    }
+
+    @Test
+    void overTlsCookiesAreSecretAndTheBrowserStaysWithTls() throws IOException {
+        givePassword();
+        String plain = signIn(RIGHT, "198.51.100.8", "");
+        String secret = signIn(RIGHT, "198.51.100.8", "\r\nX-Forwarded-Proto: https");
+        assertThat(plain).startsWith("HTTP/1.1 200").doesNotContain("Strict-Transport-Security", "; Secure");
+        assertThat(secret)
+                .startsWith("HTTP/1.1 200")
+                .contains("Strict-Transport-Security: max-age=")
+                .containsPattern("tidewrack=[^\n]*; Secure")
+                .containsPattern("tidewrack-device=[^\n]*; Secure");
+    }
+
+    private void givePassword() {
+        sql.update(
+                "update person set password_hash = ? where id = 'ines'",
+                new BCryptPasswordEncoder(4).encode("a long way to the sea"));
     }
 }

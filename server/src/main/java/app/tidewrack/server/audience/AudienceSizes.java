@@ -1,6 +1,7 @@
 package app.tidewrack.server.audience;
 
 import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
@@ -29,12 +30,28 @@ class AudienceSizes {
     /** One for each audience, in the same order. */
     List<AudienceSize> of(String clientId, Account account, List<AudienceDefinition> audiences) {
         NetworkConnector connector = networks.connector(account.network());
-        return connector.sizes(opened(connector, account, audiences), there(clientId, account, audiences));
+        List<AudienceSize> sizes =
+                connector.sizes(opened(connector, account, audiences), there(clientId, account, audiences));
+        return requireEach(account, audiences, sizes);
+    }
+
+    private static List<AudienceSize> requireEach(
+            Account account, List<AudienceDefinition> audiences, List<AudienceSize> sizes) {
+        if (sizes.size() != audiences.size()) {
+            throw new NetworkRefused(
+                    account.network(),
+                    "it told %d sizes of %d audiences.".formatted(sizes.size(), audiences.size()),
+                    null);
+        }
+        return sizes;
     }
 
     Overlaps overlaps(String clientId, Account account, List<AudienceDefinition> audiences) {
         NetworkConnector connector = networks.connector(account.network());
-        return connector.overlaps(opened(connector, account, audiences), there(clientId, account, audiences));
+        Overlaps overlaps =
+                connector.overlaps(opened(connector, account, audiences), there(clientId, account, audiences));
+        requireEach(account, audiences, overlaps.sizes());
+        return overlaps;
     }
 
     private List<AudienceDefinition> there(String clientId, Account account, List<AudienceDefinition> audiences) {

@@ -51,20 +51,4 @@ public interface PersonMapper {
 
     @Delete("delete from membership where person_id = #{personId} and client_id = #{clientId}")
     void leave(String personId, String clientId);
-
-    @Select("""
-            select count(*) from sign_in_failure
-            where email = #{email} and at > now() - make_interval(mins => #{minutes})""")
-    int failuresOf(String email, int minutes);
-
-    @Select("""
-            select count(*) from sign_in_failure
-            where address = #{address} and at > now() - make_interval(mins => #{minutes})""")
-    int failuresFrom(String address, int minutes);
-
-    @Insert("insert into sign_in_failure (email, address) values (#{email}, #{address})")
-    void failed(String email, String address);
-
-    @Delete("delete from sign_in_failure where email = #{email} or at < now() - interval '1 day'")
-    void forgetFailures(String email);
 }

@@ -13,6 +13,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.person.Rights;
 import app.tidewrack.server.source.SourceMapper.OnAccount;
 import app.tidewrack.server.source.SourceMapper.Stored;
 import app.tidewrack.server.source.SourceMapper.Unusable;
@@ -141,9 +142,9 @@ public class SourceLibrary {
     }
 
     /**
-     * The account's network's id of a source; one by rule is made there when it is not known yet.
+     * The account's network's id of a source; one by rule is made there when it is not known yet and whoever asks may change things.
      *
-     * @throws Refusal when it is a list that was not sent there
+     * @throws Refusal when it is a list that was not sent there, or may not be made
      */
     public String onAccount(String clientId, String id, Account account) {
         Optional<OnAccount> known = mapper.onAccounts(clientId).stream()
@@ -159,6 +160,12 @@ public class SourceLibrary {
                     "conditions",
                     "The list %s was not sent to %s.".formatted(stored.name(), account.name()),
                     "Import it for this account too, or take it out.");
+        }
+        if (!Rights.mayChange()) {
+            throw new Refusal(
+                    "conditions",
+                    "The source %s is not on %s yet.".formatted(stored.name(), account.name()),
+                    "Have a buyer of this client look at it first.");
         }
         requireOffered(stored.kind(), account);
         return create(clientId, stored, account);
