@@ -104,7 +104,10 @@ final class Installation {
                             "TIDEWRACK_PORT", String.valueOf(own),
                             "TIDEWRACK_PRACTICE_PORT", port("TIDEWRACK_PRACTICE_PORT"),
                             "TIDEWRACK_PG_PORT", port("TIDEWRACK_PG_PORT"),
-                            "TIDEWRACK_PG_PASSWORD", secret("pg-password"),
+                            "TIDEWRACK_PG_USER", "tidewrack_server",
+                            "TIDEWRACK_PG_PASSWORD", secret("pg-tidewrack_server"),
+                            "TIDEWRACK_PG_OWNER", "tidewrack_owner",
+                            "TIDEWRACK_PG_OWNER_PASSWORD", secret("pg-tidewrack_owner"),
                             "TIDEWRACK_PRACTICE_KEY", secret("practice-key")));
             SecondServer second = new SecondServer(builder.start(), "http://127.0.0.1:" + own, log);
             second.await();
