@@ -11,7 +11,9 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -45,21 +47,29 @@ final class Calls {
 
     private JsonElement send(String method, String path, Object body, boolean mayFail)
             throws IOException, InterruptedException {
+        byte[] content = body == null ? null : gson.toJson(body).getBytes(StandardCharsets.UTF_8);
+        var answer = raw(method, path, "application/json", content);
+        String text = new String(answer.body(), StandardCharsets.UTF_8);
+        if (answer.statusCode() >= 300 && !mayFail) {
+            throw new IllegalStateException(path + ": " + answer.statusCode() + " " + text);
+        }
+        return JsonParser.parseString(text.isEmpty() ? "null" : text);
+    }
+
+    /** A call as it is, whatever is answered. */
+    HttpResponse<byte[]> raw(String method, String path, String type, byte[] content)
+            throws IOException, InterruptedException {
         String token = cookies.getCookieStore().getCookies().stream()
                 .filter(c -> c.getName().equals("XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElse("");
         HttpRequest request = HttpRequest.newBuilder(URI.create(address + path))
-                .header("Content-Type", "application/json")
+                .header("Content-Type", type)
                 .header("X-XSRF-TOKEN", token)
-                .method(method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(gson.toJson(body)))
+                .method(method, content == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(content))
                 .build();
-        var answer = http.send(request, BodyHandlers.ofString());
-        if (answer.statusCode() >= 300 && !mayFail) {
-            throw new IllegalStateException(path + ": " + answer.statusCode() + " " + answer.body());
-        }
-        return JsonParser.parseString(answer.body().isEmpty() ? "null" : answer.body());
+        return http.send(request, BodyHandlers.ofByteArray());
     }
 
     /**

@@ -144,6 +144,16 @@ class RightsTest extends WithServer {
                 .anyMatch(m -> List.of(m.getAnnotations()).toString().contains("AsksOnly"));
     }
 
+    /** Results of a client for whom nothing ran yet could not be opened. */
+    @Test
+    void whatAClientHasNothingOfYetIsToldAsNothing() throws Exception {
+        for (Operation operation : described()) {
+            if (operation.reads()) {
+                assertThat(status(operation, "c1", "ines")).as(operation.text()).isLessThan(500);
+            }
+        }
+    }
+
     /** To tell a viewer how many people there are, a source was made on the network. */
     @Test
     void aQuestionOfAViewerMakesNothingOnANetwork() throws Exception {

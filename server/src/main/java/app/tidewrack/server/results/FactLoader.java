@@ -10,7 +10,6 @@ import java.sql.SQLException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.YearMonth;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
@@ -35,11 +34,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 @RequiredArgsConstructor
 class FactLoader {
-    /** So that two nodes do not make the same partition at once. */
-    private static final long PARTITIONS_LOCK = 0x7469646577726163L;
-
-    private static final List<String> TABLES = List.of("fact_hour", "fact_day", "fact_part");
-
     static final String COLUMNS = Measure.REPORTED.stream().map(Measure::code).collect(Collectors.joining(", "));
     private static final String EXCLUDED = Measure.REPORTED.stream()
             .map(m -> m.code() + " = excluded." + m.code())
@@ -156,23 +150,7 @@ class FactLoader {
     }
 
     private void makePartitions(Collection<LocalDate> days) {
-        for (YearMonth month : days.stream().map(YearMonth::from).collect(Collectors.toCollection(TreeSet::new))) {
-            String suffix = "_%d_%02d".formatted(month.getYear(), month.getMonthValue());
-            if (mapper.exists(TABLES.get(TABLES.size() - 1) + suffix)) {
-                continue;
-            }
-            mapper.lock(PARTITIONS_LOCK);
-            for (String table : TABLES) {
-                run(
-                        "create table if not exists %s%s partition of %s for values from ('%s') to ('%s') with (fillfactor = 80)"
-                                .formatted(
-                                        table,
-                                        suffix,
-                                        table,
-                                        month.atDay(1),
-                                        month.plusMonths(1).atDay(1)));
-            }
-        }
+        days.stream().map(d -> d.withDayOfMonth(1)).distinct().forEach(mapper::makeMonth);
     }
 
     private static String escaped(String text) {

@@ -25,12 +25,9 @@ interface FactMapper {
             values (#{clientId}, #{campaignId}, #{rowId}, #{columnId}, #{accountId}) on conflict do nothing""")
     void addAd(String clientId, String campaignId, String rowId, String columnId, String accountId);
 
-    @Select("select to_regclass(#{table}) is not null")
-    boolean exists(String table);
-
-    /** Waits until no other transaction holds the key, and holds it until this one ends. */
-    @Select("select count(*) from pg_advisory_xact_lock(#{key})")
-    long lock(long key);
+    /** Makes room for the facts of a month, if there is none yet. */
+    @Select("select make_fact_month(#{day}) is null")
+    Boolean makeMonth(LocalDate day);
 
     @Insert("""
             insert into fact_due (client_id, account_id, day, seq) values (#{clientId}, #{accountId}, #{day}, #{seq})

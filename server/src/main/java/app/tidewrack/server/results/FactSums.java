@@ -53,14 +53,21 @@ interface FactSums {
     record Days(
             @Nullable LocalDate first,
             @Nullable LocalDate last,
-            @Nullable LocalDate begun) {}
+            @Nullable LocalDate begun) {
+        static final Days NONE = new Days(null, null, null);
+    }
 
+    default Days days(String clientId) {
+        return known(clientId).orElse(Days.NONE);
+    }
+
+    /** Nothing where all of it would be null. */
     @Select("""
             select min(day) as first, max(day) as last,
                    (select max((facts_until at time zone zone)::date) from account
                     where client_id = #{clientId}) as begun
             from fact_day where client_id = #{clientId}""")
-    Days days(String clientId);
+    Optional<Days> known(String clientId);
 
     /** From here to the end of the transaction questions are planned for what they ask, not for anything that may be asked. */
     @Select("select set_config('plan_cache_mode', 'force_custom_plan', true)")
