@@ -2,6 +2,9 @@ import { Problem } from "../api/client";
 
 const AGAIN_MS = 2000;
 
+/** What a server fails at so many times in a row it will never take. */
+const MOST_FAILURES = 10;
+
 export interface SaverHooks<T> {
   /** Keeps one; a refusal is a {@link Problem}. */
   send: (item: T) => Promise<void>;
@@ -35,6 +38,7 @@ export class Saver<T> {
   /** The server did not answer; it is left alone until it is asked again. */
   private resting = false;
   private turn = 0;
+  private failures = 0;
   private underWay: Promise<void> = Promise.resolve();
 
   constructor(
@@ -120,9 +124,11 @@ export class Saver<T> {
       await this.hooks.send(item);
     } catch (e) {
       const problem = e instanceof Problem ? e : new Problem(0, String(e));
-      if (problem.passing || problem.status === 401) return true;
+      const waits = problem.passing || problem.status === 401 || problem.status === 429;
+      if (waits || (problem.status >= 500 && ++this.failures < MOST_FAILURES)) return true;
       this.hooks.refused(item, problem);
     }
+    this.failures = 0;
     return false;
   }
 

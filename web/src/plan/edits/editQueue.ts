@@ -1,5 +1,7 @@
-import { type Problem, type Schemas } from "../../api/client";
+import { Problem, type Schemas } from "../../api/client";
 import { Saver, type SaverHooks } from "../../frame/saver";
+
+const CONFLICT = 409;
 
 export type Edit = Schemas["EditBody"];
 export interface WaitingEdit {
@@ -7,7 +9,11 @@ export interface WaitingEdit {
   edit: Edit;
 }
 
-export interface QueueHooks extends Pick<SaverHooks<WaitingEdit>, "send" | "state" | "later"> {
+export interface QueueHooks extends Pick<SaverHooks<WaitingEdit>, "state" | "later"> {
+  /** @param over whether it is made even where somebody else changed the same meanwhile */
+  send: (next: WaitingEdit, over: boolean) => Promise<void>;
+  /** Somebody else changed the same meanwhile; gives whether the edit is made all the same. It waits until a person says so. */
+  collides: (edit: Edit, problem: Problem) => Promise<boolean>;
   /** The plan changed meanwhile, or an edit was not taken: look at it anew. */
   reload: () => void;
   /** Tells of an edit that was given up, and why; `told` when a form already says so. */
@@ -32,7 +38,7 @@ export class EditQueue {
     this.saver = new Saver(
       {
         send: async (next) => {
-          await hooks.send(next);
+          await this.settled(next);
           this.asking.get(next.editId)?.kept();
           this.asking.delete(next.editId);
         },
@@ -40,7 +46,7 @@ export class EditQueue {
           const asking = this.asking.get(next.editId);
           asking?.refused(problem);
           this.asking.delete(next.editId);
-          hooks.refused(next.edit, problem, asking !== undefined);
+          hooks.refused(next.edit, problem, asking !== undefined || problem.status === CONFLICT);
           hooks.reload();
         },
         state: hooks.state,
@@ -50,6 +56,17 @@ export class EditQueue {
       },
       { first: JSON.parse(store.getItem(key) ?? "[]") as WaitingEdit[] },
     );
+  }
+
+  /** Sends one, and where it collides with another person's as it is then decided. */
+  private async settled(next: WaitingEdit): Promise<void> {
+    try {
+      await this.hooks.send(next, false);
+    } catch (e) {
+      const collided = e instanceof Problem && e.status === CONFLICT;
+      if (!collided || !(await this.hooks.collides(next.edit, e))) throw e;
+      await this.hooks.send(next, true);
+    }
   }
 
   get edits(): readonly WaitingEdit[] {

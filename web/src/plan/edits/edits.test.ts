@@ -15,19 +15,24 @@ class MemoryStore {
 }
 
 /** A queue against a server that answers as told, with time that passes only by `tick`. */
-function scene(answers: (Problem | "ok")[], store = new MemoryStore()) {
+function scene(
+  answers: (Problem | "ok")[],
+  store = new MemoryStore(),
+  decide = () => Promise.resolve(false),
+) {
   const sent: string[] = [];
   const refused: string[] = [];
   const states: string[] = [];
   const later: (() => void)[] = [];
   let ids = 0;
   const queue = new EditQueue("key", {
-    send: async ({ editId, edit: e }: WaitingEdit) => {
+    send: async ({ editId, edit: e }: WaitingEdit, over) => {
       await Promise.resolve();
-      sent.push(`${editId} ${"money" in e ? e.money : ""}`);
+      sent.push(`${editId} ${"money" in e ? e.money : ""}${over ? " over" : ""}`);
       const answer = answers.shift() ?? "ok";
       if (answer !== "ok") throw answer;
     },
+    collides: decide,
     reload: () => undefined,
     refused: (_, problem) => refused.push(problem.message),
     state: (waiting, connected) => states.push(`${waiting} ${connected ? "connected" : "away"}`),
@@ -100,6 +105,39 @@ describe("edits on their way to the server", () => {
     await s.settle();
     expect(s.refused).toEqual(["“lots” is not an amount of GBP."]);
     expect(s.sent).toEqual(["id1 lots", "id2 2"]);
+  });
+
+  it("that change what another changed wait for a person, with all that come after them, also over a reload", async () => {
+    const store = new MemoryStore();
+    let answer: (over: boolean) => void = () => undefined;
+    const asked = () => new Promise<boolean>((decided) => (answer = decided));
+    const s = scene(["ok", new Problem(409, "Bo changed the same.")], store, asked);
+    ["1", "2", "3"].forEach((money) => s.queue.make(edit(money)));
+    await s.settle();
+    expect(s.sent).toEqual(["id1 1", "id2 2"]);
+    expect(store.getItem("key")).toMatch(/id2.*id3/);
+    answer(true);
+    await s.settle();
+    expect(s.sent).toEqual(["id1 1", "id2 2", "id2 2 over", "id3 3"]);
+    expect(s.refused).toEqual([]);
+  });
+
+  it("that a person leaves to the other are given up alone", async () => {
+    const s = scene([new Problem(409, "Bo changed the same."), "ok"]);
+    s.queue.make(edit("1"));
+    s.queue.make(edit("2"));
+    await s.settle();
+    expect(s.refused).toEqual(["Bo changed the same."]);
+    expect(s.sent).toEqual(["id1 1", "id2 2"]);
+  });
+
+  it("wait for a server that failed", async () => {
+    const s = scene([new Problem(500, "Something failed here."), "ok"]);
+    s.queue.make(edit("1"));
+    await s.settle();
+    await s.tick();
+    expect(s.refused).toEqual([]);
+    expect(s.sent).toEqual(["id1 1", "id1 1"]);
   });
 
   it("can be taken back before they are sent", async () => {

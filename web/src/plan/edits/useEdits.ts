@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { App } from "antd";
+import { App, type ModalFuncProps } from "antd";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { type Problem, type Schemas, askAgain, at, send } from "../../api/client";
+import { Problem, type Schemas, askAgain, at, send } from "../../api/client";
 import { CHANGES, planKey } from "../../api/plans";
 import { RESULT_PATHS } from "../../api/results";
 import { useKept } from "../../frame/kept";
@@ -22,10 +22,23 @@ export interface Edits {
   waiting: readonly WaitingEdit[];
 }
 
+/** Asks until somebody answers. */
+function asked(modal: ReturnType<typeof App.useApp>["modal"], question: ModalFuncProps): Promise<boolean> {
+  return new Promise((answer) => {
+    modal.confirm({
+      ...question,
+      mask: { closable: false },
+      keyboard: false,
+      onOk: () => answer(true),
+      onCancel: () => answer(false),
+    });
+  });
+}
+
 /** The door through which a plan is edited in the browser; what comes back is put on the screen as it is. */
 export function useEdits(clientId: string, planId: string): Edits {
   const queries = useQueryClient();
-  const { message } = App.useApp();
+  const { message, modal } = App.useApp();
   const [waiting, setWaiting] = useState<readonly WaitingEdit[]>([]);
   const elsewhere = useRef<number>(undefined);
   const key = useMemo(() => planKey(clientId, planId), [clientId, planId]);
@@ -45,12 +58,22 @@ export function useEdits(clientId: string, planId: string): Edits {
   const queue = useMemo(() => {
     const { tell, kept, refuse } = useKept.getState();
     const made: EditQueue = new EditQueue(`tidewrack.waiting.${clientId}.${planId}`, {
-      send: async ({ editId, edit }) => {
+      send: async ({ editId, edit }, over) => {
         const view = queries.getQueryData<View>(key);
-        const body = { editId, version: view?.version ?? 0, held: view?.stamp ?? null, edit };
+        const body = { editId, version: view?.version ?? 0, over, held: view?.stamp ?? null, edit };
         const path = { clientId, planId };
         show(await send("put", "/api/clients/{clientId}/plans/{planId}/edits", at(path, body)), view);
         kept();
+      },
+      collides: async (_, problem) => {
+        // What the other made of it is seen behind the question.
+        await queries.invalidateQueries({ queryKey: key });
+        return asked(modal, {
+          title: "Somebody else changed the same",
+          content: problem.message,
+          okText: "Make my change",
+          cancelText: "Leave theirs",
+        });
       },
       reload: () => void queries.invalidateQueries({ queryKey: key }),
       refused: (_, problem: Problem, told) => {
@@ -66,7 +89,7 @@ export function useEdits(clientId: string, planId: string): Edits {
       newId: () => crypto.randomUUID(),
     });
     return made;
-  }, [clientId, planId, queries, key, show, message]);
+  }, [clientId, planId, queries, key, show, message, modal]);
 
   useEffect(() => {
     queue.start();
@@ -79,17 +102,28 @@ export function useEdits(clientId: string, planId: string): Edits {
       await queue.idle();
       const { tell, kept, refuse } = useKept.getState();
       const view = queries.getQueryData<View>(key);
-      const body = { version: view?.version ?? 0, held: view?.stamp ?? null };
+      const path = `/api/clients/{clientId}/plans/{planId}/${which}` as const;
+      const take = (others: boolean) =>
+        send(
+          "post",
+          path,
+          at({ clientId, planId }, { version: view?.version ?? 0, others, held: view?.stamp ?? null }),
+        );
       tell(`steps of ${planId}`, 1, true);
       try {
-        show(
-          await send(
-            "post",
-            `/api/clients/{clientId}/plans/{planId}/${which}`,
-            at({ clientId, planId }, body),
-          ),
-          view,
-        );
+        const answer = await take(false).catch(async (e: unknown) => {
+          if (!(e instanceof Problem) || e.status !== 409) throw e;
+          const others = await asked(modal, {
+            title:
+              which === "undo" ? "Take another person’s change back?" : "Make another person’s change again?",
+            content: e.message,
+            okText: which === "undo" ? "Take it back" : "Make it again",
+            cancelText: "Leave it",
+          });
+          return others ? take(true) : undefined;
+        });
+        if (answer) show(answer, view);
+        else void queries.invalidateQueries({ queryKey: key });
         kept();
       } catch (e) {
         refuse((e as Error).message);
@@ -99,7 +133,7 @@ export function useEdits(clientId: string, planId: string): Edits {
         tell(`steps of ${planId}`, 0, true);
       }
     },
-    [queue, queries, key, clientId, planId, show, message],
+    [queue, queries, key, clientId, planId, show, message, modal],
   );
 
   // Each step is made on the plan that the one before left, however fast the key is pressed.

@@ -137,7 +137,8 @@ class WhateverIsSentIT {
         }
         String type = answer.headers().firstValue("Content-Type").orElse("");
         try {
-            JsonObject problem = JsonParser.parseString(content(answer)).getAsJsonObject();
+            JsonObject problem = JsonParser.parseString(new String(answer.body(), StandardCharsets.UTF_8))
+                    .getAsJsonObject();
             boolean told = type.startsWith("application/problem+json")
                     && problem.get("status").getAsInt() == status
                     && !problem.get("detail").getAsString().isBlank();

@@ -145,9 +145,9 @@ class ServerTest extends WithServer {
                         "2027-03-09, is before the first, 2027-03-22"),
                 new Bad(
                         Map.of("kind", "rowCopy", "campaignId", campaign, "rowIds", List.of(row), "times", 1),
-                        1,
+                        9,
                         409,
-                        "at version 3, the edit was made on 1"),
+                        "at version 3, this was made on 9"),
                 new Bad(
                         Map.of("kind", "rowCopy", "campaignId", "nowhere", "rowIds", List.of(row), "times", 1),
                         3,
@@ -171,6 +171,84 @@ class ServerTest extends WithServer {
         assertThat(scene.call("ines", HttpMethod.POST, "/api/clock/moves", Map.of("hours", 9999))
                         .detail())
                 .contains("1 to 744 hours at a time, not 9999");
+    }
+
+    /** Six edits of one person wait while another makes one: none is given up but what changes the very same, and that is asked. */
+    @Test
+    void editsAreLaidOverThoseOfOthers() throws Exception {
+        sql.update("insert into person values ('bo', 'bo@a.example', 'Bo', 'x') on conflict do nothing");
+        sql.update("insert into membership values ('bo', 'c1', 'BUYER') on conflict do nothing");
+        Scene.Sheet sheet = scene.sheet("a1");
+        String path = CLIENT + "/plans/" + sheet.plan();
+        JsonNode rows = scene.get(path).get("campaigns").get(0).get("rows");
+        String first = rows.get(0).get("id").asString();
+        String second = rows.get(1).get("id").asString();
+        int seen = sheet.version();
+        assertThat(edit("bo", sheet, seen, false, money(sheet, first, "12")).status())
+                .isEqualTo(200);
+        List<Map<String, Object>> waiting = List.of(
+                money(sheet, second, "20"),
+                Map.of("kind", "rowName", "campaignId", sheet.campaign(), "rowId", first, "label", "Evening"),
+                Map.of("kind", "rowCopy", "campaignId", sheet.campaign(), "rowIds", List.of(second), "times", 1),
+                money(sheet, second, "21"),
+                Map.of("kind", "rowName", "campaignId", sheet.campaign(), "rowId", second, "label", "Morning"));
+        for (Map<String, Object> edit : waiting) {
+            Answer answer = edit("ines", sheet, seen, false, edit);
+            assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        }
+        Answer collides = edit("ines", sheet, seen, false, money(sheet, first, "30"));
+        assertThat(collides.status()).isEqualTo(409);
+        assertThat(collides.detail()).contains("Bo changed the same meanwhile: “budget £10.00 to £12.00”");
+        assertThat(edit("ines", sheet, seen, true, money(sheet, first, "30")).status())
+                .isEqualTo(200);
+        JsonNode now = scene.get(path).get("campaigns").get(0).get("rows");
+        assertThat(now).hasSize(3);
+        assertThat(now.get(0).get("label").asString()).isEqualTo("Evening");
+        assertThat(now.get(0).get("moneyMinor").asLong()).isEqualTo(3_000);
+        assertThat(now.get(1).get("moneyMinor").asLong()).isEqualTo(2_100);
+    }
+
+    /** Undo once took back what another person had just done, without a word. */
+    @Test
+    void anotherPersonsChangeIsTakenBackOnlyWhenOneSaysSo() throws Exception {
+        sql.update("insert into person values ('bo', 'bo@a.example', 'Bo', 'x') on conflict do nothing");
+        sql.update("insert into membership values ('bo', 'c1', 'BUYER') on conflict do nothing");
+        Scene.Sheet sheet = scene.sheet("a1");
+        String path = CLIENT + "/plans/" + sheet.plan();
+        String row = scene.get(path)
+                .get("campaigns")
+                .get(0)
+                .get("rows")
+                .get(0)
+                .get("id")
+                .asString();
+        edit("bo", sheet, sheet.version(), false, money(sheet, row, "12"));
+        int version = sheet.version() + 1;
+        Answer refused = scene.call("ines", HttpMethod.POST, path + "/undo", Map.of("version", version));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.detail()).contains("The last change is Bo’s: “budget £10.00 to £12.00”");
+        assertThat(scene.call("bo", HttpMethod.POST, path + "/undo", Map.of("version", version))
+                        .status())
+                .isEqualTo(200);
+        assertThat(scene.call("ines", HttpMethod.POST, path + "/redo", Map.of("version", version + 1))
+                        .detail())
+                .contains("The change to be made again is Bo’s");
+        assertThat(scene.call("ines", HttpMethod.POST, path + "/redo", Map.of("version", version + 1, "others", true))
+                        .status())
+                .isEqualTo(200);
+    }
+
+    private static Map<String, Object> money(Scene.Sheet sheet, String row, String money) {
+        return Map.of("kind", "rowMoney", "campaignId", sheet.campaign(), "rowIds", List.of(row), "money", money);
+    }
+
+    private Answer edit(String person, Scene.Sheet sheet, int version, boolean over, Map<String, Object> edit)
+            throws Exception {
+        return scene.call(
+                person,
+                HttpMethod.PUT,
+                CLIENT + "/plans/" + sheet.plan() + "/edits",
+                Map.of("editId", id(), "version", version, "over", over, "edit", edit));
     }
 
     private static Map<String, Object> with(Map<String, Object> map, String key, Object value) {

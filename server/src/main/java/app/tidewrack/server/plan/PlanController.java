@@ -40,17 +40,24 @@ class PlanController {
     /**
      * @param editId chosen by the browser, so that sending the same edit twice makes it once
      * @param version of the plan the edit was made on
+     * @param over whether it is made even where somebody else changed the same since {@code version}; no when it does not say
      * @param held stamp of the plan as the browser holds it: only what differs is answered; null answers it whole
      */
     record EditRequest(
             @Size(min = 8, max = 64) String editId,
             int version,
+            @Nullable Boolean over,
             @Size(max = 64) @Nullable String held,
             @Valid EditBody edit) {}
 
-    /** @param held as of an edit */
-    record VersionBody(
-            int version, @Size(max = 64) @Nullable String held) {}
+    /**
+     * @param others whether a change of another person may be taken back or made again; no when it does not say
+     * @param held as of an edit
+     */
+    record StepBody(
+            int version,
+            @Nullable Boolean others,
+            @Size(max = 64) @Nullable String held) {}
 
     @GetMapping
     List<PlanLine> plans(@PathVariable String clientId) {
@@ -98,7 +105,14 @@ class PlanController {
             @Valid @RequestBody EditRequest request,
             Principal person) {
         EditBody edit = request.edit();
-        PlanView made = desk.edit(clientId, planId, person.getName(), request.editId(), request.version(), edit);
+        PlanView made = desk.edit(
+                clientId,
+                planId,
+                person.getName(),
+                request.editId(),
+                request.version(),
+                Boolean.TRUE.equals(request.over()),
+                edit);
         // Only these give rows people or bids that the network was not asked about before.
         boolean unasked = edit instanceof EditBody.RowDelivery
                 || edit instanceof EditBody.RowKeep
@@ -108,13 +122,23 @@ class PlanController {
     }
 
     @PostMapping("/{planId}/undo")
-    PlanView undo(@PathVariable String clientId, @PathVariable String planId, @Valid @RequestBody VersionBody body) {
-        return told.since(body.held(), desk.undo(clientId, planId, body.version()));
+    PlanView undo(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @Valid @RequestBody StepBody body,
+            Principal person) {
+        boolean others = Boolean.TRUE.equals(body.others());
+        return told.since(body.held(), desk.undo(clientId, planId, person.getName(), body.version(), others));
     }
 
     @PostMapping("/{planId}/redo")
-    PlanView redo(@PathVariable String clientId, @PathVariable String planId, @Valid @RequestBody VersionBody body) {
-        return told.since(body.held(), desk.redo(clientId, planId, body.version()));
+    PlanView redo(
+            @PathVariable String clientId,
+            @PathVariable String planId,
+            @Valid @RequestBody StepBody body,
+            Principal person) {
+        boolean others = Boolean.TRUE.equals(body.others());
+        return told.since(body.held(), desk.redo(clientId, planId, person.getName(), body.version(), others));
     }
 
     /**

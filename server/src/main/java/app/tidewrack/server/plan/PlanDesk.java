@@ -9,10 +9,13 @@ import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
 import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.PlanEdit.Applied;
+import app.tidewrack.core.plan.Touched;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
+import app.tidewrack.server.plan.PlanMapper.Things;
+import app.tidewrack.server.plan.PlanMapper.TouchedBy;
 import app.tidewrack.server.plan.PlanView.CampaignView;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.plan.edit.EditReader;
@@ -38,6 +41,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @RequiredArgsConstructor
 public class PlanDesk {
+    /** An edit that was made on one of so many versions before is laid over the newest. */
+    private static final int VERSIONS_KNOWN = 200;
+
     private final PlanMapper mapper;
     private final PlanStore store;
     private final EditReader reader;
@@ -127,16 +133,25 @@ public class PlanDesk {
     }
 
     /**
-     * Applies an edit, once: the same {@code editId} again changes nothing and answers the plan as it is.
+     * Applies an edit, once: the same {@code editId} again changes nothing and answers the plan as it is. One that was made on an older
+     * version is laid over the newer one.
      *
-     * @throws Conflict when the plan is no longer at {@code version}
+     * @param over whether it is made even where it changes what somebody else changed since {@code version}
+     * @throws Conflict when it does, and is not to
      */
     @Transactional
-    public PlanView edit(String clientId, String planId, String personId, String editId, int version, EditBody body) {
-        return edit(clientId, planId, personId, editId, version, plan -> reader.read(clientId, plan, body));
+    public PlanView edit(
+            String clientId, String planId, String personId, String editId, int version, boolean over, EditBody body) {
+        return edit(clientId, planId, personId, editId, version, over, plan -> reader.read(clientId, plan, body));
     }
 
-    /** Likewise, an edit that is made of the plan as it is held. */
+    /** Likewise, an edit that is made of the plan as it is held and changes nothing that was changed since. */
+    @Transactional
+    public PlanView edit(String clientId, String planId, String personId, String editId, int version, EditBody body) {
+        return edit(clientId, planId, personId, editId, version, false, body);
+    }
+
+    /** Likewise. */
     @Transactional
     public PlanView edit(
             String clientId,
@@ -145,38 +160,95 @@ public class PlanDesk {
             String editId,
             int version,
             Function<Plan, PlanEdit> made) {
+        return edit(clientId, planId, personId, editId, version, false, made);
+    }
+
+    private PlanView edit(
+            String clientId,
+            String planId,
+            String personId,
+            String editId,
+            int version,
+            boolean over,
+            Function<Plan, PlanEdit> made) {
         Versioned held = hold(clientId, planId);
         if (mapper.hasEdit(clientId, planId, editId)) {
             return view(clientId, held.plan(), held.version());
         }
-        requireVersion(clientId, planId, held, version);
         PlanEdit edit = made.apply(held.plan());
-        Applied applied = apply(clientId, held, edit);
+        Applied applied = edit.applyTo(held.plan());
+        Touched touched = Touched.between(held.plan(), applied.plan());
+        if (!over) {
+            requireApart(clientId, personId, held, version, touched);
+        }
+        keep(clientId, held, applied, touched, personId, applied.words());
         mapper.dropUndone(clientId, planId);
         mapper.journal(clientId, planId, editId, edit, applied.inverse(), applied.words(), personId);
         return view(clientId, applied.plan(), held.version() + 1);
     }
 
-    @Transactional
-    public PlanView undo(String clientId, String planId, int version) {
-        Versioned held = hold(clientId, planId);
-        requireVersion(clientId, planId, held, version);
-        JournalEntry last = mapper.lastDone(clientId, planId)
-                .orElseThrow(() -> new Refusal("undo", "There is nothing to undo.", "Make a change first."));
-        Applied applied = apply(clientId, held, last.inverse());
-        mapper.setState(clientId, planId, last.number(), "UNDONE");
-        return view(clientId, applied.plan(), held.version() + 1);
+    /** Nothing that it touches was touched by another since; versions too long ago are not known, and might have. */
+    private void requireApart(String clientId, String personId, Versioned held, int version, Touched touched) {
+        if (version == held.version()) {
+            return;
+        }
+        List<TouchedBy> since = mapper.touchedSince(clientId, held.plan().id(), version);
+        if (version > held.version() || since.size() < held.version() - version) {
+            throw new Conflict(
+                    "The plan was changed meanwhile: it is at version %d, this was made on %d. Look at it and repeat it."
+                            .formatted(held.version(), version));
+        }
+        since.stream()
+                .filter(t -> !t.personId().equals(personId))
+                .filter(t -> touched.collidesWith(new Touched(t.things().things())))
+                .findFirst()
+                .ifPresent(t -> {
+                    throw new Conflict("%s changed the same meanwhile: “%s”. Look at it, then make it so or leave it."
+                            .formatted(t.person(), t.words()));
+                });
     }
 
+    /**
+     * Takes the last change back.
+     *
+     * @param others whether it may be another person's
+     * @throws Conflict when it is, and may not
+     */
     @Transactional
-    public PlanView redo(String clientId, String planId, int version) {
+    public PlanView undo(String clientId, String planId, String personId, int version, boolean others) {
         Versioned held = hold(clientId, planId);
-        requireVersion(clientId, planId, held, version);
+        requireVersion(held, version);
+        JournalEntry last = mapper.lastDone(clientId, planId)
+                .orElseThrow(() -> new Refusal("undo", "There is nothing to undo.", "Make a change first."));
+        requireOwn(last, personId, others, "The last change is %s’s: “%s”. It is taken back only if you say so.");
+        step(clientId, held, last, last.inverse(), "UNDONE", personId);
+        return view(clientId, planId);
+    }
+
+    /** Makes what was taken back last again; likewise. */
+    @Transactional
+    public PlanView redo(String clientId, String planId, String personId, int version, boolean others) {
+        Versioned held = hold(clientId, planId);
+        requireVersion(held, version);
         JournalEntry next = mapper.firstUndone(clientId, planId)
                 .orElseThrow(() -> new Refusal("redo", "There is nothing to redo.", "Undo a change first."));
-        Applied applied = apply(clientId, held, next.edit());
-        mapper.setState(clientId, planId, next.number(), "DONE");
-        return view(clientId, applied.plan(), held.version() + 1);
+        requireOwn(next, personId, others, "The change to be made again is %s’s: “%s”. It is made only if you say so.");
+        step(clientId, held, next, next.edit(), "DONE", personId);
+        return view(clientId, planId);
+    }
+
+    private static void requireOwn(JournalEntry entry, String personId, boolean others, String says) {
+        if (!others && !entry.personId().equals(personId)) {
+            throw new Conflict(says.formatted(entry.person(), entry.words()));
+        }
+    }
+
+    private void step(
+            String clientId, Versioned held, JournalEntry entry, PlanEdit edit, String state, String personId) {
+        Applied applied = edit.applyTo(held.plan());
+        Touched touched = Touched.between(held.plan(), applied.plan());
+        keep(clientId, held, applied, touched, personId, entry.words());
+        mapper.setState(clientId, held.plan().id(), entry.number(), state);
     }
 
     /** Silences a warning or hint for a reason, or lets it be told again. */
@@ -199,29 +271,28 @@ public class PlanDesk {
         return view(clientId, held.plan(), held.version());
     }
 
-    private void requireVersion(String clientId, String planId, Versioned held, int version) {
+    private static void requireVersion(Versioned held, int version) {
         if (held.version() != version) {
-            String last = mapper.history(clientId, planId).stream()
-                    .findFirst()
-                    .map(h -> " The last change, “%s”, was by %s.".formatted(h.words(), h.person()))
-                    .orElse("");
             throw new Conflict(
-                    "The plan was changed meanwhile: it is at version %d, the edit was made on %d.%s Look at it and repeat the edit."
-                            .formatted(held.version(), version, last));
+                    "The plan was changed meanwhile: it is at version %d, this was made on %d. Look at it and repeat it."
+                            .formatted(held.version(), version));
         }
     }
 
-    private Applied apply(String clientId, Versioned held, PlanEdit edit) {
-        Applied applied = edit.applyTo(held.plan());
+    private void keep(
+            String clientId, Versioned held, Applied applied, Touched touched, String personId, String words) {
+        String planId = held.plan().id();
         PlanDiff diff = PlanDiff.between(held.plan(), applied.plan());
         diff.removedCampaigns()
                 .forEach(id -> requireNotRunning(clientId, held.plan().campaign(id)));
-        store.keep(clientId, held.plan().id(), diff);
-        if (mapper.nextVersion(clientId, held.plan().id(), held.version()) == 0) {
+        store.keep(clientId, planId, diff);
+        if (mapper.nextVersion(clientId, planId, held.version()) == 0) {
             throw new Conflict("The plan was changed meanwhile. Look at it and repeat the edit.");
         }
-        store.remember(clientId, applied.plan(), held.version() + 1);
-        return applied;
+        int version = held.version() + 1;
+        mapper.touched(clientId, planId, version, new Things(touched.things()), personId, words);
+        mapper.forgetTouched(clientId, planId, version - VERSIONS_KNOWN);
+        store.remember(clientId, applied.plan(), version);
     }
 
     private void requireNotRunning(String clientId, Campaign campaign) {

@@ -6,10 +6,14 @@ import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.server.web.JsonColumn;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.apache.ibatis.annotations.Arg;
 import org.apache.ibatis.annotations.ConstructorArgs;
 import org.apache.ibatis.annotations.Delete;
@@ -56,7 +60,17 @@ interface PlanMapper {
 
     record StoredOff(String campaignId, String rowId, String columnId, String why) {}
 
-    record JournalEntry(long number, PlanEdit edit, PlanEdit inverse, String words) {}
+    /** @param person name of who made it */
+    record JournalEntry(long number, PlanEdit edit, PlanEdit inverse, String words, String personId, String person) {}
+
+    @JsonColumn
+    record Things(@JsonValue Set<String> things) {
+        @JsonCreator
+        public Things {}
+    }
+
+    /** What somebody changed between two versions. */
+    record TouchedBy(Things things, String personId, String person, String words) {}
 
     record HistoryLine(long number, String words, String person, Instant at, String state) {}
 
@@ -186,6 +200,20 @@ interface PlanMapper {
             String words,
             String personId);
 
+    @Insert("""
+            insert into plan_touched (client_id, plan_id, version, things, person_id, words)
+            values (#{clientId}, #{planId}, #{version}, #{things}, #{personId}, #{words})""")
+    void touched(String clientId, String planId, int version, Things things, String personId, String words);
+
+    /** Of all versions after one, the newest first. */
+    @Select("""
+            select t.things, t.person_id, p.name as person, t.words from plan_touched t join person p on p.id = t.person_id
+            where t.client_id = #{clientId} and t.plan_id = #{planId} and t.version > #{version} order by t.version desc""")
+    List<TouchedBy> touchedSince(String clientId, String planId, int version);
+
+    @Delete("delete from plan_touched where client_id = #{clientId} and plan_id = #{planId} and version <= #{version}")
+    void forgetTouched(String clientId, String planId, int version);
+
     @Select("""
             select exists (select 1 from plan_edit
             where client_id = #{clientId} and plan_id = #{planId} and edit_id = #{editId})""")
@@ -197,13 +225,15 @@ interface PlanMapper {
     void dropUndone(String clientId, String planId);
 
     @Select("""
-            select number, edit, inverse, words from plan_edit
-            where client_id = #{clientId} and plan_id = #{planId} and state = 'DONE' order by number desc limit 1""")
+            select e.number, e.edit, e.inverse, e.words, e.person_id, p.name as person
+            from plan_edit e join person p on p.id = e.person_id
+            where e.client_id = #{clientId} and e.plan_id = #{planId} and e.state = 'DONE' order by e.number desc limit 1""")
     Optional<JournalEntry> lastDone(String clientId, String planId);
 
     @Select("""
-            select number, edit, inverse, words from plan_edit
-            where client_id = #{clientId} and plan_id = #{planId} and state = 'UNDONE' order by number limit 1""")
+            select e.number, e.edit, e.inverse, e.words, e.person_id, p.name as person
+            from plan_edit e join person p on p.id = e.person_id
+            where e.client_id = #{clientId} and e.plan_id = #{planId} and e.state = 'UNDONE' order by e.number limit 1""")
     Optional<JournalEntry> firstUndone(String clientId, String planId);
 
     @Update("""

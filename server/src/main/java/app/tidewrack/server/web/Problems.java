@@ -8,11 +8,13 @@ import java.sql.SQLException;
 import java.sql.SQLTransientException;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.TransientDataAccessException;
@@ -25,6 +27,7 @@ import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.TransactionException;
 import org.springframework.validation.FieldError;
 import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -203,6 +206,28 @@ class Problems extends ResponseEntityExceptionHandler {
                 "“%s” is %s; it %s. Change it and send again."
                         .formatted(first.getField(), shortened(first.getRejectedValue()), first.getDefaultMessage()),
                 first.getField()));
+    }
+
+    /** A parameter of the address that is missing. */
+    @Override
+    protected ResponseEntity<Object> handleMissingServletRequestParameter(
+            MissingServletRequestParameterException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return answer(unread("“%s”".formatted(e.getParameterName()), "is missing", e.getParameterName()));
+    }
+
+    /** A parameter of the address that is no number, or none of the words that are taken. */
+    @Override
+    protected ResponseEntity<Object> handleTypeMismatch(
+            TypeMismatchException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String name = String.valueOf(e.getPropertyName());
+        Class<?> type = e.getRequiredType();
+        String wanted = type != null && type.isEnum()
+                ? "one of %s".formatted(List.of(type.getEnumConstants()))
+                : type == null
+                        ? "another"
+                        : "of type %s".formatted(type.getSimpleName().toLowerCase(Locale.ROOT));
+        return answer(unread(
+                "“%s”".formatted(name), "is “%s”; it must be %s".formatted(shortened(e.getValue()), wanted), name));
     }
 
     private static String path(JacksonException e) {
