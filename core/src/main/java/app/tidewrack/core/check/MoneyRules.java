@@ -104,20 +104,27 @@ final class MoneyRules {
                         shared ? "Give each row its own." : "Let the campaign share it."));
     }
 
+    /** The limit is the account's: what runs there beside this sheet counts too. */
     private static Stream<Seen> overSpendingLimit(Situation s) {
         Long limit = s.account().spendingLimitMinor();
-        if (limit == null || s.totals().daily().minor() <= limit) {
+        Money sheet = s.totals().daily();
+        Money beside = new Money(s.account().besideMinor(), currency(s));
+        Money all = sheet.plus(beside);
+        if (limit == null || all.minor() <= limit) {
             return Stream.empty();
         }
         Money most = new Money(limit, currency(s));
         return Stream.of(new Seen(
                 s.place("money"),
-                s.totals().daily().toString(),
+                all.toString(),
                 most.toString(),
-                "The sheet spends %s a day; the account’s limit is %s."
-                        .formatted(s.totals().daily(), most),
-                "Lower the money of a row by %s in all."
-                        .formatted(s.totals().daily().minus(most))));
+                beside.minor() == 0
+                        ? "The sheet spends %s a day; the account’s limit is %s.".formatted(sheet, most)
+                        : "The sheet spends %s a day, and %s run beside it; the account’s limit is %s."
+                                .formatted(sheet, beside, most),
+                beside.minor() > limit
+                        ? "Pause something else on this account first."
+                        : "Lower the money of a row by %s in all.".formatted(all.minus(most))));
     }
 
     /** Common practice: rows of a test get equal money, or the test compares budgets, not audiences. */

@@ -46,6 +46,7 @@ public record Situation(
     /**
      * @param client the client's name
      * @param spendingLimitMinor a day, in the account's currency; null for none
+     * @param besideMinor what other campaigns on the account may spend on a day of this one's flight
      * @param agreedSenders who agreed to be named in direct messages
      * @param subjects regulated subjects that briefs of the client name
      */
@@ -53,6 +54,7 @@ public record Situation(
             String name,
             String client,
             @Nullable Long spendingLimitMinor,
+            long besideMinor,
             boolean hasSiteTag,
             Set<String> agreedSenders,
             Set<String> subjects) {}

@@ -1,11 +1,14 @@
 package app.tidewrack.core.launch;
 
 import app.tidewrack.core.money.Money;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Currency;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * One item that is or was on the network.
@@ -66,5 +69,30 @@ public record LiveItem(ItemKey key, String externalId, Standing now, Standing le
                 .map(b -> b.daily(days))
                 .toList();
         return Money.sum(currency, daily);
+    }
+
+    /**
+     * What runs beside some days may spend a day: campaigns that are not paused and whose flight has one of these days.
+     *
+     * @param live items of campaigns with their ad groups
+     * @return as of {@link #daily}
+     */
+    public static Money beside(Collection<LiveItem> live, LocalDate firstDay, LocalDate lastDay, Currency currency) {
+        Map<String, List<LiveItem>> byCampaign = live.stream()
+                .filter(l -> l.now().there())
+                .collect(Collectors.groupingBy(l -> l.key().campaignId()));
+        List<Money> sums = byCampaign.values().stream()
+                .filter(items -> items.stream().anyMatch(l -> l.runs(firstDay, lastDay)))
+                .map(items -> daily(items, currency))
+                .toList();
+        return Money.sum(currency, sums);
+    }
+
+    /** Whether it is a campaign that is not paused and runs on one of the days. */
+    private boolean runs(LocalDate firstDay, LocalDate lastDay) {
+        return now.settings() instanceof CampaignSettings c
+                && !now.paused()
+                && !c.firstDay().isAfter(lastDay)
+                && !c.lastDay().isBefore(firstDay);
     }
 }

@@ -87,6 +87,8 @@ class ChecksTest {
         @Nullable
         Long limit;
 
+        long beside;
+
         String label = "Sewers";
         Narrowing narrowing = Narrowing.NONE;
         Delivery delivery = Delivery.USUAL;
@@ -187,7 +189,7 @@ class ChecksTest {
                     PlanNames.of(campaign, words, before),
                     Rulebooks.small(hoursOffered, anyMoney),
                     new Situation.Account(
-                            "Hearthside GBP", "Oddment & Thread", limit, siteTag, Set.of("Ada Quill"), briefs),
+                            "Hearthside GBP", "Oddment & Thread", limit, beside, siteTag, Set.of("Ada Quill"), briefs),
                     Map.of(
                             "r1", new Situation.Audience("Knitters", definition, size),
                             "r2", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
@@ -266,6 +268,10 @@ class ChecksTest {
                 spoil("money.currency-not-taken", "EUR", "[GBP]", c -> c.currency = "EUR"),
                 spoil("money.under-lowest", "£4.99", "£5.00", c -> c.money = c.otherMoney = 499),
                 spoil("money.over-spending-limit", "£20.00", "£19.99", c -> c.limit = 1999L),
+                spoil("money.over-spending-limit", "£20.01", "£20.00", c -> {
+                    c.limit = 2000L;
+                    c.beside = 1;
+                }),
                 spoil("money.under-lowest", "£34.99", "£35.00", c -> {
                     c.anyMoney = true;
                     c.budgeting = new Budgeting(Basis.LIFETIME, null);

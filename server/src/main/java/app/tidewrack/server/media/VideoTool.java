@@ -338,6 +338,8 @@ class VideoTool {
                 .findFirst()
                 .orElse("no reason given")
                 .replaceAll("\\S*/\\S+", "the file")
+                .replaceAll("\\[[^\\]]* @ 0x[0-9a-f]+\\] *", "")
+                .replaceAll("0x[0-9a-fA-F]{6,}", "…")
                 .strip();
     }
 

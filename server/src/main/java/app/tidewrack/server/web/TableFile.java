@@ -72,7 +72,7 @@ public final class TableFile {
         BufferedWriter writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
         writer.write(MARK);
         CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-        printer.printRecord(columns);
+        printer.printRecord(columns.stream().map(TextCell::safe).toList());
         for (List<Object> line : lines) {
             printer.printRecord(line.stream()
                     .map(c -> c instanceof BigDecimal number ? number.toPlainString() : TextCell.safe(c.toString()))

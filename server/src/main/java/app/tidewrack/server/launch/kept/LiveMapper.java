@@ -55,6 +55,15 @@ public interface LiveMapper {
     @Select(LIVE + " and removed_at is null")
     List<StoredLive> live(String clientId, String campaignId);
 
+    /** Campaigns and ad groups on accounts that have a limit of what they spend a day. */
+    @Select("""
+            select l.campaign_id, l.item_key, l.account_id, l.external_id, l.settings, l.paused, false as removed,
+                   null::jsonb as sent, null::boolean as sent_paused, false as removed_there
+            from live_item l join account a on a.client_id = l.client_id and a.id = l.account_id
+            where l.client_id = #{clientId} and l.level <> 'AD' and l.removed_at is null
+              and a.spending_limit_minor is not null""")
+    List<StoredLive> limited(String clientId);
+
     /** Items that somebody changed on the network, also those that were removed there. */
     @Select(LIVE + " and drifted order by level desc, name")
     List<StoredLive> drifted(String clientId, String campaignId);

@@ -5,6 +5,7 @@ import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.launch.LiveItem;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
@@ -14,6 +15,7 @@ import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.brief.BriefLibrary;
@@ -23,6 +25,8 @@ import app.tidewrack.server.creative.CopyDeck;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
+import app.tidewrack.server.launch.kept.LiveMapper;
+import app.tidewrack.server.launch.kept.LiveMapper.StoredLive;
 import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.inspect.LiveStates.CampaignState;
@@ -32,6 +36,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -56,6 +61,7 @@ public class PlanInspector {
     private final ClientMapper clients;
     private final Networks networks;
     private final LiveStates live;
+    private final LiveMapper onNetworks;
     private final RowPeople people;
     private final BidPrices prices;
     private final Silences silences;
@@ -79,6 +85,7 @@ public class PlanInspector {
             CopyCodes deck,
             Map<String, Account> accounts,
             Map<String, CampaignState> states,
+            List<StoredLive> limited,
             String clientName,
             String planName,
             NamingScheme scheme,
@@ -119,6 +126,7 @@ public class PlanInspector {
                 clients.accounts(clientId).stream().collect(Collectors.toMap(Account::id, Function.identity())),
                 live.campaigns(clientId, plan.id()).stream()
                         .collect(Collectors.toMap(CampaignState::campaignId, Function.identity())),
+                onNetworks.limited(clientId),
                 clients.byId(clientId).name(),
                 plan.name(),
                 naming.current(clientId).scheme(),
@@ -207,6 +215,7 @@ public class PlanInspector {
                         account.name(),
                         s.clientName(),
                         account.spendingLimitMinor(),
+                        beside(s, campaign),
                         account.siteTag() != null,
                         agreed(s, account),
                         s.subjects()),
@@ -217,6 +226,19 @@ public class PlanInspector {
                 s.live(campaign),
                 s.tested(campaign),
                 today);
+    }
+
+    /** What other campaigns on the account may spend on a day of this one's flight, in minor units. */
+    private static long beside(Surroundings s, Campaign campaign) {
+        List<LiveItem> others = s.limited().stream()
+                .filter(l -> l.accountId().equals(campaign.accountId())
+                        && !l.campaignId().equals(campaign.id()))
+                .map(StoredLive::item)
+                .toList();
+        Flight flight = campaign.facts().flight();
+        Currency currency = campaign.facts().moneyPerRow().currency();
+        return LiveItem.beside(others, flight.start(), flight.lastDay(), currency)
+                .minor();
     }
 
     private static Set<String> agreed(Surroundings s, Account account) {
