@@ -35,7 +35,8 @@ class ClockController {
 
     @GetMapping(path = "/moves/{moveId}/progress", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     SseEmitter progress(@PathVariable String moveId) {
-        return streams.stream(() -> desk.view(moveId), m -> !m.state().equals("RUNNING"));
+        return streams.stream(
+                () -> true, () -> desk.view(moveId), m -> !m.state().equals("RUNNING"));
     }
 
     @PostMapping("/moves/{moveId}/stop")

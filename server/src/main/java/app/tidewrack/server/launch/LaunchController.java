@@ -6,6 +6,7 @@ import app.tidewrack.server.launch.HandOver.ReadBack;
 import app.tidewrack.server.launch.LaunchDesk.LaunchView;
 import app.tidewrack.server.launch.drift.Drifts;
 import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
+import app.tidewrack.server.person.Members;
 import app.tidewrack.server.progress.ProgressStreams;
 import app.tidewrack.server.web.MostBytes;
 import app.tidewrack.server.web.TableFile.Form;
@@ -38,6 +39,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 class LaunchController {
     private final LaunchDesk desk;
     private final ProgressStreams streams;
+    private final Members members;
     private final Standstill standstill;
     private final Drifts drifts;
     private final HandOver handOver;
@@ -110,8 +112,12 @@ class LaunchController {
     }
 
     @GetMapping(path = "/launches/{launchId}/progress", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    SseEmitter progress(@PathVariable String clientId, @PathVariable String launchId) {
-        return streams.stream(() -> desk.standing(clientId, launchId), l -> l.state() != LaunchState.RUNNING);
+    SseEmitter progress(@PathVariable String clientId, @PathVariable String launchId, Principal person) {
+        String id = person.getName();
+        return streams.stream(
+                () -> members.isMember(id, clientId),
+                () -> desk.standing(clientId, launchId),
+                l -> l.state() != LaunchState.RUNNING);
     }
 
     /** The change list of a launch as a table, for a person who enters it by hand. */

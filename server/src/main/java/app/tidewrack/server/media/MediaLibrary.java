@@ -45,6 +45,7 @@ public class MediaLibrary {
     private final PictureReader pictures;
     private final VideoTool videos;
     private final TransactionTemplate transaction;
+    private final MediaSettings settings;
 
     public List<Medium> all(String clientId) {
         return mapper.all(clientId).stream().map(MediaLibrary::read).toList();
@@ -70,6 +71,7 @@ public class MediaLibrary {
      */
     public Medium add(String clientId, @Nullable String fileName, InputStream content) throws IOException {
         String name = cleaned(fileName);
+        requireRoom(clientId, name);
         Path file = Files.createTempFile("tidewrack-medium", "");
         try {
             byte[] head = content.readNBytes(HEAD);
@@ -79,6 +81,17 @@ public class MediaLibrary {
             return known.isPresent() ? read(known.get()) : keep(clientId, name, container, sha, file);
         } finally {
             Files.delete(file);
+        }
+    }
+
+    private void requireRoom(String clientId, String name) {
+        long bytes = mapper.bytes(clientId);
+        if (bytes >= settings.mostBytesOfClient()) {
+            throw new Refusal(
+                    "file",
+                    "“%s” finds no room: the client’s pictures and videos have %,d MB, the most is %,d MB."
+                            .formatted(name, bytes / 1_000_000, settings.mostBytesOfClient() / 1_000_000),
+                    "Remove what no creative uses.");
         }
     }
 

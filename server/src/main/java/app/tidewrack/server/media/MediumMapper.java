@@ -44,6 +44,9 @@ interface MediumMapper {
     @Select(LISTED + " and sha256 = #{sha}")
     Optional<Stored> byHash(String clientId, String sha);
 
+    @Select("select coalesce(sum(bytes), 0) from medium where client_id = #{clientId}")
+    long bytes(String clientId);
+
     @Insert("""
             insert into medium (client_id, sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate,
                                 sound)

@@ -10,8 +10,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -29,11 +27,7 @@ class Mends {
     private final MediaLibrary library;
     private final PictureMender pictures;
     private final VideoTool videos;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
-        Thread thread = new Thread(r, "video-mends");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ClientLanes lanes;
 
     @EventListener(ApplicationReadyEvent.class)
     void afterRestart() {
@@ -64,7 +58,7 @@ class Mends {
         }
         mend.requireSuits(medium);
         mapper.beginMend(clientId, id, sha);
-        worker.execute(() -> run(clientId, id, medium, mend));
+        lanes.run(clientId, () -> run(clientId, id, medium, mend));
         return job(clientId, id);
     }
 
@@ -104,7 +98,7 @@ class Mends {
             }
         } catch (Refusal refused) {
             mapper.endMend(clientId, id, "FAILED", null, refused.getMessage());
-        } catch (IOException | RuntimeException e) {
+        } catch (IOException | RuntimeException | Error e) {
             LOG.error("Mend {} of a video failed", id, e);
             mapper.endMend(clientId, id, "FAILED", null, "The server could not finish it. Start it again.");
         }

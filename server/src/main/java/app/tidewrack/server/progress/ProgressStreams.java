@@ -8,6 +8,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BooleanSupplier;
 import java.util.function.Predicate;
 import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
@@ -25,22 +26,31 @@ public class ProgressStreams {
     private final ScheduledExecutorService clock = Executors.newScheduledThreadPool(2);
 
     /**
+     * @param may whether the person may still see it, asked at each look: a stream ends with a membership or a session
      * @param state read anew at each look
      * @param finished ends the stream once true
      */
-    public <T> SseEmitter stream(Supplier<T> state, Predicate<T> finished) {
+    public <T> SseEmitter stream(BooleanSupplier may, Supplier<T> state, Predicate<T> finished) {
         SseEmitter emitter = new SseEmitter(LONGEST.toMillis());
         AtomicReference<T> last = new AtomicReference<>();
         ScheduledFuture<?> looking = clock.scheduleWithFixedDelay(
-                () -> look(emitter, state, finished, last), 0, EVERY_MS, TimeUnit.MILLISECONDS);
+                () -> look(emitter, may, state, finished, last), 0, EVERY_MS, TimeUnit.MILLISECONDS);
         emitter.onCompletion(() -> looking.cancel(false));
         emitter.onTimeout(emitter::complete);
         return emitter;
     }
 
     private static <T> void look(
-            SseEmitter emitter, Supplier<T> state, Predicate<T> finished, AtomicReference<T> last) {
+            SseEmitter emitter,
+            BooleanSupplier may,
+            Supplier<T> state,
+            Predicate<T> finished,
+            AtomicReference<T> last) {
         try {
+            if (!may.getAsBoolean()) {
+                emitter.complete();
+                return;
+            }
             T now = state.get();
             if (!now.equals(last.getAndSet(now))) {
                 emitter.send(now);
