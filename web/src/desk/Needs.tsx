@@ -48,6 +48,14 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
       to: `${base}/plan/${r.planId}/${r.campaignId}?ad=${r.itemKey}`,
       go: "Look at the ad",
     })),
+    desk.unknown.map((u) => ({
+      key: `unknown ${u.accountId}`,
+      tone: "warns",
+      head: `${money(u.spendMinor, u.currency)} spent on ${u.account} by ${plural(u.ads, "ad")} that no plan here knows`,
+      says: "Made by hand there, or lost here since. What they brought is kept, and counts once they are known.",
+      to: `${base}/results`,
+      go: "Look at the results",
+    })),
     (blocked.data ?? []).map((b) => ({
       key: `blocked ${b.campaignId}`,
       tone: "blocks",

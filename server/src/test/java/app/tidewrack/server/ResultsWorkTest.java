@@ -461,4 +461,29 @@ class ResultsWorkTest extends WithServer {
         assertThat(first.get("low").asDouble()).isCloseTo(500 / 18.39, within(0.02));
         assertThat(first.get("high").asDouble()).isCloseTo(500 / 4.795, within(0.02));
     }
+
+    /** Hours of ads that are not known, as after a restored backup, were dropped in silence: kept, told, and counted once the ad is known. */
+    @Test
+    void whatAnUnknownAdSpendsIsKeptAndTold() throws Exception {
+        sql.update("delete from live_item where external_id = 'X11'");
+        tell("X00", "2027-03-27T10:00:00Z", counts(1000, 10, 500, 1));
+        tell("X11", "2027-03-27T11:00:00Z", counts(3000, 20, 700, 1));
+        tell("X11", "2027-03-27T11:00:00Z", counts(3000, 20, 750, 1));
+        pull.pullAll();
+        JsonNode unknown = scene.get(CLIENT).get("unknown");
+        assertThat(unknown).hasSize(1);
+        assertThat(unknown.get(0).get("ads").asInt()).isEqualTo(1);
+        assertThat(unknown.get(0).get("spendMinor").asLong()).isEqualTo(750);
+        assertThat(spent()).isEqualTo(500);
+        sql.update("""
+                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, settings, paused)
+                values ('c1', ?, ?, 'AD', 'found again', 'a1', 'X11', '{}', false)""", campaign, rows.get(1) + "/" + columns.get(1));
+        pull.pullAll();
+        assertThat(spent()).isEqualTo(1250);
+        assertThat(scene.get(CLIENT).get("unknown")).isEmpty();
+    }
+
+    private long spent() {
+        return sql.queryForObject("select coalesce(sum(spend), 0) from fact_day where client_id = 'c1'", Long.class);
+    }
 }

@@ -7,6 +7,7 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
 import app.tidewrack.server.client.ClientMapper.Client;
 import app.tidewrack.server.client.ClientMapper.RefusedAd;
+import app.tidewrack.server.client.ClientMapper.UnknownAds;
 import app.tidewrack.server.network.Networks;
 import java.security.Principal;
 import java.util.List;
@@ -54,7 +55,7 @@ class ClientController {
         }
     }
 
-    record DeskView(ClientView client, List<RefusedAd> refused) {}
+    record DeskView(ClientView client, List<RefusedAd> refused, List<UnknownAds> unknown) {}
 
     /** A network that accounts can be opened on. */
     record NetworkView(
@@ -94,7 +95,7 @@ class ClientController {
 
     @GetMapping("/{clientId}")
     DeskView desk(@PathVariable String clientId) {
-        return new DeskView(view(mapper.byId(clientId)), mapper.refused(clientId));
+        return new DeskView(view(mapper.byId(clientId)), mapper.refused(clientId), mapper.unknownAds(clientId));
     }
 
     private ClientView view(Client client) {

@@ -4,6 +4,7 @@ import app.tidewrack.connector.Orders.Profile;
 import app.tidewrack.server.web.JsonColumn;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
@@ -122,6 +123,21 @@ public interface ClientMapper {
             where c.client_id = #{clientId}
             order by p.name, c.position""")
     List<CampaignLine> campaignLines(String clientId);
+
+    /**
+     * Ads of an account that no plan here knows, and spent.
+     *
+     * @param lastHour the last hour in which one did
+     */
+    record UnknownAds(String accountId, String account, String currency, int ads, long spendMinor, Instant lastHour) {}
+
+    @Select("""
+            select u.account_id, a.name as account, a.currency, count(distinct u.external_ad)::int as ads,
+                   sum((u.counts->>'spend')::bigint)::bigint as spend_minor, max(u.hour) as last_hour
+            from hour_unknown u join account a on a.client_id = u.client_id and a.id = u.account_id
+            where u.client_id = #{clientId} and (u.counts->>'spend')::bigint > 0
+            group by u.account_id, a.name, a.currency order by a.name""")
+    List<UnknownAds> unknownAds(String clientId);
 
     record RefusedAd(String planId, String campaignId, String itemKey, String name, String reason) {}
 

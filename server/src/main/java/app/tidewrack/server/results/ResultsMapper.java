@@ -1,6 +1,11 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.server.web.JsonColumn;
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -51,4 +56,28 @@ interface ResultsMapper {
     @Select("""
             select scope, people from result_reach where client_id = #{clientId} and campaign_id = #{campaignId}""")
     List<Reached> reach(String clientId, String campaignId);
+
+    /** @param counts by the code of the measure */
+    @JsonColumn
+    record Told(@JsonValue Map<String, Long> counts) {
+        @JsonCreator
+        public Told {}
+    }
+
+    /** An hour of an ad that was not known when it came. */
+    record UnknownHour(String externalAd, Instant hour, Told counts) {}
+
+    @Insert("""
+            insert into hour_unknown (client_id, account_id, external_ad, hour, counts)
+            values (#{clientId}, #{accountId}, #{h.externalAd}, #{h.hour}, #{h.counts})
+            on conflict (client_id, account_id, external_ad, hour) do update set counts = excluded.counts""")
+    void keepUnknown(String clientId, String accountId, UnknownHour h);
+
+    /** Takes out the hours of ads that are known by now. */
+    @Select("""
+            delete from hour_unknown u using live_item l
+            where u.client_id = #{clientId} and u.account_id = #{accountId} and l.client_id = u.client_id
+              and l.account_id = u.account_id and l.external_id = u.external_ad and l.level = 'AD'
+            returning u.external_ad, u.hour, u.counts""")
+    List<UnknownHour> adopt(String clientId, String accountId);
 }

@@ -2,6 +2,8 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.Reports.Hour;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.job.Jobs;
@@ -10,9 +12,13 @@ import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.HourFact;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
+import app.tidewrack.server.results.ResultsMapper.Told;
+import app.tidewrack.server.results.ResultsMapper.UnknownHour;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -100,27 +106,48 @@ public class ResultsPull {
     private boolean pullPage(AccountOfClient account, NetworkConnector network) {
         long cursor = mapper.holdCursor(account.clientId(), account.id());
         List<Hour> page = network.reports(account.externalId(), cursor);
-        if (page.isEmpty()) {
-            return false;
-        }
         Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
         ZoneId zone = ZoneId.of(account.zone());
-        List<HourFact> hours = page.stream()
-                .filter(h -> ads.containsKey(h.adId()))
-                .map(h -> new HourFact(
-                        BreakdownPull.key(Objects.requireNonNull(ads.get(h.adId()))),
-                        h.hour().atZone(zone).toLocalDate(),
-                        h.hour(),
-                        h.hour().atZone(zone).getHour(),
-                        h.counts()))
-                .toList();
-        long seq = page.get(page.size() - 1).seq();
+        // What came before its ad was known comes before what is told of it now.
+        List<HourFact> hours = new ArrayList<>();
+        mapper.adopt(account.clientId(), account.id())
+                .forEach(u -> hours.add(fact(
+                        Objects.requireNonNull(ads.get(u.externalAd())),
+                        u.hour(),
+                        zone,
+                        counts(u.counts().counts()))));
+        for (Hour hour : page) {
+            AdOnNetwork ad = ads.get(hour.adId());
+            if (ad != null) {
+                hours.add(fact(ad, hour.hour(), zone, hour.counts()));
+            } else {
+                mapper.keepUnknown(
+                        account.clientId(),
+                        account.id(),
+                        new UnknownHour(hour.adId(), hour.hour(), new Told(byCode(hour.counts()))));
+            }
+        }
+        long seq = page.isEmpty() ? cursor : page.get(page.size() - 1).seq();
         if (!hours.isEmpty()) {
             loader.keepHours(account.clientId(), account.id(), last(hours), seq);
         }
         mapper.setCursor(account.clientId(), account.id(), seq);
-        return true;
+        return !page.isEmpty();
+    }
+
+    private static HourFact fact(AdOnNetwork ad, Instant hour, ZoneId zone, Counts counts) {
+        ZonedDateTime there = hour.atZone(zone);
+        return new HourFact(BreakdownPull.key(ad), there.toLocalDate(), hour, there.getHour(), counts);
+    }
+
+    private static Map<String, Long> byCode(Counts counts) {
+        return Measure.REPORTED.stream().collect(Collectors.toMap(Measure::code, counts::get));
+    }
+
+    private static Counts counts(Map<String, Long> byCode) {
+        return Counts.of(Measure.REPORTED.stream()
+                .collect(Collectors.toMap(Function.identity(), m -> byCode.getOrDefault(m.code(), 0L))));
     }
 
     /** Of an hour that a page tells twice, what it tells last. */
