@@ -9,7 +9,7 @@ import { paceQuery } from "../api/results";
 import { testsQuery } from "../api/tests";
 import { money, plural } from "../look/format";
 import { inShort } from "../tests";
-import { blockedQuery } from "./queries";
+import { blockedQuery, onNetworksQuery } from "./queries";
 
 /** One thing that needs a person, with the way to where it is dealt with. */
 interface Need {
@@ -31,11 +31,13 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
   const tests = useQuery(testsQuery(clientId));
   const advice = useQuery(adviceQuery(clientId));
   const blocked = useQuery(blockedQuery(clientId));
+  const live = useQuery(onNetworksQuery(clientId));
   const base = `/c/${clientId}`;
   const known = [leads, paces, tests, advice, blocked].every((asked) => !asked.isPending);
   const fresh = leads.data?.fresh ?? 0;
   const acts = (advice.data ?? []).filter((a) => a.move !== "LEAVE_ALONE");
   const groups: Need[][] = [
+    untaken(base, live.data ?? []),
     desk.refused.map((r) => ({
       key: `refused ${r.campaignId}${r.itemKey}`,
       tone: "blocks",
@@ -132,6 +134,21 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
         ))}
     </section>
   );
+}
+
+/** Campaigns that were paused, or let run on, and of which the network has not heard. */
+function untaken(base: string, live: Schemas["LiveCampaign"][]): Need[] {
+  return live
+    .filter((c) => c.doing && c.problem)
+    .map((c) => ({
+      key: `untaken ${c.campaignId}`,
+      tone: c.doing === "PAUSE" ? "blocks" : "warns",
+      head:
+        c.doing === "PAUSE" ? `${c.campaign} is paused here and still runs` : `${c.campaign} still stands`,
+      says: c.problem,
+      to: `${base}/launch/${c.planId}/${c.campaignId}`,
+      go: "Look at it, or stop it",
+    }));
 }
 
 function blockedAt(base: string, of: Schemas["BlockedCampaign"]): string {

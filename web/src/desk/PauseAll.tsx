@@ -20,6 +20,7 @@ export function PauseAll({ clientId, accounts }: { clientId: string; accounts: S
   const running = all.filter((c) => !c.paused);
   const paused = all.filter((c) => c.paused);
   const busy = all.some((c) => c.underWay);
+  const pausing = running.some((c) => c.doing === "PAUSE");
   // Once the networks have taken it, what the other screens say of ads has changed.
   useEffect(() => {
     if (busy) return;
@@ -39,12 +40,22 @@ export function PauseAll({ clientId, accounts }: { clientId: string; accounts: S
       </Button>
       <Modal
         open={open}
-        title={running.length > 0 ? `Pause ${plural(running.length, "campaign")}?` : "Everything is paused"}
+        title={
+          running.length === 0
+            ? "Everything is paused"
+            : pausing
+              ? `Pausing ${plural(running.length, "campaign")}`
+              : `Pause ${plural(running.length, "campaign")}?`
+        }
         onCancel={() => setOpen(false)}
         footer={
           <>
-            {paused.length > 0 && <Button onClick={() => set(false)}>Let all run on</Button>}
-            {running.length > 0 && (
+            {(paused.length > 0 || pausing) && (
+              <Button onClick={() => set(false)}>
+                {paused.length > 0 ? "Let all run on" : "Stop, let all run"}
+              </Button>
+            )}
+            {running.some((c) => c.doing !== "PAUSE") && (
               <Button type="primary" danger onClick={() => set(true)}>
                 Pause everything now
               </Button>

@@ -37,6 +37,13 @@ public final class NetworkAway extends RuntimeException {
         return new NetworkAway(this, wait);
     }
 
+    /** What is so, for whoever goes on asking: the sentence without what a person could do. */
+    public String fact() {
+        String all = getMessage();
+        int end = all.indexOf(". ");
+        return end < 0 ? all : all.substring(0, end + 1);
+    }
+
     /** How long the network asked to be left alone, or is left alone; null when it was asked and did not answer. */
     public @Nullable Duration asksToWait() {
         return wait;

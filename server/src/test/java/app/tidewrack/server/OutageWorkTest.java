@@ -170,12 +170,32 @@ class OutageWorkTest extends WithServer {
         until(() -> done(first), Duration.ofSeconds(20));
         network.failNext(40);
         pauseAll();
+        until(
+                () -> scene.get(CLIENT + "/on-networks").toString().contains("does not answer. It is told again"),
+                Duration.ofSeconds(10));
         String second = begin(scene.sheet("a1"));
         until(() -> launch(second).toString().contains("RETRYING"), Duration.ofSeconds(10));
         assertThat(launch(second).get("state").asString()).isEqualTo("RUNNING");
         until(() -> network.standing(Level.CAMPAIGN).get(0).paused(), Duration.ofSeconds(30));
         until(() -> done(second), Duration.ofSeconds(30));
         assertThat(network.standing(Level.AD)).hasSize(8);
+    }
+
+    /** Whoever changes their mind while the network is away is not paused when it is back. */
+    @Test
+    void aPauseThatWaitsIsStoppedByLettingAllRun() throws Exception {
+        Sheet running = scene.sheet("a1");
+        String first = begin(running);
+        until(() -> done(first), Duration.ofSeconds(20));
+        network.failNext(15);
+        pauseAll();
+        until(
+                () -> scene.get(CLIENT + "/on-networks").toString().contains("\"doing\":\"PAUSE\""),
+                Duration.ofSeconds(5));
+        scene.call("ines", HttpMethod.PUT, CLIENT + "/on-networks", Map.of("paused", false));
+        Thread.sleep(5_000);
+        assertThat(network.standing(Level.CAMPAIGN).get(0).paused()).isFalse();
+        assertThat(scene.get(CLIENT + "/on-networks").toString()).doesNotContain("\"doing\":\"PAUSE\"");
     }
 
     /** A full disk for three seconds; the scheduler's own answer to a fault is five minutes of silence. */

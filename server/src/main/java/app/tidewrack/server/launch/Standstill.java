@@ -32,24 +32,25 @@ public class Standstill {
         return live.liveCampaigns(clientId);
     }
 
-    /** Pauses or resumes every campaign that is not so yet; a launch that is under way there is stopped first. */
+    /**
+     * Pauses or resumes every campaign that is not so yet; a launch that is under way there is stopped first. One that was to be made
+     * otherwise, and that the network has not taken yet, is left as it is.
+     */
     @Transactional
     public List<LiveCampaign> set(String clientId, String personId, boolean paused) {
         for (LiveCampaign campaign : live.liveCampaigns(clientId)) {
+            Action wanted = paused ? Action.PAUSE : Action.RESUME;
             if (campaign.paused() != paused) {
-                change(clientId, personId, campaign, paused ? Action.PAUSE : Action.RESUME);
+                change(clientId, personId, campaign, wanted);
+            } else if (campaign.doing() != null && campaign.doing() != wanted) {
+                stop(clientId, campaign);
             }
         }
         return live.liveCampaigns(clientId);
     }
 
     private void change(String clientId, String personId, LiveCampaign campaign, Action action) {
-        mapper.newest(clientId, campaign.campaignId())
-                .filter(l -> l.state().underWay())
-                .ifPresent(l -> {
-                    mapper.holdLaunch(clientId, l.id());
-                    mapper.setLaunchState(clientId, l.id(), LaunchState.STOPPED);
-                });
+        stop(clientId, campaign);
         String launchId = Ids.fresh();
         String changeId = Ids.fresh();
         mapper.insertLaunch(
@@ -79,5 +80,14 @@ public class Standstill {
                         0,
                         null)));
         jobs.schedule(clientId, launchId, changeId, action);
+    }
+
+    private void stop(String clientId, LiveCampaign campaign) {
+        mapper.newest(clientId, campaign.campaignId())
+                .filter(l -> l.state().underWay())
+                .ifPresent(l -> {
+                    mapper.holdLaunch(clientId, l.id());
+                    mapper.setLaunchState(clientId, l.id(), LaunchState.STOPPED);
+                });
     }
 }

@@ -146,18 +146,17 @@ class ChangeRunner {
         if (asked != null) {
             // It answers, and says when: that is no try gone by, however often.
             mapper.setState(
-                    clientId,
-                    launchId,
-                    change.id(),
-                    ChangeState.RETRYING,
-                    Math.max(1, change.tries()),
-                    away.getMessage());
+                    clientId, launchId, change.id(), ChangeState.RETRYING, Math.max(1, change.tries()), goesOn(away));
             long spread = Math.min(SPREAD_MS, asked.toMillis()) + 1;
             return Optional.of(asked.plusMillis(Math.floorMod(change.id().hashCode(), spread)));
         }
-        mapper.setState(clientId, launchId, change.id(), ChangeState.RETRYING, tries, away.getMessage());
+        mapper.setState(clientId, launchId, change.id(), ChangeState.RETRYING, tries, goesOn(away));
         Backoff waits = change.action().standsOrRuns() ? patience.waitsOfPauses() : patience.waits();
         return Optional.of(waits.after(tries, ThreadLocalRandom.current()));
+    }
+
+    private static String goesOn(NetworkAway away) {
+        return away.fact() + " It is told again until it takes this, or somebody stops it.";
     }
 
     private String send(String clientId, StoredLaunch launch, StoredChange change) {
