@@ -13,6 +13,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Bench {
     private static final String OF_THE_SERVER = "server";
     private static final String OF_RESULTS = "server-results";
+    private static final String OF_BUYERS = "server-buyers";
     private static final String OF_A_SHEET = "sheet";
     private static final String OF_DECISIONS = "decisions";
 
@@ -28,7 +29,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, forecast, splittests; or server and server-results, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
@@ -46,7 +47,11 @@ public final class Bench {
         if (parts.contains(OF_RESULTS)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measureResults();
         }
-        if (Set.of(OF_THE_SERVER, OF_RESULTS, OF_A_SHEET, OF_DECISIONS).containsAll(parts)) {
+        if (parts.contains(OF_BUYERS)) {
+            new ServerLoad(System.getenv("TIDEWRACK_URL")).measureBuyers();
+        }
+        if (Set.of(OF_THE_SERVER, OF_RESULTS, OF_BUYERS, OF_A_SHEET, OF_DECISIONS)
+                .containsAll(parts)) {
             return;
         }
         try (Practice practice = new Practice()) {

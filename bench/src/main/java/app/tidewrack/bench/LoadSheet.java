@@ -56,6 +56,10 @@ final class LoadSheet {
         return campaign;
     }
 
+    String firstRow() {
+        return firstRow;
+    }
+
     int version() {
         return version;
     }

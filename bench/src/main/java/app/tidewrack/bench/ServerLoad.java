@@ -72,6 +72,12 @@ final class ServerLoad {
         }
     }
 
+    /** Of many at once. */
+    void measureBuyers() throws Exception {
+        signIn();
+        new BuyersLoad(this).figures().forEach(Figure::print);
+    }
+
     private void signIn() throws IOException, InterruptedException {
         send("GET", "/api/session", BodyPublishers.noBody(), "application/json");
         post("/api/session", Map.of("email", "ines@withyandoar.example", "password", "mend-the-sail"));

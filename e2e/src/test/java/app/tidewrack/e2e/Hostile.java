@@ -69,6 +69,7 @@ final class Hostile {
     private final Random random;
     private final Map<String, List<String>> known = new HashMap<>();
     private final List<Operation> operations = new ArrayList<>();
+    private String client = "";
 
     /** @param path with its parameters in braces */
     record Operation(String method, String path, JsonObject told) {}
@@ -98,6 +99,16 @@ final class Hostile {
         return operations;
     }
 
+    /** From here on it is about this client. */
+    Hostile at(String clientId) {
+        client = clientId;
+        return this;
+    }
+
+    private boolean isKnown(String name) {
+        return known.containsKey(client + " " + name);
+    }
+
     /** Remembers ids, names and codes of an answer, so that requests hit something. */
     void learn(String name, JsonElement answer) {
         if (answer.isJsonArray()) {
@@ -105,7 +116,7 @@ final class Hostile {
         } else if (answer.isJsonObject()) {
             answer.getAsJsonObject().entrySet().forEach(e -> learn(e.getKey(), e.getValue()));
         } else if (answer.isJsonPrimitive() && answer.getAsString().length() <= 100) {
-            List<String> values = known.computeIfAbsent(name, n -> new ArrayList<>());
+            List<String> values = known.computeIfAbsent(client + " " + name, n -> new ArrayList<>());
             if (values.size() < 300 && !values.contains(answer.getAsString())) {
                 values.add(answer.getAsString());
             }
@@ -114,8 +125,29 @@ final class Hostile {
 
     /** Something of that name that is there, or an odd one. */
     String some(String name) {
-        List<String> values = known.getOrDefault(name, known.getOrDefault("id", List.of("x")));
+        List<String> values = known.getOrDefault(client + " " + name, known.getOrDefault(client + " id", List.of("x")));
         return values.get(random.nextInt(values.size()));
+    }
+
+    /** One of the list that the address names before it, as a rule. */
+    private String there(String name, String list) {
+        return isKnown(list) && random.nextInt(8) > 0 ? some(list) : some(name);
+    }
+
+    /** Remembers the ids of a list by its name in addresses. */
+    void learnList(String list, JsonElement answer) {
+        if (answer.isJsonArray()) {
+            answer.getAsJsonArray().forEach(e -> learnList(list, e));
+        } else if (answer.isJsonObject()) {
+            JsonObject object = answer.getAsJsonObject();
+            for (String id : List.of("id", "sha256", "code")) {
+                if (object.has(id)) {
+                    learn(list, object.get(id));
+                    return;
+                }
+            }
+            object.entrySet().forEach(e -> learnList(list, e.getValue()));
+        }
     }
 
     /** @param odd how often, from 0 to 1, something is made wrong */
@@ -151,6 +183,7 @@ final class Hostile {
             case 1 -> bytes(valid.toString().substring(0, valid.toString().length() / 2));
             case 2 -> new byte[] {(byte) 0xff, (byte) 0xfe, 0, '{'};
             case 3 -> bytes("");
+            case 4 -> bytes(random.nextInt(20) == 0 ? "\"" + "a".repeat(25_000_000) + "\"" : "{\"a\":".repeat(200));
             default -> {
                 List<Runnable> places = new ArrayList<>();
                 JsonElement[] whole = {valid};
@@ -220,9 +253,12 @@ final class Hostile {
 
     private String address(Operation operation, boolean odd) {
         StringBuilder address = new StringBuilder();
+        String before = "";
         for (String part : operation.path().substring(1).split("/")) {
             String name = part.startsWith("{") ? part.substring(1, part.length() - 1) : "";
-            String value = name.isEmpty() ? part : name.equals("clientId") ? "{clientId}" : escaped(some(name));
+            String value =
+                    name.isEmpty() ? part : name.equals("clientId") ? "{clientId}" : escaped(there(name, before));
+            before = part;
             address.append('/').append(odd && !name.isEmpty() && random.nextBoolean() ? oneOf(ODD_PARTS) : value);
         }
         JsonArray parameters = operation.told().getAsJsonArray("parameters");
@@ -333,7 +369,7 @@ final class Hostile {
             case "date" -> "2027-0%d-1%d".formatted(1 + random.nextInt(9), random.nextInt(9));
             case "date-time" -> "2027-03-1%dT0%d:00:00Z".formatted(random.nextInt(9), random.nextInt(9));
             default ->
-                known.containsKey(name) || name.endsWith("Id")
+                isKnown(name) || name.endsWith("Id")
                         ? some(name)
                         : oneOf(List.of("Wool", "http://a.example/x", "%s", "GB", "GBP"));
         };

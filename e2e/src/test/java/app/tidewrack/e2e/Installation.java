@@ -35,6 +35,22 @@ final class Installation {
         }
     }
 
+    /** Ends a process and keeps its keeper from starting it again. */
+    static void takeAway(String process) throws IOException, InterruptedException {
+        tellKeeper(process, "-STOP");
+        kill(process);
+    }
+
+    static void bringBack(String process) throws IOException, InterruptedException {
+        tellKeeper(process, "-CONT");
+    }
+
+    private static void tellKeeper(String process, String signal) throws IOException, InterruptedException {
+        String pid = Files.readString(DATA.resolve("run").resolve(process + ".keeper"))
+                .strip();
+        new ProcessBuilder("kill", signal, pid).start().waitFor();
+    }
+
     /** Runs {@code ./tidewrack} with a word, on this installation's data. */
     static void command(String word) throws IOException, InterruptedException {
         Process process = new ProcessBuilder(ROOT.resolve("tidewrack").toString(), word)

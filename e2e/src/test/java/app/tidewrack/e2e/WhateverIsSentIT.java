@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.tidewrack.e2e.Hostile.Operation;
 import app.tidewrack.e2e.Hostile.Sent;
+import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
 import com.google.gson.JsonSyntaxException;
@@ -52,8 +53,8 @@ class WhateverIsSentIT {
             if (streams || NEVER.contains(operation.method() + " " + operation.path())) {
                 continue;
             }
-            Sent sent = hostile.request(operation, ONLY_BROKEN.contains(operation.path()) ? 1 : 0.7);
             String client = CLIENTS.get(random.nextInt(CLIENTS.size()));
+            Sent sent = hostile.at(client).request(operation, ONLY_BROKEN.contains(operation.path()) ? 1 : 0.7);
             long begun = System.nanoTime();
             HttpResponse<byte[]> answer = (random.nextInt(6) == 0 ? tove : ines)
                     .raw(operation.method(), sent.address().replace("{clientId}", client), sent.type(), sent.content());
@@ -83,6 +84,7 @@ class WhateverIsSentIT {
 
     private static void learn(Hostile hostile, Calls person) throws Exception {
         for (String client : CLIENTS) {
+            hostile.at(client);
             for (String path : List.of(
                     "",
                     "/plans",
@@ -100,7 +102,9 @@ class WhateverIsSentIT {
                     "/networks",
                     "/people",
                     "/on-networks")) {
-                hostile.learn("", person.get("/api/clients/" + client + path));
+                JsonElement answer = person.get("/api/clients/" + client + path);
+                hostile.learn("", answer);
+                hostile.learnList(path.replaceFirst(".*/", ""), answer);
             }
             for (var plan : person.get("/api/clients/" + client + "/plans").getAsJsonArray()) {
                 String id = Calls.id(plan);
@@ -170,7 +174,8 @@ class WhateverIsSentIT {
                 continue;
             }
             for (String client : CLIENTS) {
-                String address = hostile.request(operation, 0).address().replace("{clientId}", client);
+                String address =
+                        hostile.at(client).request(operation, 0).address().replace("{clientId}", client);
                 assertThat(person.raw("GET", address, "application/json", null).statusCode())
                         .as(address)
                         .isLessThan(500);

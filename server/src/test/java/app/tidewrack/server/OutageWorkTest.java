@@ -213,6 +213,22 @@ class OutageWorkTest extends WithServer {
         System.out.printf("Launch done %.1f s after the database was well again%n", after.toMillis() / 1e3);
     }
 
+    /** A fault of our own, even an Error, leaves a state that says so, and what it stopped goes on when it is gone. */
+    @Test
+    void aFaultOfOurOwnIsToldAndTriedAgain() throws Exception {
+        AtomicInteger faults = new AtomicInteger(1);
+        answer((NetworkConnector) Proxy.newProxyInstance(
+                getClass().getClassLoader(), new Class<?>[] {NetworkConnector.class}, (proxy, method, arguments) -> {
+                    if (method.getName().equals("create") && faults.getAndDecrement() > 0) {
+                        throw new StackOverflowError("on purpose");
+                    }
+                    return method.invoke(network, arguments);
+                }));
+        String id = begin(scene.sheet("a1"));
+        until(() -> launch(id).toString().contains("The server failed at this"), Duration.ofSeconds(5));
+        until(() -> done(id), Duration.ofSeconds(10));
+    }
+
     /** Forty creates that hang take no place from a pause. */
     @Test
     void whatIsSlowHoldsUpNoPause() throws Exception {

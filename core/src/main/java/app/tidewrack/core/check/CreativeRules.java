@@ -61,7 +61,8 @@ final class CreativeRules {
             Rule.blocker("creative.script-not-taken", LeadsToRules::scriptNotTaken),
             Rule.blocker("message.sender-not-agreed", LeadsToRules::senderNotAgreed),
             Rule.blocker("link.not-http", LeadsToRules::badLink),
-            Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction));
+            Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction),
+            Rule.warning("creative.refused-before", CreativeRules::refusedBefore));
 
     /** The rule that looks at every ad of a column by itself. */
     static final Family TOKENS = Family.of(
@@ -104,6 +105,24 @@ final class CreativeRules {
 
     private static Map<String, String> tokens(Situation s, Row row) {
         return AdTokens.of(s.audience(row).definition(), s.account().client());
+    }
+
+    /** Common practice: what review refused once it refuses again, and accounts that send it often are looked at harder. */
+    private static Stream<Seen> refusedBefore(Situation s) {
+        return columns(s).flatMap(c -> {
+            String why = s.account().refused().get(c.creativeId());
+            return why == null
+                    ? Stream.empty()
+                    : Stream.of(new Seen(
+                            s.place(c, "body"),
+                            "refused",
+                            "changed since",
+                            "%s refused creative %s as it is: %s"
+                                    .formatted(
+                                            s.rulebook().name(), s.creative(c).name(), why),
+                            "Change it before it is sent in %,d ads."
+                                    .formatted(rows(s, c).count())));
+        });
     }
 
     private static Stream<Seen> formatNotOffered(Situation s) {

@@ -49,6 +49,7 @@ public record Situation(
      * @param besideMinor what other campaigns on the account may spend on a day of this one's flight
      * @param agreedSenders who agreed to be named in direct messages
      * @param subjects regulated subjects that briefs of the client name
+     * @param refused why the network's review refused creatives of the client as they still are, by the creative's id
      */
     public record Account(
             String name,
@@ -57,7 +58,8 @@ public record Situation(
             long besideMinor,
             boolean hasSiteTag,
             Set<String> agreedSenders,
-            Set<String> subjects) {}
+            Set<String> subjects,
+            Map<String, String> refused) {}
 
     /** @param size null when the network has not told it yet */
     public record Audience(

@@ -126,6 +126,7 @@ class ChecksTest {
         String subject;
 
         Set<String> briefs = Set.of();
+        Map<String, String> refused = Map.of();
 
         List<Finding> findings() {
             return Checks.run(situation());
@@ -189,7 +190,14 @@ class ChecksTest {
                     PlanNames.of(campaign, words, before),
                     Rulebooks.small(hoursOffered, anyMoney),
                     new Situation.Account(
-                            "Hearthside GBP", "Oddment & Thread", limit, beside, siteTag, Set.of("Ada Quill"), briefs),
+                            "Hearthside GBP",
+                            "Oddment & Thread",
+                            limit,
+                            beside,
+                            siteTag,
+                            Set.of("Ada Quill"),
+                            briefs,
+                            refused),
                     Map.of(
                             "r1", new Situation.Audience("Knitters", definition, size),
                             "r2", new Situation.Audience("Sewers", other, new AudienceSize(90_000, false))),
@@ -477,6 +485,11 @@ class ChecksTest {
                 }),
                 spoil("subject.condition-forbidden", "interest", "no such condition", c -> c.subject = "jobs"),
                 spoil("subject.not-named", "none", "jobs", c -> c.briefs = Set.of("jobs")),
+                spoil(
+                        "creative.refused-before",
+                        "refused",
+                        "changed since",
+                        c -> c.refused = Map.of("cr", "It promises a result.")),
                 spoil("name.value-missing", "no row", "a value", c -> c.label = "→"),
                 spoil("name.too-long", "88 characters", "80 characters", c -> c.label = "x".repeat(60)));
     }

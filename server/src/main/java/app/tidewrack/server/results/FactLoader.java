@@ -49,6 +49,7 @@ class FactLoader {
 
     private final FactMapper mapper;
     private final DataSource source;
+    private final FactMarks marks;
 
     /** An ad of a campaign. */
     record AdKey(String campaignId, CellRef cell) {}
@@ -63,6 +64,7 @@ class FactLoader {
 
     /** @param seq of the last telling in it; days are due for their breakdowns again */
     void keepHours(String clientId, String accountId, List<HourFact> hours, long seq) {
+        marks.change(clientId);
         SortedSet<LocalDate> days = hours.stream().map(HourFact::day).collect(Collectors.toCollection(TreeSet::new));
         Map<AdKey, Integer> ads =
                 ads(clientId, accountId, hours.stream().map(HourFact::ad).toList());
@@ -111,6 +113,7 @@ class FactLoader {
     /** Puts what a report tells of some days in the place of what was told before. */
     void replaceParts(
             String clientId, String accountId, String dimension, LocalDate from, LocalDate to, List<PartFact> parts) {
+        marks.change(clientId);
         mapper.hold(clientId, accountId);
         mapper.forgetParts(clientId, accountId, dimension, from, to);
         if (parts.isEmpty()) {

@@ -65,6 +65,16 @@ public interface LiveMapper {
               and a.spending_limit_minor is not null""")
     List<StoredLive> limited(String clientId);
 
+    /** An ad that review refused, as it was sent. */
+    record RefusedCreative(String network, String creativeId, Settings settings, String reason) {}
+
+    @Select("""
+            select a.network, c.creative_id, l.settings, coalesce(l.reason, '') as reason
+            from live_item l join account a on a.client_id = l.client_id and a.id = l.account_id
+            join plan_column c on c.client_id = l.client_id and c.id = split_part(l.item_key, '/', 2)
+            where l.client_id = #{clientId} and l.level = 'AD' and l.review_state = 'REFUSED'""")
+    List<RefusedCreative> refusedCreatives(String clientId);
+
     /** Items that somebody changed on the network, also those that were removed there. */
     @Select(LIVE + " and drifted order by level desc, name")
     List<StoredLive> drifted(String clientId, String campaignId);

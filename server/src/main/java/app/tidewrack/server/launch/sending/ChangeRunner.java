@@ -40,8 +40,10 @@ import java.util.concurrent.TimeUnit;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -57,6 +59,9 @@ class ChangeRunner {
 
     /** Changes that one network is sent at once; none holds up another's. */
     private static final int MOST_AT_ONCE = 6;
+
+    private static final String OUR_FAULT =
+            "The server failed at this, and it is noted. It is tried again until somebody stops it.";
 
     private static final long PATIENCE_MS = 250;
     private static final int FULL_MS = 600;
@@ -137,6 +142,12 @@ class ChangeRunner {
             transaction.executeWithoutResult(t -> failed(
                     clientId, launchId, change, tries, "The network gave it the id of something else that is there."));
             return Optional.empty();
+        } catch (DataAccessException | TransactionException fault) {
+            // Of the database, which cannot be told what is wrong with it.
+            throw fault;
+        } catch (RuntimeException | Error fault) {
+            mapper.setState(clientId, launchId, changeId, ChangeState.RETRYING, tries, OUR_FAULT);
+            throw fault;
         }
     }
 

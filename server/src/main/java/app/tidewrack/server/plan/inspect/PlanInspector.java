@@ -5,6 +5,9 @@ import app.tidewrack.core.check.Finding;
 import app.tidewrack.core.check.Situation;
 import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.launch.AdSettings;
+import app.tidewrack.core.launch.CreativeSettings;
 import app.tidewrack.core.launch.LiveItem;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.Rulebook;
@@ -26,6 +29,7 @@ import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.form.ScriptLibrary.Sender;
 import app.tidewrack.server.launch.kept.LiveMapper;
+import app.tidewrack.server.launch.kept.LiveMapper.RefusedCreative;
 import app.tidewrack.server.launch.kept.LiveMapper.StoredLive;
 import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
@@ -86,6 +90,7 @@ public class PlanInspector {
             Map<String, Account> accounts,
             Map<String, CampaignState> states,
             List<StoredLive> limited,
+            List<RefusedCreative> refused,
             String clientName,
             String planName,
             NamingScheme scheme,
@@ -127,6 +132,7 @@ public class PlanInspector {
                 live.campaigns(clientId, plan.id()).stream()
                         .collect(Collectors.toMap(CampaignState::campaignId, Function.identity())),
                 onNetworks.limited(clientId),
+                onNetworks.refusedCreatives(clientId),
                 clients.byId(clientId).name(),
                 plan.name(),
                 naming.current(clientId).scheme(),
@@ -218,7 +224,8 @@ public class PlanInspector {
                         beside(s, campaign),
                         account.siteTag() != null,
                         agreed(s, account),
-                        s.subjects()),
+                        s.subjects(),
+                        refused(s, account)),
                 talkedTo,
                 s.creatives(),
                 prices.of(clientId, campaign, talkedTo),
@@ -239,6 +246,23 @@ public class PlanInspector {
         Currency currency = campaign.facts().moneyPerRow().currency();
         return LiveItem.beside(others, flight.start(), flight.lastDay(), currency)
                 .minor();
+    }
+
+    /** Creatives that the account's network refused and that say and show the same still. */
+    private static Map<String, String> refused(Surroundings s, Account account) {
+        return s.refused().stream()
+                .filter(r -> r.network().equals(account.network()))
+                .filter(r -> r.settings() instanceof AdSettings ad
+                        && same(ad.creative(), s.creatives().get(r.creativeId())))
+                .collect(Collectors.toMap(RefusedCreative::creativeId, RefusedCreative::reason, (one, other) -> one));
+    }
+
+    private static boolean same(CreativeSettings sent, @Nullable Creative now) {
+        return now != null
+                && sent.bodies().equals(now.bodies())
+                && sent.headlines().equals(now.headlines())
+                && sent.descriptions().equals(now.descriptions())
+                && sent.media().equals(now.media().stream().map(Medium::sha256).toList());
     }
 
     private static Set<String> agreed(Surroundings s, Account account) {
