@@ -74,8 +74,10 @@ final class BuyersLoad {
     }
 
     private Map<Doing, List<Double>> day(LoadSheet sheet, Random random) throws IOException, InterruptedException {
-        Map<Doing, List<Double>> times =
-                new EnumMap<>(Arrays.stream(Doing.values()).collect(Collectors.toMap(d -> d, d -> new ArrayList<>())));
+        Map<Doing, List<Double>> times = new EnumMap<>(Doing.class);
+        for (Doing doing : Doing.values()) {
+            times.put(doing, new ArrayList<>());
+        }
         String path = CLIENT + "/plans/" + sheet.plan();
         int version = sheet.version();
         long end = System.nanoTime() + LONG.toNanos();
