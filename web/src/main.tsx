@@ -9,6 +9,7 @@ import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
 import { Clients } from "./desk/Clients";
 import { Desk } from "./desk/Desk";
+import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
 import { Nowhere } from "./frame/Nowhere";
 import { theme } from "./look/theme";
@@ -55,23 +56,29 @@ const router = createBrowserRouter([
   {
     path: "/",
     element: <Frame />,
+    errorElement: <Broken />,
     children: [
-      { index: true, element: <Clients /> },
-      { path: "c/:clientId", element: <Desk /> },
-      { path: "c/:clientId/brief/:briefId?", element: <Brief /> },
-      { path: "c/:clientId/brief/accounts/:accountId", element: <Brief /> },
-      { path: "c/:clientId/audiences/:audienceId?", element: <Audiences /> },
-      { path: "c/:clientId/audiences/sources/:sourceId", element: <Audiences /> },
-      { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
-      { path: "c/:clientId/forms/:thingId?/:leadId?", element: <Forms /> },
-      { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
-      { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
-      { path: "c/:clientId/results/tests/:testId?", element: <Tests /> },
-      { path: "c/:clientId/results/advice", element: <Advice /> },
-      { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
-      { path: "c/:clientId/report", element: <Report /> },
-      { path: "c/:clientId/rules/:thing?", element: <Rules /> },
-      { path: "*", element: <Nowhere /> },
+      {
+        errorElement: <Broken />,
+        children: [
+          { index: true, element: <Clients /> },
+          { path: "c/:clientId", element: <Desk /> },
+          { path: "c/:clientId/brief/:briefId?", element: <Brief /> },
+          { path: "c/:clientId/brief/accounts/:accountId", element: <Brief /> },
+          { path: "c/:clientId/audiences/:audienceId?", element: <Audiences /> },
+          { path: "c/:clientId/audiences/sources/:sourceId", element: <Audiences /> },
+          { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
+          { path: "c/:clientId/forms/:thingId?/:leadId?", element: <Forms /> },
+          { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
+          { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
+          { path: "c/:clientId/results/tests/:testId?", element: <Tests /> },
+          { path: "c/:clientId/results/advice", element: <Advice /> },
+          { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
+          { path: "c/:clientId/report", element: <Report /> },
+          { path: "c/:clientId/rules/:thing?", element: <Rules /> },
+          { path: "*", element: <Nowhere /> },
+        ],
+      },
     ],
   },
 ]);

@@ -36,7 +36,7 @@ export function ImportList(props: {
   const { clientId, accounts } = props;
   const queries = useQueryClient();
   const [form] = Form.useForm<Said>();
-  const said = Form.useWatch([], form) as Said | undefined;
+  const said = Form.useWatch([], form) as Partial<Said> | undefined;
   const [read, setRead] = useState<{ file: File; rows: string[][] }>();
   const [sent, setSent] = useState<number>();
   const [problem, setProblem] = useState<string>();
@@ -70,7 +70,7 @@ export function ImportList(props: {
       });
   };
   const busy = sent !== undefined;
-  const whole = read && said?.name && said.accountIds.length > 0;
+  const whole = read && said?.name && (said.accountIds?.length ?? 0) > 0;
   return (
     <Modal
       title="Customer list"
@@ -89,78 +89,84 @@ export function ImportList(props: {
         } else props.onClose();
       }}
     >
-      <p className="note">
-        Addresses and numbers are hashed as the file passes; rows are never kept. Up to 1,000,000 rows.
-      </p>
-      <Upload.Dragger
-        accept=".csv,.txt,.tsv,text/csv,text/plain"
-        multiple={false}
-        showUploadList={false}
-        disabled={busy}
-        beforeUpload={(chosen) => {
-          choose(chosen);
-          return false;
+      <Form
+        form={form}
+        component={false}
+        initialValues={{
+          country: props.country,
+          accountIds: accounts.length === 1 ? accounts.map((a) => a.id) : [],
         }}
       >
-        {read ? read.file.name : "Drop a CSV file here, or click to choose one"}
-      </Upload.Dragger>
-      {problem && <div className="wrong">{problem}</div>}
-      {read && (
-        <Form
-          form={form}
-          component={false}
-          initialValues={{ country, accountIds: accounts.length === 1 ? accounts.map((a) => a.id) : [] }}
+        <p className="note">
+          Addresses and numbers are hashed as the file passes; rows are never kept. Up to 1,000,000 rows.
+        </p>
+        <Upload.Dragger
+          accept=".csv,.txt,.tsv,text/csv,text/plain"
+          multiple={false}
+          showUploadList={false}
+          disabled={busy}
+          beforeUpload={(chosen) => {
+            choose(chosen);
+            return false;
+          }}
         >
-          <div className="list-how">
-            written in
-            <Form.Item name={["format", "encoding"]} noStyle>
-              <Select aria-label="Encoding" size="small" style={{ width: 128 }} options={ENCODINGS} />
+          {read ? read.file.name : "Drop a CSV file here, or click to choose one"}
+        </Upload.Dragger>
+        {problem && <div className="wrong">{problem}</div>}
+        {read && (
+          <>
+            <div className="list-how">
+              written in
+              <Form.Item name={["format", "encoding"]} noStyle>
+                <Select aria-label="Encoding" size="small" style={{ width: 128 }} options={ENCODINGS} />
+              </Form.Item>
+              with columns parted by a
+              <Form.Item name={["format", "delimiter"]} noStyle>
+                <Select aria-label="Delimiter" size="small" style={{ width: 104 }} options={DELIMITERS} />
+              </Form.Item>
+              <Form.Item name={["format", "header"]} valuePropName="checked" noStyle>
+                <Checkbox>first row names them</Checkbox>
+              </Form.Item>
+            </div>
+            <Form.Item name="format" noStyle>
+              <Columns rows={read.rows} />
             </Form.Item>
-            with columns parted by a
-            <Form.Item name={["format", "delimiter"]} noStyle>
-              <Select aria-label="Delimiter" size="small" style={{ width: 104 }} options={DELIMITERS} />
-            </Form.Item>
-            <Form.Item name={["format", "header"]} valuePropName="checked" noStyle>
-              <Checkbox>first row names them</Checkbox>
-            </Form.Item>
-          </div>
-          <Form.Item name="format" noStyle>
-            <Columns rows={read.rows} />
-          </Form.Item>
-          <dl className="facts-list wide">
-            <Field label="Name" name="name">
-              <Input aria-label="Name of the list" maxLength={80} />
-            </Field>
-            {(said?.format.phone ?? -1) >= 0 && (
-              <Field label="Numbers are of" name="country">
+            <dl className="facts-list wide">
+              <Field label="Name" name="name">
+                <Input aria-label="Name of the list" maxLength={80} />
+              </Field>
+              {(said?.format?.phone ?? -1) >= 0 && (
+                <Field label="Numbers are of" name="country">
+                  <Select
+                    aria-label="Country of numbers"
+                    style={{ width: 220 }}
+                    showSearch={{ optionFilterProp: "label" }}
+                    options={props.countries.map((c) => ({ value: c.code, label: c.words }))}
+                  />
+                </Field>
+              )}
+              <Field label="For" name="accountIds">
                 <Select
-                  aria-label="Country of numbers"
-                  style={{ width: 220 }}
-                  showSearch={{ optionFilterProp: "label" }}
-                  options={props.countries.map((c) => ({ value: c.code, label: c.words }))}
+                  aria-label="Accounts it goes to"
+                  mode="multiple"
+                  style={FULL}
+                  placeholder="Choose the accounts that may have it"
+                  options={accounts.map((a) => ({ value: a.id, label: a.name }))}
                 />
               </Field>
-            )}
-            <Field label="For" name="accountIds">
-              <Select
-                aria-label="Accounts it goes to"
-                mode="multiple"
-                style={FULL}
-                placeholder="Choose the accounts that may have it"
-                options={accounts.map((a) => ({ value: a.id, label: a.name }))}
-              />
-            </Field>
-          </dl>
-        </Form>
-      )}
-      {busy && (
-        <div>
-          <Progress percent={Math.round(sent * 100)} size="small" />
-          <span className="note">
-            {sent < 1 ? "Reading and hashing" : "Sending hashes to the networks"}; Stop leaves nothing behind.
-          </span>
-        </div>
-      )}
+            </dl>
+          </>
+        )}
+        {busy && (
+          <div>
+            <Progress percent={Math.round(sent * 100)} size="small" />
+            <span className="note">
+              {sent < 1 ? "Reading and hashing" : "Sending hashes to the networks"}; Stop leaves nothing
+              behind.
+            </span>
+          </div>
+        )}
+      </Form>
     </Modal>
   );
 }

@@ -189,7 +189,7 @@ class CreativeIT {
         assertThat(webhook.locator("tr").first()).containsText("answered 200");
         Locator address = page.getByLabel("Address that leads are sent to");
         String receiver = address.inputValue();
-        address.fill("http://10.0.0.8/leads");
+        address.fill("https://10.0.0.8/leads");
         buyer.press("Send there");
         assertThat(page.locator(".ant-message"))
                 .containsText("10.0.0.8 is a private address, which leads are not sent to. Give a public one");
