@@ -149,6 +149,7 @@ export function ImportList(props: {
                 <Select
                   aria-label="Accounts it goes to"
                   mode="multiple"
+                  showSearch={{ optionFilterProp: "label" }}
                   style={FULL}
                   placeholder="Choose the accounts that may have it"
                   options={accounts.map((a) => ({ value: a.id, label: a.name }))}

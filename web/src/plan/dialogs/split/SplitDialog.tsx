@@ -144,6 +144,7 @@ function VariableLine(props: {
       {on && offer.variable !== "AGE" && values.length > MANY_VALUES && (
         <Select
           mode="multiple"
+          showSearch={{ optionFilterProp: "label" }}
           aria-label={`Values of ${offer.words}`}
           style={{ width: "100%" }}
           maxTagCount={8}
