@@ -391,35 +391,4 @@ class NewcomerIT {
                 .hasText("Hearthside has all of it", new LocatorAssertions.HasTextOptions().setTimeout(20_000));
         assertThat(Installation.adsOnNetwork("oddment-oddmenths")).isEqualTo(before + 16);
     }
-
-    /** Whoever asks while the database is away is told within five seconds; edits wait in the browser and go out when it is back. */
-    @Test
-    @Order(11)
-    void editsWaitWhileTheDatabaseIsAway() throws Exception {
-        Calls calls = new Calls(Installation.URL, "ines@withyandoar.example");
-        page.navigate(planUrl);
-        assertThat(page.locator("[role=rowheader]")).hasCount(11);
-        buyer.cell(0, 0).click();
-        Installation.takeAway("postgres");
-        try {
-            buyer.key("d");
-            buyer.key("d");
-            assertThat(page.locator(".kept")).containsText("Not kept: no connection, 2 edits waiting", SOON);
-            long begun = System.nanoTime();
-            int status =
-                    calls.raw("GET", "/api/clients", "application/json", null).statusCode();
-            double seconds = (System.nanoTime() - begun) / 1e9;
-            System.out.printf("While the database is away: %d after %.1f s%n", status, seconds);
-            assertThat(status).isEqualTo(503);
-            assertThat(seconds).isLessThan(5.5);
-            assertThat(calls.raw("GET", "/actuator/health/readiness", "application/json", null)
-                            .statusCode())
-                    .isEqualTo(503);
-        } finally {
-            Installation.bringBack("postgres");
-        }
-        assertThat(page.locator(".kept")).containsText("All kept, ", SOON);
-        page.reload();
-        assertThat(page.locator("[role=rowheader]")).hasCount(13);
-    }
 }

@@ -16,6 +16,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.dao.TransientDataAccessException;
 import org.springframework.http.HttpHeaders;
@@ -99,7 +100,10 @@ class Problems extends ResponseEntityExceptionHandler {
     /** Whether a failure is one of the moment: no connection, no room, a wait that was too long (SQLSTATE classes 08, 53, 57). */
     private static boolean passes(Throwable e) {
         return e instanceof TransientDataAccessException
+                || e instanceof DataAccessResourceFailureException
                 || e instanceof SQLTransientException
+                // The pool says no state of a connection that it has closed.
+                || e instanceof SQLException closed && "Connection is closed".equals(closed.getMessage())
                 || e instanceof SQLException sql
                         && sql.getSQLState() != null
                         && sql.getSQLState().matches("(08|53|57).*");
