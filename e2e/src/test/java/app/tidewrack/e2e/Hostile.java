@@ -5,6 +5,9 @@ import com.google.gson.JsonElement;
 import com.google.gson.JsonNull;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonPrimitive;
+import java.math.BigDecimal;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -239,7 +242,7 @@ final class Hostile {
         return switch (random.nextInt(7)) {
             case 0 -> JsonNull.INSTANCE;
             case 1 -> new JsonPrimitive(oneOf(ODD_TEXTS));
-            case 2 -> new JsonPrimitive(new com.google.gson.internal.LazilyParsedNumber(oneOf(ODD_NUMBERS)));
+            case 2 -> new JsonPrimitive(new BigDecimal(oneOf(ODD_NUMBERS)));
             case 3 -> new JsonPrimitive(random.nextBoolean());
             case 4 -> new JsonArray();
             case 5 -> new JsonObject();
@@ -277,8 +280,7 @@ final class Hostile {
     }
 
     private static String escaped(String text) {
-        return java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8)
-                .replace("+", "%20");
+        return URLEncoder.encode(text, StandardCharsets.UTF_8).replace("+", "%20");
     }
 
     /** A value as it is described. */
@@ -380,6 +382,6 @@ final class Hostile {
     }
 
     private static byte[] bytes(String text) {
-        return text.getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        return text.getBytes(StandardCharsets.UTF_8);
     }
 }

@@ -7,11 +7,11 @@ import app.tidewrack.e2e.Hostile.Sent;
 import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import com.google.gson.JsonPrimitive;
 import com.google.gson.JsonSyntaxException;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -110,7 +110,6 @@ class WhateverIsSentIT {
                 String id = Calls.id(plan);
                 JsonObject view =
                         person.get("/api/clients/" + client + "/plans/" + id).getAsJsonObject();
-                Map<String, String> names = new HashMap<>(Map.of("planId", id));
                 view.getAsJsonArray("campaigns").forEach(c -> {
                     hostile.learn("campaignId", c.getAsJsonObject().get("id"));
                     c.getAsJsonObject()
@@ -122,7 +121,7 @@ class WhateverIsSentIT {
                             .forEach(r -> hostile.learn(
                                     "columnId", r.getAsJsonObject().get("id")));
                 });
-                names.forEach((name, value) -> hostile.learn(name, new com.google.gson.JsonPrimitive(value)));
+                hostile.learn("planId", new JsonPrimitive(id));
             }
         }
     }

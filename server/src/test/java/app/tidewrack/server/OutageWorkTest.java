@@ -153,6 +153,21 @@ class OutageWorkTest extends WithServer {
         return scene.get(CLIENT + "/launches/" + id);
     }
 
+    /** What goes on at the network before it creates anything. */
+    private interface Happens {
+        void now() throws Exception;
+    }
+
+    private void beforeEachCreate(Happens what) {
+        answer((NetworkConnector) Proxy.newProxyInstance(
+                getClass().getClassLoader(), new Class<?>[] {NetworkConnector.class}, (proxy, method, arguments) -> {
+                    if (method.getName().equals("create")) {
+                        what.now();
+                    }
+                    return method.invoke(network, arguments);
+                }));
+    }
+
     private void pauseAll() throws Exception {
         Answer answer = scene.call("ines", HttpMethod.PUT, CLIENT + "/on-networks", Map.of("paused", true));
         assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
@@ -217,13 +232,11 @@ class OutageWorkTest extends WithServer {
     @Test
     void aFaultOfOurOwnIsToldAndTriedAgain() throws Exception {
         AtomicInteger faults = new AtomicInteger(1);
-        answer((NetworkConnector) Proxy.newProxyInstance(
-                getClass().getClassLoader(), new Class<?>[] {NetworkConnector.class}, (proxy, method, arguments) -> {
-                    if (method.getName().equals("create") && faults.getAndDecrement() > 0) {
-                        throw new StackOverflowError("on purpose");
-                    }
-                    return method.invoke(network, arguments);
-                }));
+        beforeEachCreate(() -> {
+            if (faults.getAndDecrement() > 0) {
+                throw new StackOverflowError("on purpose");
+            }
+        });
         String id = begin(scene.sheet("a1"));
         until(() -> launch(id).toString().contains("The server failed at this"), Duration.ofSeconds(5));
         until(() -> done(id), Duration.ofSeconds(10));
@@ -237,14 +250,10 @@ class OutageWorkTest extends WithServer {
         until(() -> done(first), Duration.ofSeconds(20));
         CountDownLatch release = new CountDownLatch(1);
         AtomicInteger hanging = new AtomicInteger();
-        answer((NetworkConnector) Proxy.newProxyInstance(
-                getClass().getClassLoader(), new Class<?>[] {NetworkConnector.class}, (proxy, method, arguments) -> {
-                    if (method.getName().equals("create")) {
-                        hanging.incrementAndGet();
-                        assertThat(release.await(30, TimeUnit.SECONDS)).isTrue();
-                    }
-                    return method.invoke(network, arguments);
-                }));
+        beforeEachCreate(() -> {
+            hanging.incrementAndGet();
+            assertThat(release.await(30, TimeUnit.SECONDS)).isTrue();
+        });
         for (int i = 0; i < 40; i++) {
             begin(scene.sheet("a1"));
         }

@@ -176,8 +176,7 @@ class ServerTest extends WithServer {
     /** Six edits of one person wait while another makes one: none is given up but what changes the very same, and that is asked. */
     @Test
     void editsAreLaidOverThoseOfOthers() throws Exception {
-        sql.update("insert into person values ('bo', 'bo@a.example', 'Bo', 'x') on conflict do nothing");
-        sql.update("insert into membership values ('bo', 'c1', 'BUYER') on conflict do nothing");
+        anotherBuyer();
         Scene.Sheet sheet = scene.sheet("a1");
         String path = CLIENT + "/plans/" + sheet.plan();
         JsonNode rows = scene.get(path).get("campaigns").get(0).get("rows");
@@ -211,8 +210,7 @@ class ServerTest extends WithServer {
     /** Undo once took back what another person had just done, without a word. */
     @Test
     void anotherPersonsChangeIsTakenBackOnlyWhenOneSaysSo() throws Exception {
-        sql.update("insert into person values ('bo', 'bo@a.example', 'Bo', 'x') on conflict do nothing");
-        sql.update("insert into membership values ('bo', 'c1', 'BUYER') on conflict do nothing");
+        anotherBuyer();
         Scene.Sheet sheet = scene.sheet("a1");
         String path = CLIENT + "/plans/" + sheet.plan();
         String row = scene.get(path)
@@ -236,6 +234,11 @@ class ServerTest extends WithServer {
         assertThat(scene.call("ines", HttpMethod.POST, path + "/redo", Map.of("version", version + 1, "others", true))
                         .status())
                 .isEqualTo(200);
+    }
+
+    private void anotherBuyer() {
+        sql.update("insert into person values ('bo', 'bo@a.example', 'Bo', 'x') on conflict do nothing");
+        sql.update("insert into membership values ('bo', 'c1', 'BUYER') on conflict do nothing");
     }
 
     private static Map<String, Object> money(Scene.Sheet sheet, String row, String money) {

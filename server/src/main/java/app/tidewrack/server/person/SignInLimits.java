@@ -1,10 +1,7 @@
 package app.tidewrack.server.person;
 
+import app.tidewrack.core.source.Contact;
 import app.tidewrack.server.person.SignInMapper.Tries;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -31,7 +28,7 @@ class SignInLimits {
     record Guess(String email, String address, @Nullable String device) {
         @Nullable
         String hash() {
-            return device == null ? null : hashOf(device);
+            return device == null ? null : Contact.hash(device);
         }
     }
 
@@ -59,16 +56,7 @@ class SignInLimits {
     @Transactional
     public void right(Guess guess, String personId, String device) {
         mapper.forget(guess.email(), guess.address(), guess.hash());
-        mapper.keepDevice(hashOf(device), personId);
+        mapper.keepDevice(Contact.hash(device), personId);
         mapper.forgetDevices(personId, MOST_DEVICES);
-    }
-
-    private static String hashOf(String device) {
-        try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(device.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Every Java platform has SHA-256", e);
-        }
     }
 }
