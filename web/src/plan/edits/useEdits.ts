@@ -27,6 +27,9 @@ function asked(modal: ReturnType<typeof App.useApp>["modal"], question: ModalFun
   return new Promise((answer) => {
     modal.confirm({
       ...question,
+      centered: true,
+      // Whoever is typing must not answer by a key meant for the sheet.
+      autoFocusButton: null,
       mask: { closable: false },
       keyboard: false,
       onOk: () => answer(true),

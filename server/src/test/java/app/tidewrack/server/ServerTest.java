@@ -197,7 +197,9 @@ class ServerTest extends WithServer {
         }
         Answer collides = edit("ines", sheet, seen, false, money(sheet, first, "30"));
         assertThat(collides.status()).isEqualTo(409);
-        assertThat(collides.detail()).contains("Bo changed the same meanwhile: “budget £10.00 to £12.00”");
+        assertThat(collides.detail())
+                .contains(
+                        "Bo changed the same meanwhile: “budget £10.00 to £12.00”. Yours is “budget £12.00 to £30.00”.");
         assertThat(edit("ines", sheet, seen, true, money(sheet, first, "30")).status())
                 .isEqualTo(200);
         JsonNode now = scene.get(path).get("campaigns").get(0).get("rows");

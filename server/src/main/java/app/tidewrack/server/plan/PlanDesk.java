@@ -179,7 +179,7 @@ public class PlanDesk {
         Applied applied = edit.applyTo(held.plan());
         Touched touched = Touched.between(held.plan(), applied.plan());
         if (!over) {
-            requireApart(clientId, personId, held, version, touched);
+            requireApart(clientId, personId, held, version, touched, applied.words());
         }
         keep(clientId, held, applied, touched, personId, applied.words());
         mapper.dropUndone(clientId, planId);
@@ -188,7 +188,8 @@ public class PlanDesk {
     }
 
     /** Nothing that it touches was touched by another since; versions too long ago are not known, and might have. */
-    private void requireApart(String clientId, String personId, Versioned held, int version, Touched touched) {
+    private void requireApart(
+            String clientId, String personId, Versioned held, int version, Touched touched, String words) {
         if (version == held.version()) {
             return;
         }
@@ -203,8 +204,8 @@ public class PlanDesk {
                 .filter(t -> touched.collidesWith(new Touched(t.things().things())))
                 .findFirst()
                 .ifPresent(t -> {
-                    throw new Conflict("%s changed the same meanwhile: “%s”. Look at it, then make it so or leave it."
-                            .formatted(t.person(), t.words()));
+                    throw new Conflict("%s changed the same meanwhile: “%s”. Yours is “%s”. Make it so, or leave it."
+                            .formatted(t.person(), t.words(), words));
                 });
     }
 
