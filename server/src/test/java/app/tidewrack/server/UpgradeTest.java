@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
 import java.util.zip.GZIPInputStream;
 import org.flywaydb.core.Flyway;
@@ -33,6 +34,7 @@ import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.context.bean.override.mockito.MockReset;
 import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.util.ClassUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -57,6 +59,9 @@ class UpgradeTest {
     @Autowired
     private JsonMapper json;
 
+    @Autowired
+    private JdbcTemplate database;
+
     private Scene scene;
 
     @DynamicPropertySource
@@ -68,6 +73,13 @@ class UpgradeTest {
             // Rows stand in the order of names, which is not the order in which they refer to one another.
             String rows = new String(dump.readAllBytes(), StandardCharsets.UTF_8);
             new JdbcTemplate(old).execute("set session_replication_role = replica;\n" + rows);
+        }
+        new JdbcTemplate(old).execute("insert into client values ('quiet', 'Quiet client', '', 0.4)");
+        try (InputStream scheme = UpgradeTest.class.getResourceAsStream("/upgrade/naming-scheme.json")) {
+            new JdbcTemplate(old)
+                    .update(
+                            "insert into naming_scheme values ('quiet', 1, ?::jsonb, 'ines')",
+                            new String(scheme.readAllBytes(), StandardCharsets.UTF_8));
         }
         try (InputStream test = UpgradeTest.class.getResourceAsStream("/upgrade/ended-test.json")) {
             new JdbcTemplate(old)
@@ -207,5 +219,91 @@ class UpgradeTest {
         assertThat(scene.call("ines", HttpMethod.GET, "/api/clients/saltmarsh/playbook", Map.of())
                         .status())
                 .isEqualTo(200);
+    }
+
+    /**
+     * Columns of JSON, what they are read as, and a value of its oldest shape where the data folder has none. A column that is added
+     * has to be named here.
+     */
+    private static final String STORED = """
+            account.profiles       | server.client.ClientMapper$Profiles |
+            audience.definition    | core.audience.AudienceDefinition    |
+            brief.content          | server.brief.BriefBody              |
+            creative.content       | server.creative.CreativeDraft       |
+            hour_unknown.counts    | server.results.ResultsMapper$Told   | {"impressions": 40, "clicks": 2}
+            launch_change.before   | core.launch.Settings                |
+            launch_change.settings | core.launch.Settings                |
+            lead.content           | server.lead.Leads$Content           | {"answers": {"first-name": "Mo"}, "lines": []}
+            lead_form.content      | core.form.LeadForm$FormContent      |
+            live_item.sent         | core.launch.Settings                |
+            live_item.settings     | core.launch.Settings                |
+            naming_scheme.scheme   | core.plan.NamingScheme              |
+            network.rulebook       | core.network.Rulebook               |
+            network.topics         | server.network.NetworkMapper$Topics |
+            plan_edit.edit         | core.plan.PlanEdit                  |
+            plan_edit.inverse      | core.plan.PlanEdit                  |
+            plan_row.delivery      | core.plan.Delivery                  |
+            plan_row.narrowing     | core.plan.Narrowing                 |
+            plan_touched.things    | server.plan.PlanMapper$Things       | ["row:r1"]
+            playbook.rules         | core.playbook.Playbook              |
+            script.content         | server.form.ScriptDraft             |
+            source_audience.rule   | server.source.SourceLibrary$Rule    | {"event": "view", "window": {"from": 0, "to": 14}, "percent": null, "subject": null}
+            source_audience.unusable | server.source.SourceMapper$Unusable |
+            split_test.cells       | server.splittest.SplitTestMapper$Cells |
+            split_test.ended       | server.splittest.TestView           |
+            split_test.people      | server.splittest.SplitTestMapper$People |
+            """;
+
+    /** Nothing that was ever stored breaks a reading: each value is read, says all that it said, and is the same when written. */
+    @Test
+    void whateverIsStoredCanBeRead() {
+        Map<String, String[]> columns = STORED.lines()
+                .map(line -> line.split(" *\\| *", 3))
+                .collect(Collectors.toMap(line -> line[0], line -> line, (a, b) -> b, TreeMap::new));
+        assertThat(columns.keySet()).containsExactlyInAnyOrderElementsOf(database.queryForList("""
+                        select table_name || '.' || column_name from information_schema.columns
+                        where data_type = 'jsonb' and table_schema = 'public'""", String.class));
+        Map<String, Integer> read = new TreeMap<>();
+        columns.forEach((name, line) -> {
+            String[] column = name.split("\\.");
+            List<String> values = new ArrayList<>(database.queryForList(
+                    "select distinct %2$s::text from %1$s where %2$s is not null".formatted(column[0], column[1]),
+                    String.class));
+            if (!line[2].isBlank()) {
+                values.add(line[2]);
+            }
+            Class<?> type = ClassUtils.resolveClassName("app.tidewrack." + line[1], null);
+            for (String text : values) {
+                Object value = json.readValue(text, type);
+                String written = json.writerFor(type).writeValueAsString(value);
+                assertThat(json.readValue(written, type)).as(name).isEqualTo(value);
+                assertSaid(name, json.readTree(text), json.readTree(written));
+            }
+            read.put(name, values.size());
+        });
+        assertThat(read).as("columns without any value").doesNotContainValue(0);
+    }
+
+    private static void assertSaid(String where, JsonNode stored, JsonNode written) {
+        if (stored.isNull()) {
+            return;
+        }
+        if (stored.isObject()) {
+            stored.properties()
+                    .forEach(p -> assertSaid(where + "." + p.getKey(), p.getValue(), written.path(p.getKey())));
+        } else if (stored.isArray()) {
+            if (!stored.isEmpty() && stored.get(0).isString()) {
+                assertThat(written.values()).as(where).containsExactlyInAnyOrderElementsOf(stored.values());
+                return;
+            }
+            assertThat(written.size()).as(where).isEqualTo(stored.size());
+            for (int i = 0; i < stored.size(); i++) {
+                assertSaid(where + "[" + i + "]", stored.get(i), written.get(i));
+            }
+        } else if (stored.isNumber()) {
+            assertThat(written.asDecimal()).as(where).isEqualByComparingTo(stored.asDecimal());
+        } else {
+            assertThat(written).as(where).isEqualTo(stored);
+        }
     }
 }
