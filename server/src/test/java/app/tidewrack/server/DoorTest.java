@@ -99,6 +99,7 @@ class DoorTest extends WithServer {
             application/json | {"email": "\\ud800", "password": "x"}        | 400 | half of a character
             application/json | {"email": ["x"], "password": "x"}            | 400 | form wanted
             application/json | {"email"                                     | 400 | no JSON from line 1
+            application/json | ["a@a.example"]                              | 400 | The body must be an object
             text/plain       | {"email": "a@a.example", "password": "x"}    | 415 |
             */*              | {"email": "a@a.example", "password": "x"}    | 415 |
             nonsense         | {"email": "a@a.example", "password": "x"}    | 415 |

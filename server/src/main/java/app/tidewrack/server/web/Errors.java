@@ -31,7 +31,8 @@ class Errors implements ErrorController, WebServerFactoryCustomizer<TomcatServle
         HttpStatus status = code instanceof Integer number ? HttpStatus.valueOf(number) : HttpStatus.NOT_FOUND;
         return ResponseEntity.status(status)
                 .contentType(MediaType.APPLICATION_PROBLEM_JSON)
-                .body(Problems.problem(status, words(status), null));
+                .body(Problems.problem(
+                        status, words(status), status == HttpStatus.BAD_REQUEST ? Problems.ADDRESS : null));
     }
 
     private static String words(HttpStatus status) {
@@ -59,8 +60,8 @@ class Errors implements ErrorController, WebServerFactoryCustomizer<TomcatServle
                 response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
                 response.setCharacterEncoding(StandardCharsets.UTF_8.name());
                 response.getReporter()
-                        .write("{\"status\":%d,\"title\":\"%s\",\"detail\":\"%s\"}"
-                                .formatted(status.value(), status.getReasonPhrase(), words(status)));
+                        .write("{\"status\":%d,\"title\":\"%s\",\"detail\":\"%s\",\"field\":\"%s\"}"
+                                .formatted(status.value(), status.getReasonPhrase(), words(status), Problems.ADDRESS));
                 response.finishResponse();
             } catch (IOException e) {
                 // Whoever asked is gone; nobody is left to tell.

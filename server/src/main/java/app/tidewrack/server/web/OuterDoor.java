@@ -36,7 +36,7 @@ class OuterDoor extends OncePerRequestFilter {
             throws ServletException, IOException {
         Optional<String> fault = addressFault(request.getRequestURI(), request.getQueryString());
         if (fault.isPresent()) {
-            problems.write(response, HttpStatus.BAD_REQUEST, fault.get());
+            problems.write(response, Problems.problem(HttpStatus.BAD_REQUEST, fault.get(), Problems.ADDRESS));
             return;
         }
         if (request.getContentType() != null && request.getContentType().contains("*")) {

@@ -6,9 +6,11 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.text.WellFormed;
 import java.sql.SQLException;
 import java.sql.SQLTransientException;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -27,11 +29,14 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.transaction.TransactionException;
 import org.springframework.validation.FieldError;
+import org.springframework.validation.method.ParameterErrors;
+import org.springframework.validation.method.ParameterValidationResult;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.InputCoercionException;
@@ -40,12 +45,20 @@ import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidFormatException;
 import tools.jackson.databind.exc.InvalidNullException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
+import tools.jackson.databind.exc.MismatchedInputException;
 
 /** Every refusal as a problem detail (RFC 9457) that names value, limit and remedy. */
 @RestControllerAdvice
 class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
     private static final int LONGEST_VALUE = 60;
+    /** The field of what is wrong with a body as a whole. */
+    private static final String BODY = "body";
+
+    /** The field of what is wrong with an address, or with the headers that were sent with it. */
+    static final String ADDRESS = "address";
+
+    private static final String NOT_WANTED = "is not of the form wanted";
     static final int SECONDS_TO_WAIT = 5;
 
     @ExceptionHandler
@@ -144,7 +157,7 @@ class Problems extends ResponseEntityExceptionHandler {
             }
         }
         return answer(
-                e.getCause() instanceof JacksonException json ? unread(json) : unread("The body", "is missing", null));
+                e.getCause() instanceof JacksonException json ? unread(json) : unread("The body", "is missing", BODY));
     }
 
     /** A body longer than its operation reads. */
@@ -155,8 +168,7 @@ class Problems extends ResponseEntityExceptionHandler {
 
     static ProblemDetail unread(JacksonException e) {
         String path = path(e);
-        String subject = path.isEmpty() ? "What was sent" : "“%s”".formatted(path);
-        return unread(subject, fault(e), path.isEmpty() ? null : path);
+        return path.isEmpty() ? unread("The body", fault(e), BODY) : unread("“%s”".formatted(path), fault(e), path);
     }
 
     private static String fault(JacksonException e) {
@@ -185,7 +197,13 @@ class Problems extends ResponseEntityExceptionHandler {
             return "is no JSON from line %d, sign %d on"
                     .formatted(e.getLocation().getLineNr(), e.getLocation().getColumnNr());
         }
-        return "is not of the form wanted";
+        if (e instanceof MismatchedInputException mismatched && mismatched.getTargetType() != null) {
+            Class<?> wanted = mismatched.getTargetType();
+            return Collection.class.isAssignableFrom(wanted) || wanted.isArray()
+                    ? "must be a list"
+                    : wanted.isRecord() || Map.class.isAssignableFrom(wanted) ? "must be an object" : NOT_WANTED;
+        }
+        return NOT_WANTED;
     }
 
     private static ProblemDetail unread(String subject, String fault, @Nullable String field) {
@@ -199,17 +217,38 @@ class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        FieldError first = e.getBindingResult().getFieldErrors().stream()
-                .min(Comparator.comparing(FieldError::getField))
-                .orElse(null);
-        if (first == null) {
-            return answer(problem(HttpStatus.BAD_REQUEST, "What was sent is not of the form wanted.", null));
+        return answer(outOfLimits(e.getFieldErrors()));
+    }
+
+    /** The same where a part of the address has limits as well. */
+    @Override
+    protected ResponseEntity<Object> handleHandlerMethodValidationException(
+            HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        for (ParameterValidationResult parameter : e.getParameterValidationResults()) {
+            if (parameter instanceof ParameterErrors body) {
+                return answer(outOfLimits(body.getFieldErrors()));
+            }
+            String name = String.valueOf(parameter.getMethodParameter().getParameterName());
+            return answer(outOfLimits(
+                    name,
+                    parameter.getArgument(),
+                    parameter.getResolvableErrors().get(0).getDefaultMessage()));
         }
-        return answer(problem(
+        return answer(unread("The body", NOT_WANTED, BODY));
+    }
+
+    private static ProblemDetail outOfLimits(List<FieldError> errors) {
+        return errors.stream()
+                .min(Comparator.comparing(FieldError::getField))
+                .map(first -> outOfLimits(first.getField(), first.getRejectedValue(), first.getDefaultMessage()))
+                .orElseGet(() -> unread("The body", NOT_WANTED, BODY));
+    }
+
+    private static ProblemDetail outOfLimits(String field, @Nullable Object value, @Nullable String limit) {
+        return problem(
                 HttpStatus.BAD_REQUEST,
-                "“%s” is %s; it %s. Change it and send again."
-                        .formatted(first.getField(), shortened(first.getRejectedValue()), first.getDefaultMessage()),
-                first.getField()));
+                "“%s” is %s; it %s. Change it and send again.".formatted(field, shortened(value), limit),
+                field);
     }
 
     /** A parameter of the address that is missing. */
