@@ -1,6 +1,7 @@
 package app.tidewrack.connector.practice;
 
 import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.practice.OrderBodies.CreativeBody;
 import app.tidewrack.connector.practice.PracticeApi.Created;
 import app.tidewrack.connector.practice.PracticeApi.PausedBody;
 import app.tidewrack.connector.practice.PracticeApi.RelatedAsked;
@@ -16,7 +17,10 @@ import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.Settings;
 import app.tidewrack.core.network.Rulebook;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,6 +39,17 @@ import org.springframework.web.service.invoker.HttpServiceProxyFactory;
 final class PracticeNetwork implements NetworkConnector {
     private final String name;
     private final PracticeApi api;
+
+    /**
+     * Creatives whose ads were not answered yet, by the ad's key: an ad that is tried again asks for its creative no more, or with a
+     * third of all answers lost every second try would be lost as well.
+     */
+    private final Cache<String, Made> unanswered = Caffeine.newBuilder()
+            .maximumSize(10_000)
+            .expireAfterWrite(Duration.ofHours(6))
+            .build();
+
+    private record Made(CreativeBody content, String id) {}
 
     /**
      * @param http calls this network
@@ -173,8 +188,9 @@ final class PracticeNetwork implements NetworkConnector {
     @Override
     public String create(String key, Under under, Settings wanted) {
         if (wanted instanceof AdSettings ad) {
-            String creativeId = create("creatives", key + "/creative", OrderBodies.creative(under, ad));
-            return create("ads", key, OrderBodies.ad(under, ad, creativeId));
+            String id = create("ads", key, OrderBodies.ad(under, ad, creative(key, OrderBodies.creative(under, ad))));
+            unanswered.invalidate(key);
+            return id;
         }
         return create(path(wanted.level()), key, OrderBodies.body(under, wanted));
     }
@@ -188,6 +204,15 @@ final class PracticeNetwork implements NetworkConnector {
         } else {
             put(path(wanted.level()), externalId, OrderBodies.body(under, wanted));
         }
+    }
+
+    private String creative(String key, CreativeBody content) {
+        Made made = unanswered.getIfPresent(key);
+        if (made == null || !made.content().equals(content)) {
+            made = new Made(content, create("creatives", key + "/creative", content));
+            unanswered.put(key, made);
+        }
+        return made.id();
     }
 
     /** A key that came with other content before has created something: that is changed to what is wanted now. */

@@ -5,17 +5,22 @@ import static org.assertj.core.api.Assertions.catchThrowable;
 import static org.junit.jupiter.api.Named.named;
 import static org.junit.jupiter.params.provider.Arguments.arguments;
 import static org.springframework.test.web.client.match.MockRestRequestMatchers.anything;
+import static org.springframework.test.web.client.match.MockRestRequestMatchers.requestTo;
 import static org.springframework.test.web.client.response.MockRestResponseCreators.withException;
 import static org.springframework.test.web.client.response.MockRestResponseCreators.withStatus;
 
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Orders.Under;
 import app.tidewrack.connector.Reports;
+import app.tidewrack.core.launch.AdSettings;
+import app.tidewrack.core.launch.Items;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.results.Measure;
 import java.net.SocketTimeoutException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Random;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
@@ -107,5 +112,28 @@ class NetworkAnswersTest {
         assertThat(hours).hasSize(1);
         assertThat(hours.get(0).counts().get(Measure.IMPRESSIONS)).isEqualTo(2_000_000);
         assertThat(hours.get(0).counts().get(Measure.SPEND)).isEqualTo(5);
+    }
+
+    /** Only what was not answered is asked for again; the creative too where the ad has another by now. */
+    @Test
+    void anAdThatIsTriedAgainKeepsItsCreative() {
+        AdSettings first = (AdSettings) Items.any(new Random(1), Level.AD);
+        AdSettings other = (AdSettings) Items.any(new Random(2), Level.AD);
+        Under under = new Under("a1", "g1");
+        made("creatives", "cr1");
+        network.expect(requestTo("http://practice.example/ads"))
+                .andRespond(withException(new SocketTimeoutException()));
+        made("ads", "ad1");
+        made("creatives", "cr2");
+        made("ads", "ad1");
+        assertThat(catchThrowable(() -> asked.create("k", under, first))).isInstanceOf(NetworkAway.class);
+        assertThat(asked.create("k", under, first)).isEqualTo("ad1");
+        assertThat(asked.create("k", under, other)).isEqualTo("ad1");
+        network.verify();
+    }
+
+    private void made(String what, String id) {
+        network.expect(requestTo("http://practice.example/" + what))
+                .andRespond(json(HttpStatus.OK, "{\"id\": \"%s\"}".formatted(id)));
     }
 }
