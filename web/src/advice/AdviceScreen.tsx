@@ -169,7 +169,10 @@ function Why({ advice, playbook }: { advice: Advice | undefined; playbook: Playb
             {advice.p < 1 && (
               <div>
                 <dt>By luck</dt>
-                <dd>{advice.p < 0.001 ? "under 0.1 %" : `${(advice.p * 100).toFixed(1)} %`}</dd>
+                <dd>
+                  {advice.p < 0.001 ? "under 0.1 %" : `${(advice.p * 100).toFixed(1)} %`}, sure enough in
+                  spite of daily looks and of all rows of the campaign
+                </dd>
               </div>
             )}
             {rule && (

@@ -1,7 +1,10 @@
 package app.tidewrack.bench;
 
 import java.util.Collection;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import org.openjdk.jmh.results.Result;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
@@ -14,8 +17,12 @@ public final class Bench {
     private static final String OF_THE_SERVER = "server";
     private static final String OF_RESULTS = "server-results";
     private static final String OF_BUYERS = "server-buyers";
-    private static final String OF_A_SHEET = "sheet";
-    private static final String OF_DECISIONS = "decisions";
+
+    /** Parts that need nothing but core. */
+    private static final Map<String, Callable<List<Figure>>> OF_CORE = Map.of(
+            "sheet", () -> new SheetLoad().figures(),
+            "decisions", () -> new DecisionLoad().figures(),
+            "advice", () -> new AdviceLoad().figures());
 
     private Bench() {}
 
@@ -29,17 +36,16 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
             matching();
         }
-        if (parts.contains(OF_A_SHEET)) {
-            new SheetLoad().figures().forEach(Figure::print);
-        }
-        if (parts.contains(OF_DECISIONS)) {
-            new DecisionLoad().figures().forEach(Figure::print);
+        for (String part : parts) {
+            if (OF_CORE.containsKey(part)) {
+                OF_CORE.get(part).call().forEach(Figure::print);
+            }
         }
         if (parts.contains(OF_THE_SERVER)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measure();
@@ -50,8 +56,7 @@ public final class Bench {
         if (parts.contains(OF_BUYERS)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measureBuyers();
         }
-        if (Set.of(OF_THE_SERVER, OF_RESULTS, OF_BUYERS, OF_A_SHEET, OF_DECISIONS)
-                .containsAll(parts)) {
+        if (parts.stream().allMatch(p -> p.startsWith(OF_THE_SERVER) || OF_CORE.containsKey(p))) {
             return;
         }
         try (Practice practice = new Practice()) {

@@ -4,6 +4,7 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.playbook.Playbook.Target;
 import app.tidewrack.core.playbook.RowSeen.DayBrought;
+import app.tidewrack.core.playbook.Standings.Standing;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
@@ -14,11 +15,14 @@ import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.jspecify.annotations.Nullable;
 
@@ -40,6 +44,8 @@ public final class Adviser {
     private final Scene scene;
     private final Target target;
     private final Metric metric;
+    private final List<RowSeen> rows;
+    private final double clickDispersion;
 
     /**
      * What holds for all rows.
@@ -58,22 +64,29 @@ public final class Adviser {
             LocalDate today,
             double margin) {}
 
-    private Adviser(Playbook playbook, Scene scene) {
+    private Adviser(Playbook playbook, Scene scene, List<RowSeen> rows) {
         this.playbook = playbook;
         this.scene = scene;
+        // Sums must not depend on the order in which rows come, to the last digit.
+        this.rows = rows.stream().sorted(Comparator.comparing(RowSeen::rowId)).toList();
+        clickDispersion = Standings.ofClickRates(this.rows);
         target = scene.target();
         metric = Metric.usual(target.metric());
     }
 
     /** Advice for each row that gets some, in the order of moves and then by evidence. */
     public static List<Advice> advise(Playbook playbook, Scene scene, List<RowSeen> rows) {
-        return new Adviser(playbook, scene).advise(rows);
+        return new Adviser(playbook, scene, rows).advise();
     }
 
     /** A row with what it brought, and how it stands. */
-    private record Judged(RowSeen row, Counts all, Standing standing) {}
+    private record Judged(RowSeen row, Counts all, Standing standing) {
+        double p() {
+            return standing.p();
+        }
+    }
 
-    private List<Advice> advise(List<RowSeen> rows) {
+    private List<Advice> advise() {
         Counts sum = Counts.NONE;
         List<Counts> all = new ArrayList<>();
         for (RowSeen row : rows) {
@@ -81,12 +94,10 @@ public final class Adviser {
             all.add(counts);
             sum = sum.plus(counts);
         }
-        List<Judged> judged = new ArrayList<>();
-        for (int i = 0; i < rows.size(); i++) {
-            Counts own = all.get(i);
-            judged.add(new Judged(
-                    rows.get(i), own, Standing.of(metric, facts(own), target.value(), facts(sum.minus(own)))));
-        }
+        List<Standing> standings = Standings.of(metric, target.value(), rows, scene.margin());
+        List<Judged> judged = IntStream.range(0, rows.size())
+                .mapToObj(i -> new Judged(rows.get(i), all.get(i), standings.get(i)))
+                .toList();
         double resultCost = resultCost(sum);
         List<Advice> advice = new ArrayList<>();
         List<Judged> good = new ArrayList<>();
@@ -95,10 +106,8 @@ public final class Adviser {
             Optional<Advice> one = alone(j, resultCost);
             if (one.isPresent()) {
                 advice.add(one.get());
-            } else if (!early(j.row()) && j.standing().good() <= 1 - playbook.certainty()) {
-                good.add(j);
-            } else if (!early(j.row()) && j.standing().bad() <= 1 - playbook.certainty()) {
-                bad.add(j);
+            } else if (!early(j.row()) && sure(j.p())) {
+                (j.standing().good() ? good : bad).add(j);
             }
         }
         advice.addAll(ofGood(good, bad, resultCost));
@@ -111,6 +120,11 @@ public final class Adviser {
                 .forEach(j -> stop(j, resultCost).ifPresent(advice::add));
         advice.sort(Comparator.comparing(Advice::move).thenComparing(Advice::p).thenComparing(Advice::rowId));
         return advice.stream().filter(a -> playbook.may(a.move())).toList();
+    }
+
+    /** Whether luck is ruled out as surely as the playbook wants. */
+    private boolean sure(double p) {
+        return p <= 1 - playbook.certainty();
     }
 
     private Facts facts(Counts counts) {
@@ -158,7 +172,10 @@ public final class Adviser {
                 .of(facts(j.all()))
                 .orElse(0));
         long spent = j.all().spendMinor();
-        if (playbook.may(Move.STOP_WITHOUT_RESULTS) && results == 0 && spent >= playbook.emptySpend() * resultCost) {
+        if (playbook.may(Move.STOP_WITHOUT_RESULTS)
+                && results == 0
+                && spent >= playbook.emptySpend() * resultCost
+                && sure(j.p())) {
             String words = Metric.usual(metric.part().isEmpty() ? metric.rests() : metric.part())
                     .words();
             return Optional.of(new Advice(
@@ -170,7 +187,7 @@ public final class Adviser {
                     saved(row),
                     "It spent %s and brought no %s; the others get one for %s."
                             .formatted(money(spent, row), words, money(Math.round(resultCost), row)),
-                    j.standing().bad(),
+                    j.p(),
                     null,
                     List.of()));
         }
@@ -226,8 +243,10 @@ public final class Adviser {
         double before = (double) first.get(Measure.CLICKS) / shown;
         double now = (double) last.get(Measure.CLICKS) / shownLast;
         double z = Comparison.z(first.get(Measure.CLICKS), shown, last.get(Measure.CLICKS), shownLast);
-        double p = NORMAL.survivalProbability(z);
-        if (now > before * playbook.tiredShare() || p > 1 - playbook.certainty()) {
+        // It is looked at each day since there were enough, and so is every row.
+        double looks = (double) (days.size() - 2 * FRESH_DAYS + 1) * rows.size();
+        double p = Math.min(1, looks * NORMAL.survivalProbability(z / Math.sqrt(clickDispersion)));
+        if (now > before * playbook.tiredShare() || !sure(p)) {
             return Optional.empty();
         }
         return Optional.of(new Advice(
@@ -260,7 +279,7 @@ public final class Adviser {
                 null,
                 saved(j.row()),
                 stands(j, "worse"),
-                j.standing().bad(),
+                j.p(),
                 null,
                 List.of(Move.REFRESH)));
     }
@@ -275,7 +294,7 @@ public final class Adviser {
                 null,
                 j.row().daily().times(2).minor(),
                 stands(j, "better"),
-                j.standing().good(),
+                j.p(),
                 null,
                 scene.shared() ? List.of() : List.of(Move.RAISE, Move.SIDEWAYS, Move.DOUBLE));
     }
@@ -288,6 +307,7 @@ public final class Adviser {
         if (scene.shared()) {
             return advice;
         }
+        Givers givers = new Givers(bad, resultCost);
         long wanted = good.stream().mapToLong(j -> step(j.row())).sum();
         double part = scene.roomMinor() == null || wanted <= scene.roomMinor()
                 ? 1
@@ -295,7 +315,7 @@ public final class Adviser {
         for (Judged j : good) {
             long more = (long) Math.floor(step(j.row()) * part);
             if (more < LEAST_STEP * j.row().daily().minor()) {
-                shift(j, bad, resultCost).ifPresent(advice::add);
+                givers.shift(j).ifPresent(advice::add);
                 continue;
             }
             Move move = playbook.may(Move.RAISE) ? Move.RAISE : Move.SIDEWAYS;
@@ -311,7 +331,7 @@ public final class Adviser {
                     null,
                     more,
                     stands(j, "better"),
-                    j.standing().good(),
+                    j.p(),
                     null,
                     part < 1 ? List.of() : List.of(Move.SIDEWAYS, Move.DOUBLE)));
         }
@@ -327,7 +347,7 @@ public final class Adviser {
                 null,
                 j.row().daily().minor() * playbook.copies(),
                 stands(j, "better"),
-                j.standing().good(),
+                j.p(),
                 null,
                 List.of(Move.DOUBLE));
     }
@@ -340,29 +360,46 @@ public final class Adviser {
         return Money.ofMinor(row.daily().minor() + more, row.daily().currency().getCurrencyCode());
     }
 
-    /** From the worst row, so much as a raise would be of the good one. */
-    private Optional<Advice> shift(Judged to, List<Judged> bad, double resultCost) {
-        return bad.stream()
-                .filter(j -> j.all().spendMinor() >= playbook.stopSpend() * resultCost)
-                .min(Comparator.comparing((Judged j) -> j.standing().bad())
-                        .thenComparing(j -> j.row().rowId()))
-                .filter(j -> playbook.may(Move.SHIFT)
-                        && step(to.row()) > 0
-                        && step(to.row()) < j.row().daily().minor())
-                .map(from -> new Advice(
-                        Move.SHIFT,
-                        from.row().rowId(),
-                        100.0 * step(to.row()) / to.row().daily().minor(),
-                        plus(to.row(), step(to.row())),
-                        to.row().rowId(),
-                        0,
-                        "%s. There is no more money, and %s is the worst of the campaign."
-                                .formatted(
-                                        stands(to, "better").replaceFirst("\\.$", ""),
-                                        from.row().label()),
-                        to.standing().good(),
-                        null,
-                        List.of(Move.STOP)));
+    /** Bad rows and what they have left to give, the worst first. */
+    private final class Givers {
+        private final List<Judged> bad;
+        private final Map<String, Long> left = new HashMap<>();
+
+        Givers(List<Judged> all, double resultCost) {
+            bad = all.stream()
+                    .filter(j -> playbook.may(Move.SHIFT) && j.all().spendMinor() >= playbook.stopSpend() * resultCost)
+                    .sorted(Comparator.comparing(Judged::p)
+                            .thenComparing(j -> j.row().rowId()))
+                    .toList();
+            bad.forEach(j -> left.put(j.row().rowId(), j.row().daily().minor()));
+        }
+
+        /** From the worst row that can, so much as a raise would be of the good one. */
+        Optional<Advice> shift(Judged to) {
+            long step = step(to.row());
+            return bad.stream()
+                    .filter(j -> step > 0 && step < left.getOrDefault(j.row().rowId(), 0L))
+                    .findFirst()
+                    .map(from -> {
+                        left.merge(from.row().rowId(), -step, Long::sum);
+                        return shift(from.row(), to, step);
+                    });
+        }
+
+        private Advice shift(RowSeen from, Judged to, long step) {
+            return new Advice(
+                    Move.SHIFT,
+                    from.rowId(),
+                    100.0 * step / to.row().daily().minor(),
+                    plus(to.row(), step),
+                    to.row().rowId(),
+                    0,
+                    "%s. There is no more money, and %s is among the worst of the campaign."
+                            .formatted(stands(to, "better").replaceFirst("\\.$", ""), from.label()),
+                    to.p(),
+                    null,
+                    List.of(Move.STOP));
+        }
     }
 
     private String stands(Judged j, String how) {

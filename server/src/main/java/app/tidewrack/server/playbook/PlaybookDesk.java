@@ -42,7 +42,6 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @RequiredArgsConstructor
 public class PlaybookDesk {
-    /** A refused advice is not given again for so many days. */
     private final PlaybookMapper mapper;
 
     private final RunningCampaigns running;
@@ -108,7 +107,8 @@ public class PlaybookDesk {
     }
 
     private static String key(Running r, Advice advice) {
-        return "%s/%s/%s".formatted(r.campaign().id(), advice.rowId(), advice.move());
+        String key = "%s/%s/%s".formatted(r.campaign().id(), advice.rowId(), advice.move());
+        return advice.toRowId() == null ? key : key + "/" + advice.toRowId();
     }
 
     private static AdviceTold told(Running r, Advice a) {
