@@ -22,7 +22,8 @@ public final class Bench {
     private static final Map<String, Callable<List<Figure>>> OF_CORE = Map.of(
             "sheet", () -> new SheetLoad().figures(),
             "decisions", () -> new DecisionLoad().figures(),
-            "advice", () -> new AdviceLoad().figures());
+            "advice", () -> new AdviceLoad().figures(),
+            "winners", () -> new WinnerLoad().figures());
 
     private Bench() {}
 
@@ -36,7 +37,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {

@@ -4,7 +4,6 @@ import app.tidewrack.bench.Bench.Figure;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.splittest.Course;
-import app.tidewrack.core.splittest.Looks;
 import app.tidewrack.core.splittest.SampleSize;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
@@ -68,8 +67,7 @@ final class SplitTestLoad {
                 .boxed()
                 .max(Comparator.comparingDouble(i -> rates[i]))
                 .orElseThrow();
-        double perCell =
-                new SampleSize(LEVEL, POWER, 2).perCell(rates[base], rates[better]) * Looks.more(LOOKS, LEVEL, POWER);
+        double perCell = new SampleSize(LEVEL, POWER, 2, LOOKS).perCell(rates[base], rates[better]);
         System.out.printf(
                 "click rates %.3f %% and %.3f %%; %,.0f impressions a cell%n",
                 rates[base] * 100, rates[better] * 100, perCell);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
@@ -14,6 +15,9 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
 public final class Comparison {
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
     private static final double LEAST_EXPECTED = 5;
+
+    /** Results from which on exact and approximate p-values cannot be told apart. */
+    private static final long MANY = 1_000_000;
 
     /** Probabilities that differ by rounding alone count as equal, as in R's fisher.test and binom.test. */
     private static final double EQUAL = 1 + 1e-7;
@@ -41,6 +45,10 @@ public final class Comparison {
 
     /** R. A. Fisher, The Design of Experiments, 1935: all tables with the same margins that are no likelier than this one. */
     static double fisher(long part, long whole, long otherPart, long otherWhole) {
+        if (Math.addExact(whole, otherWhole) > Integer.MAX_VALUE) {
+            // So few of so many are as good as events of a Poisson process.
+            return ofCosts(part, whole, otherPart, otherWhole);
+        }
         int parts = Math.toIntExact(part + otherPart);
         HypergeometricDistribution tables =
                 HypergeometricDistribution.of(Math.toIntExact(whole + otherWhole), parts, Math.toIntExact(whole));
@@ -55,23 +63,50 @@ public final class Comparison {
 
     /**
      * How often something came for two sums of money, exactly: of all that came, those for the first sum are binomial by its
-     * share of the money (J. Przyborowski, H. Wilenski, Biometrika 31, 1940; as R's poisson.test).
+     * share of the money (J. Przyborowski, H. Wilenski, Biometrika 31, 1940; as R's poisson.test). Over a million the normal
+     * approximation is as good.
      *
      * @param money over 0, of the same unit as the other
      */
     public static double ofCosts(long results, double money, long otherResults, double otherMoney) {
-        int all = Math.toIntExact(results + otherResults);
+        long all = Math.addExact(results, otherResults);
         if (all == 0) {
             return 1;
         }
-        BinomialDistribution split = BinomialDistribution.of(all, money / (money + otherMoney));
-        double here = split.probability(Math.toIntExact(results)) * EQUAL;
+        double part = money / (money + otherMoney);
+        double mean = all * part;
+        if (all > MANY) {
+            return twoSided((results - mean) / Math.sqrt(mean * (1 - part)));
+        }
+        BinomialDistribution split = BinomialDistribution.of((int) all, part);
+        double here = split.probability((int) results) * EQUAL;
+        if (results <= mean) {
+            int other = first((int) Math.ceil(mean), (int) all + 1, k -> split.probability(k) <= here);
+            return Math.min(
+                    1,
+                    split.cumulativeProbability((int) results)
+                            + split.survivalProbability(Math.max(other, (int) results + 1) - 1));
+        }
+        int other = first(-(int) Math.floor(mean), 1, k -> split.probability(-k) <= here);
         return Math.min(
                 1,
-                IntStream.rangeClosed(0, all)
-                        .mapToDouble(split::probability)
-                        .filter(p -> p <= here)
-                        .sum());
+                split.survivalProbability((int) results - 1)
+                        + split.cumulativeProbability(Math.min(-other, (int) results - 1)));
+    }
+
+    /** The first of numbers for which something holds that holds for all after it; {@code to} where it holds for none before. */
+    private static int first(int from, int to, IntPredicate holds) {
+        int low = from;
+        int high = to;
+        while (low < high) {
+            int middle = low + (high - low) / 2;
+            if (holds.test(middle)) {
+                high = middle;
+            } else {
+                low = middle + 1;
+            }
+        }
+        return low;
     }
 
     /** Whether cells got their shares of people: Pearson's chi-square against the shares that were planned. */

@@ -17,6 +17,7 @@ public final class Looks {
 
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
     private static final int STEPS = 200;
+    private static final double ROOT = 1 / Math.sqrt(2 * Math.PI);
     private static final double CLOSE = 1e-7;
     private static final Map<String, Double> KNOWN = new ConcurrentHashMap<>();
 
@@ -36,35 +37,15 @@ public final class Looks {
         return constant(of, level) * Math.sqrt((double) of / look);
     }
 
-    /**
-     * How many times as much as a test with one look a test with several needs to find the same difference as surely.
-     *
-     * @param power chance to find it, (level, 1)
-     */
-    public static double more(int of, double level, double power) {
-        return KNOWN.computeIfAbsent("%d/%s/%s".formatted(of, level, power), k -> {
-            double one = NORMAL.inverseSurvivalProbability(level / 2) + NORMAL.inverseCumulativeProbability(power);
-            double low = one;
-            double high = 2 * one;
-            double constant = constant(of, level);
-            while (high - low > CLOSE) {
-                double middle = (low + high) / 2;
-                if (called(of, constant, middle / Math.sqrt(of)) < power) {
-                    low = middle;
-                } else {
-                    high = middle;
-                }
-            }
-            return high * high / (one * one);
-        });
-    }
-
     private static double constant(int of, double level) {
         return KNOWN.computeIfAbsent(of + "/" + level, k -> search(of, level));
     }
 
     private static double search(int of, double level) {
         double low = NORMAL.inverseSurvivalProbability(level / 2);
+        if (of == 1) {
+            return low;
+        }
         double high = low + 1;
         while (high - low > CLOSE) {
             double middle = (low + high) / 2;
@@ -78,30 +59,68 @@ public final class Looks {
     }
 
     /**
+     * What a test needs, as a part of what it would need if it were judged by its last look alone, with the limit of that and each
+     * limit for so many comparisons.
+     *
+     * @param power chance to find the difference, (level, 1)
+     * @param comparisons by which each look's p-value is divided, 1 or more
+     */
+    static double early(int of, double level, double power, double comparisons) {
+        if (of == 1) {
+            return 1;
+        }
+        double constant = constant(of, level);
+        return KNOWN.computeIfAbsent("%d/%s/%s/%s".formatted(of, level, power, comparisons), k -> {
+            double[] limits = new double[of];
+            for (int look = 1; look <= of; look++) {
+                double p = Comparison.twoSided(constant * Math.sqrt((double) of / look)) / comparisons;
+                limits[look - 1] = NORMAL.inverseSurvivalProbability(p / 2) * Math.sqrt(look);
+            }
+            double alone = limits[of - 1] / Math.sqrt(of) + NORMAL.inverseCumulativeProbability(power);
+            double low = alone / 2;
+            double high = alone;
+            while (high - low > CLOSE) {
+                double middle = (low + high) / 2;
+                if (called(limits, middle / Math.sqrt(of)) < power) {
+                    low = middle;
+                } else {
+                    high = middle;
+                }
+            }
+            return high * high / (alone * alone);
+        });
+    }
+
+    private static double called(int of, double constant, double drift) {
+        double[] limits = new double[of];
+        Arrays.fill(limits, constant * Math.sqrt(of));
+        return called(limits, drift);
+    }
+
+    /**
      * How often one of the looks calls a difference; z times the root of the look is a sum of normal steps.
      *
+     * @param limits of that sum, look by look
      * @param drift mean of each step; 0 when there is no difference
      */
-    private static double called(int of, double constant, double drift) {
-        double limit = constant * Math.sqrt(of);
-        double width = 2 * limit / STEPS;
-        // Of each distance between two points, from all the way down to all the way up.
-        double[] step = new double[2 * STEPS + 1];
-        for (int i = 0; i < step.length; i++) {
-            step[i] = NORMAL.density((i - STEPS) * width - drift);
-        }
+    private static double called(double[] limits, double drift) {
         double[] density = new double[STEPS + 1];
+        double width = 2 * limits[0] / STEPS;
         for (int i = 0; i <= STEPS; i++) {
-            density[i] = NORMAL.density(-limit + i * width - drift) * weight(i) * width;
+            density[i] = NORMAL.density(-limits[0] + i * width - drift) * weight(i) * width;
         }
-        for (int look = 2; look <= of; look++) {
+        for (int look = 1; look < limits.length; look++) {
+            double before = width;
+            width = 2 * limits[look] / STEPS;
             double[] next = new double[STEPS + 1];
             for (int to = 0; to <= STEPS; to++) {
+                double at = -limits[look] + to * width - drift + limits[look - 1];
                 double sum = 0;
                 for (int from = 0; from <= STEPS; from++) {
-                    sum += density[from] * step[to - from + STEPS];
+                    double step = at - from * before;
+                    sum += density[from] * Math.exp(-step * step / 2);
                 }
-                next[to] = sum * weight(to) * width;
+                next[to] = sum * ROOT * weight(to) * width;
             }
             density = next;
         }

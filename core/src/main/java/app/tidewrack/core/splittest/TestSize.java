@@ -3,8 +3,7 @@ package app.tidewrack.core.splittest;
 import app.tidewrack.core.splittest.Verdict.Kind;
 
 /**
- * What a test needs before it starts. It is sized for the verdict that will be given: every two cells are compared, at the level
- * divided by as many comparisons as there are, and for all looks together.
+ * What a test needs before it starts, sized for the verdict that will be given ({@link SampleSize}).
  *
  * @param perCell of shares the trials that each cell is to have at the end, of costs the results on average
  * @param days until then at the planned money, not rounded, and never under {@value #LEAST_DAYS} (common practice)
@@ -26,11 +25,7 @@ public record TestSize(double perCell, double days, double visible) {
      */
     public record Asked(Kind kind, double base, double least, double power, double level, int cells, int looks) {
         private SampleSize sizes() {
-            return new SampleSize(level / (cells * (cells - 1) / 2.0), power, 2);
-        }
-
-        private double more() {
-            return Looks.more(looks, level, power);
+            return new SampleSize(level, power, cells, looks);
         }
     }
 
@@ -40,11 +35,10 @@ public record TestSize(double perCell, double days, double visible) {
      */
     public static TestSize of(Asked asked, double perDay, int flight) {
         SampleSize sizes = asked.sizes();
-        double perCell = asked.more()
-                * (asked.kind() == Kind.SHARE
-                        ? sizes.perCell(asked.base(), Math.min(1 - 1e-9, asked.base() * (1 + asked.least())))
-                        : sizes.resultsPerCell(Math.max(1e-6, 1 - asked.least())));
-        double there = perDay * flight / asked.more();
+        double perCell = asked.kind() == Kind.SHARE
+                ? sizes.perCell(asked.base(), Math.min(1 - 1e-9, asked.base() * (1 + asked.least())))
+                : sizes.resultsPerCell(Math.max(1e-6, 1 - asked.least()));
+        double there = perDay * flight;
         return new TestSize(
                 perCell,
                 perDay <= 0 ? Double.POSITIVE_INFINITY : Math.max(LEAST_DAYS, perCell / perDay),

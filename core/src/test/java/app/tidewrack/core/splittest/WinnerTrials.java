@@ -1,0 +1,64 @@
+package app.tidewrack.core.splittest;
+
+import app.tidewrack.core.splittest.Verdict.Cell;
+import app.tidewrack.core.splittest.Verdict.Design;
+import app.tidewrack.core.splittest.Verdict.Kind;
+import app.tidewrack.core.splittest.Verdict.Outcome;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.apache.commons.rng.sampling.distribution.PoissonSampler;
+
+/** Tests in which the first cell is better by what they were planned for, sized as a person would have them sized. */
+public final class WinnerTrials {
+    private static final double LEVEL = 0.05;
+    private static final double POWER = 0.8;
+    private static final double RATE = 0.012;
+    private static final double RISE = 0.25;
+    private static final double COST_MINOR = 400;
+    private static final double FALL = 0.25;
+    private static final int DAYS = 24;
+
+    private WinnerTrials() {}
+
+    /** The share of seeded tests that name the better cell; trials and money are the same in each, results come by chance (Poisson). */
+    public static double named(Kind kind, int cells, int looks, int tests, long seed) {
+        boolean share = kind == Kind.SHARE;
+        double perCell = TestSize.of(
+                        new TestSize.Asked(
+                                kind, share ? RATE : COST_MINOR, share ? RISE : FALL, POWER, LEVEL, cells, looks),
+                        1,
+                        1)
+                .perCell();
+        Design design = new Design(kind, LEVEL, looks, perCell, Collections.nCopies(cells, 1.0));
+        double usual = share ? perCell * RATE : perCell * cells / (1 / (1 - FALL) + cells - 1);
+        double better = share ? usual * (1 + RISE) : usual / (1 - FALL);
+        UniformRandomProvider random = new SplittableRandom(seed)::nextLong;
+        // Days go on after the last that is planned: what comes decides when a look is due, and chance can delay it.
+        int planned = DAYS;
+        var ofBetter = PoissonSampler.of(random, better / planned);
+        var ofUsual = PoissonSampler.of(random, usual / planned);
+        int named = 0;
+        for (int test = 0; test < tests; test++) {
+            long[] successes = new long[cells];
+            List<List<Cell>> days = new ArrayList<>();
+            for (int day = 1; day <= planned * 4 / 3; day++) {
+                for (int cell = 0; cell < cells; cell++) {
+                    successes[cell] += cell == 0 ? ofBetter.sample() : ofUsual.sample();
+                }
+                long[] came = successes.clone();
+                long trials = share ? (long) Math.ceil(perCell * day / planned) : 0;
+                long money = Math.round(COST_MINOR * usual * day / planned);
+                days.add(IntStream.range(0, cells)
+                        .mapToObj(c -> new Cell(0, trials, came[c], money))
+                        .toList());
+            }
+            Verdict verdict = Course.of(design, days, true, List.of()).verdict();
+            named += verdict.outcome() == Outcome.WINNER && Integer.valueOf(0).equals(verdict.winner()) ? 1 : 0;
+        }
+        return (double) named / tests;
+    }
+}
