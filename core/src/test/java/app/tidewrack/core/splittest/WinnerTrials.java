@@ -8,9 +8,12 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.SplittableRandom;
+import java.util.function.LongSupplier;
 import java.util.stream.IntStream;
 import org.apache.commons.rng.UniformRandomProvider;
+import org.apache.commons.rng.sampling.distribution.GaussianSampler;
 import org.apache.commons.rng.sampling.distribution.PoissonSampler;
+import org.apache.commons.rng.sampling.distribution.ZigguratSampler;
 
 /** Tests in which the first cell is better by what they were planned for, sized as a person would have them sized. */
 public final class WinnerTrials {
@@ -24,7 +27,7 @@ public final class WinnerTrials {
 
     private WinnerTrials() {}
 
-    /** The share of seeded tests that name the better cell; trials and money are the same in each, results come by chance (Poisson). */
+    /** The share of seeded tests that name the better cell; trials and money are the same in each, results come by chance. */
     public static double named(Kind kind, int cells, int looks, int tests, long seed) {
         boolean share = kind == Kind.SHARE;
         double perCell = TestSize.of(
@@ -36,18 +39,18 @@ public final class WinnerTrials {
         Design design = new Design(kind, LEVEL, looks, perCell, Collections.nCopies(cells, 1.0));
         double usual = share ? perCell * RATE : perCell * cells / (1 / (1 - FALL) + cells - 1);
         double better = share ? usual * (1 + RISE) : usual / (1 - FALL);
-        UniformRandomProvider random = new SplittableRandom(seed)::nextLong;
         // Days go on after the last that is planned: what comes decides when a look is due, and chance can delay it.
         int planned = DAYS;
-        var ofBetter = PoissonSampler.of(random, better / planned);
-        var ofUsual = PoissonSampler.of(random, usual / planned);
+        UniformRandomProvider random = new SplittableRandom(seed)::nextLong;
+        var ofBetter = sampler(random, share ? RATE * (1 + RISE) : 0, better / planned);
+        var ofUsual = sampler(random, share ? RATE : 0, usual / planned);
         int named = 0;
         for (int test = 0; test < tests; test++) {
             long[] successes = new long[cells];
             List<List<Cell>> days = new ArrayList<>();
             for (int day = 1; day <= planned * 4 / 3; day++) {
                 for (int cell = 0; cell < cells; cell++) {
-                    successes[cell] += cell == 0 ? ofBetter.sample() : ofUsual.sample();
+                    successes[cell] += cell == 0 ? ofBetter.getAsLong() : ofUsual.getAsLong();
                 }
                 long[] came = successes.clone();
                 long trials = share ? (long) Math.ceil(perCell * day / planned) : 0;
@@ -60,5 +63,15 @@ public final class WinnerTrials {
             named += verdict.outcome() == Outcome.WINNER && Integer.valueOf(0).equals(verdict.winner()) ? 1 : 0;
         }
         return (double) named / tests;
+    }
+
+    /** Of a share binomial, by its normal approximation, and of events Poisson. */
+    private static LongSupplier sampler(UniformRandomProvider random, double rate, double mean) {
+        if (rate == 0) {
+            return PoissonSampler.of(random, mean)::sample;
+        }
+        var normal =
+                GaussianSampler.of(ZigguratSampler.NormalizedGaussian.of(random), mean, Math.sqrt(mean * (1 - rate)));
+        return () -> Math.max(0, Math.round(normal.sample()));
     }
 }
