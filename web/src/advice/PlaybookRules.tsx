@@ -165,7 +165,7 @@ function Judged(props: {
   onChange: (judged: Target[]) => void;
 }) {
   const offer = useQuery(offerOfResults(props.clientId));
-  const metrics = offer.data?.metrics.filter((m) => m.rests && !m.own && m.code !== "cpm") ?? [];
+  const metrics = offer.data?.metrics.filter((m) => m.rests && !m.own) ?? [];
   const currency = props.accounts[0]?.currency ?? "EUR";
   const { judged } = props.draft;
   return (

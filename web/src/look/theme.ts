@@ -27,6 +27,13 @@ export const rankColours: readonly { ground: string; ink: string }[] = [
   { ground: "#2f7060", ink: "#ffffff" },
 ];
 
+/** The ground of a number of which there is too little to say: hatched, neither good nor bad. */
+export const tooFew = {
+  ground: "repeating-linear-gradient(135deg, #e4dccb 0 1.5px, transparent 1.5px 7px)",
+  ink: "#545c55",
+  words: "too few to say",
+} as const;
+
 export const networkColours: Record<string, string> = {
   HS: "#b5532d",
   GR: "#6b3f69",

@@ -1,10 +1,23 @@
 import { useMemo } from "react";
 import { useChart } from "../look/useChart";
-import { colours, rankColours } from "../look/theme";
+import { colours, rankColours, tooFew } from "../look/theme";
 import { axisText, barsOf, drawn, figure, type MetricView, type ResultLine } from "./model";
 
 const BAR_HEIGHT = 24;
 const LONGEST_NAME = 190;
+
+/** A bar of which there is too little to say. */
+const HATCHED = {
+  color: colours.paper,
+  borderColor: colours.lineStrong,
+  decal: {
+    symbol: "rect",
+    color: colours.lineStrong,
+    dashArrayX: [1, 0],
+    dashArrayY: [1.5, 5],
+    rotation: -Math.PI / 4,
+  },
+} as const;
 
 /** One number of each line as a bar, the best at the top, coloured by rank as in the table. */
 export function Bars(props: {
@@ -44,13 +57,18 @@ export function Bars(props: {
           barMaxWidth: 15,
           data: bars.map((b) => ({
             value: drawn(metric, b.value, currency),
-            itemStyle: { color: b.rank === undefined ? colours.kelp : rankColours[b.rank]?.ground },
+            itemStyle: b.few
+              ? HATCHED
+              : { color: b.rank === undefined ? colours.kelp : rankColours[b.rank]?.ground },
           })),
           label: {
             show: true,
             position: "right",
             color: colours.ink,
-            formatter: (item: { dataIndex: number }) => figure(metric, bars[item.dataIndex]?.value, currency),
+            formatter: (item: { dataIndex: number }) => {
+              const bar = bars[item.dataIndex];
+              return `${figure(metric, bar?.value, currency)}${bar?.few ? `, ${tooFew.words}` : ""}`;
+            },
           },
         },
       ],

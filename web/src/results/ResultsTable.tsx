@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Fragment, useMemo, useRef } from "react";
 import type { Schemas } from "../api/client";
-import { rankColours } from "../look/theme";
+import { rankColours, tooFew } from "../look/theme";
 import {
   change,
   counted,
@@ -24,8 +24,18 @@ const LINE_HEIGHT = 33;
 /** The ground of a number by its rank; none for one that is neither good nor bad. */
 function ground(metric: MetricView, line: ResultLine | undefined) {
   const rank = line?.ranks[metric.code];
-  const colour = rank === undefined || metric.better === "NEITHER" ? undefined : rankColours[rank];
+  if (metric.better === "NEITHER") return undefined;
+  const colour = few(metric, line) ? tooFew : rank === undefined ? undefined : rankColours[rank];
   return colour && { background: colour.ground, color: colour.ink };
+}
+
+function few(metric: MetricView, line: ResultLine | undefined) {
+  return line?.few.includes(metric.code) ?? false;
+}
+
+/** Said where a number is shown that says little. */
+function fewWords(metric: MetricView, line: ResultLine | undefined) {
+  return few(metric, line) ? titled(tooFew.words) : undefined;
 }
 
 /** Lines with their numbers; only those in sight are drawn, however many there are. */
@@ -125,7 +135,11 @@ export function ResultsTable(props: {
                 {several && <td>{line.currency}</td>}
                 {metrics.map((m) => (
                   <Fragment key={m.code}>
-                    <td className="number" style={m.code === shown.code ? ground(m, line) : undefined}>
+                    <td
+                      className="number"
+                      style={m.code === shown.code ? ground(m, line) : undefined}
+                      title={m.code === shown.code ? fewWords(m, line) : undefined}
+                    >
                       {figure(m, line.values[m.code], line.currency)}
                     </td>
                     {beside && m.code === shown.code && (
@@ -226,11 +240,16 @@ export function ResultsMatrix(props: {
                     key={a}
                     className="number"
                     style={ground(metric, line)}
+                    title={fewWords(metric, line)}
                     onClick={() => line && props.onChoose(line)}
                   >
                     {line ? figure(metric, line.values[metric.code], line.currency) : ""}
                     {line && metric.rests && (
-                      <small>{counted(line.values[metric.rests] ?? 0, metric.restsWords)}</small>
+                      <small>
+                        {few(metric, line)
+                          ? tooFew.words
+                          : counted(line.values[metric.rests] ?? 0, metric.restsWords)}
+                      </small>
                     )}
                   </td>
                 );

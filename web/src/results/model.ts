@@ -200,7 +200,7 @@ export function barsOf(
   by: readonly string[],
   metric: MetricView,
   currency: string,
-): { name: string; value: number; rank: number | undefined }[] {
+): { name: string; value: number; rank: number | undefined; few: boolean }[] {
   const of = lines.filter((l) => l.currency === currency && l.values[metric.code] !== undefined);
   return inOrder(of, { code: metric.code, down: metric.better !== "LOW" })
     .slice(0, MOST_BARS)
@@ -208,5 +208,6 @@ export function barsOf(
       name: l.keys.map((k, i) => keyWords(by[i] ?? "", k)).join(" × "),
       value: l.values[metric.code] ?? 0,
       rank: metric.better === "NEITHER" ? undefined : l.ranks[metric.code],
+      few: metric.better !== "NEITHER" && l.few.includes(metric.code),
     }));
 }

@@ -34,7 +34,7 @@ describe("results as they are read", () => {
   });
 
   it("tells beneath what it rests on, and on hover between what it lies", () => {
-    const cell = { rowId: "r", columnId: "c", value: 100, rests: 10, low: 54, high: null };
+    const cell = { rowId: "r", columnId: "c", value: 100, few: false, rests: 10, low: 54, high: null };
     expect(beneath(perClick as MetricView, cell)).toBe("10 clicks");
     expect(between(perClick as MetricView, cell, "GBP")).toBe(
       "Cost per click: with a certainty of 95 % between £0.54 and no upper limit",
@@ -128,10 +128,14 @@ it("draws the best lines first, of one currency, without those that have no numb
       currency,
       values: value === undefined ? {} : { cpc: value },
       ranks: { cpc: 2 },
+      few: key === "dear" ? ["cpc"] : [],
     }) as never;
   const cheap = { code: "cpc", better: "LOW", written: "MONEY", words: "cost per click" } as never;
   const lines = [line("dear", 90), line("cheap", 20), line("none", undefined), line("krone", 1, "DKK")];
-  expect(barsOf(lines, ["ROW"], cheap, "GBP").map((b) => b.name)).toEqual(["cheap", "dear"]);
+  expect(barsOf(lines, ["ROW"], cheap, "GBP").map((b) => [b.name, b.few])).toEqual([
+    ["cheap", false],
+    ["dear", true],
+  ]);
   const many = Array.from({ length: 40 }, (_, i) => line(`row ${i}`, i));
   expect(barsOf(many, ["ROW"], cheap, "GBP")).toHaveLength(14);
 });

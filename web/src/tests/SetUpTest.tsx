@@ -14,9 +14,6 @@ import { percent } from "./model";
 import { reckonedQuery, setUpTest } from "./queries";
 import { askedOf, usualQuestion, type Question } from "./question";
 
-/** A number of which each impression costs alike decides nothing. */
-const NOT_DECIDING = "cpm";
-
 /** Asks one question of some rows: what differs is found, what it needs is reckoned before it is set up. */
 export function SetUpTest(props: {
   path: CampaignPath;
@@ -44,7 +41,7 @@ export function SetUpTest(props: {
   );
   const reckoned = useQuery(reckonedQuery(path, asked));
   const told = reckoned.data;
-  const deciding = offer.data?.metrics.filter((m) => m.rests && m.code !== NOT_DECIDING && !m.own) ?? [];
+  const deciding = offer.data?.metrics.filter((m) => m.rests && !m.own) ?? [];
   const shown = deciding.find((m) => m.code === metric);
   const single = rows.length === 1 || told?.shape === "NOTHING" ? rows[0] : undefined;
   const several = single && single.cells.filter((c) => c != null).length > 1;

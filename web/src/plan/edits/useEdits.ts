@@ -29,7 +29,7 @@ function asked(modal: ReturnType<typeof App.useApp>["modal"], question: ModalFun
       ...question,
       centered: true,
       // Whoever is typing must not answer by a key meant for the sheet.
-      autoFocusButton: null,
+      focusable: { autoFocusButton: null },
       mask: { closable: false },
       keyboard: false,
       onOk: () => answer(true),

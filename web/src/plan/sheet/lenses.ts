@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { moment, money, word } from "../../look/format";
-import { rankColours } from "../../look/theme";
+import { rankColours, tooFew } from "../../look/theme";
 import { beneath, between, figure } from "../../results";
 import { AD_STATES, findingsAt, statesByCell, type Campaign, type Lens } from "../model";
 import type { CellShown } from "./Cell";
@@ -159,10 +159,11 @@ function results(campaign: Campaign, data: LensData) {
         AD_STATES[states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`)?.state ?? ""];
       return { main: "–", kind: "on", small: told?.words ?? "not sent", tone: told?.tone };
     }
-    const colour = cell.rank == null || metric.better === "NEITHER" ? undefined : rankColours[cell.rank];
+    const ranked = cell.rank == null ? undefined : rankColours[cell.rank];
+    const colour = metric.better === "NEITHER" ? undefined : cell.few ? tooFew : ranked;
     return {
       main: figure(metric, cell.value, campaign.currency),
-      small: beneath(metric, cell),
+      small: cell.few ? tooFew.words : beneath(metric, cell),
       title: between(metric, cell, campaign.currency),
       kind: "result",
       ground: colour?.ground,

@@ -1,3 +1,4 @@
+import { rankColours, tooFew } from "../../look/theme";
 // @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { type Schemas } from "../../api/client";
@@ -123,6 +124,17 @@ describe("what a row and its ads show", () => {
     expect(shown(0, 1)).toMatchObject({ main: "in review", small: "by Tue 9 Mar 14:00" });
     expect(shown(0, 2)).toMatchObject({ main: "excluded", small: "buyers" });
     expect(shown(0, 3)).toMatchObject({ main: "off" });
+  });
+
+  it("in results: coloured by rank, and hatched where there is too little to say", () => {
+    const metric = { code: "cost_per_click", better: "LOW", written: "MONEY", words: "cost per click" };
+    const cell = (columnId: string, rank: number | null) => ({
+      ...{ rowId: "r", columnId, value: 40, rank, few: rank === null, rests: 2, low: 20, high: 90 },
+    });
+    const results = { metric, cells: [cell("a", 4), cell("b", null)] } as never;
+    const shown = lens("results", campaign, { ...data, results });
+    expect(shown(0, 0)).toMatchObject({ main: "£0.40", ground: rankColours[4]?.ground });
+    expect(shown(0, 1)).toMatchObject({ main: "£0.40", small: "too few to say", ground: tooFew.ground });
   });
 
   it("in money: a day and over the flight, deeper the more it is", () => {

@@ -53,7 +53,8 @@ public record Metric(
             usual.put(m.code(), new Metric(m.code(), m.words(), Formula.of(m.code(), names), better, false, "", ""));
         }
         for (Metric made : List.of(
-                low("cpm", "cost per thousand", "spend / impressions * 1000", "impressions", names),
+                // Impressions are bought by the thousand, not met by chance: how many there are is no evidence.
+                low("cpm", "cost per thousand", "spend / impressions * 1000", "", names),
                 share("click_rate", "click rate", "clicks", "impressions", names),
                 low("cost_per_click", "cost per click", "spend / clicks", "clicks", names),
                 low("cost_per_visit", "cost per visit", "spend / visits", "visits", names),
@@ -137,23 +138,28 @@ public record Metric(
 
     /**
      * Between which values the number lies with a certainty of 95 %: of a share by Wilson's interval, of a cost by the exact
-     * interval of how often what it is for came. Empty where the number rests on no count, or has no value.
+     * interval of how often what it is for came; where it never came, the cost is at least what was spent by the most that may
+     * have come by bad luck. Empty where the number rests on no count, or nothing was tried.
      */
     public Optional<Interval> interval(Facts facts) {
-        OptionalDouble value = of(facts);
-        if (rests.isEmpty() || value.isEmpty()) {
+        if (rests.isEmpty()) {
             return Optional.empty();
         }
         double whole = usual(rests).of(facts).orElse(0);
         if (!part.isEmpty()) {
             double some = usual(part).of(facts).orElse(0);
             // More clicks than views, or a view that is clicked twice: then it is no share.
-            return some > whole ? Optional.empty() : Optional.of(Interval.ofShare(some, whole, CERTAINTY));
+            return whole <= 0 || some < 0 || some > whole
+                    ? Optional.empty()
+                    : Optional.of(Interval.ofShare(some, whole, CERTAINTY));
+        }
+        double spend = facts.counts().spendMinor();
+        if (spend <= 0 || whole < 0) {
+            return Optional.empty();
         }
         Interval often = Interval.ofCount(whole, CERTAINTY);
-        double sum = value.getAsDouble() * whole;
         return Optional.of(
-                new Interval(sum / often.to(), often.from() == 0 ? Double.POSITIVE_INFINITY : sum / often.from()));
+                new Interval(spend / often.to(), often.from() == 0 ? Double.POSITIVE_INFINITY : spend / often.from()));
     }
 
     /** The same by counts alone, for numbers in which no margin stands. */

@@ -75,6 +75,11 @@ public record Interval(double from, double to) {
                 ChiSquaredDistribution.of(2 * count + 2).inverseSurvivalProbability(tail) / 2);
     }
 
+    /** Both ends so many times as far, over 0. */
+    public Interval times(double factor) {
+        return new Interval(from * factor, to * factor);
+    }
+
     static double z(double certainty) {
         return NORMAL.inverseSurvivalProbability((1 - certainty) / 2);
     }

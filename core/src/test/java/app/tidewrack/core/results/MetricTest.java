@@ -33,14 +33,43 @@ class MetricTest {
     @Test
     void ranksRunFromWorstToBestAndLowCostsAreGood() {
         Map<String, Facts> items = Map.of(
-                "cheap", new Facts(counts(100, 10, 1, 100), 0),
-                "middle", new Facts(counts(100, 10, 1, 300), 0),
-                "dear", new Facts(counts(100, 10, 1, 900), 0),
-                "none", new Facts(counts(100, 0, 0, 50), 0));
-        assertThat(Ranks.of(items, Metric.usual("cost_per_click")))
-                .isEqualTo(Map.of("cheap", 4, "middle", 2, "dear", 0));
-        assertThat(Ranks.of(Map.of("only", new Facts(counts(1, 1, 1, 1), 0)), Metric.usual("spend")))
+                "cheap", new Facts(counts(10_000, 1000, 1, 10_000), 0),
+                "middle", new Facts(counts(10_000, 1000, 1, 30_000), 0),
+                "dear", new Facts(counts(10_000, 1000, 1, 90_000), 0),
+                "barren", new Facts(counts(10_000, 0, 0, 90_000), 0),
+                "lucky", new Facts(counts(100, 2, 0, 10), 0),
+                "new", new Facts(counts(0, 0, 0, 0), 0));
+        Ranks<String> ranks = Ranks.of(items, Metric.usual("cost_per_click"));
+        assertThat(ranks.steps()).isEqualTo(Map.of("cheap", 4, "middle", 3, "dear", 1, "barren", 0));
+        assertThat(ranks.few()).containsExactly("lucky");
+        assertThat(Ranks.of(Map.of("only", new Facts(counts(1, 1, 1, 1), 0)), Metric.usual("spend"))
+                        .steps())
                 .isEqualTo(Map.of("only", 2));
+        assertThat(Ranks.of(Map.of("one", new Facts(counts(9, 0, 0, 500), 0)), Metric.usual("cost_per_click"))
+                        .few())
+                .containsExactly("one");
+    }
+
+    /** Nothing came for £30.00: at 95 % at most 3.689 would have (Garwood, as in handbook tables), so one costs £8.13 or more. */
+    @Test
+    void nothingForMuchIsABound() {
+        Interval cost = Metric.usual("cost_per_click")
+                .interval(new Facts(counts(900, 0, 0, 3000), 0))
+                .orElseThrow();
+        assertThat(cost.from()).isCloseTo(3000 / 3.6889, within(0.05));
+        assertThat(cost.to()).isInfinite();
+        assertThat(Metric.usual("cost_per_click").interval(new Facts(counts(0, 0, 0, 0), 0)))
+                .isEmpty();
+    }
+
+    /** Impressions are no events of chance: a price of them is neither compared nor given an interval by their number. */
+    @Test
+    void pricesOfImpressionsRestOnNoCount() {
+        Metric thousand = Metric.usual("cpm");
+        Facts dear = new Facts(counts(20_000_000, 0, 0, 4_720_000), 0);
+        Facts cheap = new Facts(counts(20_000_000, 0, 0, 4_400_000), 0);
+        assertThat(Difference.of(thousand, dear, cheap, 2)).isEmpty();
+        assertThat(thousand.interval(dear)).isEmpty();
     }
 
     /**

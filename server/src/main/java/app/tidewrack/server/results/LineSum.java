@@ -37,13 +37,14 @@ final class LineSum {
         return new Facts(one instanceof Measure m ? counts.with(Measure.RESULTS, counts.get(m)) : counts, margin);
     }
 
-    ResultTables.Line line(List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks) {
+    ResultTables.Line line(
+            List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks, Set<String> few) {
         boolean mixed = sought.size() > 1 || sought.contains("unknown");
         Map<String, Double> values = Metric.all(metrics, facts(margin));
         if (mixed) {
             values.keySet().removeAll(Set.of("results", "result_rate", "cost_per_result"));
         }
         return new ResultTables.Line(
-                keys.subList(1, keys.size()), keys.get(0), values, ranks, Set.copyOf(temperatures), mixed);
+                keys.subList(1, keys.size()), keys.get(0), values, ranks, few, Set.copyOf(temperatures), mixed);
     }
 }

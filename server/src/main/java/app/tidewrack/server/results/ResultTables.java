@@ -65,12 +65,14 @@ class ResultTables {
      * @param temperatures of the ads in it
      * @param resultsMixed its ads seek different results, so that results are not added
      * @param ranks step from 0 worst to 4 best, by number
+     * @param few numbers of which there is too little to say
      */
     record Line(
             List<String> keys,
             String currency,
             Map<String, Double> values,
             Map<String, Integer> ranks,
+            Set<String> few,
             Set<Temperature> temperatures,
             boolean resultsMixed) {}
 
@@ -252,14 +254,31 @@ class ResultTables {
         return sum;
     }
 
-    private static Map<String, Integer> own(Map<String, Map<List<String>, Integer>> ranks, List<String> keys) {
-        Map<String, Integer> own = new LinkedHashMap<>();
-        ranks.forEach((metric, of) -> {
-            if (of.containsKey(keys)) {
-                own.put(metric, of.get(keys));
-            }
-        });
-        return own;
+    /** Ranks of each number, within each currency: money of one says nothing beside that of another. */
+    private static final class RankedLines {
+        private final Map<String, List<Ranks<List<String>>>> byNumber = new LinkedHashMap<>();
+
+        void add(Metric metric, Map<List<String>, Facts> lines) {
+            byNumber.computeIfAbsent(metric.code(), c -> new ArrayList<>()).add(Ranks.of(lines, metric));
+        }
+
+        Map<String, Integer> steps(List<String> keys) {
+            Map<String, Integer> own = new LinkedHashMap<>();
+            byNumber.forEach((code, ranks) -> ranks.forEach(r -> {
+                Integer step = r.steps().get(keys);
+                if (step != null) {
+                    own.put(code, step);
+                }
+            }));
+            return own;
+        }
+
+        Set<String> few(List<String> keys) {
+            return byNumber.entrySet().stream()
+                    .filter(e -> e.getValue().stream().anyMatch(r -> r.few().contains(keys)))
+                    .map(Map.Entry::getKey)
+                    .collect(Collectors.toSet());
+        }
     }
 
     private Table told(String clientId, Range range, Map<List<String>, LineSum> sums) {
@@ -268,8 +287,7 @@ class ResultTables {
         Map<String, LineSum> totals = new LinkedHashMap<>();
         sums.forEach((keys, sum) ->
                 totals.computeIfAbsent(keys.get(0), k -> new LineSum()).add(sum));
-        Map<String, Map<List<String>, Integer>> ranks = new HashMap<>();
-        // Money of one currency says nothing beside that of another.
+        RankedLines ranks = new RankedLines();
         totals.keySet().forEach(currency -> {
             Map<List<String>, Facts> items = new LinkedHashMap<>();
             sums.forEach((keys, sum) -> {
@@ -277,11 +295,11 @@ class ResultTables {
                     items.put(keys, sum.facts(margin));
                 }
             });
-            metrics.forEach(
-                    m -> ranks.computeIfAbsent(m.code(), c -> new HashMap<>()).putAll(Ranks.of(items, m)));
+            metrics.forEach(m -> ranks.add(m, items));
         });
         List<Line> lines = sums.entrySet().stream()
-                .map(e -> e.getValue().line(e.getKey(), metrics, margin, own(ranks, e.getKey())))
+                .map(e ->
+                        e.getValue().line(e.getKey(), metrics, margin, ranks.steps(e.getKey()), ranks.few(e.getKey())))
                 .sorted(Comparator.comparing((Line l) -> l.currency())
                         .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
                 .toList();
@@ -290,7 +308,7 @@ class ResultTables {
                 range.to(),
                 lines,
                 totals.entrySet().stream()
-                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of()))
+                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of(), Set.of()))
                         .toList(),
                 lines.stream().anyMatch(l -> l.temperatures().size() > 1));
     }

@@ -276,7 +276,8 @@ class ResultsController {
     /**
      * One number of a cell.
      *
-     * @param rank step from 0 worst to 4 best; null without the number
+     * @param rank step from 0 worst to 4 best; null without the number, and where there is too little to say
+     * @param few there is too little to say
      * @param rests how much of what it stands on there is
      * @param low with a certainty of 95 % it is not under this; null where that cannot be said
      * @param high null where it cannot be said, or has no upper limit
@@ -286,6 +287,7 @@ class ResultsController {
             String columnId,
             @Nullable Double value,
             @Nullable Integer rank,
+            boolean few,
             @Nullable Double rests,
             @Nullable Double low,
             @Nullable Double high,
@@ -306,7 +308,7 @@ class ResultsController {
                 .findFirst()
                 .orElseThrow(() -> new NotFound("number", metric));
         Map<CellRef, Facts> cells = cells(clientId, campaign);
-        Map<CellRef, Integer> ranks = Ranks.of(cells, shown);
+        Ranks<CellRef> ranks = Ranks.of(cells, shown);
         Metric rests = shown.rests().isEmpty() ? null : Metric.usual(shown.rests());
         Map<String, Long> reach =
                 mapper.reach(clientId, campaignId).stream().collect(Collectors.toMap(Reached::scope, Reached::people));
@@ -323,14 +325,15 @@ class ResultsController {
             Facts facts,
             Metric metric,
             @Nullable Metric rests,
-            Map<CellRef, Integer> ranks,
+            Ranks<CellRef> ranks,
             Map<String, Long> reach) {
         Interval between = metric.interval(facts).orElse(null);
         return new CellNumber(
                 cell.rowId(),
                 cell.columnId(),
                 metric.of(facts).stream().boxed().findFirst().orElse(null),
-                ranks.get(cell),
+                ranks.steps().get(cell),
+                ranks.few().contains(cell),
                 rests == null ? null : rests.of(facts).orElse(0),
                 between == null ? null : between.from(),
                 between == null || Double.isInfinite(between.to()) ? null : between.to(),

@@ -60,9 +60,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class SplitTests {
     private static final long ENOUGH_HISTORY = 50;
 
-    /** Each impression of a thousand costs alike: nothing is decided by that. */
-    private static final String NOT_DECIDING = "cpm";
-
     private final SplitTestMapper mapper;
     private final TestVariables variables;
     private final TestReader reader;
@@ -170,7 +167,7 @@ public class SplitTests {
 
     private static Metric deciding(String code) {
         Metric metric = Metric.USUAL.get(code);
-        if (metric == null || metric.rests().isEmpty() || code.equals(NOT_DECIDING)) {
+        if (metric == null || metric.rests().isEmpty()) {
             throw new Refusal(
                     "metric",
                     "Nothing is decided by “%s”: it is a sum, or no number at all.".formatted(code),
