@@ -16,7 +16,7 @@ const rooms = [
   ["tests", ["results"]],
   ["plan", ["audiences", "results", "tests"]],
   ["launch", ["plan"]],
-  ["desk", ["advice", "tests"]],
+  ["desk", ["advice", "results", "tests"]],
   ["rules", ["advice"]],
   ["signin", []],
 ];

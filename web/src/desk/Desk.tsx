@@ -7,9 +7,13 @@ import { deskQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
+import { soughtWords, tableQuery, type ResultLine } from "../results";
 import { MoneyToday } from "./MoneyToday";
 import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
+
+/** All that campaigns ever brought, as the results tell it. */
+const BY_CAMPAIGN = { by: ["CAMPAIGN_ID"], from: null, to: null, campaignIds: [], temperature: null };
 
 function AdStates({ line }: { line: Schemas["CampaignLine"] }) {
   const none = line.approved + line.inReview + line.refused + line.paused === 0;
@@ -29,9 +33,11 @@ export function Desk() {
   const clientId = useParams().clientId ?? "";
   const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
+  const results = useQuery(tableQuery(clientId, BY_CAMPAIGN));
   if (desk.error) return <p className="clients">{desk.error.message}</p>;
   if (!desk.data) return null;
   const { client } = desk.data;
+  const brought = new Map(results.data?.lines.map((l) => [l.keys[0], l]));
   return (
     <Columns
       things={
@@ -79,7 +85,7 @@ export function Desk() {
               <th>Ads</th>
               <th className="number">Impressions</th>
               <th className="number">Clicks</th>
-              <th className="number">Conversions</th>
+              <th>Results</th>
               <th className="number">Spent</th>
             </tr>
           </thead>
@@ -93,10 +99,7 @@ export function Desk() {
                 <td>
                   <AdStates line={k} />
                 </td>
-                <td className="number">{count(k.impressions)}</td>
-                <td className="number">{count(k.clicks)}</td>
-                <td className="number">{count(k.conversions)}</td>
-                <td className="number">{money(k.spendMinor, k.currency)}</td>
+                <Brought line={brought.get(k.campaignId)} currency={k.currency} />
               </tr>
             ))}
           </tbody>
@@ -108,5 +111,18 @@ export function Desk() {
         </p>
       )}
     </Columns>
+  );
+}
+
+/** What a campaign brought, as its results say it; nothing until that is known. */
+function Brought(props: { line: ResultLine | undefined; currency: string }) {
+  const { line } = props;
+  return (
+    <>
+      <td className="number">{count(line?.values["impressions"] ?? 0)}</td>
+      <td className="number">{count(line?.values["clicks"] ?? 0)}</td>
+      <td>{line ? soughtWords(line).map((words) => <div key={words}>{words}</div>) : "–"}</td>
+      <td className="number">{money(line?.values["spend"] ?? 0, props.currency)}</td>
+    </>
   );
 }

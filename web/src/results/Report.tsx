@@ -4,9 +4,9 @@ import { Button } from "antd";
 import { useParams, useSearchParams } from "react-router";
 import { deskQuery } from "../api/clients";
 import { offerOfResults } from "../api/results";
-import { day } from "../look/format";
+import { count, day } from "../look/format";
 import { Line } from "./Line";
-import { figure, overDays, titled, usualColumns, type Offer, type ResultLine } from "./model";
+import { eachCosts, figure, overDays, titled, usualColumns, type Offer, type ResultLine } from "./model";
 import { tableQuery, type Question } from "./queries";
 
 const TABLES = [
@@ -31,14 +31,16 @@ export function Report() {
   const byDay = useQuery(tableQuery(clientId, { ...scope, by: ["DAY"] }));
   if (!desk.data || !offer.data || !byDay.data) return null;
   const { totals, lines, from, to } = byDay.data;
-  const metric = offer.data.metrics.find((m) => m.code === (search.get("number") ?? "conversions"));
+  const seekOne = totals.every((t) => t.sought.length === 1);
+  const shown = search.get("number") ?? (seekOne ? "results" : "spend");
+  const metric = offer.data.metrics.find((m) => m.code === shown);
   const currency = totals[0]?.currency ?? "EUR";
   return (
     <article className="report">
       <header>
         <h1>{desk.data.client.name}</h1>
         <p>
-          Results from {from ? day(from) : "–"} to {to ? day(to) : "–"} · Withy &amp; Oar
+          Results from {from ? day(from) : "–"} to {to ? day(to) : "–"}
         </p>
         <Button className="not-printed" onClick={() => window.print()}>
           Print or save as PDF
@@ -74,17 +76,28 @@ export function Report() {
   );
 }
 
+const OF_RESULTS = new Set(["results", "cost_per_result"]);
+
 function columnsOf(offer: Offer) {
   return usualColumns(offer, []).flatMap((code) => offer.metrics.find((m) => m.code === code) ?? []);
 }
 
+/** What was spent and shown, and each kind of result that was sought, by its name. */
 function Sums({ offer, total }: { offer: Offer; total: ResultLine }) {
+  const plain = columnsOf(offer).filter((m) => !OF_RESULTS.has(m.code));
   return (
     <dl className="report-sums">
-      {columnsOf(offer).map((m) => (
+      {plain.map((m) => (
         <div key={m.code}>
           <dt>{titled(m.words)}</dt>
           <dd>{figure(m, total.values[m.code], total.currency)}</dd>
+        </div>
+      ))}
+      {total.sought.map((s) => (
+        <div key={s.code}>
+          <dt>{titled(s.words)}, sought</dt>
+          <dd>{count(s.count)}</dd>
+          <dd className="note">{eachCosts(s, total.currency) || "none yet"}</dd>
         </div>
       ))}
     </dl>
@@ -101,6 +114,7 @@ function Part(props: { clientId: string; offer: Offer; question: Question; words
         <thead>
           <tr>
             <th />
+            <th>Seeks</th>
             {columns.map((m) => (
               <th key={m.code} className="number">
                 {titled(m.words)}
@@ -112,6 +126,7 @@ function Part(props: { clientId: string; offer: Offer; question: Question; words
           {table.data?.lines.map((l) => (
             <tr key={`${l.currency}${l.keys.join()}`}>
               <td>{l.keys[0] || "none"}</td>
+              <td>{l.sought.map((s) => s.words).join(", ")}</td>
               {columns.map((m) => (
                 <td key={m.code} className="number">
                   {figure(m, l.values[m.code], l.currency)}

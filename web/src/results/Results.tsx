@@ -1,6 +1,6 @@
 import "./results.css";
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode, Fragment } from "react";
 import { Link, useSearchParams } from "react-router";
 import { type CampaignPath } from "../api/client";
 import { offerOfResults, paceQuery } from "../api/results";
@@ -21,6 +21,7 @@ import {
   overDays,
   takenAlong,
   titled,
+  soughtWords,
   usualColumns,
   type MetricView,
   type Offer,
@@ -174,7 +175,7 @@ function ResultsOf(props: {
     <Columns
       things={props.list}
       title={props.title}
-      note={<Summary totals={table.data?.totals ?? []} metricOf={metricOf} days={days.length} />}
+      note={<Summary totals={table.data?.totals ?? []} days={days.length} />}
       actions={
         <>
           {props.sheet && <Link to={props.sheet}>On the sheet</Link>}
@@ -275,30 +276,15 @@ function ResultsOf(props: {
 }
 
 /** What was spent and what for, in each currency. */
-function Summary(props: {
-  totals: readonly ResultLine[];
-  metricOf: ReadonlyMap<string, MetricView>;
-  days: number;
-}) {
-  return props.totals.map((t) => {
-    // What the ads seek, where they all seek the same.
-    const [what, cost] =
-      t.values["results"] !== undefined && !t.resultsMixed
-        ? ["results", "cost_per_result"]
-        : ["conversions", "cost_per_conversion"];
-    const many = props.metricOf.get(what);
-    const each = props.metricOf.get(cost);
-    return (
-      many &&
-      each && (
-        <div key={t.currency}>
-          <b>{money(t.values["spend"] ?? 0, t.currency)}</b> spent in {plural(props.days, "day")} ·{" "}
-          <b>{figure(many, t.values[what], t.currency)}</b> {many.words} ·{" "}
-          <b>{figure(each, t.values[cost], t.currency)}</b> each
-        </div>
-      )
-    );
-  });
+function Summary(props: { totals: readonly ResultLine[]; days: number }) {
+  return props.totals.map((t) => (
+    <div key={t.currency}>
+      <b>{money(t.values["spend"] ?? 0, t.currency)}</b> spent in {plural(props.days, "day")}
+      {soughtWords(t).map((words) => (
+        <Fragment key={words}> · {words}</Fragment>
+      ))}
+    </div>
+  ));
 }
 
 /** Every number of one line that has a value. */
@@ -327,7 +313,7 @@ function LineFacts(props: {
               </div>
             ))}
       </dl>
-      {line?.resultsMixed && (
+      {line && line.sought.length > 1 && (
         <p className="note">Its ads seek different results, so results are not added here.</p>
       )}
       <p>

@@ -1,2 +1,3 @@
 export { Aspects } from "./Aspects";
-export { beneath, between, change, figure, titled } from "./model";
+export { beneath, between, change, figure, soughtWords, titled, type ResultLine } from "./model";
+export { tableQuery } from "./queries";

@@ -71,7 +71,21 @@ const AMOUNTS = ["spend", "impressions", "clicks"];
 /** The columns a table starts with: how much, then what ads of these temperatures are judged by. */
 export function usualColumns(offer: Offer, temperatures: readonly Temperature[]): string[] {
   const judged = temperatures.flatMap((t) => offer.judged[t] ?? []);
-  return [...new Set([...AMOUNTS, ...judged, "conversions", "cost_per_conversion"])];
+  return [...new Set([...AMOUNTS, "results", "cost_per_result", ...judged])];
+}
+
+/** What one result of a kind that was sought costs; nothing before there is one. */
+export function eachCosts(sought: Schemas["Sought"], currency: string): string {
+  if (sought.count === 0) return "";
+  const minor = Math.round(sought.spendMinor / sought.count);
+  return minor === 0 ? `under ${money(1, currency)} each` : `${money(minor, currency)} each`;
+}
+
+/** The results that ads of a line seek, each kind by itself: "208 chats begun, £0.61 each". */
+export function soughtWords(line: Pick<ResultLine, "sought" | "currency">): string[] {
+  return line.sought.map((s) =>
+    [counted(s.count, s.words), eachCosts(s, line.currency)].filter(Boolean).join(", "),
+  );
 }
 
 /** A key of a line as it is read. */

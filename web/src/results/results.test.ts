@@ -11,6 +11,7 @@ import {
   matrix,
   ofPeople,
   overDays,
+  soughtWords,
   takenAlong,
   theDays,
   withBeside,
@@ -119,6 +120,21 @@ describe("results as they are read", () => {
     expect(field.line("b", "p")?.values["x"]).toBe(7);
     expect(field.line("b", "q")).toBeUndefined();
   });
+});
+
+it("names each result that is sought, with what one costs; kinds are never added", () => {
+  const sought = [
+    { code: "chats", words: "chats begun", count: 208, spendMinor: 12619 },
+    { code: "views", words: "views of 3 seconds", count: 111_410, spendMinor: 27711 },
+    { code: "purchases", words: "sales after a click", count: 1, spendMinor: 900 },
+    { code: "form_sends", words: "forms sent", count: 0, spendMinor: 500 },
+  ];
+  expect(soughtWords({ sought, currency: "GBP" })).toEqual([
+    "208 chats begun, £0.61 each",
+    "111,410 views of 3 seconds, under £0.01 each",
+    "1 sale after a click, £9.00 each",
+    "0 forms sent",
+  ]);
 });
 
 it("draws the best lines first, of one currency, without those that have no number", () => {

@@ -46,7 +46,7 @@ export function useLook(campaignId: string | undefined) {
       from,
       to,
       temperature,
-      number: search.get("number") ?? (campaignId ? "cost_per_result" : "cost_per_conversion"),
+      number: search.get("number") ?? "cost_per_result",
       asField: by.length === 2 && search.get("as") === "field",
       asBars: search.get("drawn") === "bars" && !by.some((b) => TIMES.has(b)),
     };

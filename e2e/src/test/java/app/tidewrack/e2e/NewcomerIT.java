@@ -312,8 +312,8 @@ class NewcomerIT {
                     .toList();
             totals = totals == null ? all : totals;
             assertThat(all).isEqualTo(totals);
-            // Spend, impressions, clicks and conversions add up; shares and costs do not.
-            for (int column : List.of(2, 3, 4, 8)) {
+            // Spend, impressions, clicks and results add up; shares and costs do not.
+            for (int column : List.of(2, 3, 4, 5)) {
                 long sum =
                         table
                                 .locator("tbody tr:not(.total) td:nth-child(" + (column + 1) + ")")

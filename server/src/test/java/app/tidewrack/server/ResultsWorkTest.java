@@ -462,6 +462,46 @@ class ResultsWorkTest extends WithServer {
         assertThat(first.get("high").asDouble()).isCloseTo(500 / 4.795, within(0.02));
     }
 
+    /** What the campaign seeks, and what was spent on it: the desk, tables by anything, the sheet and each kind of file say the same. */
+    @Test
+    void oneScopeHasOneFigureWhereverItIsShown() throws Exception {
+        someHours();
+        JsonNode line = table("CAMPAIGN_ID").get("lines").get(0);
+        assertThat(line.get("keys").get(0).asString()).isEqualTo(campaign);
+        JsonNode sought = line.get("sought");
+        assertThat(sought).hasSize(1);
+        double results = sought.get(0).get("count").asDouble();
+        assertThat(sought.get(0).get("words").asString()).isEqualTo("clicks");
+        assertThat(results).isEqualTo(60);
+        assertThat(sought.get(0).get("spendMinor").asLong()).isEqualTo(2200);
+        for (String by : List.of("ROW", "CREATIVE", "AD", "DAY")) {
+            assertThat(value(total(table(by)), "results")).as(by).isEqualTo(results);
+            assertThat(total(table(by)).get("sought")).as(by).isEqualTo(sought);
+        }
+        JsonNode sheet = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/results?metric=results");
+        assertThat(StreamSupport.stream(sheet.get("cells").spliterator(), false)
+                        .mapToDouble(c -> c.get("value").asDouble())
+                        .sum())
+                .isEqualTo(results);
+        JsonNode desk = StreamSupport.stream(
+                        scene.get(CLIENT).get("client").get("campaigns").spliterator(), false)
+                .filter(c -> c.get("campaignId").asString().equals(campaign))
+                .findFirst()
+                .orElseThrow();
+        assertThat(desk.get("spendMinor").asLong()).isEqualTo(2200);
+        assertThat(new String(file("CSV", "AD", "results", "spend"), StandardCharsets.UTF_8))
+                .contains("all,GBP,60,22");
+        assertThat(json.readTree(file("JSON", "AD", "results", "spend")).toString())
+                .contains("\"results\":60");
+        try (Workbook book = WorkbookFactory.create(new ByteArrayInputStream(file("XLSX", "AD", "results")))) {
+            assertThat(book.getSheetAt(0)
+                            .getRow(book.getSheetAt(0).getLastRowNum())
+                            .getCell(2)
+                            .getNumericCellValue())
+                    .isEqualTo(results);
+        }
+    }
+
     /** Hours of ads that are not known, as after a restored backup, were dropped in silence: kept, told, and counted once the ad is known. */
     @Test
     void whatAnUnknownAdSpendsIsKeptAndTold() throws Exception {

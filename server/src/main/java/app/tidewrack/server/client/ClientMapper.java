@@ -92,9 +92,6 @@ public interface ClientMapper {
             long refused,
             long paused,
             long changedThere,
-            long impressions,
-            long clicks,
-            long conversions,
             long spendMinor) {}
 
     @Select("""
@@ -102,8 +99,7 @@ public interface ClientMapper {
                    coalesce(l.approved, 0) as approved, coalesce(l.in_review, 0) as in_review,
                    coalesce(l.refused, 0) as refused, coalesce(l.paused, 0) as paused,
                    (select count(*) from live_item d where d.client_id = c.client_id and d.campaign_id = c.id and d.drifted) as changed_there,
-                   coalesce(r.impressions, 0) as impressions, coalesce(r.clicks, 0) as clicks,
-                   coalesce(r.conversions, 0) as conversions, coalesce(r.spend_minor, 0) as spend_minor
+                   coalesce(r.spend_minor, 0) as spend_minor
             from campaign c
             join plan p on p.client_id = c.client_id and p.id = c.plan_id
             left join (select a.campaign_id,
@@ -115,9 +111,7 @@ public interface ClientMapper {
                             and k.level = 'CAMPAIGN'
                        where a.client_id = #{clientId} and a.level = 'AD' and a.removed_at is null group by a.campaign_id) l
                    on l.campaign_id = c.id
-            left join (select a.campaign_id, sum(f.impressions) as impressions, sum(f.clicks) as clicks,
-                              sum(f.purchases + f.site_leads + f.installs + f.form_sends) as conversions,
-                              sum(f.spend) as spend_minor
+            left join (select a.campaign_id, sum(f.spend) as spend_minor
                        from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
                        where f.client_id = #{clientId} group by a.campaign_id) r on r.campaign_id = c.id
             where c.client_id = #{clientId}

@@ -5,6 +5,7 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.results.AdsKnown.Ad;
+import app.tidewrack.server.results.FactSums.KnownAd;
 import app.tidewrack.server.results.GroupSql.Beside;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
@@ -16,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -27,6 +29,10 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
 
     /** Breakdowns, with the dimension they are kept in and their place in its values. */
     private static final Map<String, Map.Entry<String, Integer>> BREAKDOWNS = new LinkedHashMap<>();
+
+    /** What ads are told apart by beside tokens: their own names, and campaigns of which two may be named alike. */
+    private static final Map<String, Function<KnownAd, @Nullable String>> OF_ADS =
+            Map.of("AD", KnownAd::name, "CAMPAIGN_ID", KnownAd::campaignId);
 
     static {
         BREAKDOWNS.put("age", Map.entry("age,gender", 0));
@@ -74,7 +80,7 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
                 apart++;
                 // Weeks are added up from days.
                 beside = each.equals("WEEK") ? Beside.DAY : Beside.valueOf(each);
-            } else if (!each.equals("AD") && !isToken(each)) {
+            } else if (!OF_ADS.containsKey(each) && !isToken(each)) {
                 throw new Refusal("by", "Nothing is told by “%s”.".formatted(each), "Choose of what is offered.");
             }
         }
@@ -98,8 +104,9 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
     List<String> ofAd(Ad ad) {
         return by.stream()
                 .map(each -> {
-                    if (each.equals("AD")) {
-                        return Objects.requireNonNullElse(ad.known().name(), "");
+                    Function<KnownAd, @Nullable String> own = OF_ADS.get(each);
+                    if (own != null) {
+                        return Objects.requireNonNullElse(own.apply(ad.known()), "");
                     }
                     return isToken(each) ? ad.values().getOrDefault(Token.valueOf(each), "") : "";
                 })

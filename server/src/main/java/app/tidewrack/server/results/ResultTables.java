@@ -63,7 +63,6 @@ class ResultTables {
     /**
      * @param keys one for each that was asked by; empty where an ad has no such value
      * @param temperatures of the ads in it
-     * @param resultsMixed its ads seek different results, so that results are not added
      * @param ranks step from 0 worst to 4 best, by number
      * @param few numbers of which there is too little to say
      */
@@ -74,7 +73,10 @@ class ResultTables {
             Map<String, Integer> ranks,
             Set<String> few,
             Set<Temperature> temperatures,
-            boolean resultsMixed) {}
+            List<Sought> sought) {}
+
+    /** What ads that seek one kind of result brought of it, for their money. */
+    record Sought(String code, String words, long count, long spendMinor) {}
 
     /**
      * @param totals one for each currency: currencies are never added
