@@ -61,6 +61,42 @@ public final class Comparison {
                         .sum());
     }
 
+    /** Two shares of one stratum: 0 to {@code whole} each. */
+    record Stratum(long part, long whole, long otherPart, long otherWhole) {}
+
+    /**
+     * Two shares within each of several strata, so that what tells the strata apart takes no part in it (N. Mantel, W. Haenszel,
+     * Journal of the National Cancer Institute 22, 1959, without continuity correction).
+     */
+    static double ofShares(List<Stratum> strata) {
+        double apart = 0;
+        double variance = 0;
+        for (Stratum s : strata) {
+            double all = (double) s.whole() + s.otherWhole();
+            double parts = (double) s.part() + s.otherPart();
+            if (s.whole() > 0 && s.otherWhole() > 0 && all > 1) {
+                apart += s.part() - s.whole() * parts / all;
+                variance += s.whole() * (double) s.otherWhole() * parts * (all - parts) / (all * all * (all - 1));
+            }
+        }
+        return variance == 0 ? 1 : twoSided(apart / Math.sqrt(variance));
+    }
+
+    /** Likewise how often something came for money, {@code whole} being that: of each stratum's the first is a binomial part. */
+    static double ofCosts(List<Stratum> strata) {
+        double apart = 0;
+        double variance = 0;
+        for (Stratum s : strata) {
+            double share = s.whole() / ((double) s.whole() + s.otherWhole());
+            double all = (double) s.part() + s.otherPart();
+            if (s.whole() > 0 && s.otherWhole() > 0) {
+                apart += s.part() - all * share;
+                variance += all * share * (1 - share);
+            }
+        }
+        return variance == 0 ? 1 : twoSided(apart / Math.sqrt(variance));
+    }
+
     /**
      * How often something came for two sums of money, exactly: of all that came, those for the first sum are binomial by its
      * share of the money (J. Przyborowski, H. Wilenski, Biometrika 31, 1940; as R's poisson.test). Over a million the normal

@@ -144,15 +144,24 @@ public record Verdict(
         return new Verdict(Outcome.NOT_YET, null, 1, 0, null, design.perCell(), List.of());
     }
 
+    /** How likely two cells are as far apart when there is no difference. */
+    interface Pair {
+        double p(int one, int other);
+    }
+
     /** @param look at which it is judged, 0 for none yet; the last one ends it */
     static Verdict at(Design design, List<Cell> cells, int look) {
+        return at(design, cells, look, (a, b) -> p(design.kind(), cells.get(a), cells.get(b)));
+    }
+
+    static Verdict at(Design design, List<Cell> cells, int look, Pair pair) {
         if (cells.size() != design.shares().size()) {
             throw new IllegalArgumentException("%d cells for a design of %d"
                     .formatted(cells.size(), design.shares().size()));
         }
         double limit = look == 0 ? 0 : Comparison.twoSided(Looks.limit(look, design.looks(), design.level()));
         int best = best(design.kind(), cells);
-        Near near = near(design.kind(), cells, best);
+        Near near = near(cells.size(), pair, best);
         boolean wins = near.p() <= limit;
         boolean over = look == design.looks();
         return new Verdict(
@@ -205,19 +214,19 @@ public record Verdict(
     /** @param cell the one that is hardest to tell from the best */
     private record Near(int cell, double p) {}
 
-    private static Near near(Kind kind, List<Cell> cells, int best) {
-        List<int[]> pairs = new ArrayList<>();
+    private static Near near(int cells, Pair pairs, int best) {
+        List<int[]> compared = new ArrayList<>();
         List<Double> ps = new ArrayList<>();
-        for (int a = 0; a < cells.size(); a++) {
-            for (int b = a + 1; b < cells.size(); b++) {
-                pairs.add(new int[] {a, b});
-                ps.add(p(kind, cells.get(a), cells.get(b)));
+        for (int a = 0; a < cells; a++) {
+            for (int b = a + 1; b < cells; b++) {
+                compared.add(new int[] {a, b});
+                ps.add(pairs.p(a, b));
             }
         }
         List<Double> adjusted = Comparison.holm(ps);
         Near near = new Near(best == 0 ? 1 : 0, -1);
-        for (int i = 0; i < pairs.size(); i++) {
-            int[] pair = pairs.get(i);
+        for (int i = 0; i < compared.size(); i++) {
+            int[] pair = compared.get(i);
             if ((pair[0] == best || pair[1] == best) && adjusted.get(i) > near.p()) {
                 near = new Near(pair[0] == best ? pair[1] : pair[0], adjusted.get(i));
             }

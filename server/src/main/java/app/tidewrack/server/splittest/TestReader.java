@@ -103,7 +103,7 @@ class TestReader {
         boolean over =
                 !days.of().isEmpty() && !days.of().get(days.of().size() - 1).isBefore(test.lastDay());
         Course course = Course.of(design, days.byDay(), over, changes.breaking());
-        return told(test, account, runsFrom, days, design, course, changes, over);
+        return told(test, account, runsFrom, days, design, course, changes);
     }
 
     /** @param byDay what each cell had brought by the end of each day */
@@ -201,8 +201,7 @@ class TestReader {
             Days days,
             Design design,
             Course course,
-            SecondChange changes,
-            boolean over) {
+            SecondChange changes) {
         Metric metric = Metric.usual(test.metric());
         List<TestCell> cells = test.cells().all();
         Verdict verdict = course.verdict();
@@ -219,7 +218,14 @@ class TestReader {
                 : Collections.nCopies(cells.size(), null);
         boolean open = verdict.outcome() == Outcome.NOT_YET;
         List<MainEffect> effects = differing.shape() == Shape.FACTORIAL && judged >= 0
-                ? MainEffect.of(design, differing.variables(), now, over)
+                ? MainEffect.of(
+                        design,
+                        differing.variables(),
+                        course.looks().stream()
+                                .map(l -> new MainEffect.Taken(
+                                        l.number(), days.byDay().get(l.day())))
+                                .toList(),
+                        now)
                 : List.of();
         return new TestView(
                 test.id(),
