@@ -137,6 +137,7 @@ describe("sources", () => {
   it.each([
     ["1, 3, 7, 14", ["day 1", "days 2–3", "days 4–7", "days 8–14"]],
     ["2 5", ["days 1–2", "days 3–5"]],
+    ["0, 1, 3", ["today", "day 1", "days 2–3"]],
     ["1;2;3", ["day 1", "day 2", "day 3"]],
   ])("makes windows of the cuts %s", (typed, words) =>
     expect(windowWords(cutsOf(typed) ?? [])).toEqual(words),

@@ -31,7 +31,7 @@ export function cutsOf(text: string): number[] | undefined {
 export function windowWords(cuts: number[]): string[] {
   return cuts.map((to, i) => {
     const from = i === 0 ? 0 : (cuts[i - 1] ?? 0) + 1;
-    if (from === 0) return to <= 1 ? "day 1" : `days 1–${to}`;
+    if (from === 0) return to === 0 ? "today" : to === 1 ? "day 1" : `days 1–${to}`;
     return from === to ? `day ${to}` : `days ${from}–${to}`;
   });
 }

@@ -2,11 +2,15 @@ package app.tidewrack.core.results;
 
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.core.schedule.Hours;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
 
 /**
- * What was spent beside what was planned, as if the plan were spent evenly over the hours of the flight.
+ * What was spent beside what was planned, as if the plan were spent evenly over the hours of the flight in which ads run.
  *
  * @param planned for the whole flight
  * @param due what of it should be spent by now, rounded to a minor unit
@@ -28,27 +32,63 @@ public record SpendingPace(Money planned, Money due, Money spent, Money atEnd, S
     static final int APART_PERCENT = 15;
     private static final Duration LEAST = Duration.ofDays(1);
 
-    /** @param until up to when what was spent is known, which is some hours ago */
-    public static SpendingPace of(Flight flight, Money planned, Money spent, Instant until) {
-        Duration whole = Duration.between(flight.startsAt(), flight.endsAt());
-        Duration gone = Duration.between(flight.startsAt(), until);
-        if (gone.compareTo(whole) > 0) {
-            gone = whole;
-        }
-        double share = Math.max(0, (double) gone.toSeconds() / whole.toSeconds());
-        Money due = new Money(Math.round(planned.minor() * share), planned.currency());
-        Money atEnd = share == 0 ? spent : new Money(Math.round(spent.minor() / share), planned.currency());
-        return new SpendingPace(planned, due, spent, atEnd, stand(due, spent, gone));
+    /**
+     * @param hours of the week in which ads run
+     * @param until up to when what was spent is known, which is some hours ago
+     */
+    public static SpendingPace of(Flight flight, Hours hours, Money planned, Money spent, Instant until) {
+        return together(flight, List.of(new Part(hours, planned)), spent, until);
     }
 
-    private static Stand stand(Money due, Money spent, Duration gone) {
-        if (gone.compareTo(LEAST) < 0) {
-            return Stand.TOO_EARLY;
+    /** Money that is planned for some hours of the week. */
+    public record Part(Hours hours, Money planned) {}
+
+    /**
+     * The same of several parts that were spent together, as the rows of a campaign.
+     *
+     * @param parts one or more, of one currency
+     */
+    public static SpendingPace together(Flight flight, List<Part> parts, Money spent, Instant until) {
+        Money planned = parts.stream().map(Part::planned).reduce(Money::plus).orElseThrow();
+        double due = due(flight, parts, until);
+        double share = planned.minor() == 0 ? 0 : due / planned.minor();
+        Money atEnd = share == 0 ? spent : new Money(Math.round(spent.minor() / share), planned.currency());
+        ZonedDateTime day = until.atZone(flight.zone()).truncatedTo(ChronoUnit.DAYS);
+        double most = due(flight, parts, day.plusDays(1).toInstant());
+        // Once its hours are over a day is judged whole.
+        double least = due == most ? due : due(flight, parts, day.toInstant());
+        boolean early = Duration.between(flight.startsAt(), until).compareTo(LEAST) < 0;
+        return new SpendingPace(
+                planned,
+                new Money(Math.round(due), planned.currency()),
+                spent,
+                atEnd,
+                early ? Stand.TOO_EARLY : stand(spent.minor(), least, most));
+    }
+
+    private static double due(Flight flight, List<Part> parts, Instant until) {
+        return parts.stream()
+                .mapToDouble(p -> {
+                    double whole = p.hours().within(flight).toSeconds();
+                    return whole == 0
+                            ? 0
+                            : p.planned().minor()
+                                    * p.hours().within(flight, until).toSeconds()
+                                    / whole;
+                })
+                .sum();
+    }
+
+    /**
+     * Networks spend a day's money when people are there, so within the day at hand anything from none to all of it is as planned.
+     *
+     * @param least due when the day began
+     * @param most due when it ends
+     */
+    private static Stand stand(long spent, double least, double most) {
+        if (spent < least * (100 - APART_PERCENT) / 100) {
+            return Stand.SLOW;
         }
-        double apart = due.minor() == 0 ? 0 : 100.0 * (spent.minor() - due.minor()) / due.minor();
-        if (Math.abs(apart) <= APART_PERCENT) {
-            return Stand.ON_PACE;
-        }
-        return apart < 0 ? Stand.SLOW : Stand.FAST;
+        return spent > most * (100 + APART_PERCENT) / 100 ? Stand.FAST : Stand.ON_PACE;
     }
 }

@@ -64,9 +64,19 @@ public record Hours(String week) {
      * change repeats is run twice, and a zone that moves by half an hour counts so.
      */
     public Duration within(Flight flight) {
+        return within(flight, flight.endsAt());
+    }
+
+    /** Likewise of the part of a flight that is before a moment. */
+    public Duration within(Flight flight, Instant until) {
         long seconds = 0;
         for (LocalDate day = flight.start(); day.isBefore(flight.end()); day = day.plusDays(1)) {
-            seconds += seconds(day, flight.zone());
+            Instant start = day.atStartOfDay(flight.zone()).toInstant();
+            if (!start.isBefore(until)) {
+                break;
+            }
+            Instant end = day.plusDays(1).atStartOfDay(flight.zone()).toInstant();
+            seconds += end.isAfter(until) ? seconds(start, until, flight.zone()) : seconds(day, flight.zone());
         }
         return Duration.ofSeconds(seconds);
     }
@@ -83,6 +93,10 @@ public record Hours(String week) {
                             .count()
                     * 3600;
         }
+        return seconds(start, end, zone);
+    }
+
+    private long seconds(Instant start, Instant end, ZoneId zone) {
         long seconds = 0;
         Instant now = start;
         while (now.isBefore(end)) {

@@ -19,16 +19,23 @@ public final class Contact {
     private static final int LONGEST_EMAIL = 254;
 
     /** A local part and a domain with a dot; what is within is left to whoever sends mail. */
-    private static final Pattern EMAIL = Pattern.compile("[^\\s@,;<>\"]{1,64}@[^\\s@,;<>\"]+\\.[^\\s@,;<>\".]{2,}");
+    private static final Pattern EMAIL =
+            Pattern.compile("[^\\s\\p{Z}@,;<>\"]{1,64}@[^\\s\\p{Z}@,;<>\"]+\\.[^\\s\\p{Z}@,;<>\".]{2,}");
 
     private static final int LONGEST_PHONE = 40;
 
+    /** Spaces of all kinds, the no-break ones of spreadsheets among them, and control characters. */
+    private static final Pattern AROUND = Pattern.compile("^[\\p{Z}\\p{Cc}]+|[\\p{Z}\\p{Cc}]+$");
+
+    /** Format characters, such as zero-width spaces and marks of direction, which come with what is copied from pages. */
+    private static final Pattern UNSEEN = Pattern.compile("[\\p{Cf}\\uFE0F]");
+
     private Contact() {}
 
-    /** Trimmed, lower case, Unicode NFC; empty when it is no address. */
+    /** Without spaces of any kind around it and signs that nobody sees, lower case, Unicode NFC; empty when it is no address. */
     public static Optional<String> email(String typed) {
-        String address =
-                Normalizer.normalize(typed.strip(), Normalizer.Form.NFC).toLowerCase(Locale.ROOT);
+        String seen = AROUND.matcher(UNSEEN.matcher(typed).replaceAll("")).replaceAll("");
+        String address = Normalizer.normalize(seen, Normalizer.Form.NFC).toLowerCase(Locale.ROOT);
         return address.length() <= LONGEST_EMAIL && EMAIL.matcher(address).matches()
                 ? Optional.of(address)
                 : Optional.empty();

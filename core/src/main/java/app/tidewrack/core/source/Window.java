@@ -53,8 +53,12 @@ public record Window(int from, int to) {
         return List.copyOf(windows);
     }
 
-    /** {@code day 1}, {@code days 2–3}. */
+    /** {@code today}, {@code day 1}, {@code days 2–3}, as the trade says it; no two windows of a ladder alike. */
     public String words() {
-        return from == 0 ? (to <= 1 ? "day 1" : "days 1–" + to) : from == to ? "day " + to : "days " + from + "–" + to;
+        if (to == 0) {
+            return "today";
+        }
+        int first = Math.max(1, from);
+        return first == to ? "day " + to : "days " + first + "–" + to;
     }
 }

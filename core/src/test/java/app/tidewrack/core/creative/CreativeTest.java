@@ -237,9 +237,25 @@ class CreativeTest {
             a.example/kits                 | does not start with http
             ftp://a.example                | is a ftp link
             javascript:alert(1)            | is a javascript link
-            https://                       | is not a link
-            https:///kits                  | names no site
+            a.example:8080/kits            | does not start with http
+            https://                       | names no site
+            https:kits                     | is not a link
             https://a b.example            | is not a link
+            https://a.example/b c          | there is a space in it
+            https://a.example:99999/       | names port 99999; the most is 65,535
+            https://a.example:8080/        |
+            https://a.example:/            |
+            https://a.example:8o80/        | is not a link
+            https://münchen.example/       |
+            https://my_site.example.com/   |
+            https://日本.example/店?q=鞄     |
+            https://a.example/?id={{ad.id}}|
+            https://a.example/?q=100%      |
+            https://a.example/?q=a^b       |
+            https://a%41.example/          |
+            https://a%.example/            | no site is named “a%.example”
+            https://a<b.example/           | no site is named
+            https://[2001:db8::1]:443/x    |
             """)
     void linksLeadToASite(String link, String fault) {
         if (fault == null) {

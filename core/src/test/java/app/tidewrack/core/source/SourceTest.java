@@ -25,6 +25,9 @@ class SourceTest {
                 "  Test@Example.COM | test@example.com",
                 "jose\u0301@example.com | josé@example.com",
                 "a.b+c@sub.example.org | a.b+c@sub.example.org",
+                "\u00a0test@example.com\u202f | test@example.com",
+                "te\u200bst@exam\u00adple.com\ufeff | test@example.com",
+                "te\u00a0st@example.com | -",
                 "no at sign | -",
                 "two@@example.com | -",
                 "nobody@localhost | -",
@@ -73,6 +76,9 @@ class SourceTest {
     void windowsByTheUsualCuts() {
         assertThat(Window.ladder(List.of(1, 3, 7, 14)).stream().map(Window::words))
                 .containsExactly("day 1", "days 2–3", "days 4–7", "days 8–14");
+        assertThat(Window.ladder(List.of(0, 1, 3)))
+                .extracting(Window::words)
+                .containsExactly("today", "day 1", "days 2–3");
     }
 
     /** Whatever the cuts, every day from today to the last lies in exactly one window. */

@@ -2,6 +2,7 @@ package app.tidewrack.core.tracking;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.tracking.LinkPattern.Same;
 import app.tidewrack.core.tracking.LinkTail.Pair;
 import java.io.BufferedReader;
@@ -25,6 +26,13 @@ class LinkTailTest {
                 var lines = new BufferedReader(new InputStreamReader(in, StandardCharsets.UTF_8))) {
             return lines.lines().toList();
         }
+    }
+
+    /** What the WHATWG URL cases parse is a link. */
+    @Test
+    void everyAddressThatBrowsersReadIsTaken() throws IOException {
+        assertThat(addresses())
+                .allSatisfy(address -> assertThat(LandingLink.fault(address)).isEmpty());
     }
 
     /** Addresses of the WHATWG URL cases, read before and after by OkHttp 4.12. */

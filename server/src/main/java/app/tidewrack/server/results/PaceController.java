@@ -9,7 +9,9 @@ import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.SpendingPace;
+import app.tidewrack.core.results.SpendingPace.Part;
 import app.tidewrack.core.results.SpendingPace.Stand;
+import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.RowSpend;
 import app.tidewrack.server.results.FactSums.SpentToday;
@@ -124,6 +126,7 @@ class PaceController {
         long whole = spent.stream().mapToLong(RowSpend::spendMinor).sum();
         Map<String, Long> byRow = spent.stream().collect(Collectors.toMap(RowSpend::rowId, RowSpend::spendMinor));
         List<RowPace> rows = new ArrayList<>();
+        List<Part> parts = new ArrayList<>();
         if (of.budgeting().shared() == null) {
             for (Row row : campaign.rows()) {
                 Money planned = of.budgeting()
@@ -131,9 +134,20 @@ class PaceController {
                 if (planned.minor() > 0) {
                     Money had = Money.ofMinor(byRow.getOrDefault(row.id(), 0L), currency);
                     rows.add(new RowPace(
-                            row.id(), row.label(), PaceView.of(SpendingPace.of(of.flight(), planned, had, until))));
+                            row.id(),
+                            row.label(),
+                            PaceView.of(
+                                    SpendingPace.of(of.flight(), row.delivery().hours(), planned, had, until))));
+                    parts.add(new Part(row.delivery().hours(), planned));
                 }
             }
+        }
+        if (parts.isEmpty()) {
+            List<Hours> hours = campaign.rows().stream()
+                    .map(r -> r.delivery().hours())
+                    .distinct()
+                    .toList();
+            parts.add(new Part(hours.size() == 1 ? hours.get(0) : Hours.ALL, totals.flight()));
         }
         return new CampaignPace(
                 plan.id(),
@@ -145,7 +159,7 @@ class PaceController {
                 campaign.accountId(),
                 currency,
                 until,
-                PaceView.of(SpendingPace.of(of.flight(), totals.flight(), Money.ofMinor(whole, currency), until)),
+                PaceView.of(SpendingPace.together(of.flight(), parts, Money.ofMinor(whole, currency), until)),
                 rows);
     }
 }
