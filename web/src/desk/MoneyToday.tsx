@@ -23,7 +23,7 @@ export function MoneyToday({ clientId }: { clientId: string }) {
               <u style={{ left: `${100 * m.passed}%` }} />
             </span>
             <span>of {money(m.plannedMinor, m.currency)}</span>
-            <span className="note">{Math.round(m.passed * 100)} % of the day passed</span>
+            <span className="note">{Math.round(m.passed * 100)} % of that day passed when reports end</span>
           </div>
         );
       })}

@@ -3,6 +3,7 @@ import { useEffect } from "react";
 import { useNavigate, useParams } from "react-router";
 import { deskQuery } from "../api/clients";
 import { planQuery, plansQuery } from "../api/plans";
+import { paceQuery } from "../api/results";
 
 const rememberedKey = (clientId: string) => `tidewrack.at-hand.${clientId}`;
 
@@ -14,7 +15,7 @@ export function lastAtHand(clientId: string): { planId: string | undefined; camp
 
 /**
  * The plan and campaign of the address, for the screens that work on one. An address without them goes to the plan and
- * campaign looked at last, or the first.
+ * campaign looked at last, or the first; of results to one that ran, where any did.
  */
 export function usePlanAtHand(screen: "plan" | "launch" | "results") {
   const { clientId = "", planId, campaignId } = useParams();
@@ -22,6 +23,7 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
   const desk = useQuery(deskQuery(clientId));
   const plans = useQuery(plansQuery(clientId));
   const plan = useQuery({ ...planQuery(clientId, planId ?? ""), enabled: !!planId });
+  const ran = useQuery({ ...paceQuery(clientId), enabled: screen === "results" });
   const remembered = rememberedKey(clientId);
 
   const firstPlan = plans.data?.[0]?.id;
@@ -33,8 +35,12 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
         { pathname: `/c/${clientId}/${screen}/${path}`, search: window.location.search },
         { replace: true },
       );
-    if (!planId && firstPlan) {
-      const last = window.localStorage.getItem(remembered) ?? "";
+    const last = window.localStorage.getItem(remembered) ?? "";
+    if (!planId && screen === "results" && (ran.isPending || ran.data?.length)) {
+      if (!ran.data) return;
+      const there = ran.data.map((c) => `${c.planId}/${c.campaignId}`);
+      go(there.includes(last) ? last : (there[0] ?? ""));
+    } else if (!planId && firstPlan) {
       const known = plans.data?.some((p) => last.startsWith(`${p.id}/`));
       go(known ? last : firstPlan);
     } else if (planId && plan.data && !campaign && firstCampaign) {
@@ -54,6 +60,8 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
     navigate,
     plans.data,
     remembered,
+    ran.data,
+    ran.isPending,
   ]);
 
   return {

@@ -40,6 +40,7 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
                 .replace(currency.getSymbol(Locale.UK), "")
                 .replace(code, "")
                 .replaceAll("[\\s\\u00a0]", "");
+        requireClear(digits, text, currency);
         if (digits.matches("\\d+,\\d{1,2}")) {
             digits = digits.replace(',', '.');
         } else if (digits.matches("\\d{1,3}(,\\d{3})+(\\.\\d+)?")) {
@@ -68,6 +69,28 @@ public record Money(long minor, Currency currency) implements Comparable<Money> 
                     "Type a smaller amount.");
         }
         return new Money(minor.longValueExact(), currency);
+    }
+
+    /**
+     * Three digits after a single point or comma are thousands to some and decimals to others: a point is taken for a decimal one where
+     * the currency has three decimals, a comma for one of thousands where it has not.
+     */
+    private static void requireClear(String digits, String text, Currency currency) {
+        boolean three = currency.getDefaultFractionDigits() == 3;
+        if (digits.matches(three ? "\\d{1,3},\\d{3}" : "[1-9]\\d{0,2}\\.\\d{2}0")) {
+            String thousands = digits.replaceAll("[.,]", "");
+            throw new Refusal(
+                    "money",
+                    "“%s” is %s to some and %s to others."
+                            .formatted(
+                                    abbreviated(text),
+                                    thousands,
+                                    digits.replace(',', '.').replaceAll("\\.?0+$", "")),
+                    "Type %s, or %s."
+                            .formatted(
+                                    thousands,
+                                    digits.replace(',', '.').substring(0, digits.length() - (three ? 0 : 1))));
+        }
     }
 
     private static String abbreviated(String text) {

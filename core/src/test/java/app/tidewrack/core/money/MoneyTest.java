@@ -24,7 +24,9 @@ class MoneyTest {
             1,200       | GBP | 120000| £1,200.00
             500         | JPY | 500   | JP¥500
             1.234       | KWD | 1234  | KWD 1.234
-            12.500      | GBP | 1250  | £12.50
+            12.50000    | GBP | 1250  | £12.50
+            1.250       | KWD | 1250  | KWD 1.250
+            1,250.000   | KWD | 1250000 | KWD 1,250.000
             0           | GBP | 0     | £0.00
             """)
     void readsWhatPeopleTypeAndShowsIt(String text, String currency, long minor, String shown) {
@@ -39,6 +41,10 @@ class MoneyTest {
             twelve pounds     | GBP | “twelve pounds” is not an amount of GBP
             -5                | GBP | “-5” is not an amount
             1.234             | GBP | has 3 decimals; GBP has 2
+            1.200             | EUR | “1.200” is 1200 to some and 1.2 to others
+            12.500            | GBP | “12.500” is 12500 to some and 12.5 to others
+            1.000             | JPY | “1.000” is 1000 to some and 1 to others
+            1,250             | KWD | “1,250” is 1250 to some and 1.25 to others
             0.5               | JPY | has 1 decimals; JPY has 0
             =1+1              | GBP | “=1+1” is not an amount
             99999999999999    | GBP | over the largest amount, £1,000,000,000.00
