@@ -70,11 +70,7 @@ class WhateverIsSentIT {
         millis.sort(null);
         System.out.printf(
                 "%,d hostile requests of seed %d: %s; longest %d ms, 99th of 100 %d ms%n",
-                millis.size(),
-                seed,
-                statuses,
-                millis.get(millis.size() - 1),
-                millis.get(millis.size() * 99 / 100));
+                millis.size(), seed, statuses, millis.get(millis.size() - 1), millis.get(millis.size() * 99 / 100));
         assertThat(faults).as(() -> String.join("\n\n", faults)).isEmpty();
         everythingCanStillBeRead(hostile, ines);
     }
