@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param rates in the order in which they were given
  */
 public record Shrunken(double mean, double[] rates) {
-    private static final double CLOSE = 1e-9;
+    private static final double CLOSE = 1e-6;
 
     /** The estimate of the variance between few rates is uncertain itself; they are drawn at least by this part of what it says. */
     private static final double LEAST = 0.8;

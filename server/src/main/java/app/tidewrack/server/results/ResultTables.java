@@ -28,7 +28,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -256,30 +258,27 @@ class ResultTables {
         return sum;
     }
 
-    /** Ranks of each number, within each currency: money of one says nothing beside that of another. */
+    /** Ranks of each number by the place of a line, within each currency: money of one says nothing beside that of another. */
     private static final class RankedLines {
-        private final Map<String, List<Ranks<List<String>>>> byNumber = new LinkedHashMap<>();
+        private final Map<Integer, Map<String, Integer>> steps = new HashMap<>();
+        private final Map<Integer, Set<String>> few = new HashMap<>();
 
-        void add(Metric metric, Map<List<String>, Facts> lines) {
-            byNumber.computeIfAbsent(metric.code(), c -> new ArrayList<>()).add(Ranks.of(lines, metric));
+        void add(Metric metric, Map<Integer, Facts> lines) {
+            Ranks<Integer> ranks = Ranks.of(lines, metric);
+            ranks.steps()
+                    .forEach((line, step) -> steps.computeIfAbsent(line, l -> new LinkedHashMap<>())
+                            .put(metric.code(), step));
+            ranks.few()
+                    .forEach(line ->
+                            few.computeIfAbsent(line, l -> new TreeSet<>()).add(metric.code()));
         }
 
-        Map<String, Integer> steps(List<String> keys) {
-            Map<String, Integer> own = new LinkedHashMap<>();
-            byNumber.forEach((code, ranks) -> ranks.forEach(r -> {
-                Integer step = r.steps().get(keys);
-                if (step != null) {
-                    own.put(code, step);
-                }
-            }));
-            return own;
+        Map<String, Integer> steps(int line) {
+            return steps.getOrDefault(line, Map.of());
         }
 
-        Set<String> few(List<String> keys) {
-            return byNumber.entrySet().stream()
-                    .filter(e -> e.getValue().stream().anyMatch(r -> r.few().contains(keys)))
-                    .map(Map.Entry::getKey)
-                    .collect(Collectors.toSet());
+        Set<String> few(int line) {
+            return few.getOrDefault(line, Set.of());
         }
     }
 
@@ -290,18 +289,20 @@ class ResultTables {
         sums.forEach((keys, sum) ->
                 totals.computeIfAbsent(keys.get(0), k -> new LineSum()).add(sum));
         RankedLines ranks = new RankedLines();
+        List<Map.Entry<List<String>, LineSum>> numbered = List.copyOf(sums.entrySet());
         totals.keySet().forEach(currency -> {
-            Map<List<String>, Facts> items = new LinkedHashMap<>();
-            sums.forEach((keys, sum) -> {
-                if (keys.get(0).equals(currency)) {
-                    items.put(keys, sum.facts(margin));
+            Map<Integer, Facts> items = new HashMap<>();
+            for (int line = 0; line < numbered.size(); line++) {
+                if (numbered.get(line).getKey().get(0).equals(currency)) {
+                    items.put(line, numbered.get(line).getValue().facts(margin));
                 }
-            });
+            }
             metrics.forEach(m -> ranks.add(m, items));
         });
-        List<Line> lines = sums.entrySet().stream()
-                .map(e ->
-                        e.getValue().line(e.getKey(), metrics, margin, ranks.steps(e.getKey()), ranks.few(e.getKey())))
+        List<Line> lines = IntStream.range(0, numbered.size())
+                .mapToObj(line -> numbered.get(line)
+                        .getValue()
+                        .line(numbered.get(line).getKey(), metrics, margin, ranks.steps(line), ranks.few(line)))
                 .sorted(Comparator.comparing((Line l) -> l.currency())
                         .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
                 .toList();
