@@ -63,8 +63,13 @@ class AdsKnown {
         Map<String, List<KnownAd>> byCampaign = known.stream().collect(Collectors.groupingBy(KnownAd::campaignId));
         Map<Integer, Ad> read = new HashMap<>();
         Words words = new Words(clientId);
-        for (PlanDesk.PlanLine line : plans.plans(clientId)) {
-            Plan plan = plans.plan(clientId, line.id()).plan();
+        // A client has many plans of which most never ran, or no longer do.
+        for (String planId : known.stream()
+                .map(KnownAd::planId)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList()) {
+            Plan plan = plans.plan(clientId, planId).plan();
             for (Campaign campaign : plan.campaigns()) {
                 List<KnownAd> ads = byCampaign.getOrDefault(campaign.id(), List.of());
                 if (!ads.isEmpty()) {

@@ -19,9 +19,14 @@ import org.jspecify.annotations.Nullable;
 /** Reads facts, and the numbers that clients make of them. */
 @Mapper
 interface FactSums {
-    /** An ad that brought something, with what was last sent of it. */
+    /**
+     * An ad that brought something, with what was last sent of it.
+     *
+     * @param planId null once its campaign is taken out of every plan
+     */
     record KnownAd(
             int ad,
+            @Nullable String planId,
             String campaignId,
             String rowId,
             String columnId,
@@ -31,8 +36,9 @@ interface FactSums {
             @Nullable String externalId) {}
 
     @Select("""
-            select f.ad, f.campaign_id, f.row_id, f.column_id, f.account_id, a.currency, l.name, l.external_id
+            select f.ad, c.plan_id, f.campaign_id, f.row_id, f.column_id, f.account_id, a.currency, l.name, l.external_id
             from fact_ad f join account a on a.client_id = f.client_id and a.id = f.account_id
+            left join campaign c on c.client_id = f.client_id and c.id = f.campaign_id
             left join live_item l on l.client_id = f.client_id and l.campaign_id = f.campaign_id
                  and l.item_key = f.row_id || '/' || f.column_id and l.level = 'AD'
             where f.client_id = #{clientId} order by f.ad""")
