@@ -123,22 +123,22 @@ class DecisionsIT {
     void twoWinnersMoveToScaling() {
         for (int winner = 0; winner < 2; winner++) {
             buyer.open("/c/oddment/results/advice");
-            has(".advice", "Kits, find buyers")
+            has(".advice", "Patches, which headline")
                     .first()
                     .locator("button")
                     .first()
                     .click();
             assertThat(page.locator(".head h1"))
-                    .containsText("Kits, find buyers scaling", new ContainsTextOptions().setTimeout(20_000));
+                    .containsText("Patches, which headline scaling", new ContainsTextOptions().setTimeout(20_000));
         }
         buyer.rail("Plan");
         assertThat(page.locator("[role=rowheader]")).hasCount(2);
         assertThat(page.locator(".head .note")).containsText("£48.00 a day");
         page.locator(".things")
-                .getByText("Kits, find buyers", new Locator.GetByTextOptions().setExact(true))
+                .getByText("Patches, which headline", new Locator.GetByTextOptions().setExact(true))
                 .click();
-        assertThat(page.locator("[role=rowheader]")).hasCount(3);
-        assertThat(page.locator(".head .note")).containsText("£36.00 a day");
+        assertThat(page.locator("[role=rowheader]")).hasCount(2);
+        assertThat(page.locator(".head .note")).containsText("£24.00 a day");
     }
 
     @Test
