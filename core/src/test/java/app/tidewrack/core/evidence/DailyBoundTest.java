@@ -12,8 +12,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class DailyBoundTest {
-    private static final int PATHS = 2000;
-    private static final int DAYS = 90;
+    private static final int PATHS = 1000;
+    private static final int DAYS = 45;
     private static final double LEVEL = 0.05;
 
     /** What came to one and to all by day: the second seeks as much as the first, for half the money. */
@@ -48,7 +48,7 @@ class DailyBoundTest {
         }
     }
 
-    /** Looked at on each of 90 days, it calls what is not there no more often than it says; 2,000 runs of each, seeded. */
+    /** Looked at on each of 45 days, it calls what is not there no more often than it says; 1,000 runs of each, seeded. */
     @ParameterizedTest
     @ValueSource(doubles = {0.5, 3, 40})
     void itMayBeLookedAtEveryDay(double aDay) {
