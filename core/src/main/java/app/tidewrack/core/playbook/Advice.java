@@ -13,7 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param toRowId the row that a shift gives money to; null otherwise
  * @param perDayMinor what it costs more a day, less than 0 when it saves
  * @param says the numbers behind it, in one or two sentences
- * @param p how likely luck alone would show as much; 1 where that is not asked
+ * @param p how likely luck alone would ever show as much, on any day and of any row of the campaign; 1 where that is not asked
  * @param until the last day on which it is left alone; null but for that
  * @param instead what could be done as well
  */

@@ -14,7 +14,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.ToLongFunction;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -40,7 +39,8 @@ final class Standings {
         }
     }
 
-    private Standings(List<RowSeen> rows, ToLongFunction<Counts> came, ToLongFunction<Counts> of) {
+    private Standings(Metric metric, List<RowSeen> rows, double margin) {
+        boolean cost = Difference.kind(metric) == Kind.COST;
         long first = Long.MAX_VALUE;
         long last = Long.MIN_VALUE;
         for (RowSeen row : rows) {
@@ -50,14 +50,15 @@ final class Standings {
             }
         }
         days = last < first ? 0 : Math.toIntExact(last - first + 1);
-        this.came = new double[rows.size()][days];
-        this.of = new double[rows.size()][days];
+        came = new double[rows.size()][days];
+        of = new double[rows.size()][days];
         LocalDate start = days == 0 ? LocalDate.EPOCH : LocalDate.ofEpochDay(first);
         for (int row = 0; row < rows.size(); row++) {
             for (DayBrought day : rows.get(row).days()) {
                 int at = (int) (day.day().toEpochDay() - start.toEpochDay());
-                this.came[row][at] = came.applyAsLong(day.counts());
-                this.of[row][at] = of.applyAsLong(day.counts());
+                Cell cell = cell(metric, day.counts(), margin);
+                came[row][at] = cell.successes();
+                of[row][at] = cost ? cell.money() : cell.trials();
             }
         }
     }
@@ -70,12 +71,7 @@ final class Standings {
      */
     static List<Standing> of(Metric metric, @Nullable Double target, List<RowSeen> rows, double margin) {
         boolean cost = Difference.kind(metric) == Kind.COST;
-        Standings seen = new Standings(
-                rows,
-                counts -> cell(metric, counts, margin).successes(),
-                counts -> cost
-                        ? cell(metric, counts, margin).money()
-                        : cell(metric, counts, margin).trials());
+        Standings seen = new Standings(metric, rows, margin);
         List<DailyBound> bounds = target == null ? seen.againstOthers() : seen.against(target, cost);
         List<Double> ps = Comparison.holm(bounds.stream().map(DailyBound::p).toList());
         boolean moreIsGood = cost || metric.better() == Metric.Better.HIGH;
@@ -89,11 +85,7 @@ final class Standings {
 
     /** How much more the click rates of rows vary from day to day than by chance, 1 or more. */
     static double ofClickRates(List<RowSeen> rows) {
-        Metric rate = Metric.usual("click_rate");
-        Standings seen = new Standings(
-                rows,
-                counts -> cell(rate, counts, 0).successes(),
-                counts -> cell(rate, counts, 0).trials());
+        Standings seen = new Standings(Metric.usual("click_rate"), rows, 0);
         return Dispersion.of(seen.came, seen.of, false);
     }
 

@@ -3,7 +3,9 @@ package app.tidewrack.core.evidence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.Arrays;
 import java.util.Random;
+import java.util.function.IntToDoubleFunction;
 import java.util.function.ToDoubleFunction;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.apache.commons.rng.sampling.distribution.PoissonSampler;
@@ -39,11 +41,7 @@ class DailyBoundTest {
         }
 
         double part(int days) {
-            return DailyBound.ofPart(
-                            java.util.Arrays.copyOf(came, days),
-                            java.util.Arrays.copyOf(all, days),
-                            java.util.Arrays.copyOf(parts, days),
-                            1)
+            return DailyBound.ofPart(Arrays.copyOf(came, days), Arrays.copyOf(all, days), Arrays.copyOf(parts, days), 1)
                     .p();
         }
     }
@@ -56,7 +54,7 @@ class DailyBoundTest {
         assertThat(everCalled(path -> least(path::part), aDay)).isLessThan(LEVEL);
     }
 
-    private static double least(java.util.function.IntToDoubleFunction p) {
+    private static double least(IntToDoubleFunction p) {
         double least = 1;
         for (int days = 1; days <= DAYS; days++) {
             least = Math.min(least, p.applyAsDouble(days));
