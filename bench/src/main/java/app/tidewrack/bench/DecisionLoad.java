@@ -84,7 +84,8 @@ final class DecisionLoad {
                 null,
                 null,
                 false,
-                1 + random.nextInt(5),
+                1000L * (1 + random.nextInt(5)),
+                1000,
                 IntStream.range(0, DAYS)
                         .mapToObj(d -> new DayBrought(
                                 START.plusDays(d),
@@ -92,7 +93,8 @@ final class DecisionLoad {
                                         Measure.IMPRESSIONS, 3000L + random.nextInt(2000),
                                         Measure.CLICKS, 20L + random.nextInt(40),
                                         Measure.SPEND, 1100L + random.nextInt(100),
-                                        Measure.PURCHASES, (long) random.nextInt(4)))))
+                                        Measure.PURCHASES, (long) random.nextInt(4))),
+                                1))
                         .toList());
     }
 

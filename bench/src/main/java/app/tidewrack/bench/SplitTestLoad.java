@@ -163,7 +163,12 @@ final class SplitTestLoad {
             for (Map<String, Integer> ads : tests) {
                 List<List<Cell>> days = days(ads, brought, from);
                 least = Math.min(least, days.get(days.size() - 1).get(0).trials());
-                called += Course.of(design, days, true, List.of()).verdict().outcome() == Outcome.WINNER ? 1 : 0;
+                called += Course.of(design, days, Course.Earlier.NOTHING, true, List.of())
+                                        .verdict()
+                                        .outcome()
+                                == Outcome.WINNER
+                        ? 1
+                        : 0;
             }
             System.out.printf("%,d tests, %d called%n", (batch + 1) * AT_ONCE, called);
         }

@@ -142,11 +142,17 @@ class SplitTestWorkTest extends RunningSheet {
         JsonNode late = test(test);
         assertThat(late.get("state").asString()).isEqualTo("READY");
         assertThat(late.get("verdict").get("outcome").asString()).isEqualTo("WINNER");
-        // Told anew, the first day's numbers are enough at the first look; later days have no part in the verdict.
-        assertThat(late.get("course").get("until").asString())
-                .isEqualTo("2027-03-10")
-                .isEqualTo(late.get("course").get("looks").get(0).get("day").asString());
-        assertThat(late.get("cells").get(0).get("trials").asLong()).isEqualTo(8000);
+        // Days that were looked at are told anew: their looks stay as they were, and the next judges what is there by then.
+        for (int look = 0; look < 3; look++) {
+            assertThat(late.get("course").get("looks").get(look))
+                    .isEqualTo(early.get("course").get("looks").get(look));
+        }
+        assertThat(late.get("course").get("looks")).hasSize(4);
+        assertThat(late.get("course").get("until").asString()).isEqualTo("2027-03-13");
+        assertThat(late.get("cells").get(0).get("trials").asLong()).isEqualTo(4 * 8000);
+        days(5, 8000, 80, 80);
+        assertThat(test(test).get("verdict")).isEqualTo(late.get("verdict"));
+        assertThat(test(test).get("cells")).isEqualTo(late.get("cells"));
         assertThat(late.get("cells")
                         .get(late.get("verdict").get("winner").asInt())
                         .get("values")

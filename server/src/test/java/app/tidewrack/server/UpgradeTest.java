@@ -176,6 +176,7 @@ class UpgradeTest {
                             p.getValue()));
         }
         List.of("place", "asked", "course", "verdict").forEach(said::remove);
+        assertThat(said.remove("late").isNull()).isTrue();
         Map<String, JsonNode> before = new TreeMap<>();
         was.properties().forEach(p -> before.put(p.getKey(), p.getValue()));
         assertThat(said).isEqualTo(before);
@@ -251,6 +252,7 @@ class UpgradeTest {
             source_audience.unusable | server.source.SourceMapper$Unusable |
             split_test.cells       | server.splittest.SplitTestMapper$Cells |
             split_test.ended       | server.splittest.TestView           |
+            split_test.looked      | server.splittest.SplitTestMapper$Looked | {"until": "2027-03-10", "looks": [{"number": 1, "day": "2027-03-10", "cells": [{"counts": {"clicks": 80}, "people": 0, "come": 1.0}]}]}
             split_test.people      | server.splittest.SplitTestMapper$People |
             """;
 

@@ -5,6 +5,7 @@ import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.playbook.Playbook.Target;
 import app.tidewrack.core.playbook.RowSeen.DayBrought;
 import app.tidewrack.core.playbook.Standings.Standing;
+import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
@@ -80,7 +81,7 @@ public final class Adviser {
     }
 
     /** A row with what it brought, and how it stands. */
-    private record Judged(RowSeen row, Counts all, Standing standing) {
+    private record Judged(RowSeen row, Counts all, double ripeSpend, Standing standing) {
         double p() {
             return standing.p();
         }
@@ -96,9 +97,9 @@ public final class Adviser {
         }
         List<Standing> standings = Standings.of(metric, target.value(), rows, scene.margin());
         List<Judged> judged = IntStream.range(0, rows.size())
-                .mapToObj(i -> new Judged(rows.get(i), all.get(i), standings.get(i)))
+                .mapToObj(i -> new Judged(rows.get(i), all.get(i), rows.get(i).ripeSpend(), standings.get(i)))
                 .toList();
-        double resultCost = resultCost(sum);
+        double resultCost = resultCost(sum, judged);
         List<Advice> advice = new ArrayList<>();
         List<Judged> good = new ArrayList<>();
         List<Judged> bad = new ArrayList<>();
@@ -131,13 +132,17 @@ public final class Adviser {
         return new Facts(counts, scene.margin());
     }
 
-    /** What a result may cost: the target where it is a cost, else what it costs all rows; infinite before there is any. */
-    private double resultCost(Counts sum) {
+    /**
+     * What a result may cost: the target where it is a cost, else what it costs all rows once what is late has come; infinite before
+     * there is any.
+     */
+    private double resultCost(Counts sum, List<Judged> judged) {
         if (target.value() != null && metric.part().isEmpty()) {
             return target.value();
         }
+        double ripe = judged.stream().mapToDouble(Judged::ripeSpend).sum();
         return Metric.usual(metric.part().isEmpty() ? metric.code() : "cost_per_result")
-                .of(facts(sum))
+                .of(facts(sum.with(Measure.SPEND, Math.round(ripe))))
                 .orElse(Double.POSITIVE_INFINITY);
     }
 
@@ -174,7 +179,7 @@ public final class Adviser {
         long spent = j.all().spendMinor();
         if (playbook.may(Move.STOP_WITHOUT_RESULTS)
                 && results == 0
-                && spent >= playbook.emptySpend() * resultCost
+                && j.ripeSpend() >= playbook.emptySpend() * resultCost
                 && sure(j.p())) {
             String words = Metric.usual(metric.part().isEmpty() ? metric.rests() : metric.part())
                     .words();
@@ -268,7 +273,7 @@ public final class Adviser {
     }
 
     private Optional<Advice> stop(Judged j, double resultCost) {
-        if (j.all().spendMinor() < playbook.stopSpend() * resultCost) {
+        if (j.ripeSpend() < playbook.stopSpend() * resultCost) {
             return Optional.empty();
         }
         return Optional.of(new Advice(
@@ -367,7 +372,7 @@ public final class Adviser {
 
         Givers(List<Judged> all, double resultCost) {
             bad = all.stream()
-                    .filter(j -> playbook.may(Move.SHIFT) && j.all().spendMinor() >= playbook.stopSpend() * resultCost)
+                    .filter(j -> playbook.may(Move.SHIFT) && j.ripeSpend() >= playbook.stopSpend() * resultCost)
                     .sorted(Comparator.comparing(Judged::p)
                             .thenComparing(j -> j.row().rowId()))
                     .toList();
@@ -407,8 +412,18 @@ public final class Adviser {
         String against = target.value() == null
                 ? "%s than its fellow rows together".formatted(how)
                 : "%s than the target of %s".formatted(how, figure(target.value(), j.row()));
-        return "Its %s is %s after %s, %s."
-                .formatted(metric.words(), own, money(j.all().spendMinor(), j.row()), against);
+        return "Its %s is %s after %s%s, %s."
+                .formatted(metric.words(), own, money(j.all().spendMinor(), j.row()), late(j), against);
+    }
+
+    /** What a cost will be once all of it has come in, where that is not what it is. */
+    private String late(Judged j) {
+        Counts ripe = j.all().with(Measure.SPEND, Math.round(j.ripeSpend()));
+        return !metric.part().isEmpty()
+                        || j.ripeSpend() >= Arrivals.NEARLY_ALL * j.all().spendMinor()
+                ? ""
+                : ", about %s once what is late has come in"
+                        .formatted(figure(metric.of(facts(ripe)).orElse(Double.NaN), j.row()));
     }
 
     private Advice quiet(RowSeen row, LocalDate until, String says) {

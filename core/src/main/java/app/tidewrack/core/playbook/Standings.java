@@ -18,7 +18,8 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * How rows stand against a target, or each against all others of its campaign together: by bounds that may be looked at every day
- * ({@link DailyBound}), for as many rows as there are (Holm), with the variation of days that they show.
+ * ({@link DailyBound}), for as many rows as there are (Holm), with the variation of days that they show. Money and trials of
+ * a fresh day count as far as what they bring has come in.
  */
 final class Standings {
     private static final Cell NOTHING = new Cell(0, 0, 0, 0);
@@ -58,7 +59,7 @@ final class Standings {
                 int at = (int) (day.day().toEpochDay() - start.toEpochDay());
                 Cell cell = cell(metric, day.counts(), margin);
                 came[row][at] = cell.successes();
-                of[row][at] = cost ? cell.money() : cell.trials();
+                of[row][at] = (cost ? cell.money() : cell.trials()) * day.come();
             }
         }
     }

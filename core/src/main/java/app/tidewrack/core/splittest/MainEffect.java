@@ -1,6 +1,7 @@
 package app.tidewrack.core.splittest;
 
 import app.tidewrack.core.splittest.Comparison.Stratum;
+import app.tidewrack.core.splittest.Course.Look;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
 import app.tidewrack.core.splittest.Verdict.Kind;
@@ -24,26 +25,18 @@ import java.util.stream.IntStream;
 public record MainEffect(String variable, List<String> values, List<Cell> cells, Verdict verdict) {
 
     /**
-     * A look that was taken.
-     *
-     * @param number from 1
-     * @param cells as they stood then
-     */
-    public record Taken(int number, List<Cell> cells) {}
-
-    /**
      * @param variables with the value of each cell, as {@link Differing} tells them
      * @param looks that were taken, in order
      * @param now what has come in, told until a look decides
      */
     public static List<MainEffect> of(
-            Design design, Map<String, List<String>> variables, List<Taken> looks, List<Cell> now) {
+            Design design, Map<String, List<String>> variables, List<Look> looks, List<Cell> now) {
         List<Variable> all = variables.entrySet().stream()
                 .map(v -> Variable.of(design, v.getKey(), variables))
                 .toList();
         List<MainEffect> effects = new ArrayList<>();
         all.forEach(v -> effects.add(new MainEffect(v.name, v.values, v.evenly(now), Verdict.before(v.design))));
-        for (Taken look : looks) {
+        for (Look look : looks) {
             boolean over = look.number() == design.looks();
             List<Verdict> verdicts = all.stream().map(v -> v.at(look)).toList();
             List<Double> adjusted =
@@ -88,7 +81,7 @@ public record MainEffect(String variable, List<String> values, List<Cell> cells,
                     List.copyOf(strata.values()));
         }
 
-        Verdict at(Taken look) {
+        Verdict at(Look look) {
             return Verdict.at(design, evenly(look.cells()), look.number(), (one, other) -> p(look.cells(), one, other));
         }
 

@@ -1,6 +1,7 @@
 package app.tidewrack.core.forecast;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.util.BitSet;
@@ -36,5 +37,17 @@ class ReachTest {
         Reach reach = new Reach(108_000);
         assertThat(reach.of(reach.impressionsFor(0.5))).isCloseTo(54_000, within(1e-6));
         assertThat(reach.impressionsFor(0.5)).isCloseTo(108_000 * Math.log(2), within(1.0));
+    }
+
+    /** Who they were is found again from what they saw. */
+    @Test
+    void amongWhomItWasShown() {
+        for (double people : new double[] {2, 50, 4_000, 3_000_000}) {
+            double impressions = 1.5 * people;
+            assertThat(Reach.among(impressions, new Reach(people).of(impressions))
+                            .people())
+                    .isCloseTo(people, within(people * 1e-4));
+        }
+        assertThatThrownBy(() -> Reach.among(5, 5)).isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -10,6 +10,7 @@ import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -27,8 +28,20 @@ import org.apache.commons.rng.sampling.distribution.PoissonSampler;
  * @param costMinor of a result where nothing is better or worse
  * @param target whether that is told as the target; else rows are held against one another
  * @param varies standard deviation of the log of the rate from day to day
+ * @param late how results come in
  */
-public record AdviceTrials(String metric, double costMinor, boolean target, double varies) {
+public record AdviceTrials(String metric, double costMinor, boolean target, double varies, Late late) {
+    /** How results come in. */
+    public enum Late {
+        AT_ONCE,
+        /** 45 % of them by 34 hours in the mean, as in the practice world; the playbook is told how much has come. */
+        TOLD,
+        /** The same, and it is not told. */
+        UNTOLD
+    }
+
+    private static final double LATE = 0.45;
+    private static final double MEAN_DAYS = 34 / 24.0;
     private static final LocalDate START = LocalDate.of(2027, 3, 1);
     private static final long DAILY_MINOR = 1000;
     private static final Set<Move> WRONG = EnumSet.of(Move.STOP, Move.STOP_WITHOUT_RESULTS, Move.TO_SCALING);
@@ -58,19 +71,13 @@ public record AdviceTrials(String metric, double costMinor, boolean target, doub
     private OptionalInt firstMove(int rows, int days, double times, long seed) {
         Random normal = new Random(seed);
         UniformRandomProvider chance = normal::nextLong;
-        List<List<DayBrought>> brought = new ArrayList<>();
-        for (int row = 0; row < rows; row++) {
-            brought.add(new ArrayList<>());
-        }
+        int[][][] brought = new int[rows][days][];
         for (int day = 0; day < days; day++) {
             double common = varied(normal);
             for (int row = 0; row < rows; row++) {
                 double rate = DAILY_MINOR / costMinor * common * varied(normal) / (row == 0 ? times : 1);
-                brought.get(row)
-                        .add(new DayBrought(
-                                START.plusDays(day),
-                                counts(PoissonSampler.of(chance, Math.max(1e-9, rate))
-                                        .sample())));
+                brought[row][day] =
+                        ages(PoissonSampler.of(chance, Math.max(1e-9, rate)).sample(), normal);
             }
             int now = day + 1;
             List<RowSeen> seen = new ArrayList<>();
@@ -84,7 +91,8 @@ public record AdviceTrials(String metric, double costMinor, boolean target, doub
                         null,
                         false,
                         1,
-                        brought.get(row)));
+                        1,
+                        seen(brought[row], now)));
             }
             Scene scene = new Scene(
                     new Target(Temperature.COLD, metric, target ? costMinor : null, "GBP"),
@@ -100,6 +108,30 @@ public record AdviceTrials(String metric, double costMinor, boolean target, doub
             }
         }
         return OptionalInt.empty();
+    }
+
+    /** When each result of a day comes in: its age then. */
+    private int[] ages(int results, Random random) {
+        int[] ages = new int[results];
+        for (int i = 0; late != Late.AT_ONCE && i < results; i++) {
+            double delay = random.nextDouble() < LATE ? -MEAN_DAYS * Math.log(1 - random.nextDouble()) : 0;
+            ages[i] = (int) (random.nextDouble() + delay);
+        }
+        return ages;
+    }
+
+    private List<DayBrought> seen(int[][] days, int now) {
+        List<DayBrought> seen = new ArrayList<>();
+        for (int day = 0; day < now; day++) {
+            int age = now - day - 1;
+            int come = (int) Arrays.stream(days[day]).filter(a -> a <= age).count();
+            seen.add(new DayBrought(START.plusDays(day), counts(come), late == Late.TOLD ? come(age) : 1));
+        }
+        return seen;
+    }
+
+    private static double come(int age) {
+        return 1 - LATE * MEAN_DAYS * (1 - Math.exp(-1 / MEAN_DAYS)) * Math.exp(-age / MEAN_DAYS);
     }
 
     /** Of mean 1. */

@@ -3,6 +3,7 @@ package app.tidewrack.core.splittest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.splittest.Course.Earlier;
 import app.tidewrack.core.splittest.Differing.Shape;
 import app.tidewrack.core.splittest.TestSize.Asked;
 import app.tidewrack.core.splittest.Verdict.Cell;
@@ -34,7 +35,7 @@ class CourseTest {
     @Test
     void onlyPlannedLooksJudge() {
         List<List<Cell>> days = List.of(day(200, 20, 22), day(260, 26, 30), day(400, 20, 90), day(510, 60, 62));
-        Course course = Course.of(PLANNED, days, false, List.of());
+        Course course = Course.of(PLANNED, days, Earlier.NOTHING, false, List.of());
         assertThat(course.looks()).extracting(Course.Look::number).containsExactly(1, 2);
         assertThat(course.looks()).extracting(Course.Look::day).containsExactly(1, 3);
         assertThat(course.verdict().outcome()).isEqualTo(Outcome.NOT_YET);
@@ -42,25 +43,58 @@ class CourseTest {
         assertThat(course.part()).isCloseTo(0.51, within(1e-9));
 
         List<List<Cell>> ended = List.of(day(500, 50, 52), day(1000, 100, 104), day(3000, 300, 600));
-        assertThat(Course.of(PLANNED, ended, true, List.of()).verdict().outcome())
+        assertThat(Course.of(PLANNED, ended, Earlier.NOTHING, true, List.of())
+                        .verdict()
+                        .outcome())
                 .isEqualTo(Outcome.NO_DIFFERENCE);
         List<List<Cell>> early = List.of(day(500, 30, 90), day(1000, 100, 100));
-        Course called = Course.of(PLANNED, early, true, List.of());
+        Course called = Course.of(PLANNED, early, Earlier.NOTHING, true, List.of());
         assertThat(called.verdict().winner()).isEqualTo(1);
         assertThat(called.looks()).hasSize(1);
+    }
+
+    /** What is told anew of days that were looked at changes no look and calls for none; the last one waits for what is late. */
+    @Test
+    void aLookIsKeptAsItWasTaken() {
+        List<List<Cell>> days = List.of(day(200, 20, 22), day(260, 26, 30), day(400, 20, 24));
+        Course then = Course.of(PLANNED, days, Earlier.NOTHING, false, List.of());
+        assertThat(then.looks()).extracting(Course.Look::number).containsExactly(1);
+        Earlier earlier = new Earlier(
+                then.looks().stream()
+                        .map(l -> new Course.Taken(l.number(), l.day(), l.cells()))
+                        .toList(),
+                3);
+        List<List<Cell>> corrected =
+                List.of(day(300, 2, 90), day(520, 5, 200), day(600, 8, 260), day(620, 10, 280), day(760, 60, 62));
+        Course now = Course.of(PLANNED, corrected, earlier, false, List.of());
+        assertThat(now.looks().get(0)).isEqualTo(then.looks().get(0));
+        assertThat(now.looks()).extracting(Course.Look::day).containsExactly(1, 3);
+        assertThat(now.verdict().winner()).isEqualTo(1);
+        assertThat(Course.of(PLANNED, corrected, Earlier.NOTHING, false, List.of())
+                        .looks())
+                .extracting(Course.Look::day)
+                .containsExactly(0);
+
+        Earlier atTheEnd = new Earlier(List.of(), 2);
+        List<List<Cell>> late = List.of(day(100, 10, 12), day(180, 18, 60));
+        assertThat(Course.of(PLANNED, late, atTheEnd, false, List.of()).looks()).isEmpty();
+        assertThat(Course.of(PLANNED, late, atTheEnd, true, List.of()).looks())
+                .extracting(Course.Look::number)
+                .containsExactly(4);
     }
 
     /** When the days are over before enough came, the last look is taken with what there is. */
     @Test
     void theEndJudgesWhatThereIs() {
         List<List<Cell>> days = List.of(day(100, 10, 12), day(180, 18, 22));
-        assertThat(Course.of(PLANNED, days, false, List.of()).looks()).isEmpty();
-        Course over = Course.of(PLANNED, days, true, List.of());
+        assertThat(Course.of(PLANNED, days, Earlier.NOTHING, false, List.of()).looks())
+                .isEmpty();
+        Course over = Course.of(PLANNED, days, Earlier.NOTHING, true, List.of());
         assertThat(over.looks()).extracting(Course.Look::number).containsExactly(4);
         assertThat(over.verdict().outcome()).isEqualTo(Outcome.NO_DIFFERENCE);
-        Course none = Course.of(PLANNED, List.of(), false, List.of());
+        Course none = Course.of(PLANNED, List.of(), Earlier.NOTHING, false, List.of());
         assertThat(none.verdict().outcome()).isEqualTo(Outcome.NOT_YET);
-        assertThat(Course.of(PLANNED, days, false, List.of("the bid of B"))
+        assertThat(Course.of(PLANNED, days, Earlier.NOTHING, false, List.of("the bid of B"))
                         .verdict()
                         .why())
                 .containsExactly("the bid of B");
@@ -95,7 +129,7 @@ class CourseTest {
         List<MainEffect> effects = MainEffect.of(
                 design,
                 Map.of("headline", List.of("A", "A", "B", "B"), "age", List.of("1", "2", "1", "2")),
-                List.of(new MainEffect.Taken(1, cells)),
+                List.of(new Course.Look(1, 0, cells, 1, 1)),
                 cells);
         assertThat(effects)
                 .hasSize(2)
@@ -125,7 +159,7 @@ class CourseTest {
         Map<String, List<String>> variables =
                 Map.of("headline", List.of("A", "A", "B", "B"), "picture", List.of("1", "2", "1", "2"));
         assertThat(Comparison.ofShares(310, 17_000, 370, 17_000)).isCloseTo(0.020, within(0.001));
-        for (MainEffect effect : MainEffect.of(design, variables, List.of(new MainEffect.Taken(2, cells)), cells)) {
+        for (MainEffect effect : MainEffect.of(design, variables, List.of(new Course.Look(2, 0, cells, 1, 1)), cells)) {
             boolean headline = effect.variable().equals("headline");
             assertThat(effect.verdict().outcome()).isEqualTo(headline ? Outcome.NO_DIFFERENCE : Outcome.WINNER);
             if (headline) {
@@ -207,7 +241,12 @@ class CourseTest {
                 b += second.sample();
                 days.add(List.of(new Cell(0, 0, a, look * 10_000L), new Cell(0, 0, b, look * 10_000L)));
             }
-            found += Course.of(design, days, true, List.of()).verdict().outcome() == Outcome.WINNER ? 1 : 0;
+            found += Course.of(design, days, Earlier.NOTHING, true, List.of())
+                                    .verdict()
+                                    .outcome()
+                            == Outcome.WINNER
+                    ? 1
+                    : 0;
         }
         return found / 2000.0;
     }
@@ -229,8 +268,8 @@ class CourseTest {
             }
             Verdict known = null;
             for (int d = 1; d <= days.size(); d++) {
-                Verdict now =
-                        Course.of(PLANNED, days.subList(0, d), false, List.of()).verdict();
+                Verdict now = Course.of(PLANNED, days.subList(0, d), Earlier.NOTHING, false, List.of())
+                        .verdict();
                 if (known != null && known.outcome() != Outcome.NOT_YET) {
                     assertThat(now).isEqualTo(known);
                 }
@@ -238,7 +277,9 @@ class CourseTest {
             }
             List<List<Cell>> turned =
                     days.stream().map(d -> List.of(d.get(1), d.get(0))).toList();
-            assertThat(Course.of(PLANNED, turned, false, List.of()).verdict().outcome())
+            assertThat(Course.of(PLANNED, turned, Earlier.NOTHING, false, List.of())
+                            .verdict()
+                            .outcome())
                     .isEqualTo(known.outcome());
         }
     }

@@ -1,5 +1,6 @@
 package app.tidewrack.core.splittest;
 
+import app.tidewrack.core.splittest.Course.Earlier;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
 import app.tidewrack.core.splittest.Verdict.Kind;
@@ -59,7 +60,8 @@ public final class WinnerTrials {
                         .mapToObj(c -> new Cell(0, trials, came[c], money))
                         .toList());
             }
-            Verdict verdict = Course.of(design, days, true, List.of()).verdict();
+            Verdict verdict =
+                    Course.of(design, days, Earlier.NOTHING, true, List.of()).verdict();
             named += verdict.outcome() == Outcome.WINNER && Integer.valueOf(0).equals(verdict.winner()) ? 1 : 0;
         }
         return (double) named / tests;

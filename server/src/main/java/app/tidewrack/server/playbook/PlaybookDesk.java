@@ -21,6 +21,7 @@ import app.tidewrack.server.playbook.PlaybookMapper.Decision;
 import app.tidewrack.server.playbook.RunningCampaigns.Running;
 import app.tidewrack.server.results.MetricView;
 import app.tidewrack.server.results.RowDays;
+import app.tidewrack.server.results.RowDays.Brought;
 import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.web.Ids;
 import java.time.Instant;
@@ -293,14 +294,15 @@ public class PlaybookDesk {
         if (decided.isEmpty()) {
             return List.of();
         }
-        Map<RowKey, SortedMap<LocalDate, Counts>> brought = rowDays.of(clientId, null);
+        Map<RowKey, Brought> brought = rowDays.of(clientId, null);
         Map<String, Instant> until = rowDays.until(clientId);
         double margin = rowDays.margin(clientId);
         return decided.stream()
                 .map(d -> {
                     Account account = Objects.requireNonNull(accounts.get(d.accountId()));
-                    SortedMap<LocalDate, Counts> days =
-                            brought.getOrDefault(new RowKey(d.campaignId(), d.rowId()), Collections.emptySortedMap());
+                    SortedMap<LocalDate, Counts> days = brought.getOrDefault(
+                                    new RowKey(d.campaignId(), d.rowId()), Brought.NOTHING)
+                            .days();
                     return told(d, account, after(d.day(), days, until.get(d.accountId()), account), margin);
                 })
                 .toList();
@@ -410,7 +412,8 @@ public class PlaybookDesk {
                 row.bid(),
                 row.suggested(),
                 row.tested(),
-                row.frequency(),
+                row.shown(),
+                row.people(),
                 row.days());
     }
 }

@@ -14,8 +14,10 @@ import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.playbook.Playbook.Target;
 import app.tidewrack.core.playbook.RowSeen;
 import app.tidewrack.core.playbook.RowSeen.DayBrought;
+import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
 import app.tidewrack.server.brief.BriefBody;
 import app.tidewrack.server.brief.BriefLibrary;
 import app.tidewrack.server.client.Accounts;
@@ -24,7 +26,9 @@ import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.plan.inspect.PlanInspector;
 import app.tidewrack.server.playbook.PlaybookMapper.RowOnNetwork;
+import app.tidewrack.server.results.Lateness;
 import app.tidewrack.server.results.RowDays;
+import app.tidewrack.server.results.RowDays.Brought;
 import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.splittest.RowsInTests;
 import java.time.Instant;
@@ -32,13 +36,13 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
@@ -55,6 +59,7 @@ class RunningCampaigns {
     private final PlanDesk plans;
     private final PlanInspector inspector;
     private final RowDays rowDays;
+    private final Lateness lateness;
     private final RowsInTests tests;
     private final Accounts accounts;
     private final BriefLibrary briefs;
@@ -84,7 +89,7 @@ class RunningCampaigns {
         if (live.isEmpty()) {
             return List.of();
         }
-        Map<RowKey, SortedMap<LocalDate, Counts>> brought = rowDays.of(clientId, null);
+        Map<RowKey, Brought> brought = rowDays.of(clientId, null);
         Map<String, Instant> until = rowDays.until(clientId);
         double margin = rowDays.margin(clientId);
         List<BriefBody> known =
@@ -117,14 +122,10 @@ class RunningCampaigns {
                         campaign,
                         account,
                         scene,
-                        rows(clientId, versioned.plan(), campaign, rows, brought, today, zone)));
+                        rows(clientId, versioned.plan(), campaign, rows, brought, scene, account)));
             }
         }
         return running;
-    }
-
-    private static long shown(SortedMap<LocalDate, Counts> days) {
-        return days.values().stream().mapToLong(c -> c.get(Measure.IMPRESSIONS)).sum();
     }
 
     private List<RowSeen> rows(
@@ -132,9 +133,13 @@ class RunningCampaigns {
             Plan plan,
             Campaign campaign,
             List<RowOnNetwork> live,
-            Map<RowKey, SortedMap<LocalDate, Counts>> brought,
-            LocalDate today,
-            ZoneId zone) {
+            Map<RowKey, Brought> brought,
+            Scene scene,
+            Account account) {
+        ZoneId zone = ZoneId.of(account.zone());
+        LocalDate today = scene.today();
+        Metric metric = Metric.usual(scene.target().metric());
+        Arrivals arrivals = lateness.of(clientId, account.id(), today.atStartOfDay());
         Map<String, RowOnNetwork> byId = live.stream().collect(Collectors.toMap(RowOnNetwork::rowId, r -> r));
         Map<String, Money> daily = PlanTotals.of(campaign).rows();
         Map<String, Long> reach = rowDays.reach(clientId, campaign.id());
@@ -153,10 +158,9 @@ class RunningCampaigns {
             LocalDate first = launched.isBefore(begins) ? begins : launched;
             Instant changed = Optional.ofNullable(there.changedAt()).orElse(there.launchedAt());
             LocalDate since = changed.atZone(zone).toLocalDate();
-            SortedMap<LocalDate, Counts> of =
-                    brought.getOrDefault(new RowKey(campaign.id(), row.id()), Collections.emptySortedMap());
+            Brought of = brought.getOrDefault(new RowKey(campaign.id(), row.id()), Brought.NOTHING);
             long people = reach.getOrDefault(row.id(), 0L);
-            long shown = shown(of);
+            long shown = of.all().get(Measure.IMPRESSIONS);
             Money own = Objects.requireNonNull(daily.get(row.id()));
             seen.add(new RowSeen(
                     row.id(),
@@ -166,18 +170,20 @@ class RunningCampaigns {
                     row.delivery().bid().amount(),
                     suggested(prices.get(row.id()), row.delivery().bid()),
                     tested.contains(row.id()),
-                    people == 0 ? 0 : (double) shown / people,
-                    days(of, first, today)));
+                    shown,
+                    people,
+                    days(of.days(), first, today, d -> arrivals.come(metric, of.sought(), d))));
         }
         return seen;
     }
 
     /** The days that are looked at, from the row's first at the earliest to the last that is whole. */
-    private static List<DayBrought> days(SortedMap<LocalDate, Counts> brought, LocalDate first, LocalDate today) {
+    private static List<DayBrought> days(
+            SortedMap<LocalDate, Counts> brought, LocalDate first, LocalDate today, ToDoubleFunction<LocalDate> come) {
         List<DayBrought> days = new ArrayList<>();
         LocalDate from = today.minusDays(DAYS_LOOKED_AT);
         for (LocalDate day = first.isBefore(from) ? from : first; day.isBefore(today); day = day.plusDays(1)) {
-            days.add(new DayBrought(day, brought.getOrDefault(day, Counts.NONE)));
+            days.add(new DayBrought(day, brought.getOrDefault(day, Counts.NONE), come.applyAsDouble(day)));
         }
         return days;
     }

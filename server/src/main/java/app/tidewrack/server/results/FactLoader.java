@@ -1,6 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import java.io.IOException;
@@ -62,8 +63,11 @@ class FactLoader {
 
     record PartFact(AdKey ad, LocalDate day, String value, Counts counts) {}
 
-    /** @param seq of the last telling in it; days are due for their breakdowns again */
-    void keepHours(String clientId, String accountId, List<HourFact> hours, long seq) {
+    /**
+     * @param seq of the last telling in it; days are due for their breakdowns again
+     * @param told the account day on which they are told
+     */
+    void keepHours(String clientId, String accountId, List<HourFact> hours, long seq, LocalDate told) {
         marks.change(clientId);
         SortedSet<LocalDate> days = hours.stream().map(HourFact::day).collect(Collectors.toCollection(TreeSet::new));
         Map<AdKey, Integer> ads =
@@ -78,16 +82,28 @@ class FactLoader {
                                 h.hour() + "\t" + h.clock(),
                                 h.counts()))
                         .collect(Collectors.joining()));
+        String age = "greatest(0, '%s'::date - i.day)::smallint".formatted(told);
         // By how much each hour differs from what was told before, so that it is asked before that is replaced.
         run("drop table if exists fact_more");
         run("""
             create temporary table fact_more on commit drop as
-            select i.day, i.ad, i.clock, %s
+            select i.day, i.ad, i.clock, case when h.ad is null then %s else h.first_age end as first_age, %s
             from fact_in i left join fact_hour h
-                 on h.client_id = ? and h.day = i.day and h.ad = i.ad and h.hour = i.hour and h.day between '%s' and '%s'""".formatted(CHANGES, days.first(), days.last()), clientId);
+                 on h.client_id = ? and h.day = i.day and h.ad = i.ad and h.hour = i.hour and h.day between '%s' and '%s'""".formatted(age, CHANGES, days.first(), days.last()), clientId);
         run("""
-            insert into fact_hour (client_id, day, ad, hour, clock, %s) select ?, day, ad, hour, clock, %s from fact_in
-            on conflict (client_id, day, ad, hour) do update set %s""".formatted(COLUMNS, COLUMNS, EXCLUDED), clientId);
+            insert into fact_hour (client_id, day, ad, hour, clock, first_age, %s)
+            select ?, day, ad, hour, clock, %s, %s from fact_in i
+            on conflict (client_id, day, ad, hour) do update set %s""".formatted(COLUMNS, age, COLUMNS, EXCLUDED), clientId);
+        run("""
+            insert into fact_told as t (client_id, account_id, day, first_age, age, %1$s)
+            select ?, ?, day, first_age, greatest(first_age, %2$s), %3$s from fact_more i
+            where first_age is not null and %2$s <= %5$s group by day, first_age
+            on conflict (client_id, account_id, day, first_age, age) do update set %4$s""".formatted(COLUMNS, age, SUMS, ADDED, Arrivals.MOST_AGE), clientId, accountId);
+        run(
+                "delete from fact_told where client_id = ? and account_id = ? and day < '%s'"
+                        .formatted(told.minusDays(Arrivals.LEARNED_FROM)),
+                clientId,
+                accountId);
         addUp("fact_day", "day, ad", "day, ad", clientId);
         addUp("fact_month", "month, ad", "date_trunc('month', day)::date, ad", clientId);
         addUp("fact_clock", "month, ad, clock", "date_trunc('month', day)::date, ad, clock", clientId);

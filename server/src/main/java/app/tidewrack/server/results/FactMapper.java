@@ -52,6 +52,18 @@ interface FactMapper {
             where client_id = #{clientId} and id = #{accountId}""")
     void noteUntil(String clientId, String accountId, Instant until);
 
+    /**
+     * An account that has told something has nothing more to tell of the time until then, though none of its ads was shown.
+     *
+     * @param until the network's clock when it was asked
+     * @param whole until when hours are told by then
+     */
+    @Update("""
+            update account set told_until = #{until}, facts_until = greatest(facts_until, #{whole})
+            where client_id = #{clientId} and id = #{accountId} and facts_until is not null
+              and (told_until is null or told_until < #{until})""")
+    void noteTold(String clientId, String accountId, Instant until, Instant whole);
+
     /** Holds an account until the transaction ends, so that two pulls of it take turns. */
     @Select("select id from account where client_id = #{clientId} and id = #{accountId} for update")
     String hold(String clientId, String accountId);

@@ -127,6 +127,18 @@ interface FactSums {
             select id, facts_until as until from account where client_id = #{clientId} and facts_until is not null""")
     List<AccountUntil> until(String clientId);
 
+    /** @param until when the account was last asked, by the network's clock, or to where it told */
+    record AccountTold(String id, String zone, Instant until) {}
+
+    @Select("""
+            select id, zone, greatest(told_until, facts_until) as until from account
+            where client_id = #{clientId} and told_until is not null""")
+    List<AccountTold> toldUntil(String clientId);
+
+    /** How days came in; see {@link app.tidewrack.core.results.Arrivals.Told}. */
+    @SelectProvider(type = GroupSql.class, method = "told")
+    List<Map<String, Object>> told(String clientId);
+
     /** @param query the question and how it is shown, as the address of the screen holds them */
     record KeptView(String name, String query) {}
 

@@ -60,6 +60,12 @@ public final class GroupSql {
                 group by 1, 2) s""".formatted(beside.told, FactLoader.COLUMNS, beside.value, SUMS, source(beside, asked.from, asked.to));
     }
 
+    /** How days came in, bit by bit. */
+    public static String told() {
+        return "select account_id, day::text as day, first_age, age, %s from fact_told where client_id = #{clientId}"
+                .formatted(FactLoader.COLUMNS);
+    }
+
     private static String source(Beside beside, LocalDate from, LocalDate to) {
         return switch (beside) {
             case NOTHING -> months("fact_month", "fact_day", "ad", from, to);

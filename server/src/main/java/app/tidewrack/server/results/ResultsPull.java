@@ -17,8 +17,10 @@ import app.tidewrack.server.results.ResultsMapper.UnknownHour;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -44,6 +46,7 @@ public class ResultsPull {
 
     private final ResultsMapper mapper;
     private final FactLoader loader;
+    private final FactMapper facts;
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
@@ -91,10 +94,18 @@ public class ResultsPull {
     private void pull(AccountOfClient account, boolean people) {
         NetworkConnector network = networks.connector(account.network());
         mapper.review(account.clientId(), account.id(), json.writeValueAsString(network.reviews(account.externalId())));
+        // Asked before the hours are, or one of them could be older than it says.
+        Instant now = networks.now();
         boolean more = true;
         while (more) {
-            more = Boolean.TRUE.equals(transaction.execute(t -> pullPage(account, network)));
+            more = Boolean.TRUE.equals(transaction.execute(t -> pullPage(account, network, now)));
         }
+        Instant whole = now.minus(networks.rulebook(account.network()).reports().delay());
+        facts.noteTold(
+                account.clientId(),
+                account.id(),
+                now.truncatedTo(ChronoUnit.HOURS),
+                whole.truncatedTo(ChronoUnit.HOURS));
         long cursor = mapper.cursor(account.clientId(), account.id());
         if (people && cursor > 0 && !Objects.equals(counted.get(account.externalId()), cursor)) {
             pullReach(account, network, cursor);
@@ -103,7 +114,7 @@ public class ResultsPull {
         }
     }
 
-    private boolean pullPage(AccountOfClient account, NetworkConnector network) {
+    private boolean pullPage(AccountOfClient account, NetworkConnector network, Instant now) {
         long cursor = mapper.holdCursor(account.clientId(), account.id());
         List<Hour> page = network.reports(account.externalId(), cursor);
         Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
@@ -130,7 +141,9 @@ public class ResultsPull {
         }
         long seq = page.isEmpty() ? cursor : page.get(page.size() - 1).seq();
         if (!hours.isEmpty()) {
-            loader.keepHours(account.clientId(), account.id(), last(hours), seq);
+            // What is told at midnight belongs to the day that ends.
+            LocalDate told = now.minusSeconds(1).atZone(zone).toLocalDate();
+            loader.keepHours(account.clientId(), account.id(), last(hours), seq, told);
         }
         mapper.setCursor(account.clientId(), account.id(), seq);
         return !page.isEmpty();

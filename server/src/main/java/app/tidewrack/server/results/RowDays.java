@@ -9,6 +9,7 @@ import app.tidewrack.server.results.GroupSql.Grouped;
 import app.tidewrack.server.results.ResultsMapper.Reached;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -40,11 +41,21 @@ public class RowDays {
     public record RowKey(String campaignId, String rowId) {}
 
     /**
-     * By account day, days without anything left out; results as each row's delivery seeks them.
+     * What a row brought.
      *
-     * @param campaignId null for all
+     * @param sought what its delivery seeks, as it is counted; null where that is not known
+     * @param days by account day, those without anything left out; results as it seeks them
      */
-    public Map<RowKey, SortedMap<LocalDate, Counts>> of(String clientId, @Nullable String campaignId) {
+    public record Brought(@Nullable Measure sought, SortedMap<LocalDate, Counts> days) {
+        public static final Brought NOTHING = new Brought(null, Collections.emptySortedMap());
+
+        public Counts all() {
+            return days.values().stream().reduce(Counts.NONE, Counts::plus);
+        }
+    }
+
+    /** @param campaignId null for all */
+    public Map<RowKey, Brought> of(String clientId, @Nullable String campaignId) {
         List<Ad> ads = known.all(clientId).stream()
                 .filter(a -> campaignId == null || a.known().campaignId().equals(campaignId))
                 .toList();
@@ -70,7 +81,9 @@ public class RowDays {
                 .forEach(won -> Optional.ofNullable(byExternal.get(won.externalAd()))
                         .ifPresent(key -> days.computeIfAbsent(key, k -> new TreeMap<>())
                                 .merge(won.day(), Counts.NONE.with(Measure.QUALIFIED, won.leads()), Counts::plus)));
-        return days;
+        Map<RowKey, Brought> brought = new LinkedHashMap<>();
+        days.forEach((key, of) -> brought.put(key, new Brought(results.get(key), of)));
+        return brought;
     }
 
     private Map<RowKey, SortedMap<LocalDate, Counts>> days(

@@ -36,6 +36,27 @@ interface SplitTestMapper {
     }
 
     /**
+     * A cell as a look found it.
+     *
+     * @param counts by the code of the measure; results as the row seeks them
+     * @param come the part that had come in, by then, of what is counted
+     */
+    record LookedCell(Map<String, Long> counts, long people, double come) {}
+
+    record KeptLook(int number, LocalDate day, List<LookedCell> cells) {}
+
+    /**
+     * What was looked at so far.
+     *
+     * @param until the last day at whose end it was looked at; null before the first
+     */
+    @JsonColumn
+    record Looked(@Nullable LocalDate until, List<KeptLook> looks) {
+        static final Looked NOTHING = new Looked(null, List.of());
+    }
+
+    /**
+     * @param looked null before the first day is over
      * @param ended what it said when it was ended; null while it is not
      * @param campaign its name; null when it is no longer in the plan
      */
@@ -60,6 +81,7 @@ interface SplitTestMapper {
             Instant setUpAt,
             People people,
             @Nullable LocalDate peopleOn,
+            @Nullable Looked looked,
             @Nullable TestView ended,
             String learned,
             @Nullable String campaign) {}
@@ -67,7 +89,7 @@ interface SplitTestMapper {
     String TEST = """
             select t.id, t.plan_id, t.campaign_id, t.account_id, t.name, t.hypothesis, t.metric, t.base, t.least, t.power,
                    t.level, t.looks, t.per_cell, t.starts_on, t.last_day, t.cells, p.name as person,
-                   t.set_up_at, t.people, t.people_on, t.ended, t.learned,
+                   t.set_up_at, t.people, t.people_on, t.looked, t.ended, t.learned,
                    c.name as campaign
             from split_test t join person p on p.id = t.person_id
             left join campaign c on c.client_id = t.client_id and c.id = t.campaign_id
@@ -101,6 +123,13 @@ interface SplitTestMapper {
             update split_test set people = #{people}, people_on = #{on}
             where client_id = #{clientId} and id = #{id}""")
     void setPeople(String clientId, String id, People people, LocalDate on);
+
+    /** Another node that looked meanwhile has kept what it saw; that holds. */
+    @Update("""
+            update split_test set looked = #{looked}
+            where client_id = #{clientId} and id = #{id} and ended_at is null
+              and (looked ->> 'until') is not distinct from #{before}::text""")
+    void keepLooks(String clientId, String id, Looked looked, @Nullable LocalDate before);
 
     @Update("""
             update split_test set ended_at = now(), ended = #{ended}, learned = #{learned}

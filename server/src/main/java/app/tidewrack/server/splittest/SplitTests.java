@@ -24,6 +24,7 @@ import app.tidewrack.server.forecast.AccountRates;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.RowDays;
+import app.tidewrack.server.results.RowDays.Brought;
 import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.splittest.SplitTestMapper.Cells;
 import app.tidewrack.server.splittest.SplitTestMapper.People;
@@ -46,7 +47,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.SortedMap;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
@@ -218,7 +218,7 @@ public class SplitTests {
     private record Seen(@Nullable Double base, double perMinor, String from) {}
 
     private Seen seen(String clientId, Campaign campaign, Account account, Row row, Metric metric) {
-        Map<RowKey, SortedMap<LocalDate, Counts>> brought = rows.of(clientId, null);
+        Map<RowKey, Brought> brought = rows.of(clientId, null);
         Counts ofCampaign = sum(brought, k -> k.campaignId().equals(campaign.id()));
         List<String> ofAccount = plans.plans(clientId).stream()
                 .flatMap(p -> plans.plan(clientId, p.id()).plan().campaigns().stream())
@@ -251,10 +251,10 @@ public class SplitTests {
         return new Seen(value, share ? (double) cell.trials() / cell.money() : 0, from);
     }
 
-    private static Counts sum(Map<RowKey, SortedMap<LocalDate, Counts>> brought, Predicate<RowKey> of) {
+    private static Counts sum(Map<RowKey, Brought> brought, Predicate<RowKey> of) {
         return brought.entrySet().stream()
                 .filter(e -> of.test(e.getKey()))
-                .flatMap(e -> e.getValue().values().stream())
+                .map(e -> e.getValue().all())
                 .reduce(Counts.NONE, Counts::plus);
     }
 
@@ -331,6 +331,7 @@ public class SplitTests {
                         personId,
                         networks.lately(),
                         People.NONE,
+                        null,
                         null,
                         null,
                         "",

@@ -4,7 +4,6 @@ import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Field;
 import app.tidewrack.core.launch.ItemKey;
 import app.tidewrack.core.launch.LiveItem;
-import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric;
@@ -27,11 +26,12 @@ import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.launch.kept.LiveMapper;
 import app.tidewrack.server.launch.words.Wording;
 import app.tidewrack.server.results.MetricView;
-import app.tidewrack.server.results.RowDays;
-import app.tidewrack.server.results.RowDays.RowKey;
 import app.tidewrack.server.splittest.SplitTestMapper.Began;
 import app.tidewrack.server.splittest.SplitTestMapper.ChangeDone;
+import app.tidewrack.server.splittest.SplitTestMapper.Looked;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
+import app.tidewrack.server.splittest.TestDays.Days;
+import app.tidewrack.server.splittest.TestDays.Stood;
 import app.tidewrack.server.splittest.TestView.AskedTold;
 import app.tidewrack.server.splittest.TestView.CellTold;
 import app.tidewrack.server.splittest.TestView.CourseTold;
@@ -52,9 +52,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SortedMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import lombok.RequiredArgsConstructor;
@@ -68,7 +68,7 @@ class TestReader {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM", Locale.ENGLISH);
 
     private final SplitTestMapper mapper;
-    private final RowDays rows;
+    private final TestDays testDays;
     private final Accounts accounts;
     private final LiveMapper live;
     private final Wording wording;
@@ -94,68 +94,25 @@ class TestReader {
         LocalDate runsFrom = began.map(b -> b.practiceAt().atZone(zone).toLocalDate())
                 .map(d -> d.isBefore(test.startsOn()) ? test.startsOn() : d)
                 .orElse(null);
-        Days days = runsFrom == null ? Days.NONE : days(clientId, test, account, metric, runsFrom);
+        Days days = runsFrom == null ? Days.none(metric) : testDays.of(clientId, test, account, metric, runsFrom);
         SecondChange changes = began.isEmpty() || runsFrom == null
                 ? new SecondChange(List.of(), List.of())
                 : changes(clientId, test, account, began.get(), runsFrom);
         Design design =
                 new Design(kind, test.level(), test.looks(), test.perCell(), Collections.nCopies(cells.size(), 1.0));
-        boolean over =
-                !days.of().isEmpty() && !days.of().get(days.of().size() - 1).isBefore(test.lastDay());
-        Course course = Course.of(design, days.byDay(), over, changes.breaking());
+        Course course = Course.of(design, days.judged(), days.earlier(), days.allIn(), changes.breaking());
+        keep(clientId, test, days.looked(course));
         return told(test, account, runsFrom, days, design, course, changes);
     }
 
-    /** @param byDay what each cell had brought by the end of each day */
-    private record Days(List<LocalDate> of, List<List<Cell>> byDay, List<List<Facts>> facts) {
-        static final Days NONE = new Days(List.of(), List.of(), List.of());
-    }
-
-    private Days days(String clientId, StoredTest test, Account account, Metric metric, LocalDate runsFrom) {
-        List<TestCell> cells = test.cells().all();
-        Instant until = rows.until(clientId).get(account.id());
-        if (until == null) {
-            return Days.NONE;
+    /** A look that anybody has seen is kept as they saw it. */
+    private void keep(String clientId, StoredTest test, Looked looked) {
+        Looked before = Objects.requireNonNullElse(test.looked(), Looked.NOTHING);
+        boolean more = !Objects.equals(looked.until(), before.until())
+                || looked.looks().size() > before.looks().size();
+        if (looked.until() != null && more) {
+            mapper.keepLooks(clientId, test.id(), looked, before.until());
         }
-        LocalDate end = until.atZone(ZoneId.of(account.zone())).toLocalDate();
-        LocalDate after = end.isAfter(test.lastDay()) ? test.lastDay().plusDays(1) : end;
-        Map<RowKey, SortedMap<LocalDate, Counts>> brought = rows.of(clientId, test.campaignId());
-        double margin = rows.margin(clientId);
-        List<LocalDate> of = new ArrayList<>();
-        List<List<Cell>> byDay = new ArrayList<>();
-        List<List<Facts>> facts = new ArrayList<>();
-        List<Counts> sums = new ArrayList<>(Collections.nCopies(cells.size(), Counts.NONE));
-        for (LocalDate day = runsFrom; day.isBefore(after); day = day.plusDays(1)) {
-            for (int i = 0; i < cells.size(); i++) {
-                SortedMap<LocalDate, Counts> row =
-                        brought.get(new RowKey(test.campaignId(), cells.get(i).rowId()));
-                if (row != null && row.containsKey(day)) {
-                    sums.set(i, sums.get(i).plus(row.get(day)));
-                }
-            }
-            of.add(day);
-            facts.add(sums.stream().map(c -> new Facts(c, margin)).toList());
-            byDay.add(withPeople(
-                    sums.stream()
-                            .map(c -> Difference.cell(metric, new Facts(c, margin))
-                                    .orElse(new Cell(0, 0, 0, 0)))
-                            .toList(),
-                    cells,
-                    test.people().ofRow()));
-        }
-        return new Days(of, byDay, facts);
-    }
-
-    /** People count where all cells talk to the same ones: then they must be even. */
-    private static List<Cell> withPeople(List<Cell> day, List<TestCell> cells, Map<String, Long> people) {
-        boolean same = TestVariables.sameAudience(cells);
-        return IntStream.range(0, cells.size())
-                .mapToObj(i -> {
-                    Cell c = day.get(i);
-                    long of = same ? people.getOrDefault(cells.get(i).rowId(), 0L) : 0;
-                    return new Cell(of, c.trials(), c.successes(), c.money());
-                })
-                .toList();
     }
 
     private SecondChange changes(String clientId, StoredTest test, Account account, Began began, LocalDate runsFrom) {
@@ -206,26 +163,18 @@ class TestReader {
         List<TestCell> cells = test.cells().all();
         Verdict verdict = course.verdict();
         int judged = judged(days, course);
-        List<Cell> now = judged < 0
-                ? Collections.nCopies(cells.size(), new Cell(0, 0, 0, 0))
-                : days.byDay().get(judged);
-        List<Facts> facts = judged < 0
-                ? Collections.nCopies(cells.size(), new Facts(Counts.NONE, 0))
-                : days.facts().get(judged);
+        List<Stood> now = judged < 0
+                ? Collections.nCopies(cells.size(), Stood.BEFORE)
+                : days.stood().get(judged);
+        List<Cell> compared = now.stream().map(s -> s.judged(metric)).toList();
+        List<Facts> facts = now.stream().map(Stood::facts).toList();
         Differing differing = Differing.of(cells.stream().map(TestCell::values).toList());
         List<@Nullable Double> chances = design.kind() == Kind.SHARE && judged >= 0
-                ? List.copyOf(Verdict.chances(now))
+                ? List.copyOf(Verdict.chances(compared))
                 : Collections.nCopies(cells.size(), null);
         boolean open = verdict.outcome() == Outcome.NOT_YET;
         List<MainEffect> effects = differing.shape() == Shape.FACTORIAL && judged >= 0
-                ? MainEffect.of(
-                        design,
-                        differing.variables(),
-                        course.looks().stream()
-                                .map(l -> new MainEffect.Taken(
-                                        l.number(), days.byDay().get(l.day())))
-                                .toList(),
-                        now)
+                ? MainEffect.of(design, differing.variables(), course.looks(), compared)
                 : List.of();
         return new TestView(
                 test.id(),
@@ -239,7 +188,8 @@ class TestReader {
                 course(test, design, days, course, judged, runsFrom, changes.even()),
                 verdict(verdict, best(metric, facts)),
                 IntStream.range(0, cells.size())
-                        .mapToObj(i -> cell(cells.get(i), now.get(i), facts.get(i), metric, chances.get(i)))
+                        .mapToObj(
+                                i -> cell(cells.get(i), now.get(i).told(metric), facts.get(i), metric, chances.get(i)))
                         .toList(),
                 effects.stream().map(e -> effect(e, design)).toList());
     }
@@ -298,6 +248,7 @@ class TestReader {
                 verdict.left(),
                 verdict.outcome() == Outcome.NOT_YET && perDay > 0 ? verdict.left() / perDay : null,
                 had == 0 ? null : visible(test, design, perDay, had),
+                days.late(),
                 even);
     }
 

@@ -75,6 +75,7 @@ record TestView(
      * @param left what each cell still needs
      * @param daysLeft at the pace of the days so far; null where that cannot be said, or it is over
      * @param visible the smallest difference that what came can show, as a part of the base; null for none
+     * @param late the day at whose end nearly all of the last day is in, when the last look is taken; null unless that is awaited
      * @param even what was changed for all cells alike
      */
     record CourseTold(
@@ -88,6 +89,7 @@ record TestView(
             double left,
             @Nullable Double daysLeft,
             @Nullable Double visible,
+            @Nullable LocalDate late,
             List<String> even) {}
 
     /**

@@ -1,0 +1,85 @@
+package app.tidewrack.core.results;
+
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.Map;
+
+/**
+ * How many results of fresh days are still to come. They come at the rate at which results came for the money of these days, which
+ * is drawn towards that of all the more the less is known of it; with a certainty of 80 % they are between {@code from} and {@code
+ * to} (negative binomial: Poisson, of a rate that is itself uncertain).
+ *
+ * @param about 0 or more
+ * @param from 0 or more
+ * @param to not under {@code from}
+ */
+public record Coming(double about, long from, long to) {
+    public static final double CERTAINTY = 0.8;
+
+    /** Results that the rate of all counts for: lines differ by half from one another (common practice). */
+    private static final double WEIGHT_OF_ALL = 4;
+
+    /** Far past what is likely. */
+    private static final int MOST = 200;
+
+    /**
+     * Of days that are not all in.
+     *
+     * @param came results that came for them
+     * @param had money that has had its time to bring them, in minor units: each day's times what has come of it
+     * @param due the rest of that money
+     * @param uncertain standard error of {@code due} by what it was learned from
+     */
+    public record Fresh(double came, double had, double due, double uncertain) {
+        public static final Fresh NONE = new Fresh(0, 0, 0, 0);
+
+        /** Both together; what was learned errs for both alike. */
+        public Fresh plus(Fresh other) {
+            return new Fresh(came + other.came, had + other.had, due + other.due, uncertain + other.uncertain);
+        }
+
+        /** One day with what it brought for its money by now. */
+        public static Fresh of(double came, long spendMinor, Arrivals arrivals, String counted, LocalDate day) {
+            double come = arrivals.come(counted, day);
+            return new Fresh(
+                    came, spendMinor * come, spendMinor * (1 - come), spendMinor * arrivals.error(counted, day));
+        }
+    }
+
+    /** Fresh days by what stands in a line, with those of all lines. */
+    public static <K> Map<K, Coming> of(Map<K, Fresh> lines) {
+        Fresh all = lines.values().stream().reduce(Fresh.NONE, Fresh::plus);
+        Map<K, Coming> coming = new LinkedHashMap<>();
+        lines.forEach((key, fresh) -> coming.put(key, of(fresh, all)));
+        return coming;
+    }
+
+    /** @param all fresh days of everything that is seen beside these, with them */
+    public static Coming of(Fresh fresh, Fresh all) {
+        if (fresh.due() <= 0 || all.had() <= 0 || all.came() <= 0) {
+            return new Coming(0, 0, 0);
+        }
+        double usual = all.came() / all.had();
+        double shape = WEIGHT_OF_ALL + fresh.came();
+        double rate = shape / (WEIGHT_OF_ALL / usual + fresh.had());
+        double about = rate * fresh.due();
+        double learned = fresh.uncertain() / fresh.due();
+        double spread = 1 / (1 / shape + learned * learned);
+        return new Coming(
+                about, quantile(about, spread, (1 - CERTAINTY) / 2), quantile(about, spread, (1 + CERTAINTY) / 2));
+    }
+
+    /** The least count that is not passed with a probability of {@code p}, of a negative binomial distribution. */
+    private static long quantile(double mean, double shape, double p) {
+        double size = shape / (shape + mean);
+        long count = 0;
+        double log = shape * Math.log(size);
+        double sum = Math.exp(log);
+        while (sum < p && count < mean * 20 + MOST) {
+            log += Math.log((count + shape) / (count + 1)) + Math.log1p(-size);
+            count++;
+            sum += Math.exp(log);
+        }
+        return count;
+    }
+}
