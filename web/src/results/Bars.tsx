@@ -19,6 +19,9 @@ const HATCHED = {
   },
 } as const;
 
+/** What is still to come of a bar. */
+const TO_COME = { color: "transparent", borderColor: colours.kelp, borderType: "dashed" } as const;
+
 /** One number of each line as a bar, the best at the top, coloured by rank as in the table. */
 export function Bars(props: {
   by: readonly string[];
@@ -35,7 +38,9 @@ export function Bars(props: {
         trigger: "item",
         formatter: (item: { dataIndex: number }) => {
           const at = bars[item.dataIndex];
-          return at ? `${at.name}<br><b>${figure(metric, at.value, currency)}</b>` : "";
+          const whole =
+            at?.whole && `<br>about ${figure(metric, at.whole.about, currency)} once all has come in`;
+          return at ? `${at.name}<br><b>${figure(metric, at.value, currency)}</b>${whole ?? ""}` : "";
         },
       },
       xAxis: {
@@ -55,11 +60,21 @@ export function Bars(props: {
         {
           type: "bar",
           barMaxWidth: 15,
+          stack: "bar",
           data: bars.map((b) => ({
             value: drawn(metric, b.value, currency),
             itemStyle: b.few
               ? HATCHED
               : { color: b.rank === undefined ? colours.kelp : rankColours[b.rank]?.ground },
+          })),
+        },
+        {
+          type: "bar",
+          barMaxWidth: 15,
+          stack: "bar",
+          data: bars.map((b) => ({
+            value: Math.max(0, drawn(metric, (b.whole?.about ?? b.value) - b.value, currency) ?? 0),
+            itemStyle: TO_COME,
           })),
           label: {
             show: true,

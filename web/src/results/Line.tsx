@@ -2,24 +2,27 @@ import { useMemo } from "react";
 import { day } from "../look/format";
 import { useChart } from "../look/useChart";
 import { colours } from "../look/theme";
-import { axisText, drawn, figure, type MetricView } from "./model";
+import { axisText, drawn, figure, type MetricView, type OfDay, type Whole } from "./model";
 
 /**
- * One number over account days.
+ * One number over account days; where more is still to come, what it will be stands over it, with the band it lies in.
  *
  * @param begun the day that has not ended: its point is hollow and its way there broken
  * @param beside the number on the days that these stand beside, one after the other
  */
 export function Line(props: {
-  days: readonly { day: string; value: number | undefined }[];
+  days: readonly OfDay[];
   metric: MetricView;
   currency: string;
   begun?: string | null | undefined;
-  beside?: readonly { day: string; value: number | undefined }[];
+  beside?: readonly OfDay[];
 }) {
   const { days, metric, currency, begun, beside } = props;
   const option = useMemo(() => {
     const points = days.map((d) => drawn(metric, d.value, currency));
+    const fresh = days.map((d, i) => (d.whole ? d : days[i + 1]?.whole ? { ...d, whole: sure(d.value) } : d));
+    const at = (of: keyof Whole) => fresh.map((d) => drawn(metric, d.whole?.[of], currency));
+    const [low, high] = [at("low"), at("high")];
     const last = days.at(-1)?.day === begun ? days.length - 1 : -1;
     return {
       grid: { left: 8, right: 16, top: 14, bottom: 4, containLabel: true },
@@ -31,6 +34,7 @@ export function Line(props: {
           const other = beside?.[items[0]?.dataIndex ?? 0];
           return [
             `${day(at.day)}${at.day === begun ? ", so far" : ""}<br><b>${figure(metric, at.value, currency)}</b>`,
+            at.whole && `<br>${onceIn(metric, at, currency)}`,
             other && `<br>${day(other.day)}<br>${figure(metric, other.value, currency)}`,
           ].join("");
         },
@@ -66,6 +70,21 @@ export function Line(props: {
           symbol: (_: unknown, at: { dataIndex: number }) => (at.dataIndex === last ? "emptyCircle" : "none"),
           symbolSize: 7,
         },
+        { ...BAND, data: low, areaStyle: { opacity: 0 } },
+        {
+          ...BAND,
+          data: high.map((v, i) => (v === null ? null : v - (low[i] ?? 0))),
+          areaStyle: { color: colours.kelp, opacity: 0.16 },
+        },
+        {
+          type: "line",
+          data: at("about"),
+          lineStyle: { color: colours.kelp, width: 1.5, type: "dashed" },
+          itemStyle: { color: colours.kelp },
+          symbol: (_: unknown, item: { dataIndex: number }) =>
+            days[item.dataIndex]?.whole ? "emptyCircle" : "none",
+          symbolSize: 6,
+        },
         {
           type: "line",
           data: days.map((_, i) => drawn(metric, beside?.[i]?.value, currency)),
@@ -77,13 +96,29 @@ export function Line(props: {
     };
   }, [days, metric, currency, begun, beside]);
   const box = useChart(option);
+  const coming = days.some((d) => d.whole);
   return (
-    <div
-      ref={box}
-      role="img"
-      aria-label={`${metric.words} by day`}
-      className="results-line"
-      style={{ height: 170 }}
-    />
+    <figure className="results-line">
+      <div ref={box} role="img" aria-label={`${metric.words} by day`} style={{ height: 170 }} />
+      {coming && (
+        <figcaption className="note">
+          Of the last days more is still to come: the broken line is what they will be, and the band holds it
+          with a certainty of 80 %.
+        </figcaption>
+      )}
+    </figure>
   );
+}
+
+/** Two of them, one upon the other, are a band. */
+const BAND = { type: "line", stack: "band", lineStyle: { opacity: 0 }, symbol: "none" } as const;
+
+/** Of a day that is all in, from which the broken line begins. */
+function sure(value: number | undefined): Whole | undefined {
+  return value === undefined ? undefined : { about: value, low: value, high: value };
+}
+
+function onceIn(metric: MetricView, at: OfDay, currency: string): string {
+  const of = (value: number | undefined) => figure(metric, value, currency);
+  return `about ${of(at.whole?.about)} once all has come in,<br>${of(at.whole?.low)} to ${of(at.whole?.high)}`;
 }

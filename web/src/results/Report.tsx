@@ -6,7 +6,16 @@ import { deskQuery } from "../api/clients";
 import { offerOfResults } from "../api/results";
 import { count, day } from "../look/format";
 import { Line } from "./Line";
-import { eachCosts, figure, overDays, titled, usualColumns, type Offer, type ResultLine } from "./model";
+import {
+  comingWords,
+  eachCosts,
+  figure,
+  overDays,
+  titled,
+  usualColumns,
+  type Offer,
+  type ResultLine,
+} from "./model";
 import { tableQuery, type Question } from "./queries";
 
 const TABLES = [
@@ -53,7 +62,7 @@ export function Report() {
         <>
           <h2>{titled(metric.words)} by day</h2>
           <Line
-            days={overDays(lines, currency, metric.code)}
+            days={overDays(lines, currency, metric)}
             metric={metric}
             currency={currency}
             begun={offer.data.begun}
@@ -98,6 +107,7 @@ function Sums({ offer, total }: { offer: Offer; total: ResultLine }) {
           <dt>{titled(s.words)}, sought</dt>
           <dd>{count(s.count)}</dd>
           <dd className="note">{eachCosts(s, total.currency) || "none yet"}</dd>
+          {s.coming && <dd className="note">{comingWords(s.coming)}</dd>}
         </div>
       ))}
     </dl>

@@ -23,6 +23,7 @@ import {
   titled,
   soughtWords,
   usualColumns,
+  wholeWords,
   type MetricView,
   type Offer,
   type Order,
@@ -146,15 +147,11 @@ function ResultsOf(props: {
 
   const currencies = [...new Set(byDay.data?.lines.map((l) => l.currency))];
   const currency = currencies[0] ?? "EUR";
-  const days = useMemo(
-    () => overDays(byDay.data?.lines, currency, shown.code),
-    [byDay.data, currency, shown.code],
-  );
+  const days = useMemo(() => overDays(byDay.data?.lines, currency, shown), [byDay.data, currency, shown]);
   const besideDays = useMemo(
     () =>
-      look.other &&
-      overDays(otherByDay.data?.lines, currency, shown.code).filter((d) => d.day !== offer.begun),
-    [look.other, otherByDay.data, currency, shown.code, offer.begun],
+      look.other && overDays(otherByDay.data?.lines, currency, shown).filter((d) => d.day !== offer.begun),
+    [look.other, otherByDay.data, currency, shown, offer.begun],
   );
   const beside = useMemo(() => {
     if (!look.other || !other.data) return undefined;
@@ -309,6 +306,7 @@ function LineFacts(props: {
                 <dt>{titled(m.words)}</dt>
                 <dd>
                   <b>{figure(m, line.values[m.code], line.currency)}</b>
+                  {wholeWords(m, line) && <div className="note">{wholeWords(m, line)}</div>}
                 </dd>
               </div>
             ))}

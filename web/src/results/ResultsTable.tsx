@@ -1,6 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Fragment, useMemo, useRef } from "react";
 import type { Schemas } from "../api/client";
+import { count } from "../look/format";
 import { rankColours, tooFew } from "../look/theme";
 import {
   change,
@@ -11,7 +12,9 @@ import {
   lineKey,
   matrix,
   ofPeople,
+  onceAllIsIn,
   titled,
+  wholeWords,
   withBeside,
   type MetricView,
   type Order,
@@ -138,8 +141,9 @@ export function ResultsTable(props: {
                     <td
                       className="number"
                       style={m.code === shown.code ? ground(m, line) : undefined}
-                      title={m.code === shown.code ? fewWords(m, line) : undefined}
+                      title={wholeWords(m, line) ?? (m.code === shown.code ? fewWords(m, line) : undefined)}
                     >
+                      <Soon metric={m} line={line} />
                       {figure(m, line.values[m.code], line.currency)}
                     </td>
                     {beside && m.code === shown.code && (
@@ -164,7 +168,10 @@ export function ResultsTable(props: {
               {several && <td>{t.currency}</td>}
               {metrics.map((m) => (
                 <Fragment key={m.code}>
-                  <td className="number">{figure(m, t.values[m.code], t.currency)}</td>
+                  <td className="number" title={wholeWords(m, t)}>
+                    <Soon metric={m} line={t} />
+                    {figure(m, t.values[m.code], t.currency)}
+                  </td>
                   {beside && m.code === shown.code && (
                     <Compared
                       metric={m}
@@ -185,6 +192,17 @@ export function ResultsTable(props: {
       </table>
     </div>
   );
+}
+
+/** What is still to come, before a count; before a cost the cost once all is in. */
+function Soon(props: { metric: MetricView; line: ResultLine }) {
+  const { metric, line } = props;
+  const whole = onceAllIsIn(metric, line);
+  if (!whole) return null;
+  const words = metric.rests
+    ? `→ ${figure(metric, whole.about, line.currency)}`
+    : `+${count(Math.round(whole.about - (line.values[metric.code] ?? 0)))}`;
+  return <small className="soon">{words} </small>;
 }
 
 /** The number as it stands beside, and what became of it. */

@@ -4,6 +4,7 @@ import { count, day, money, plural, rate, units, word } from "../look/format";
 export type MetricView = Schemas["MetricView"];
 export type Offer = Schemas["ResultOffer"];
 export type ResultLine = Schemas["Line"];
+export type Coming = Schemas["Coming"];
 export type Temperature = ResultLine["temperatures"][number];
 
 /** A number as it is read: money with its currency, shares in per cent, a dash where it has no meaning yet. */
@@ -81,11 +82,50 @@ export function eachCosts(sought: Schemas["Sought"], currency: string): string {
   return minor === 0 ? `under ${money(1, currency)} each` : `${money(minor, currency)} each`;
 }
 
+/** What is still to come of fresh days: "about 6 still to come, 3 to 10". */
+export function comingWords(coming: Coming): string {
+  return `about ${count(Math.round(coming.about))} still to come, ${count(coming.from)} to ${count(coming.to)}`;
+}
+
 /** The results that ads of a line seek, each kind by itself: "208 chats begun, £0.61 each". */
 export function soughtWords(line: Pick<ResultLine, "sought" | "currency">): string[] {
   return line.sought.map((s) =>
-    [counted(s.count, s.words), eachCosts(s, line.currency)].filter(Boolean).join(", "),
+    [counted(s.count, s.words), eachCosts(s, line.currency), s.coming && comingWords(s.coming)]
+      .filter(Boolean)
+      .join(", "),
   );
+}
+
+/** What a number will be once all of fresh days is in; with a certainty of 80 % it lies between low and high. */
+export interface Whole {
+  about: number;
+  low: number;
+  high: number;
+}
+
+/** Of a count, or of what one of it costs; nothing where all is in, or it rests on something else. */
+export function onceAllIsIn(
+  metric: MetricView,
+  line: Pick<ResultLine, "values" | "coming"> | undefined,
+): Whole | undefined {
+  if (!line) return undefined;
+  const coming = line.coming[metric.rests || metric.code];
+  if (!coming) return undefined;
+  const came = line.values[metric.rests || metric.code] ?? 0;
+  const [low, about, high] = [came + coming.from, came + coming.about, came + coming.to];
+  if (!metric.rests) return { about, low, high };
+  const spend = line.values["spend"];
+  if (metric.written !== "MONEY" || spend === undefined || low <= 0) return undefined;
+  return { about: spend / about, low: spend / high, high: spend / low };
+}
+
+/** The same in words: "about 6 still to come, 3 to 10", "about £5.20 once all has come in, £4.80 to £5.60". */
+export function wholeWords(metric: MetricView, line: ResultLine): string | undefined {
+  const whole = onceAllIsIn(metric, line);
+  if (!whole) return undefined;
+  if (!metric.rests) return comingWords(line.coming[metric.code] as Coming);
+  const of = (value: number) => figure(metric, value, line.currency);
+  return `about ${of(whole.about)} once all has come in, ${of(whole.low)} to ${of(whole.high)}`;
 }
 
 /** A key of a line as it is read. */
@@ -154,11 +194,23 @@ export function ofPeople(column: PeopleColumn, line: ResultLine, people: number 
   return people === 0 || impressions === undefined ? "–" : (impressions / people).toFixed(2);
 }
 
+/** A number of a day. */
+export interface OfDay {
+  day: string;
+  value: number | undefined;
+  /** What it will be, while more is to come. */
+  whole?: Whole | undefined;
+}
+
 /** One number of lines by the day, in one currency. */
-export function overDays(lines: readonly ResultLine[] | undefined, currency: string, code: string) {
+export function overDays(
+  lines: readonly ResultLine[] | undefined,
+  currency: string,
+  metric: MetricView,
+): OfDay[] {
   return (lines ?? [])
     .filter((l) => l.currency === currency)
-    .map((l) => ({ day: l.keys[0] ?? "", value: l.values[code] }));
+    .map((l) => ({ day: l.keys[0] ?? "", value: l.values[metric.code], whole: onceAllIsIn(metric, l) }));
 }
 
 /** Lines with those that stand only beside them; these have no numbers of their own. */
@@ -214,13 +266,14 @@ export function barsOf(
   by: readonly string[],
   metric: MetricView,
   currency: string,
-): { name: string; value: number; rank: number | undefined; few: boolean }[] {
+): { name: string; value: number; whole: Whole | undefined; rank: number | undefined; few: boolean }[] {
   const of = lines.filter((l) => l.currency === currency && l.values[metric.code] !== undefined);
   return inOrder(of, { code: metric.code, down: metric.better !== "LOW" })
     .slice(0, MOST_BARS)
     .map((l) => ({
       name: l.keys.map((k, i) => keyWords(by[i] ?? "", k)).join(" × "),
       value: l.values[metric.code] ?? 0,
+      whole: onceAllIsIn(metric, l),
       rank: metric.better === "NEITHER" ? undefined : l.ranks[metric.code],
       few: metric.better !== "NEITHER" && l.few.includes(metric.code),
     }));

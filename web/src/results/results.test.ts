@@ -11,9 +11,11 @@ import {
   matrix,
   ofPeople,
   overDays,
+  onceAllIsIn,
   soughtWords,
   takenAlong,
   theDays,
+  wholeWords,
   withBeside,
   type MetricView,
   type ResultLine,
@@ -96,13 +98,14 @@ describe("results as they are read", () => {
 
   it("follows one number over the days, in one currency", () => {
     const lines = [
-      { keys: ["2027-03-09"], currency: "GBP", values: { clicks: 4 } },
-      { keys: ["2027-03-09"], currency: "DKK", values: { clicks: 9 } },
-      { keys: ["2027-03-10"], currency: "GBP", values: {} },
+      { keys: ["2027-03-09"], currency: "GBP", values: { clicks: 4 }, coming: {} },
+      { keys: ["2027-03-09"], currency: "DKK", values: { clicks: 9 }, coming: {} },
+      { keys: ["2027-03-10"], currency: "GBP", values: {}, coming: {} },
     ] as unknown as ResultLine[];
-    expect(overDays(lines, "GBP", "clicks")).toEqual([
-      { day: "2027-03-09", value: 4 },
-      { day: "2027-03-10", value: undefined },
+    const clicks = { code: "clicks", rests: "", written: "COUNT" } as MetricView;
+    expect(overDays(lines, "GBP", clicks)).toEqual([
+      { day: "2027-03-09", value: 4, whole: undefined },
+      { day: "2027-03-10", value: undefined, whole: undefined },
     ]);
   });
 
@@ -124,10 +127,10 @@ describe("results as they are read", () => {
 
 it("names each result that is sought, with what one costs; kinds are never added", () => {
   const sought = [
-    { code: "chats", words: "chats begun", count: 208, spendMinor: 12619 },
-    { code: "views", words: "views of 3 seconds", count: 111_410, spendMinor: 27711 },
-    { code: "purchases", words: "sales after a click", count: 1, spendMinor: 900 },
-    { code: "form_sends", words: "forms sent", count: 0, spendMinor: 500 },
+    { code: "chats", words: "chats begun", count: 208, spendMinor: 12619, coming: null },
+    { code: "views", words: "views of 3 seconds", count: 111_410, spendMinor: 27711, coming: null },
+    { code: "purchases", words: "sales after a click", count: 1, spendMinor: 900, coming: null },
+    { code: "form_sends", words: "forms sent", count: 0, spendMinor: 500, coming: null },
   ];
   expect(soughtWords({ sought, currency: "GBP" })).toEqual([
     "208 chats begun, £0.61 each",
@@ -135,6 +138,41 @@ it("names each result that is sought, with what one costs; kinds are never added
     "1 sale after a click, £9.00 each",
     "0 forms sent",
   ]);
+});
+
+describe("what is still to come", () => {
+  const coming = { about: 6.3, from: 3, to: 10 };
+  const line = {
+    currency: "GBP",
+    values: { sales: 14, clicks: 90, spend: 10150, cost_per_sale: 725 },
+    coming: { sales: coming },
+  } as unknown as ResultLine;
+  const metric = (code: string, rests: string, written: MetricView["written"]) =>
+    ({ code, rests, written }) as MetricView;
+
+  it.each([
+    ["a count", metric("sales", "", "COUNT"), "about 6 still to come, 3 to 10", [17, 20.3, 24]],
+    [
+      "what one costs",
+      metric("cost_per_sale", "sales", "MONEY"),
+      "about £5.00 once all has come in, £4.23 to £5.97",
+      [10150 / 24, 500, 10150 / 17],
+    ],
+    ["what is all in", metric("clicks", "", "COUNT"), undefined, undefined],
+    ["a share", metric("result_rate", "clicks", "SHARE"), undefined, undefined],
+  ] as const)("is told of %s", (_, of, words, wanted) => {
+    expect(wholeWords(of, line)).toBe(words);
+    const whole = onceAllIsIn(of, line);
+    const told = whole && [whole.low, whole.about, whole.high];
+    expect(told?.map((v) => v.toFixed(6))).toEqual(wanted?.map((v) => v.toFixed(6)));
+  });
+
+  it("stands beside what was sought", () => {
+    const sought = [{ code: "sales", words: "sales", count: 14, spendMinor: 10150, coming }];
+    expect(soughtWords({ sought, currency: "GBP" })).toEqual([
+      "14 sales, £7.25 each, about 6 still to come, 3 to 10",
+    ]);
+  });
 });
 
 it("draws the best lines first, of one currency, without those that have no number", () => {
@@ -145,6 +183,7 @@ it("draws the best lines first, of one currency, without those that have no numb
       values: value === undefined ? {} : { cpc: value },
       ranks: { cpc: 2 },
       few: key === "dear" ? ["cpc"] : [],
+      coming: {},
     }) as never;
   const cheap = { code: "cpc", better: "LOW", written: "MONEY", words: "cost per click" } as never;
   const lines = [line("dear", 90), line("cheap", 20), line("none", undefined), line("krone", 1, "DKK")];

@@ -98,6 +98,13 @@ export function said(test: TestView): Said {
           : `What came could have shown ${percent(test.course.visible)} or more, not the ${percent(test.asked.least)} that was asked for.`;
     return { head: "No real difference.", tone: "still", says: `${numbers}. ${seen}` };
   }
+  if (test.course.late) {
+    return {
+      head: "Not yet.",
+      tone: "still",
+      says: `${numbers}. Its days are over, and results still come in for them: the last look is taken at the end of ${day(test.course.late)}, when nearly all are there.`,
+    };
+  }
   const days =
     test.course.daysLeft == null
       ? ""

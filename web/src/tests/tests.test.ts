@@ -59,6 +59,11 @@ describe("what a test says", () => {
   it.each([
     [{}, "Not yet.", "62 % of what was planned has come in. About 3 more days"],
     [
+      { course: { late: "2027-04-12" } },
+      "Not yet.",
+      "results still come in for them: the last look is taken at the end of 12 Apr",
+    ],
+    [
       { verdict: { outcome: "WINNER", winner: 0, low: 0.0053, high: 0.0098 } },
       "Winner.",
       "“A” has a click rate of 1.75 %, “B” of 1.02 %: 72 % higher, between 0.53 and 0.98 points. Luck alone does as much about once in 26 times.",

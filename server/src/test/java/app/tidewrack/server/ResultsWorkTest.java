@@ -8,6 +8,7 @@ import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.when;
 
 import app.tidewrack.connector.Reports.Hour;
@@ -22,6 +23,7 @@ import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -65,10 +67,18 @@ class ResultsWorkTest extends WithServer {
     @BeforeEach
     void aSheetThatRuns() throws Exception {
         for (String table : List.of(
-                "fact_hour", "fact_day", "fact_month", "fact_clock", "fact_part", "fact_ad", "fact_due", "live_item")) {
+                "fact_hour",
+                "fact_day",
+                "fact_month",
+                "fact_clock",
+                "fact_part",
+                "fact_ad",
+                "fact_told",
+                "fact_due",
+                "live_item")) {
             sql.update("delete from " + table);
         }
-        sql.update("update account set report_cursor = 0, facts_until = null");
+        sql.update("update account set report_cursor = 0, facts_until = null, told_until = null");
         String name = UUID.randomUUID().toString().substring(0, 8);
         plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-27", "2027-04-09", "10"));
@@ -499,6 +509,49 @@ class ResultsWorkTest extends WithServer {
                             .getCell(2)
                             .getNumericCellValue())
                     .isEqualTo(results);
+        }
+    }
+
+    /**
+     * Half of a day's sales are told on the day after it, 28 days long: of the last day so many as came are still to come, on the line
+     * of that day, in the sum, and at the campaign; clicks come at once. A past day that is told anew once more is no surprise.
+     */
+    @Test
+    void whatIsStillToComeIsLearnedAndTold() throws Exception {
+        LocalDate first = LocalDate.of(2027, 3, 1);
+        try {
+            for (int d = 0; d < 28; d++) {
+                LocalDate day = first.plusDays(d);
+                doReturn(day.plusDays(1)
+                                .atStartOfDay(ZoneId.of("Europe/London"))
+                                .toInstant())
+                        .when(world)
+                        .now();
+                tell("X00", day + "T10:00:00Z", counts(1000, 50, 2000, 10));
+                if (d > 0) {
+                    tell("X00", day.minusDays(1) + "T10:00:00Z", counts(1000, 50, 2000, 20));
+                }
+                pull.pullAll();
+            }
+            JsonNode lines = table("DAY").get("lines");
+            for (int d = 0; d < 28; d++) {
+                JsonNode coming = lines.get(d).get("coming");
+                assertThat(coming.has("sales")).as("day %d: %s", d, coming).isEqualTo(d == 27);
+                assertThat(coming.has("clicks")).isFalse();
+            }
+            JsonNode last = lines.get(27).get("coming").get("sales");
+            assertThat(last.get("about").asDouble()).isCloseTo(10, within(0.5));
+            assertThat(last.get("from").asInt()).isBetween(4, 7);
+            assertThat(last.get("to").asInt()).isBetween(13, 17);
+            assertThat(total(table("ROW"))
+                            .get("coming")
+                            .get("purchases")
+                            .get("about")
+                            .asDouble())
+                    .isCloseTo(10, within(0.5));
+            assertThat(total(table("HOUR")).get("coming").isEmpty()).isTrue();
+        } finally {
+            doReturn(RunningSheet.START).when(world).now();
         }
     }
 

@@ -38,10 +38,11 @@ abstract class RunningSheet extends WithServer {
     /** A campaign without rows, on a network that has told nothing yet. */
     void emptySheet(String money) throws Exception {
         clock(START);
-        for (String table : List.of("fact_hour", "fact_day", "fact_month", "fact_clock", "fact_ad", "fact_due")) {
+        for (String table :
+                List.of("fact_hour", "fact_day", "fact_month", "fact_clock", "fact_ad", "fact_told", "fact_due")) {
             sql.update("delete from " + table);
         }
-        sql.update("update account set report_cursor = 0, facts_until = null");
+        sql.update("update account set report_cursor = 0, facts_until = null, told_until = null");
         String name = UUID.randomUUID().toString().substring(0, 8);
         plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         version = 0;

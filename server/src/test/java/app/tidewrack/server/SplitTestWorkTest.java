@@ -142,7 +142,8 @@ class SplitTestWorkTest extends RunningSheet {
         JsonNode late = test(test);
         assertThat(late.get("state").asString()).isEqualTo("READY");
         assertThat(late.get("verdict").get("outcome").asString()).isEqualTo("WINNER");
-        // Days that were looked at are told anew: their looks stay as they were, and the next judges what is there by then.
+        // Days that were looked at are told anew: their looks stay as they were, and the next judges what is there by
+        // then.
         for (int look = 0; look < 3; look++) {
             assertThat(late.get("course").get("looks").get(look))
                     .isEqualTo(early.get("course").get("looks").get(look));

@@ -28,6 +28,8 @@ public final class Arrivals {
     /** From here on nobody waits for the rest. */
     public static final double NEARLY_ALL = 0.98;
 
+    private static final double ALL = 0.995;
+
     /** Results of one kind from which an account is learned from by itself, and under which nothing is said. */
     private static final double ENOUGH = 100;
 
@@ -106,9 +108,14 @@ public final class Arrivals {
         return age >= MOST_AGE ? 0 : ladder(counted).error(Math.max(0, age));
     }
 
-    /** The first day of which by now anything is expected to come. */
-    public LocalDate freshFrom() {
-        return history.until().toLocalDate().minusDays(MOST_AGE);
+    /** The first day of which by now anything worth telling of a count is still expected; the day after today for one that is all in. */
+    public LocalDate freshFrom(String counted) {
+        ChainLadder ladder = ladder(counted);
+        int age = 0;
+        while (age < Math.min(MOST_AGE, ladder.ages()) && ladder.come(age) < ALL) {
+            age++;
+        }
+        return today().plusDays(1L - (age == 0 ? 0 : age + 1));
     }
 
     /** The account day that is told of now. */

@@ -1,8 +1,6 @@
 package app.tidewrack.core.results;
 
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
-import java.util.Map;
 
 /**
  * How many results of fresh days are still to come. They come at the rate at which results came for the money of these days, which
@@ -14,6 +12,9 @@ import java.util.Map;
  * @param to not under {@code from}
  */
 public record Coming(double about, long from, long to) {
+    /** Fewer are not told. */
+    public static final double LEAST_TOLD = 0.5;
+
     public static final double CERTAINTY = 0.8;
 
     /** Results that the rate of all counts for: lines differ by half from one another (common practice). */
@@ -23,7 +24,7 @@ public record Coming(double about, long from, long to) {
     private static final int MOST = 200;
 
     /**
-     * Of days that are not all in.
+     * Days of which some are not all in.
      *
      * @param came results that came for them
      * @param had money that has had its time to bring them, in minor units: each day's times what has come of it
@@ -38,20 +39,17 @@ public record Coming(double about, long from, long to) {
             return new Fresh(came + other.came, had + other.had, due + other.due, uncertain + other.uncertain);
         }
 
-        /** One day with what it brought for its money by now. */
-        public static Fresh of(double came, long spendMinor, Arrivals arrivals, String counted, LocalDate day) {
+        /** Of one day without what it brought: its money that has not had its time. */
+        public static Fresh due(long spendMinor, Arrivals arrivals, String counted, LocalDate day) {
             double come = arrivals.come(counted, day);
             return new Fresh(
-                    came, spendMinor * come, spendMinor * (1 - come), spendMinor * arrivals.error(counted, day));
+                    0, -spendMinor * (1 - come), spendMinor * (1 - come), spendMinor * arrivals.error(counted, day));
         }
-    }
 
-    /** Fresh days by what stands in a line, with those of all lines. */
-    public static <K> Map<K, Coming> of(Map<K, Fresh> lines) {
-        Fresh all = lines.values().stream().reduce(Fresh.NONE, Fresh::plus);
-        Map<K, Coming> coming = new LinkedHashMap<>();
-        lines.forEach((key, fresh) -> coming.put(key, of(fresh, all)));
-        return coming;
+        /** With all that came, for all that was spent. */
+        public Fresh with(double all, long spendMinor) {
+            return new Fresh(came + all, had + spendMinor, due, uncertain);
+        }
     }
 
     /** @param all fresh days of everything that is seen beside these, with them */

@@ -80,6 +80,8 @@ class ArrivalsTest {
         assertThat(arrivals.come("sales", today.minusDays(29))).isEqualTo(1);
         assertThat(arrivals.nearlyAllBy("sales", today)).isEqualTo(today.plusDays(4));
         assertThat(arrivals.nearlyAllBy("clicks", today)).isEqualTo(today);
+        assertThat(arrivals.freshFrom("clicks")).isEqualTo(today.plusDays(1));
+        assertThat(arrivals.freshFrom("sales")).isBetween(today.minusDays(8), today.minusDays(6));
     }
 
     /** Half a day on, half of what the next day brings has come. */
@@ -158,16 +160,19 @@ class ArrivalsTest {
                         came += e.getKey() <= age ? e.getValue() : 0;
                         rest += e.getKey() > age ? e.getValue() : 0;
                     }
-                    fresh = fresh.plus(Fresh.of(came, 1000, arrivals, "sales", START.plusDays(d)));
+                    fresh = fresh.plus(Fresh.due(1000, arrivals, "sales", START.plusDays(d))
+                            .with(came, 1000));
                 }
                 lines.put(line, fresh);
                 later.put(line, rest);
             }
-            for (var e : Coming.of(lines).entrySet()) {
+            Fresh whole = lines.values().stream().reduce(Fresh.NONE, Fresh::plus);
+            for (var e : lines.entrySet()) {
                 int rest = later.get(e.getKey());
-                inside += rest >= e.getValue().from() && rest <= e.getValue().to() ? 1 : 0;
+                Coming coming = Coming.of(e.getValue(), whole);
+                inside += rest >= coming.from() && rest <= coming.to() ? 1 : 0;
                 all++;
-                about += e.getValue().about();
+                about += coming.about();
                 truth += rest;
             }
         }

@@ -59,9 +59,10 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
         return BREAKDOWNS.keySet();
     }
 
-    /** Ads that stand in one line, as far as ads tell; and are of one temperature, seeking one result. */
+    /** Ads of one account that stand in one line, as far as ads tell; and are of one temperature, seeking one result. */
     record Group(
             List<String> keys,
+            String accountId,
             String currency,
             @Nullable Temperature temperature,
             @Nullable Measure result) {}

@@ -82,6 +82,16 @@ interface FactSums {
     @SelectProvider(type = GroupSql.class, method = "sums")
     List<Map<String, Object>> sums(Grouped asked);
 
+    record Spent(int groupNumber, LocalDate day, long spendMinor) {}
+
+    /** What groups of ads spent on each of some days; ads and groups as {@link Grouped} has them. */
+    @Select("""
+            select m.g as group_number, f.day, sum(f.spend)::bigint as spend_minor
+            from fact_day f join (select distinct on (ad) ad, g
+                                  from unnest(#{ads}::int[], #{groups}::int[]) as u (ad, g)) m on m.ad = f.ad
+            where f.client_id = #{clientId} and f.day between #{from} and #{to} group by 1, 2""")
+    List<Spent> spent(String clientId, String ads, String groups, LocalDate from, LocalDate to);
+
     record Won(String externalAd, LocalDate day, long leads) {}
 
     /** Leads that were won, by ad and account day on which they came. */

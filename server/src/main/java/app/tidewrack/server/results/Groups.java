@@ -20,7 +20,8 @@ final class Groups {
     private final List<String> of = new ArrayList<>();
 
     void add(Ad ad) {
-        By.Group group = new By.Group(by.ofAd(ad), ad.known().currency(), ad.temperature(), ad.result());
+        By.Group group =
+                new By.Group(by.ofAd(ad), ad.known().accountId(), ad.known().currency(), ad.temperature(), ad.result());
         int number = numbers.computeIfAbsent(group, g -> {
             byNumber.add(g);
             return byNumber.size() - 1;

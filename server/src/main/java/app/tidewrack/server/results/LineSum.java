@@ -1,6 +1,8 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.plan.Temperature;
+import app.tidewrack.core.results.Coming;
+import app.tidewrack.core.results.Coming.Fresh;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
@@ -19,6 +21,11 @@ final class LineSum {
     private Counts counts = Counts.NONE;
     private final Set<Temperature> temperatures = EnumSet.noneOf(Temperature.class);
 
+    /** Money that has not had its time, by the code of what is still to come for it. */
+    private final Map<String, Fresh> due = new HashMap<>();
+
+    private final Map<Measure, Fresh> dueSought = new HashMap<>();
+
     /** What ads brought that seek the same; of those of which that is not known, under nothing. */
     private final Map<Optional<Measure>, Counts> bySought = new HashMap<>();
 
@@ -34,28 +41,82 @@ final class LineSum {
         counts = counts.plus(other.counts);
         temperatures.addAll(other.temperatures);
         other.bySought.forEach((sought, brought) -> bySought.merge(sought, brought, Counts::plus));
+        other.due.forEach((code, fresh) -> due.merge(code, fresh, Fresh::plus));
+        other.dueSought.forEach((sought, fresh) -> dueSought.merge(sought, fresh, Fresh::plus));
+    }
+
+    void due(String counted, Fresh fresh, By.Group group) {
+        due.merge(counted, fresh, Fresh::plus);
+        Measure sought = group.result();
+        if (sought != null && sought.code().equals(counted)) {
+            dueSought.merge(sought, fresh, Fresh::plus);
+        }
+    }
+
+    /** Codes of what is still to come. */
+    Set<String> late() {
+        return due.keySet();
+    }
+
+    private Fresh fresh(String counted) {
+        double came = Metric.usual(counted).of(counts).orElse(0);
+        return due.getOrDefault(counted, Fresh.NONE).with(came, counts.spendMinor());
+    }
+
+    private Fresh freshSought(Measure sought) {
+        Counts of = bySought.getOrDefault(Optional.of(sought), Counts.NONE);
+        return dueSought.getOrDefault(sought, Fresh.NONE).with(of.get(sought), of.spendMinor());
+    }
+
+    /** What is still to come of each count, by the rate of this line and of all in its currency. */
+    private Map<String, Coming> coming(LineSum all) {
+        Map<String, Coming> coming = new HashMap<>();
+        due.keySet().forEach(code -> told(coming, code, Coming.of(fresh(code), all.fresh(code))));
+        one().ifPresent(m -> told(coming, Measure.RESULTS.code(), Coming.of(freshSought(m), all.freshSought(m))));
+        return coming;
+    }
+
+    private static void told(Map<String, Coming> into, String code, Coming coming) {
+        if (coming.about() >= Coming.LEAST_TOLD) {
+            into.put(code, coming);
+        }
+    }
+
+    /** What all ads seek, where that is the same. */
+    private Optional<Measure> one() {
+        return bySought.size() == 1 ? bySought.keySet().iterator().next() : Optional.empty();
     }
 
     /** Results only where all ads seek the same: only like is added to like. */
     Facts facts(double margin) {
-        Optional<Measure> one =
-                bySought.size() == 1 ? bySought.keySet().iterator().next() : Optional.empty();
         return new Facts(
-                one.map(m -> counts.with(Measure.RESULTS, counts.get(m))).orElse(counts), margin);
+                one().map(m -> counts.with(Measure.RESULTS, counts.get(m))).orElse(counts), margin);
     }
 
     ResultTables.Line line(
-            List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks, Set<String> few) {
+            List<String> keys,
+            List<Metric> metrics,
+            double margin,
+            Map<String, Integer> ranks,
+            Set<String> few,
+            LineSum all) {
         Map<String, Double> values = Metric.all(metrics, facts(margin));
-        if (bySought.size() != 1 || bySought.containsKey(Optional.<Measure>empty())) {
+        if (one().isEmpty()) {
             values.keySet().removeAll(Set.of("results", "result_rate", "cost_per_result"));
         }
         return new ResultTables.Line(
-                keys.subList(1, keys.size()), keys.get(0), values, ranks, few, Set.copyOf(temperatures), sought());
+                keys.subList(1, keys.size()),
+                keys.get(0),
+                values,
+                ranks,
+                few,
+                Set.copyOf(temperatures),
+                sought(all),
+                coming(all));
     }
 
     /** Each kind of result that ads of the line seek, that for which most was spent first. */
-    private List<Sought> sought() {
+    private List<Sought> sought(LineSum all) {
         return bySought.entrySet().stream()
                 .flatMap(e -> e
                         .getKey()
@@ -63,7 +124,10 @@ final class LineSum {
                                 m.code(),
                                 m.words(),
                                 e.getValue().get(m),
-                                e.getValue().spendMinor()))
+                                e.getValue().spendMinor(),
+                                Optional.of(Coming.of(freshSought(m), all.freshSought(m)))
+                                        .filter(c -> c.about() >= Coming.LEAST_TOLD)
+                                        .orElse(null)))
                         .stream())
                 .sorted(Comparator.comparing(Sought::spendMinor).reversed().thenComparing(Sought::code))
                 .toList();

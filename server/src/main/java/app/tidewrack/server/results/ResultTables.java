@@ -2,6 +2,7 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.results.Coming;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
@@ -43,6 +44,7 @@ class ResultTables {
 
     private final FactSums facts;
     private final SumsByGroup byGroup;
+    private final FreshDays fresh;
     private final AdsKnown known;
     private final Accounts accounts;
     private final Networks networks;
@@ -67,6 +69,7 @@ class ResultTables {
      * @param temperatures of the ads in it
      * @param ranks step from 0 worst to 4 best, by number
      * @param few numbers of which there is too little to say
+     * @param coming what is still to come of fresh days, by count
      */
     record Line(
             List<String> keys,
@@ -75,10 +78,20 @@ class ResultTables {
             Map<String, Integer> ranks,
             Set<String> few,
             Set<Temperature> temperatures,
-            List<Sought> sought) {}
+            List<Sought> sought,
+            Map<String, Coming> coming) {}
 
-    /** What ads that seek one kind of result brought of it, for their money. */
-    record Sought(String code, String words, long count, long spendMinor) {}
+    /**
+     * What ads that seek one kind of result brought of it, for their money.
+     *
+     * @param coming what is still to come of it; null for nothing worth telling
+     */
+    record Sought(
+            String code,
+            String words,
+            long count,
+            long spendMinor,
+            @Nullable Coming coming) {}
 
     /**
      * @param totals one for each currency: currencies are never added
@@ -142,6 +155,16 @@ class ResultTables {
                 }
             }
         }
+        if (by.beside() == Beside.NOTHING || by.beside() == Beside.DAY) {
+            fresh.due(
+                    clientId,
+                    groups,
+                    range.from(),
+                    range.to(),
+                    (group, day, counted, due) -> Optional.ofNullable(
+                                    sums.get(keyed(by.keys(group, by.day(day)), group)))
+                            .ifPresent(line -> line.due(counted, due, group)));
+        }
         if (sums.size() > MOST_LINES) {
             throw new Refusal(
                     "by",
@@ -152,9 +175,13 @@ class ResultTables {
     }
 
     private static void add(Map<List<String>, LineSum> sums, List<String> keys, By.Group group, Counts counts) {
+        sums.computeIfAbsent(keyed(keys, group), k -> new LineSum()).add(counts, group);
+    }
+
+    private static List<String> keyed(List<String> keys, By.Group group) {
         List<String> whole = new ArrayList<>(keys);
         whole.add(0, group.currency());
-        sums.computeIfAbsent(whole, k -> new LineSum()).add(counts, group);
+        return whole;
     }
 
     /** @param people null where no single network can tell */
@@ -302,7 +329,14 @@ class ResultTables {
         List<Line> lines = IntStream.range(0, numbered.size())
                 .mapToObj(line -> numbered.get(line)
                         .getValue()
-                        .line(numbered.get(line).getKey(), metrics, margin, ranks.steps(line), ranks.few(line)))
+                        .line(
+                                numbered.get(line).getKey(),
+                                metrics,
+                                margin,
+                                ranks.steps(line),
+                                ranks.few(line),
+                                Objects.requireNonNull(
+                                        totals.get(numbered.get(line).getKey().get(0)))))
                 .sorted(Comparator.comparing((Line l) -> l.currency())
                         .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
                 .toList();
@@ -311,7 +345,8 @@ class ResultTables {
                 range.to(),
                 lines,
                 totals.entrySet().stream()
-                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of(), Set.of()))
+                        .map(e -> e.getValue()
+                                .line(List.of(e.getKey()), metrics, margin, Map.of(), Set.of(), e.getValue()))
                         .toList(),
                 lines.stream().anyMatch(l -> l.temperatures().size() > 1));
     }

@@ -1,0 +1,66 @@
+package app.tidewrack.server.results;
+
+import app.tidewrack.core.results.Arrivals;
+import app.tidewrack.core.results.Coming.Fresh;
+import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.results.FactSums.Spent;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import lombok.RequiredArgsConstructor;
+import org.springframework.stereotype.Component;
+
+/** Finds of groups of ads the money of days that are not all in yet. */
+@Component
+@RequiredArgsConstructor
+class FreshDays {
+    /** What is counted, and may come late. */
+    private static final List<String> COUNTED = Metric.USUAL.values().stream()
+            .filter(m -> m.rests().isEmpty()
+                    && m.formula().unit().money() == 0
+                    && m.formula().unit().count() == 1)
+            .map(Metric::code)
+            .filter(code -> !code.equals(Measure.RESULTS.code()))
+            .toList();
+
+    private final FactSums facts;
+    private final Lateness lateness;
+
+    /** Takes what is due of a count for a group's money of a day. */
+    interface Taker {
+        void take(By.Group group, LocalDate day, String counted, Fresh due);
+    }
+
+    void due(String clientId, Groups groups, LocalDate from, LocalDate to, Taker taker) {
+        Map<String, Map<String, LocalDate>> freshByAccount = new HashMap<>();
+        LocalDate first = LocalDate.MAX;
+        Map<String, Arrivals> arrivals = lateness.of(clientId);
+        for (Map.Entry<String, Arrivals> of : arrivals.entrySet()) {
+            Map<String, LocalDate> fresh = new HashMap<>();
+            for (String counted : COUNTED) {
+                LocalDate since = of.getValue().freshFrom(counted);
+                if (!since.isAfter(of.getValue().today())) {
+                    fresh.put(counted, since);
+                    first = since.isBefore(first) ? since : first;
+                }
+            }
+            freshByAccount.put(of.getKey(), fresh);
+        }
+        LocalDate since = first.isBefore(from) ? from : first;
+        if (since.isAfter(to)) {
+            return;
+        }
+        for (Spent spent : facts.spent(clientId, groups.ads(), groups.numbers(), since, to)) {
+            By.Group group = groups.at(spent.groupNumber());
+            freshByAccount.getOrDefault(group.accountId(), Map.of()).forEach((counted, freshFrom) -> {
+                if (!spent.day().isBefore(freshFrom)) {
+                    Arrivals of = Objects.requireNonNull(arrivals.get(group.accountId()));
+                    taker.take(group, spent.day(), counted, Fresh.due(spent.spendMinor(), of, counted, spent.day()));
+                }
+            });
+        }
+    }
+}
