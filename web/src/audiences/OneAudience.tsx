@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown, Segmented } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { audiencesQuery } from "../api/audiences";
@@ -13,7 +13,7 @@ import { Facts } from "./Facts";
 import { Layers } from "./Layers";
 import { type Audience, differencesWords, type Draft, draftOf, withPlace } from "./model";
 import { Overlap } from "./Overlap";
-import { keepAudience, leaveOut, nearestCity, sidesQuery } from "./queries";
+import { keepAudience, leaveOut, nearestCity, sidesQuery, sizeQuery, useOneSize } from "./queries";
 import { Sides } from "./Sides";
 
 const VIEWS = ["Describe", "Overlap", "Layers", "Networks"] as const;
@@ -51,6 +51,8 @@ export function OneAudience(props: {
   const initial = useMemo(() => draftOf(current), [current]);
   const { draft, change, problem } = useKeptDraft(current.id, initial, save);
   const { definition } = draft;
+  const sized = useQuery(sizeQuery(clientId, account.id, current.definition));
+  useOneSize(clientId, current.size, sized.data?.rungs.at(-1)?.size);
 
   const takeOut = (other: Audience) => {
     void carryOut(leaveOut(clientId, { accountId: account.id, definition, otherId: other.id }), (found) => {

@@ -1,5 +1,20 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { audiencesQuery } from "../api/audiences";
 import { type Schemas, ask, at, send, versioned } from "../api/client";
 import type { Definition } from "./model";
+
+type Size = Schemas["AudienceSize"];
+
+/** How many an audience has by now, told in one place: where the network tells another number, the list is asked for again. */
+export function useOneSize(clientId: string, listed: Size | null | undefined, told: Size | undefined) {
+  const client = useQueryClient();
+  const other = told && listed && (told.people !== listed.people || told.fewer !== listed.fewer);
+  const key = told && `${told.people}${String(told.fewer)}`;
+  useEffect(() => {
+    if (other) void client.invalidateQueries({ queryKey: audiencesQuery(clientId).queryKey });
+  }, [client, clientId, other, key]);
+}
 
 export const sizeQuery = (clientId: string, accountId: string, definition: Definition) =>
   ask.queryOptions(

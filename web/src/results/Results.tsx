@@ -265,6 +265,7 @@ function ResultsOf(props: {
             }
             chosen={chosen}
             onChoose={choose}
+            begun={offer.begun}
           />
         ))}
       {own && <OwnNumbers {...{ clientId, offer }} onClose={() => setOwn(false)} />}
@@ -306,7 +307,7 @@ function LineFacts(props: {
                 <dt>{titled(m.words)}</dt>
                 <dd>
                   <b>{figure(m, line.values[m.code], line.currency)}</b>
-                  {wholeWords(m, line) && <div className="note">{wholeWords(m, line)}</div>}
+                  {wholeWords(m, line) && <div className="note soon">{wholeWords(m, line)}</div>}
                 </dd>
               </div>
             ))}

@@ -24,10 +24,10 @@ import {
 
 const LINE_HEIGHT = 33;
 
-/** The ground of a number by its rank; none for one that is neither good nor bad. */
-function ground(metric: MetricView, line: ResultLine | undefined) {
+/** The ground of a number by its rank; none for one that is neither good nor bad, nor for a count of a day that has not ended. */
+function ground(metric: MetricView, line: ResultLine | undefined, begun?: boolean) {
   const rank = line?.ranks[metric.code];
-  if (metric.better === "NEITHER") return undefined;
+  if (metric.better === "NEITHER" || (begun && !metric.rests)) return undefined;
   const colour = few(metric, line) ? tooFew : rank === undefined ? undefined : rankColours[rank];
   return colour && { background: colour.ground, color: colour.ink };
 }
@@ -59,8 +59,11 @@ export function ResultsTable(props: {
   onOrder: (code: string) => void;
   chosen: string | undefined;
   onChoose: (line: ResultLine) => void;
+  /** The day that has not ended. */
+  begun: string | null | undefined;
 }) {
   const { by, metrics, order, peopleColumns, shown, beside } = props;
+  const begun = (line: ResultLine) => by.some((b, i) => b === "DAY" && line.keys[i] === props.begun);
   const box = useRef<HTMLDivElement>(null);
   const lines = useMemo(
     () => inOrder(beside ? withBeside(props.lines, beside.lines) : props.lines, order),
@@ -133,6 +136,7 @@ export function ResultsTable(props: {
                 {line.keys.map((k, i) => (
                   <td key={by[i]} className="key" title={k}>
                     {keyWords(by[i] ?? "", k)}
+                    {by[i] === "DAY" && k === props.begun && <small className="soon">, so far</small>}
                   </td>
                 ))}
                 {several && <td>{line.currency}</td>}
@@ -140,7 +144,7 @@ export function ResultsTable(props: {
                   <Fragment key={m.code}>
                     <td
                       className="number"
-                      style={m.code === shown.code ? ground(m, line) : undefined}
+                      style={m.code === shown.code ? ground(m, line, begun(line)) : undefined}
                       title={wholeWords(m, line) ?? (m.code === shown.code ? fewWords(m, line) : undefined)}
                     >
                       <Soon metric={m} line={line} />

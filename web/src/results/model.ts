@@ -12,7 +12,7 @@ export function figure(metric: MetricView, value: number | null | undefined, cur
   if (value === null || value === undefined) return "–";
   switch (metric.written) {
     case "MONEY":
-      return money(value, currency);
+      return value > 0 && Math.round(value) === 0 ? `under ${money(1, currency)}` : money(value, currency);
     case "SHARE":
       return rate(value);
     case "COUNT":
@@ -75,11 +75,12 @@ export function usualColumns(offer: Offer, temperatures: readonly Temperature[])
   return [...new Set([...AMOUNTS, "results", "cost_per_result", ...judged])];
 }
 
+const EACH = { written: "MONEY" } as MetricView;
+
 /** What one result of a kind that was sought costs; nothing before there is one. */
 export function eachCosts(sought: Schemas["Sought"], currency: string): string {
   if (sought.count === 0) return "";
-  const minor = Math.round(sought.spendMinor / sought.count);
-  return minor === 0 ? `under ${money(1, currency)} each` : `${money(minor, currency)} each`;
+  return `${figure(EACH, sought.spendMinor / sought.count, currency)} each`;
 }
 
 /** What is still to come of fresh days: "about 6 still to come, 3 to 10". */

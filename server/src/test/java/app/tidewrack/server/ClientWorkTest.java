@@ -25,6 +25,8 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
@@ -227,7 +229,8 @@ class ClientWorkTest extends WithServer {
                         .toList())
                 .when(network)
                 .sizes(any(), any());
-        doReturn(new Overlaps(List.of(), List.of(List.of(), List.of(new AudienceSize(8_000, false)))))
+        AudienceSize each = new AudienceSize(50_000, false);
+        doReturn(new Overlaps(List.of(each, each), List.of(List.of(), List.of(new AudienceSize(8_000, false)))))
                 .when(network)
                 .overlaps(any(), any());
         JsonNode found = scene.post(
@@ -236,6 +239,49 @@ class ClientWorkTest extends WithServer {
                 .isEqualTo("baking");
         assertThat(found.get("lost").asLong()).isEqualTo(9_000);
         assertThat(found.get("needed").asLong()).isEqualTo(8_000);
+    }
+
+    /** What the network tells last is what stands everywhere, whoever asked it and for what. */
+    @Test
+    void anAudienceHasOneSizeWhereverItIsShown() throws Exception {
+        AudienceDefinition people = AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting", "rain"));
+        AtomicLong now = new AtomicLong(2_330);
+        Mockito.doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
+                        .map(d -> new AudienceSize(now.get(), false))
+                        .toList())
+                .when(network)
+                .sizes(any(), any());
+        Mockito.doAnswer(c -> new Overlaps(
+                        List.of(new AudienceSize(now.get(), false), new AudienceSize(9, false)),
+                        List.of(List.of(), List.of(new AudienceSize(0, true)))))
+                .when(network)
+                .overlaps(any(), any());
+        String id = scene.post(CLIENT + "/audiences", audience("Knitters in rain", people))
+                .get("id")
+                .asString();
+        String other = scene.post(CLIENT + "/audiences", audience("In snow", AudienceDefinition.everyoneIn("DK")))
+                .get("id")
+                .asString();
+        assertThat(listed(id)).isEqualTo(2_330);
+        now.set(2_710);
+        JsonNode ladder = scene.post(CLIENT + "/audiences/size", Map.of("accountId", "a1", "definition", people))
+                .get("rungs");
+        assertThat(ladder.get(ladder.size() - 1).get("size").get("people").asLong())
+                .isEqualTo(2_710);
+        assertThat(listed(id)).isEqualTo(2_710);
+        now.set(2_900);
+        scene.post(CLIENT + "/audiences/overlaps", Map.of("accountId", "a1", "audienceIds", List.of(id, other)));
+        assertThat(listed(id)).isEqualTo(2_900);
+    }
+
+    private long listed(String id) throws Exception {
+        return StreamSupport.stream(scene.get(CLIENT + "/audiences").spliterator(), false)
+                .filter(a -> a.get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow()
+                .get("size")
+                .get("people")
+                .asLong();
     }
 
     @Test

@@ -45,10 +45,17 @@ public record Ranks<K>(Map<K, Integer> steps, Set<K> few) {
         items.forEach((k, facts) -> {
             OptionalDouble value = metric.of(facts);
             if (value.isPresent()) {
-                values.put(k, metric.better() == Better.LOW ? -value.getAsDouble() : value.getAsDouble());
+                values.put(k, value.getAsDouble());
             }
         });
-        return new Ranks<>(steps(values), Set.of());
+        return ofValues(values, metric.better());
+    }
+
+    /** Of numbers that rest on nothing but themselves. */
+    public static <K> Ranks<K> ofValues(Map<K, Double> values, Better better) {
+        Map<K, Double> good = new HashMap<>(values);
+        good.replaceAll((k, value) -> better == Better.LOW ? -value : value);
+        return new Ranks<>(steps(good), Set.of());
     }
 
     private static double of(Cell cell, Metric metric) {

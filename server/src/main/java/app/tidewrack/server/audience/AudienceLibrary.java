@@ -20,10 +20,10 @@ import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -39,7 +39,8 @@ public class AudienceLibrary {
     private final Accounts accounts;
     private final ClientMapper clients;
     private final Networks networks;
-    private final AudienceSizes sizes;
+    private final KnownSizes sizes;
+    private final SizesLater later;
     private final SourceTerms sources;
 
     /**
@@ -63,15 +64,16 @@ public class AudienceLibrary {
     public record Wanted(String accountId, String name, AudienceDefinition definition) {}
 
     public List<Audience> all(String clientId) {
-        Known known = known(clientId);
-        return mapper.all(clientId).stream().map(a -> read(a, known)).toList();
+        List<Audience> all = read(clientId, mapper.all(clientId));
+        if (all.stream().anyMatch(a -> a.size() == null)) {
+            later.ask(clientId);
+        }
+        return all;
     }
 
     /** Only those named. */
     public Map<String, Audience> byId(String clientId, Set<String> ids) {
-        Known known = known(clientId);
-        return mapper.some(clientId, "{" + String.join(",", ids) + "}").stream()
-                .map(a -> read(a, known))
+        return read(clientId, mapper.some(clientId, "{" + String.join(",", ids) + "}")).stream()
                 .collect(Collectors.toMap(Audience::id, Function.identity()));
     }
 
@@ -93,14 +95,13 @@ public class AudienceLibrary {
                     "There are %d audiences; the most at once is %d.".formatted(wanted.size(), MOST_AT_ONCE),
                     "Make some first and the rest after them.");
         }
-        List<Audience> added = new ArrayList<>();
-        Known known = known(clientId);
+        List<Stored> added = new ArrayList<>();
         for (Wanted one : wanted) {
             Stored stored = stored(clientId, Ids.fresh(), one, 1);
             mapper.insert(clientId, stored);
-            added.add(read(stored, known));
+            added.add(stored);
         }
-        return added;
+        return read(clientId, added);
     }
 
     /** @throws Conflict when it was changed meanwhile */
@@ -127,7 +128,7 @@ public class AudienceLibrary {
     /** @throws NotFound when the client has no such audience */
     public Audience byId(String clientId, String id) {
         return mapper.byId(clientId, id)
-                .map(a -> read(a, known(clientId)))
+                .map(a -> read(clientId, List.of(a)).get(0))
                 .orElseThrow(() -> new NotFound("audience", id));
     }
 
@@ -146,23 +147,16 @@ public class AudienceLibrary {
         if (taken) {
             throw new Refusal("name", "Another audience is called “%s”.".formatted(checked), "Choose another name.");
         }
-        Optional<AudienceSize> size = size(clientId, account, wanted.definition());
-        return new Stored(
-                id,
-                account.id(),
-                checked,
-                wanted.definition(),
-                size.map(AudienceSize::people).orElse(null),
-                size.map(AudienceSize::fewer).orElse(null),
-                version,
-                0);
+        askSize(clientId, account, wanted.definition());
+        return new Stored(id, account.id(), checked, wanted.definition(), version, 0);
     }
 
-    private Optional<AudienceSize> size(String clientId, Account account, AudienceDefinition definition) {
+    /** A network that is away is asked once it is back. */
+    private void askSize(String clientId, Account account, AudienceDefinition definition) {
         try {
-            return Optional.of(sizes.of(clientId, account, List.of(definition)).get(0));
+            sizes.ask(clientId, account, List.of(definition));
         } catch (NetworkAway away) {
-            return Optional.empty();
+            later.ask(clientId);
         }
     }
 
@@ -182,9 +176,15 @@ public class AudienceLibrary {
         return new Known(sources.kinds(clientId), least);
     }
 
-    private Audience read(Stored stored, Known known) {
-        Long people = stored.sizePeople();
-        AudienceSize size = people == null ? null : new AudienceSize(people, Boolean.TRUE.equals(stored.sizeFewer()));
+    private List<Audience> read(String clientId, List<Stored> stored) {
+        Known known = known(clientId);
+        List<@Nullable AudienceSize> told = sizes.known(clientId, stored);
+        return IntStream.range(0, stored.size())
+                .mapToObj(i -> read(stored.get(i), told.get(i), known))
+                .toList();
+    }
+
+    private static Audience read(Stored stored, @Nullable AudienceSize size, Known known) {
         AudienceDefinition definition = stored.definition();
         return new Audience(
                 stored.id(),

@@ -8,22 +8,13 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface AudienceMapper {
-    record Stored(
-            String id,
-            String accountId,
-            String name,
-            AudienceDefinition definition,
-            @Nullable Long sizePeople,
-            @Nullable Boolean sizeFewer,
-            int version,
-            int rows) {}
+    record Stored(String id, String accountId, String name, AudienceDefinition definition, int version, int rows) {}
 
     String LISTED = """
-            select a.id, a.account_id, a.name, a.definition, a.size_people, a.size_fewer, a.version,
+            select a.id, a.account_id, a.name, a.definition, a.version,
                    coalesce(r.rows, 0) as rows
             from audience a left join
                    (select audience_id, count(*)::int as rows from plan_row where client_id = #{clientId}
@@ -49,14 +40,13 @@ interface AudienceMapper {
     List<Use> uses(String clientId, String id);
 
     @Insert("""
-            insert into audience (client_id, id, account_id, name, definition, size_people, size_fewer, version)
-            values (#{clientId}, #{a.id}, #{a.accountId}, #{a.name}, #{a.definition}, #{a.sizePeople},
-                    #{a.sizeFewer}, 1)""")
+            insert into audience (client_id, id, account_id, name, definition, version)
+            values (#{clientId}, #{a.id}, #{a.accountId}, #{a.name}, #{a.definition}, 1)""")
     void insert(String clientId, Stored a);
 
     @Update("""
             update audience set account_id = #{a.accountId}, name = #{a.name}, definition = #{a.definition},
-                   size_people = #{a.sizePeople}, size_fewer = #{a.sizeFewer}, version = version + 1
+                   version = version + 1
             where client_id = #{clientId} and id = #{a.id} and version = #{a.version}""")
     int update(String clientId, Stored a);
 

@@ -7,12 +7,16 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.server.audience.KnownSizeMapper.Known;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceTerms;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -26,29 +30,55 @@ class AudienceSizes {
     private final Accounts accounts;
     private final Networks networks;
     private final SourceTerms sources;
+    private final KnownSizeMapper mapper;
 
     /** One for each audience, in the same order. */
     List<AudienceSize> of(String clientId, Account account, List<AudienceDefinition> audiences) {
         NetworkConnector connector = networks.connector(account.network());
         List<AudienceSize> sizes =
                 connector.sizes(opened(connector, account, audiences), there(clientId, account, audiences));
-        return requireEach(account, audiences, sizes);
+        requireEach(account, audiences, sizes);
+        refresh(clientId, account, audiences, sizes);
+        return sizes;
     }
 
-    private static List<AudienceSize> requireEach(
-            Account account, List<AudienceDefinition> audiences, List<AudienceSize> sizes) {
+    /** What a network tells now is what is shown everywhere. */
+    private void refresh(
+            String clientId, Account account, List<AudienceDefinition> audiences, List<AudienceSize> sizes) {
+        if (!sizes.isEmpty()) {
+            mapper.refresh(clientId, account.id(), known(audiences, sizes));
+        }
+    }
+
+    /** One for each definition, however often it was asked for. */
+    static List<Known> known(List<AudienceDefinition> audiences, List<AudienceSize> sizes) {
+        return IntStream.range(0, sizes.size())
+                .mapToObj(i -> new Known(
+                        audiences.get(i).hash(),
+                        sizes.get(i).people(),
+                        sizes.get(i).fewer()))
+                .collect(Collectors.toMap(Known::hash, Function.identity(), (a, b) -> a))
+                .values()
+                .stream()
+                .toList();
+    }
+
+    private static void requireEach(Account account, List<AudienceDefinition> audiences, List<AudienceSize> sizes) {
         if (sizes.size() != audiences.size()) {
             throw new NetworkRefused(
                     account.network(),
                     "it told %d sizes of %d audiences.".formatted(sizes.size(), audiences.size()),
                     null);
         }
-        return sizes;
     }
 
     Overlaps overlaps(String clientId, Account account, List<AudienceDefinition> audiences) {
         NetworkConnector connector = networks.connector(account.network());
-        return connector.overlaps(opened(connector, account, audiences), there(clientId, account, audiences));
+        Overlaps overlaps =
+                connector.overlaps(opened(connector, account, audiences), there(clientId, account, audiences));
+        requireEach(account, audiences, overlaps.sizes());
+        refresh(clientId, account, audiences, overlaps.sizes());
+        return overlaps;
     }
 
     private List<AudienceDefinition> there(String clientId, Account account, List<AudienceDefinition> audiences) {

@@ -4,9 +4,11 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.Coming;
 import app.tidewrack.core.results.Coming.Fresh;
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.server.results.ResultTables.Sought;
 import java.util.Comparator;
 import java.util.EnumSet;
@@ -58,6 +60,25 @@ final class LineSum {
         return due.keySet();
     }
 
+    /** What a count will be once all has come in. */
+    double once(Metric counted, LineSum all) {
+        return counted.of(counts).orElse(0)
+                + Coming.of(fresh(counted.code()), all.fresh(counted.code())).about();
+    }
+
+    /** With as much of the money as has had its time to bring what a cost is of. */
+    Facts ripe(Metric metric, double margin) {
+        Facts facts = facts(margin);
+        if (Difference.kind(metric) != Kind.COST || metric.rests().isEmpty()) {
+            return facts;
+        }
+        Fresh late = metric.rests().equals(Measure.RESULTS.code())
+                ? one().map(m -> dueSought.getOrDefault(m, Fresh.NONE)).orElse(Fresh.NONE)
+                : due.getOrDefault(metric.rests(), Fresh.NONE);
+        return new Facts(
+                facts.counts().with(Measure.SPEND, Math.round(facts.counts().spendMinor() - late.due())), margin);
+    }
+
     private Fresh fresh(String counted) {
         double came = Metric.usual(counted).of(counts).orElse(0);
         return due.getOrDefault(counted, Fresh.NONE).with(came, counts.spendMinor());
@@ -101,6 +122,10 @@ final class LineSum {
             Set<String> few,
             LineSum all) {
         Map<String, Double> values = Metric.all(metrics, facts(margin));
+        // Where no sale is sought and none came there is no profit to speak of.
+        if (counts.get(Measure.VALUE) == 0 && !bySought.containsKey(Optional.of(Measure.PURCHASES))) {
+            values.keySet().removeAll(Set.of("profit", "return"));
+        }
         if (one().isEmpty()) {
             values.keySet().removeAll(Set.of("results", "result_rate", "cost_per_result"));
         }

@@ -290,8 +290,18 @@ class ResultTables {
         private final Map<Integer, Map<String, Integer>> steps = new HashMap<>();
         private final Map<Integer, Set<String>> few = new HashMap<>();
 
-        void add(Metric metric, Map<Integer, Facts> lines) {
-            Ranks<Integer> ranks = Ranks.of(lines, metric);
+        /** Of counts what they will be once all has come in; of costs what they are for money that has had its time. */
+        void add(Metric metric, Map<Integer, LineSum> lines, LineSum all, double margin) {
+            Ranks<Integer> ranks;
+            if (all.late().contains(metric.code())) {
+                Map<Integer, Double> values = new HashMap<>();
+                lines.forEach((line, sum) -> values.put(line, sum.once(metric, all)));
+                ranks = Ranks.ofValues(values, metric.better());
+            } else {
+                Map<Integer, Facts> facts = new HashMap<>();
+                lines.forEach((line, sum) -> facts.put(line, sum.ripe(metric, margin)));
+                ranks = Ranks.of(facts, metric);
+            }
             ranks.steps()
                     .forEach((line, step) -> steps.computeIfAbsent(line, l -> new LinkedHashMap<>())
                             .put(metric.code(), step));
@@ -317,14 +327,14 @@ class ResultTables {
                 totals.computeIfAbsent(keys.get(0), k -> new LineSum()).add(sum));
         RankedLines ranks = new RankedLines();
         List<Map.Entry<List<String>, LineSum>> numbered = List.copyOf(sums.entrySet());
-        totals.keySet().forEach(currency -> {
-            Map<Integer, Facts> items = new HashMap<>();
+        totals.forEach((currency, all) -> {
+            Map<Integer, LineSum> items = new HashMap<>();
             for (int line = 0; line < numbered.size(); line++) {
                 if (numbered.get(line).getKey().get(0).equals(currency)) {
-                    items.put(line, numbered.get(line).getValue().facts(margin));
+                    items.put(line, numbered.get(line).getValue());
                 }
             }
-            metrics.forEach(m -> ranks.add(m, items));
+            metrics.forEach(m -> ranks.add(m, items, all, margin));
         });
         List<Line> lines = IntStream.range(0, numbered.size())
                 .mapToObj(line -> numbered.get(line)
