@@ -3,7 +3,16 @@ import { InputNumber, Select } from "antd";
 import { useMemo, useState } from "react";
 import type { Schemas } from "../api/client";
 import { count } from "../look/format";
-import { circleKey, inKm, inUnit, withoutPlace, withPlace, type Circle, type Definition } from "./model";
+import {
+  circleKey,
+  inKm,
+  inUnit,
+  radiusRange,
+  withoutPlace,
+  withPlace,
+  type Circle,
+  type Definition,
+} from "./model";
 import { placesQuery, regionsQuery } from "./queries";
 import { useDistanceUnit } from "./units";
 
@@ -132,9 +141,8 @@ function CircleChip({
         size="small"
         controls={false}
         style={{ width: 36 }}
-        min={inUnit(offer.radius?.leastKm ?? 1, unit)}
-        max={inUnit(offer.radius?.mostKm ?? 1, unit)}
-        precision={0}
+        {...radiusRange(offer.radius ?? { leastKm: 1, mostKm: 1 }, unit)}
+        step={1}
         value={inUnit(circle.radiusKm, unit)}
         onChange={(distance) => {
           if (typeof distance === "number") onChange({ ...circle, radiusKm: inKm(distance, unit) });

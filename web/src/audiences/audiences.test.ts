@@ -11,6 +11,7 @@ import {
   everyoneIn,
   inKm,
   inUnit,
+  radiusRange,
   keyOf,
   NO_PLACES,
   percent,
@@ -71,9 +72,11 @@ describe("places", () => {
     expect(withoutPlace({ ...NO_PLACES, countries: ["GB"] }, "GB", true)).toEqual(NO_PLACES);
   });
 
-  it("keeps whole miles whole on the way to kilometres and back", () => {
-    // 16 km is about 10 miles (common practice); one mile is exactly 1.609344 km.
-    expect(inKm(10, "mi")).toBe(16);
+  it("keeps miles exactly on the way to kilometres and back", () => {
+    // One mile is exactly 1.609344 km (international yard and pound agreement, 1959).
+    expect(inKm(1, "mi")).toBe(1.609344);
+    expect(radiusRange({ leastKm: 2, mostKm: 100 }, "mi")).toEqual({ min: 1.3, max: 62.1 });
+    expect(radiusRange({ leastKm: 2, mostKm: 100 }, "km")).toEqual({ min: 2, max: 100 });
     for (let miles = 1; miles <= 62; miles++) expect(inUnit(inKm(miles, "mi"), "mi")).toBe(miles);
     expect(inUnit(25, "km")).toBe(25);
   });

@@ -204,14 +204,23 @@ export type DistanceUnit = "km" | "mi";
 /** One mile is exactly 1.609344 km. */
 const KM_OF_MILE = 1.609344;
 
-/** Kilometres in the buyer's unit, whole. */
+/** Kilometres in the buyer's unit, to a tenth. */
 export function inUnit(km: number, unit: DistanceUnit): number {
-  return unit === "km" ? km : Math.round(km / KM_OF_MILE);
+  return Math.round((unit === "km" ? km : km / KM_OF_MILE) * 10) / 10;
 }
 
-/** A whole distance in the buyer's unit as whole kilometres. */
+/** A distance in the buyer's unit as kilometres, exactly. */
 export function inKm(distance: number, unit: DistanceUnit): number {
-  return unit === "km" ? distance : Math.round(distance * KM_OF_MILE);
+  return unit === "km" ? distance : distance * KM_OF_MILE;
+}
+
+/** The least and the most that a network takes, in tenths of the buyer's unit that lie within. */
+export function radiusRange(rule: { leastKm: number; mostKm: number }, unit: DistanceUnit) {
+  const tenths = (km: number) => (10 * km) / inKm(1, unit);
+  return {
+    min: Math.ceil(tenths(rule.leastKm) - 1e-9) / 10,
+    max: Math.floor(tenths(rule.mostKm) + 1e-9) / 10,
+  };
 }
 
 /** What a network makes of an audience, in a sentence each. */

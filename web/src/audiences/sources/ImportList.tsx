@@ -6,7 +6,8 @@ import { type Schemas, Problem } from "../../api/client";
 import { Field } from "../../frame/Field";
 import { guessList, importList, stopSending, type ListFormat } from "./queries";
 
-const ENCODINGS = ["UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252"].map((value) => ({ value }));
+const WINDOWS = [1250, 1251, 1252, 1253, 1254].map((page) => `windows-${page}`);
+const ENCODINGS = ["UTF-8", "UTF-16LE", "UTF-16BE", ...WINDOWS].map((value) => ({ value }));
 const DELIMITERS = [
   { value: ",", label: "comma" },
   { value: ";", label: "semicolon" },

@@ -128,6 +128,22 @@ class DeliveryTest extends WithNetworks {
         assertThat(limited.values()).allSatisfy(s -> assertThat(s).isLessThanOrEqualTo(2500));
     }
 
+    /** Money of three decimals (ISO 4217: KWD) is spent by the thousandth: 2.400 a day at 1.150 to 3.900 a thousand. */
+    @Test
+    void thousandthsOfADinarAreSpent() throws Exception {
+        Caller hs = on("hearthside", "dinars", "KWD", "Europe/London");
+        hs.live(
+                campaign("dinars", "traffic"),
+                group("", KNITTERS, 2400),
+                creatives("dinars", hs.picture(1200, 628), 2));
+        hs.move(24 * 5);
+        List<JsonNode> days = hs.report("dinars", false);
+        assertThat(days)
+                .allSatisfy(d -> assertThat(d.get("spendMinor").asLong()).isLessThanOrEqualTo(2400));
+        double thousand = 1000.0 * sum(days, "spendMinor") / sum(days, "impressions");
+        assertThat(thousand).isBetween(300.0, 4500.0);
+    }
+
     /** Common practice: side-rail ads get about 0.04 % clicks. Mean over 12 creatives, so that no single one decides. */
     @Test
     void theSideRailIsHardlyClicked() throws Exception {

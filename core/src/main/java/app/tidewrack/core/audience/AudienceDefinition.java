@@ -191,7 +191,7 @@ public record AudienceDefinition(
         to.append('|').append(how).append(places.countries()).append(places.regions());
         for (Circle c : places.circles()) {
             to.append(String.format(
-                    Locale.ROOT, "|%d@%.5f,%.5f~%d", c.cityId(), c.latitude(), c.longitude(), c.radiusKm()));
+                    Locale.ROOT, "|%d@%.5f,%.5f~%s", c.cityId(), c.latitude(), c.longitude(), c.exactKm()));
         }
     }
 }

@@ -45,7 +45,7 @@ public final class AudienceWords {
         if (!places.areWholeCountries()) {
             parts.add(Stream.concat(
                             places.regions().stream().map(place),
-                            places.circles().stream().map(c -> "%d km of %s".formatted(c.radiusKm(), c.name())))
+                            places.circles().stream().map(c -> "%s of %s".formatted(c.radius(), c.name())))
                     .collect(Collectors.joining(" or ", "within ", "")));
         }
         if (audience.presence() != Presence.LIVING) {
@@ -56,7 +56,7 @@ public final class AudienceWords {
             parts.add(Stream.of(
                             out.countries().stream().map(place),
                             out.regions().stream().map(place),
-                            out.circles().stream().map(c -> "%d km of %s".formatted(c.radiusKm(), c.name())))
+                            out.circles().stream().map(c -> "%s of %s".formatted(c.radius(), c.name())))
                     .flatMap(s -> s)
                     .collect(Collectors.joining(" or ", "not in ", "")));
         }

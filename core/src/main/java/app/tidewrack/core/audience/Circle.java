@@ -1,6 +1,7 @@
 package app.tidewrack.core.audience;
 
 import app.tidewrack.core.refusal.Refusal;
+import java.util.Locale;
 
 /**
  * A radius around a city or a pin.
@@ -9,21 +10,38 @@ import app.tidewrack.core.refusal.Refusal;
  * @param country the country the centre lies in, ISO 3166-1 alpha-2
  * @param latitude degrees, −90 to 90
  * @param longitude degrees, −180 to 180
- * @param radiusKm kilometres, whole
+ * @param radiusKm kilometres, as exact as they were given: a mile is 1.609344
  */
-public record Circle(long cityId, String name, String country, double latitude, double longitude, int radiusKm) {
+public record Circle(long cityId, String name, String country, double latitude, double longitude, double radiusKm) {
 
     /** The mean radius of the Earth in kilometres (IUGG). */
     public static final double EARTH_RADIUS_KM = 6371.0088;
 
     /** @throws Refusal (field {@code places}) when the centre is no place on Earth or the radius is under 1 km */
     public Circle {
-        if (!(Math.abs(latitude) <= 90) || !(Math.abs(longitude) <= 180) || radiusKm < 1) {
+        if (!(Math.abs(latitude) <= 90)
+                || !(Math.abs(longitude) <= 180)
+                || !(radiusKm >= 1 && radiusKm < EARTH_RADIUS_KM)) {
             throw new Refusal(
                     "places",
-                    "%d km around %.4f, %.4f is no circle on Earth.".formatted(radiusKm, latitude, longitude),
+                    "%s around %.4f, %.4f is no circle on Earth.".formatted(km(radiusKm), latitude, longitude),
                     "Choose a latitude within 90, a longitude within 180 and a radius of 1 km or more.");
         }
+    }
+
+    /** The radius as it is read: {@code 25 km}, {@code 1.6 km}. */
+    public String radius() {
+        return km(radiusKm);
+    }
+
+    /** The radius as it is compared: {@code 25}, {@code 1.609344}. */
+    public String exactKm() {
+        return radiusKm == Math.rint(radiusKm) ? String.valueOf((long) radiusKm) : String.valueOf(radiusKm);
+    }
+
+    /** A distance as it is read, to a tenth. */
+    public static String km(double km) {
+        return km == Math.rint(km) ? "%.0f km".formatted(km) : String.format(Locale.ROOT, "%.1f km", km);
     }
 
     /** True when the point is within the radius by the great circle. */

@@ -23,7 +23,9 @@ public record Places(List<String> countries, List<String> regions, List<Circle> 
                 .sorted(Comparator.comparing(Circle::country)
                         .thenComparingLong(Circle::cityId)
                         .thenComparing(Circle::name)
-                        .thenComparingInt(Circle::radiusKm))
+                        .thenComparingDouble(Circle::latitude)
+                        .thenComparingDouble(Circle::longitude)
+                        .thenComparingDouble(Circle::radiusKm))
                 .toList();
     }
 

@@ -113,12 +113,12 @@ final class AudienceRules {
                 .filter(c -> rule == null || c.radiusKm() < rule.leastKm() || c.radiusKm() > rule.mostKm())
                 .map(c -> new Seen(
                         s.audiencePlace(r, "places"),
-                        c.radiusKm() + " km",
+                        c.radius(),
                         offer.radiusWords(),
-                        "Audience %s reaches %d km around %s; %s offers %s."
+                        "Audience %s reaches %s around %s; %s offers %s."
                                 .formatted(
                                         s.audience(r).name(),
-                                        c.radiusKm(),
+                                        c.radius(),
                                         c.name(),
                                         s.rulebook().name(),
                                         offer.radiusWords()),

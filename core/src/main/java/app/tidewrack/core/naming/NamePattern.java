@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * How names of one level are put together and read back: parts in order, joined by a separator.
@@ -115,6 +116,27 @@ public record NamePattern(List<NamePart> parts, String separator, String space, 
                             .formatted(String.join(" and ", unmarked)),
                     "Give all but one a mark before the value, such as “%s-”."
                             .formatted(unmarked.get(1).substring(0, 1)));
+        }
+    }
+
+    /**
+     * Of a part without a mark that may be left out and says anything, nothing tells another such part that is left out: “F” may be
+     * either. Patterns that were kept before this was seen are still read, as far as names tell.
+     *
+     * @throws Refusal (field {@code parts}) when there are two such parts
+     */
+    public void requireMarks() {
+        List<NamePart> unmarked =
+                parts.stream().filter(p -> p.optional() && p.text().isEmpty()).toList();
+        boolean free =
+                unmarked.stream().anyMatch(p -> p.token() != null && !p.token().fixed());
+        if (free && unmarked.size() > 1) {
+            throw new Refusal(
+                    "parts",
+                    "%s may each be left out, and nothing tells one from the other in a name."
+                            .formatted(unmarked.stream().map(NamePart::words).collect(Collectors.joining(" and "))),
+                    "Give all but one a mark before the value, such as “%s-”."
+                            .formatted(unmarked.get(1).words().substring(0, 1)));
         }
     }
 

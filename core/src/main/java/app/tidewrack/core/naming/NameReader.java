@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -53,7 +54,7 @@ public final class NameReader {
     public Reading read(String name) {
         List<String> pieces = pieces(name);
         Way way = new Way(pieces);
-        List<@Nullable Integer> found = way.from(0, 0);
+        List<@Nullable Integer> found = way.through();
         if (found == null) {
             return new Reading(values(pieces, way.best), EnumSet.noneOf(Token.class), way.reason());
         }
@@ -62,15 +63,20 @@ public final class NameReader {
         for (int i = 0; i < found.size(); i++) {
             Token token = pattern.parts().get(i).token();
             Integer piece = found.get(i);
-            if (token != null
-                    && piece != null
-                    && !token.counts()
-                    && !token.whole()
-                    && ways.get(i).get(pieces.get(piece)) == null) {
+            if (token != null && piece != null && strange(i, pieces.get(piece))) {
                 strange.add(token);
             }
         }
         return new Reading(values, strange, null);
+    }
+
+    /** Whether a piece is none of the values that are known of a part's token. */
+    private boolean strange(int part, String piece) {
+        Token token = pattern.parts().get(part).token();
+        return token != null
+                && !token.counts()
+                && !token.whole()
+                && ways.get(part).get(piece) == null;
     }
 
     private List<String> pieces(String name) {
@@ -169,9 +175,13 @@ public final class NameReader {
         return new Said(value.toString());
     }
 
-    /** Lays the pieces of one name along the parts, leaving out optional ones where it must. */
+    /**
+     * Lays the pieces of one name along the parts, leaving out optional ones where it must. Of two ways that one is taken which reads
+     * more known values; where neither does, nothing tells which was meant, and the name is not read.
+     */
     private final class Way {
         private final List<String> pieces;
+        private final Map<Integer, Rest> rests = new HashMap<>();
         private List<@Nullable Integer> best = List.of();
         private String why = "";
 
@@ -179,25 +189,61 @@ public final class NameReader {
             this.pieces = pieces;
         }
 
-        /** Which piece each part from {@code part} on takes, null for those left out; null where there is no way. */
-        @Nullable
-        List<@Nullable Integer> from(int part, int piece) {
-            return from(part, piece, new ArrayList<>());
+        /**
+         * The ways from a part and a piece to the end.
+         *
+         * @param strange values in the best of them that are none of those known; more than all for no way
+         * @param takes whether the best takes the piece
+         * @param twice whether another is as good
+         */
+        private record Rest(int strange, boolean takes, boolean twice) {
+            static final Rest NONE = new Rest(NamePattern.MOST_PARTS + 1, false, false);
+
+            boolean is() {
+                return strange <= NamePattern.MOST_PARTS;
+            }
         }
 
-        private @Nullable List<@Nullable Integer> from(int part, int piece, List<@Nullable Integer> taken) {
+        /** Which piece each part takes, null for those left out; null where there is no way, or two. */
+        @Nullable
+        List<@Nullable Integer> through() {
+            Rest all = from(0, 0, new ArrayList<>());
+            List<@Nullable Integer> taken = new ArrayList<>();
+            int piece = 0;
+            for (int part = 0; all.is() && part < pattern.parts().size(); part++) {
+                boolean takes = from(part, piece, taken).takes();
+                taken.add(takes ? piece : null);
+                piece += takes ? 1 : 0;
+            }
+            if (all.twice()) {
+                best = List.of();
+                why = "it can be read in two ways; give the parts that may be left out a mark each";
+            }
+            return all.is() && !all.twice() ? taken : null;
+        }
+
+        private Rest from(int part, int piece, List<@Nullable Integer> taken) {
+            Rest known = rests.get(part * (pieces.size() + 1) + piece);
+            if (known == null) {
+                known = look(part, piece, taken);
+                rests.put(part * (pieces.size() + 1) + piece, known);
+            }
+            return known;
+        }
+
+        private Rest look(int part, int piece, List<@Nullable Integer> taken) {
             int left = pattern.parts().size() - part;
             if (left == 0) {
-                return piece == pieces.size() ? taken : null;
+                return piece == pieces.size() ? new Rest(0, false, false) : Rest.NONE;
             }
             boolean optional = pattern.parts().get(part).optional();
+            Rest with = Rest.NONE;
             if (piece < pieces.size() && pieces.size() - piece <= left) {
                 Told told = value(part, pieces.get(piece));
                 if (told instanceof Said) {
-                    List<@Nullable Integer> found = from(part + 1, piece + 1, with(taken, piece));
-                    if (found != null) {
-                        return found;
-                    }
+                    Rest rest = from(part + 1, piece + 1, with(taken, piece));
+                    int strange = ways.get(part).isEmpty() || !strange(part, pieces.get(piece)) ? 0 : 1;
+                    with = rest.is() ? new Rest(rest.strange() + strange, true, rest.twice()) : rest;
                 } else if (taken.size() >= best.size()
                         && told instanceof Wrong wrong
                         && (!optional || marked(part, piece))) {
@@ -205,7 +251,11 @@ public final class NameReader {
                     why = wrong.why();
                 }
             }
-            return optional ? from(part + 1, piece, with(taken, null)) : null;
+            Rest without = optional ? from(part + 1, piece, with(taken, null)) : Rest.NONE;
+            if (with.is() && with.strange() == without.strange()) {
+                return new Rest(with.strange(), true, true);
+            }
+            return with.strange() < without.strange() ? with : new Rest(without.strange(), false, without.twice());
         }
 
         private boolean marked(int part, int piece) {

@@ -118,7 +118,7 @@ public record NearestAudience(@Nullable AudienceDefinition audience, List<Differ
                 widened(words(asked, asked.radiusKm()), asked.country());
                 return;
             }
-            int km = Math.max(rule.leastKm(), Math.min(rule.mostKm(), asked.radiusKm()));
+            double km = Math.max(rule.leastKm(), Math.min(rule.mostKm(), asked.radiusKm()));
             if (km != asked.radiusKm()) {
                 differences.add(Difference.of(Kind.RADIUS_CHANGED, words(asked, asked.radiusKm()), words(asked, km)));
             }
@@ -126,8 +126,8 @@ public record NearestAudience(@Nullable AudienceDefinition audience, List<Differ
                     new Circle(asked.cityId(), asked.name(), asked.country(), asked.latitude(), asked.longitude(), km));
         }
 
-        private static String words(Circle circle, int km) {
-            return "%d km of %s".formatted(km, circle.name());
+        private static String words(Circle circle, double km) {
+            return "%s of %s".formatted(Circle.km(km), circle.name());
         }
 
         private void widened(String asked, String country) {

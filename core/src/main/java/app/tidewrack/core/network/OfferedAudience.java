@@ -90,13 +90,13 @@ public final class OfferedAudience {
         if (rule == null) {
             throw new Refusal(
                     "places",
-                    "%d km around %s is finer than this network goes.".formatted(circle.radiusKm(), circle.name()),
+                    "%s around %s is finer than this network goes.".formatted(circle.radius(), circle.name()),
                     "Choose its region or country.");
         }
         if (circle.radiusKm() < rule.leastKm() || circle.radiusKm() > rule.mostKm()) {
             throw new Refusal(
                     "places",
-                    "%d km around %s is outside %s.".formatted(circle.radiusKm(), circle.name(), offer.radiusWords()),
+                    "%s around %s is outside %s.".formatted(circle.radius(), circle.name(), offer.radiusWords()),
                     "Choose a radius within it.");
         }
     }

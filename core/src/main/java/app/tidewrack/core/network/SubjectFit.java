@@ -44,9 +44,7 @@ public final class SubjectFit {
         for (Circle circle : audience.places().circles()) {
             if (circle.radiusKm() < rule.leastRadiusKm()) {
                 breaches.add(new Breach(
-                        Kind.RADIUS,
-                        "%d km around %s".formatted(circle.radiusKm(), circle.name()),
-                        rule.leastRadiusKm()));
+                        Kind.RADIUS, "%s around %s".formatted(circle.radius(), circle.name()), rule.leastRadiusKm()));
             }
         }
         Stream.concat(audience.conditions().stream().flatMap(c -> c.terms().stream()), audience.leftOut().stream())

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.tidewrack.core.audience.AudienceDefinition.Step;
 import app.tidewrack.core.audience.AudienceDefinition.StepKind;
+import app.tidewrack.core.refusal.Refusal;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -101,6 +102,23 @@ class AudienceTest {
     @Test
     void agesDoNotRunBackwards() {
         assertThatThrownBy(() -> new AgeRange(54, 25)).hasMessageContaining("54 to 25 run backwards");
+    }
+
+    /** Two pins that were named alike and lie apart are the same places in whatever order; a mile is one to the last digit. */
+    @Test
+    void pinsAreTheSameInAnyOrderAndAsWideAsTheySay() {
+        Circle north = new Circle(0, "Pin", "GB", 52.7, 1.2, 25);
+        Circle south = new Circle(0, "Pin", "GB", 52.5, 1.2, 25);
+        assertThat(around(north, south)).isEqualTo(around(south, north));
+        assertThat(around(north, south).hash()).isEqualTo(around(south, north).hash());
+        Circle mile = new Circle(0, "Pin", "GB", 52.7, 1.2, 1.609344);
+        assertThat(mile.radius()).isEqualTo("1.6 km");
+        assertThat(mile.contains(52.7 + 1.60 / 111.195, 1.2)).isTrue();
+        assertThat(mile.contains(52.7 + 1.62 / 111.195, 1.2)).isFalse();
+        assertThat(around(mile).hash())
+                .isNotEqualTo(around(new Circle(0, "Pin", "GB", 52.7, 1.2, 1.6)).hash());
+        assertThatThrownBy(() -> new Circle(0, "Pin", "GB", 52.7, 1.2, Double.NaN))
+                .isInstanceOf(Refusal.class);
     }
 
     /** Steps stay as the buyer made them; who is meant, and the hash, do not depend on their order. */

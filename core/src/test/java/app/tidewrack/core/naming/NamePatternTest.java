@@ -123,6 +123,66 @@ class NamePatternTest {
         }
     }
 
+    /**
+     * 20,000 names by patterns whose parts may be left out without a mark: each is read as it was meant, or it is said why it is not;
+     * 252 were misread in silence.
+     */
+    @Test
+    void noNameIsMisreadInSilence() {
+        Random random = new Random(6);
+        List<Token> free = List.of(Token.PLACE, Token.AUDIENCE, Token.CREATIVE);
+        List<Token> fixed = List.of(Token.TEMPERATURE, Token.GENDER, Token.PURPOSE);
+        int told = 0;
+        for (int run = 0; run < 20_000; run++) {
+            List<NamePart> parts = new ArrayList<>(List.of(
+                    NamePart.of(fixed.get(random.nextInt(3))).leftOutWhenEmpty(),
+                    NamePart.of(free.get(random.nextInt(3))).leftOutWhenEmpty(),
+                    new NamePart(Token.ROW_NUMBER, "Row-", Writing.AS_IT_IS, random.nextBoolean(), 1),
+                    NamePart.of(Token.NETWORK)));
+            Collections.shuffle(parts, random);
+            NamePattern pattern = new NamePattern(parts, "_", "-", Letters.EXACT);
+            assertThatThrownBy(pattern::requireMarks).hasMessageContaining("nothing tells one from the other");
+            Map<Token, String> values = new EnumMap<>(Token.class);
+            parts.stream().filter(p -> !p.optional() || random.nextBoolean()).forEach(p -> {
+                Token token = p.token();
+                List<String> short_ = List.of("F", "M", "cold", "HS", "Row-1", "T");
+                values.put(
+                        token, token.fixed() || token.counts() ? value(token, random) : short_.get(random.nextInt(6)));
+            });
+            Reading reading = new NameReader(pattern, Codes.USUAL, Map.of())
+                    .read(new Namer(pattern, Codes.USUAL).name(values).name());
+            if (reading.whyNot() == null) {
+                assertThat(reading.values()).as(pattern.toString()).isEqualTo(values);
+            } else {
+                told++;
+            }
+        }
+        assertThat(told).isBetween(100, 8000);
+    }
+
+    /** What is known of a client tells what was meant: there is an audience “F”, or there is none. */
+    @Test
+    void whatIsKnownTellsTheWaysApart() {
+        NamePattern pattern = new NamePattern(
+                List.of(
+                        NamePart.of(Token.AUDIENCE).leftOutWhenEmpty(),
+                        NamePart.of(Token.GENDER).leftOutWhenEmpty(),
+                        NamePart.of(Token.ROW)),
+                "_",
+                "-",
+                Letters.EXACT);
+        Map<Token, Set<String>> knitters = Map.of(Token.AUDIENCE, Set.of("knitters"), Token.ROW, Set.of("one"));
+        String women = Codes.USUAL.of(Token.GENDER).get("women");
+        assertThat(new NameReader(pattern, Codes.USUAL, knitters)
+                        .read(women + "_one")
+                        .values())
+                .isEqualTo(Map.of(Token.GENDER, "women", Token.ROW, "one"));
+        assertThat(new NameReader(pattern, Codes.USUAL, Map.of(Token.AUDIENCE, Set.of(women), Token.ROW, Set.of("one")))
+                        .read(women + "_one")
+                        .whyNot())
+                .contains("two ways");
+    }
+
     private static boolean writtenAlike(Map.Entry<Token, String> value, Set<String> known) {
         Token token = value.getKey();
         NamePart lower = NamePart.of(token).written(Writing.LOWER);

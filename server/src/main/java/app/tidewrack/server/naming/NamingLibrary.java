@@ -1,5 +1,6 @@
 package app.tidewrack.server.naming;
 
+import app.tidewrack.core.naming.NamePattern;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.server.naming.NamingMapper.Stored;
 import app.tidewrack.server.web.Conflict;
@@ -62,6 +63,7 @@ public class NamingLibrary {
      * @throws Conflict when there is a newer one
      */
     Versioned keep(String clientId, int after, NamingScheme scheme, String personId) {
+        List.of(scheme.campaign(), scheme.adGroup(), scheme.ad()).forEach(NamePattern::requireMarks);
         int now = current(clientId).version();
         if (now != after || mapper.insert(clientId, after + 1, scheme, personId) == 0) {
             throw new Conflict("The patterns were changed by someone else meanwhile. Load them again and repeat.");

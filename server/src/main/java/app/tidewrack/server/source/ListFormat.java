@@ -2,6 +2,7 @@ package app.tidewrack.server.source;
 
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.source.Contact;
+import app.tidewrack.server.web.TextEncoding;
 import java.io.IOException;
 import java.io.Reader;
 import java.io.StringReader;
@@ -27,7 +28,15 @@ import org.apache.commons.csv.CSVRecord;
  * @param phone likewise
  */
 record ListFormat(String encoding, String delimiter, boolean header, int email, int phone) {
-    static final Charset WINDOWS = Charset.forName("windows-1252");
+    private static final List<String> ENCODINGS = List.of(
+            "UTF-8",
+            "UTF-16LE",
+            "UTF-16BE",
+            "windows-1250",
+            "windows-1251",
+            "windows-1252",
+            "windows-1253",
+            "windows-1254");
     private static final List<Character> DELIMITERS = List.of(',', ';', '\t', '|');
     private static final int ROWS_SHOWN = 6;
     private static final int ROWS_GUESSED = 60;
@@ -63,7 +72,7 @@ record ListFormat(String encoding, String delimiter, boolean header, int email, 
         return new Guess(format, best.stream().limit(ROWS_SHOWN).toList());
     }
 
-    /** By its byte order mark or its empty bytes, else UTF-8 where it is that, else Windows-1252. */
+    /** By its byte order mark or its empty bytes, else UTF-8 where it is that, else by its letters. */
     private static Charset charset(byte[] b) {
         if (b.length >= 2 && (b[0] & 0xff) == 0xff && (b[1] & 0xff) == 0xfe) {
             return StandardCharsets.UTF_16LE;
@@ -85,7 +94,7 @@ record ListFormat(String encoding, String delimiter, boolean header, int email, 
         if (even > b.length / 4) {
             return StandardCharsets.UTF_16BE;
         }
-        return isUtf8(b) ? StandardCharsets.UTF_8 : WINDOWS;
+        return isUtf8(b) ? StandardCharsets.UTF_8 : TextEncoding.ofOneByte(b);
     }
 
     private static boolean isUtf8(byte[] b) {
@@ -187,11 +196,11 @@ record ListFormat(String encoding, String delimiter, boolean header, int email, 
         if (delimiter.length() != 1 || !DELIMITERS.contains(delimiter.charAt(0))) {
             throw new Refusal("delimiter", "“%s” parts no columns.".formatted(delimiter), "Choose , ; | or a tab.");
         }
-        if (!List.of("UTF-8", "UTF-16LE", "UTF-16BE", "windows-1252").contains(encoding)) {
+        if (!ENCODINGS.contains(encoding)) {
             throw new Refusal(
                     "encoding",
                     "“%s” is no encoding that is read.".formatted(encoding),
-                    "Choose UTF-8, UTF-16 or Windows-1252.");
+                    "Choose one of %s.".formatted(String.join(", ", ENCODINGS)));
         }
     }
 

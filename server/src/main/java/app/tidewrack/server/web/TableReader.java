@@ -100,13 +100,15 @@ public class TableReader {
         }
     }
 
+    private static final int GUESSED_BYTES = 1 << 18;
+
     private static BufferedReader open(Path file, Charset charset) throws IOException {
         BufferedReader reader = Files.newBufferedReader(file, charset);
         reader.mark(1);
         return reader;
     }
 
-    /** UTF-8 where it is that, else Windows-1252, in which any bytes are a text. */
+    /** UTF-8 where it is that, else by its letters. */
     private static Charset charset(Path file) throws IOException {
         var strict = StandardCharsets.UTF_8
                 .newDecoder()
@@ -120,7 +122,9 @@ public class TableReader {
             }
             return StandardCharsets.UTF_8;
         } catch (CharacterCodingException e) {
-            return Charset.forName("windows-1252");
+            try (InputStream beginning = Files.newInputStream(file)) {
+                return TextEncoding.ofOneByte(beginning.readNBytes(GUESSED_BYTES));
+            }
         }
     }
 

@@ -136,6 +136,26 @@ class ListReadingTest {
         assertThat(read.hashes()).hasSize(40).contains(Contact.hash("kunde1@example.com"), Contact.hash("+4930901820"));
     }
 
+    /** Names as they are common in each language; a Turkish list was taken for a western one. */
+    @ParameterizedTest
+    @CsvSource({
+        "windows-1254, Ayşe Yıldız; Mehmet Öztürk; Gülşah Çağlayan; İbrahim Doğan; Işıl Güneş; Şükrü Aydın",
+        "windows-1252, Jörg Müller; Bjørn Åkesson; Françoise Lefèvre; Íñigo Núñez; Søren Ødegård; Günther Weiß",
+        "windows-1250, Łukasz Wiśniewski; Jiří Dvořák; Želimir Kovačić; Gábor Szőke; Małgorzata Dąbrowska; Žaneta Křížová",
+        "windows-1251, Алексей Иванов; Мария Смирнова; Ольга Кузнецова; Дмитрий Попов; Наталья Васильева; Игорь Соколов",
+        "windows-1253, Γιώργος Παπαδόπουλος; Μαρία Οικονόμου; Νίκος Δημητρίου; Ελένη Γεωργίου; Κώστας Νικολάου; Σοφία Ιωάννου"
+    })
+    void theLettersTellTheEncoding(String encoding, String names) {
+        String[] all = names.split("; ");
+        StringBuilder text = new StringBuilder("name,mail\n");
+        for (int i = 0; i < 30; i++) {
+            text.append("%s,customer%d@example.com\n".formatted(all[i % all.length], i));
+        }
+        ListFormat.Guess guess = ListFormat.guess(text.toString().getBytes(Charset.forName(encoding)), "DE");
+        assertThat(guess.format().encoding()).isEqualTo(encoding);
+        assertThat(guess.rows().get(1).get(0)).isEqualTo(all[0]);
+    }
+
     @Test
     void duplicatesAndUnusableRowsAreCounted() throws IOException {
         String text = "mail,phone\na@example.com,\nA@EXAMPLE.com ,\nnonsense,\n,12\n,\n,030 901820\n";
@@ -160,7 +180,7 @@ class ListReadingTest {
                 .hasMessageContaining("No column is chosen");
         assertThatThrownBy(() -> new ListFormat("KOI8-R", ",", true, 0, -1).require())
                 .hasMessageContaining("KOI8-R");
-        byte[] notUtf8 = "mail\nj\u00fcrgen@example.com\n".getBytes(ListFormat.WINDOWS);
+        byte[] notUtf8 = "mail\nj\u00fcrgen@example.com\n".getBytes(Charset.forName("windows-1252"));
         assertThatThrownBy(() -> read(COMMA, notUtf8)).hasMessageContaining("bytes that are no UTF-8");
     }
 

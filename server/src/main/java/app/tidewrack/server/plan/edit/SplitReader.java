@@ -252,7 +252,7 @@ public class SplitReader {
     }
 
     private static String code(Circle c) {
-        return String.format(Locale.ROOT, "%.5f,%.5f,%d", c.latitude(), c.longitude(), c.radiusKm());
+        return String.format(Locale.ROOT, "%.5f,%.5f,%s", c.latitude(), c.longitude(), c.exactKm());
     }
 
     /**
