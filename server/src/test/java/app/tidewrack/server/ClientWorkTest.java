@@ -191,7 +191,7 @@ class ClientWorkTest extends WithServer {
         String near = json.writeValueAsString(audience(
                 "A", AudienceDefinition.everyoneIn(Places.around(List.of(new Circle(0, "pin", "GB", 52, 1, 500))))));
         refused("/audiences", near, "500 km around pin is outside 2 to 100 km");
-        refused("/audiences", near.replace(":500}", ":0}"), "0 km around 52.0000, 1.0000 is no circle on Earth");
+        refused("/audiences", near.replace(":500.0}", ":0}"), "0 km around 52.0000, 1.0000 is no circle on Earth");
         // All or none.
         Answer several = scene.call(
                 "ines",
