@@ -1,6 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { Select } from "antd";
 import { useState } from "react";
+import type { Schemas } from "../api/client";
+import { count } from "../look/format";
 import { figure, keyWords, lineKey, titled, type MetricView, type ResultLine } from "./model";
 import { differenceQuery, type Question } from "./queries";
 
@@ -49,12 +51,7 @@ export function Apart(props: {
           {told.data.told ? (
             <>
               <b>{told.data.told.apart ? "More than chance." : "It can be chance."}</b>{" "}
-              {told.data.told.low != null && told.data.told.high != null && (
-                <>
-                  The difference lies between {figure(metric, told.data.told.low, line.currency)} and{" "}
-                  {figure(metric, told.data.told.high, line.currency)}.{" "}
-                </>
-              )}
+              {distance(told.data.told, metric, line.currency)}{" "}
               <span className="note">
                 p = {shortP(told.data.told.p)}, and {shortP(told.data.told.ofMany)} for all pairs of{" "}
                 {props.lines.length} lines that could have been picked.
@@ -68,6 +65,19 @@ export function Apart(props: {
       {told.error && <p className="fault">{told.error.message}</p>}
     </section>
   );
+}
+
+/** How far apart they are, with a certainty of 95 %: shares by how much, costs and amounts by how many times as much. */
+function distance(told: Schemas["DifferenceView"], metric: MetricView, currency: string): string {
+  const { low, high } = told;
+  if (told.times)
+    return `It is ${times(low)} to ${high == null ? "any number of" : times(high)} times as much.`;
+  const of = (value: number) => figure(metric, value, currency);
+  return `The difference lies between ${of(low)} and ${of(high ?? 1)}.`;
+}
+
+function times(value: number): string {
+  return value >= 10 ? count(Math.round(value)) : value.toFixed(2);
 }
 
 function shortP(p: number): string {

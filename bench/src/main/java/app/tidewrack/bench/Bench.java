@@ -23,7 +23,8 @@ public final class Bench {
             "sheet", () -> new SheetLoad().figures(),
             "decisions", () -> new DecisionLoad().figures(),
             "advice", () -> new AdviceLoad().figures(),
-            "winners", () -> new WinnerLoad().figures());
+            "winners", () -> new WinnerLoad().figures(),
+            "intervals", () -> new IntervalLoad().figures());
 
     private Bench() {}
 

@@ -341,7 +341,19 @@ class ResultsWorkTest extends WithServer {
                 keys.get(1)));
         JsonNode told = scene.post(CLIENT + "/results/difference", question).get("told");
         assertThat(told.get("apart").asBoolean()).isTrue();
-        assertThat(Math.abs(told.get("low").asDouble())).isBetween(0.02, 0.06);
+        assertThat(told.get("times").asBoolean()).isFalse();
+        assertThat(Math.abs(told.get("low").asDouble())).isBetween(0.015, 0.06);
+        // 50 against 10 for as much money: a fifth of the cost, as far as one day can say.
+        question.put("metric", "cost_per_click");
+        JsonNode cost = scene.post(CLIENT + "/results/difference", question).get("told");
+        assertThat(cost.get("times").asBoolean()).isTrue();
+        double low = cost.get("low").asDouble();
+        assertThat(low < 1 ? low : 1 / cost.get("high").asDouble()).isBetween(0.05, 0.2);
+        question.put("metric", "cpm");
+        assertThat(scene.post(CLIENT + "/results/difference", question)
+                        .get("told")
+                        .isNull())
+                .isTrue();
         question.put("metric", "spend");
         assertThat(scene.post(CLIENT + "/results/difference", question)
                         .get("told")
@@ -467,9 +479,9 @@ class ResultsWorkTest extends WithServer {
                         && c.get("columnId").asString().equals(columns.get(0)))
                 .findFirst()
                 .orElseThrow();
-        // Garwood's interval of 10 clicks, 4.795 to 18.39, at 500 spent.
-        assertThat(first.get("low").asDouble()).isCloseTo(500 / 18.39, within(0.02));
-        assertThat(first.get("high").asDouble()).isCloseTo(500 / 4.795, within(0.02));
+        // Garwood's interval of 10 clicks is 4.795 to 18.39; that of one day is wider, since days vary.
+        assertThat(first.get("low").asDouble()).isBetween(500 / 30.0, 500 / 18.39);
+        assertThat(first.get("high").asDouble()).isBetween(500 / 4.795, 500 / 2.5);
     }
 
     /** What the campaign seeks, and what was spent on it: the desk, tables by anything, the sheet and each kind of file say the same. */

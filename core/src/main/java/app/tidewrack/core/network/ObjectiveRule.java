@@ -41,7 +41,12 @@ public record ObjectiveRule(String code, String words, List<GoalRule> goals, Lis
             String words,
             Action action,
             List<Charge> charged,
-            @Nullable String siteEvent) {}
+            @Nullable String siteEvent) {
+        /** What is charged for, where nothing else is asked. */
+        public Charge charge(@Nullable Charge asked) {
+            return asked == null ? charged.get(0) : asked;
+        }
+    }
 
     /**
      * A goal by its code.

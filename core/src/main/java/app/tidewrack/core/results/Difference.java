@@ -1,22 +1,24 @@
 package app.tidewrack.core.results;
 
+import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.results.Formula.Facts;
-import app.tidewrack.core.splittest.Comparison;
 import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Kind;
+import java.util.List;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /**
- * Whether one number of two lines differs by more than chance. Lines are picked by a person who has seen them all, so the p-value
- * is told for as many comparisons as could have been picked as well (Bonferroni).
+ * Whether one number of two lines differs by more than chance, as their days show it ({@link DayBlocks}). Lines are picked by a person
+ * who has seen them all, so the p-value is told for as many comparisons as could have been picked as well (Bonferroni).
  *
  * @param p two-sided, as if only these two had ever been compared
  * @param ofMany the same for every two of all lines, at most 1
- * @param between by how much the first share is over the second, with a certainty of 95 %; null for costs
+ * @param between with a certainty of 95 %: by how much the first share is over the second, or how many times as much the first cost or
+ *     amount is as the second
+ * @param times whether it is how many times as much
  */
-public record Difference(double p, double ofMany, @Nullable Interval between) {
+public record Difference(double p, double ofMany, Interval between, boolean times) {
     static final double LEVEL = 0.05;
 
     /** Whether chance is ruled out, for all comparisons that could have been picked. */
@@ -25,30 +27,40 @@ public record Difference(double p, double ofMany, @Nullable Interval between) {
     }
 
     /**
+     * @param first what a line brought by day; the second by the same days, in the same order
      * @param lines how many there are to pick from, 2 or more
-     * @return empty for a number that is a count or sum itself, or where a line has no value
+     * @return empty for a number that is a count or sum itself, and where too little came to compare
      */
-    public static Optional<Difference> of(Metric metric, Facts first, Facts second, int lines) {
-        Optional<Cell> one = cell(metric, first);
-        Optional<Cell> other = cell(metric, second);
-        if (one.isEmpty()
-                || other.isEmpty()
-                || metric.of(first).isEmpty()
-                || metric.of(second).isEmpty()) {
+    public static Optional<Difference> of(Metric metric, List<Facts> first, List<Facts> second, int lines) {
+        Optional<double[][]> one = byDay(metric, first);
+        Optional<double[][]> other = byDay(metric, second);
+        if (one.isEmpty() || other.isEmpty()) {
             return Optional.empty();
         }
-        Cell a = one.get();
-        Cell b = other.get();
-        if (kind(metric) == Kind.COST) {
-            return a.money() <= 0 || b.money() <= 0
-                    ? Optional.empty()
-                    : Optional.of(
-                            told(Comparison.ofCosts(a.successes(), a.money(), b.successes(), b.money()), null, lines));
+        if (metric.amounts() != null) {
+            return DayBlocks.amounts(one.get(), other.get(), Metric.CERTAINTY)
+                    .map(a -> told(a.p(), a.between(), true, lines));
         }
-        return Optional.of(told(
-                Comparison.ofShares(a.successes(), a.trials(), b.successes(), b.trials()),
-                Interval.ofDifference(a.successes(), a.trials(), b.successes(), b.trials(), Metric.CERTAINTY),
-                lines));
+        if (kind(metric) == Kind.SHARE) {
+            return DayBlocks.shares(one.get(), other.get(), Metric.CERTAINTY)
+                    .map(a -> told(a.p(), a.between(), false, lines));
+        }
+        // More for the money is a lower cost.
+        return DayBlocks.rates(one.get(), other.get(), Metric.CERTAINTY)
+                .map(a -> told(a.p(), Metric.inverse(a.between()), true, lines));
+    }
+
+    private static Optional<double[][]> byDay(Metric metric, List<Facts> days) {
+        double[][] pairs = new double[2][days.size()];
+        for (int day = 0; day < days.size(); day++) {
+            Optional<Metric.Pair> pair = metric.pair(days.get(day));
+            if (pair.isEmpty()) {
+                return Optional.empty();
+            }
+            pairs[0][day] = pair.get().came();
+            pairs[1][day] = pair.get().of();
+        }
+        return Optional.of(pairs);
     }
 
     /** How a number that rests on counts is compared. */
@@ -78,7 +90,7 @@ public record Difference(double p, double ofMany, @Nullable Interval between) {
         return Math.round(Metric.usual(code).of(facts).orElse(0));
     }
 
-    private static Difference told(double p, @Nullable Interval between, int lines) {
-        return new Difference(p, Math.min(1, p * lines * (lines - 1) / 2.0), between);
+    private static Difference told(double p, Interval between, boolean times, int lines) {
+        return new Difference(p, Math.min(1, p * lines * (lines - 1) / 2.0), between, times);
     }
 }

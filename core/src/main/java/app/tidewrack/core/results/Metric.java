@@ -1,5 +1,7 @@
 package app.tidewrack.core.results;
 
+import app.tidewrack.core.evidence.DayBlocks;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Formula.Named;
@@ -12,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A number that results are judged by.
@@ -21,10 +24,21 @@ import java.util.OptionalDouble;
  * @param share shown in per cent
  * @param part of a share the number above the line, by code, when it counts some of what stands below; empty otherwise
  * @param rests what the number stands on, by code: of a share what stands below the line, of a cost what it is for; empty where
- *     it is itself a count or a sum
+ *     it is itself a count or a sum, or one amount for another
+ * @param amounts of one amount for another, as value for money, both; null else
  */
 public record Metric(
-        String code, String words, Formula formula, Better better, boolean share, String part, String rests) {
+        String code,
+        String words,
+        Formula formula,
+        Better better,
+        boolean share,
+        String part,
+        String rests,
+        @Nullable Amounts amounts) {
+    /** One amount for another, which neither is a count: that above the line, and that below it. */
+    public record Amounts(Measure above, Measure below) {}
+
     /** Which way of a number is good. */
     public enum Better {
         HIGH,
@@ -50,11 +64,22 @@ public record Metric(
                         names.put(m.code(), new Named(m.unit(), f -> f.counts().get(m))));
         for (Measure m : Measure.values()) {
             Better better = m == Measure.SPEND || m == Measure.IMPRESSIONS ? Better.NEITHER : Better.HIGH;
-            usual.put(m.code(), new Metric(m.code(), m.words(), Formula.of(m.code(), names), better, false, "", ""));
+            usual.put(
+                    m.code(),
+                    new Metric(m.code(), m.words(), Formula.of(m.code(), names), better, false, "", "", null));
         }
         for (Metric made : List.of(
-                // Impressions are bought by the thousand, not met by chance: how many there are is no evidence.
-                low("cpm", "cost per thousand", "spend / impressions * 1000", "", names),
+                // Impressions are bought by the thousand, not met by chance: how many there are is no evidence, but
+                // days are.
+                new Metric(
+                        "cpm",
+                        "cost per thousand",
+                        Formula.of("spend / impressions * 1000", names),
+                        Better.LOW,
+                        false,
+                        "",
+                        "",
+                        new Amounts(Measure.SPEND, Measure.IMPRESSIONS)),
                 share("click_rate", "click rate", "clicks", "impressions", names),
                 low("cost_per_click", "cost per click", "spend / clicks", "clicks", names),
                 low("cost_per_visit", "cost per visit", "spend / visits", "visits", names),
@@ -75,7 +100,15 @@ public record Metric(
                         "spend / (purchases + site_leads + installs + form_sends)",
                         "conversions",
                         names),
-                high("return", "return on spend", "value / spend", names),
+                new Metric(
+                        "return",
+                        "return on spend",
+                        Formula.of("value / spend", names),
+                        Better.HIGH,
+                        false,
+                        "",
+                        "",
+                        new Amounts(Measure.VALUE, Measure.SPEND)),
                 high("profit", "profit", "value * margin - spend", names))) {
             usual.put(made.code(), made);
         }
@@ -85,15 +118,15 @@ public record Metric(
     }
 
     private static Metric low(String code, String words, String formula, String rests, Map<String, Named> names) {
-        return new Metric(code, words, Formula.of(formula, names), Better.LOW, false, "", rests);
+        return new Metric(code, words, Formula.of(formula, names), Better.LOW, false, "", rests, null);
     }
 
     private static Metric high(String code, String words, String formula, Map<String, Named> names) {
-        return new Metric(code, words, Formula.of(formula, names), Better.HIGH, false, "", "");
+        return new Metric(code, words, Formula.of(formula, names), Better.HIGH, false, "", "", null);
     }
 
     private static Metric share(String code, String words, String part, String of, Map<String, Named> names) {
-        return new Metric(code, words, Formula.of(part + " / " + of, names), Better.HIGH, true, part, of);
+        return new Metric(code, words, Formula.of(part + " / " + of, names), Better.HIGH, true, part, of, null);
     }
 
     /**
@@ -102,7 +135,7 @@ public record Metric(
      * @throws app.tidewrack.core.refusal.Refusal as {@link Formula#of(String, Map)}
      */
     public static Metric own(String code, String words, String formula, Better better, boolean share) {
-        return new Metric(code, words, Formula.of(formula, NAMES), better, share, "", "");
+        return new Metric(code, words, Formula.of(formula, NAMES), better, share, "", "", null);
     }
 
     /** @throws IllegalArgumentException when there is none of this code */
@@ -137,29 +170,88 @@ public record Metric(
     }
 
     /**
-     * Between which values the number lies with a certainty of 95 %: of a share by Wilson's interval, of a cost by the exact
-     * interval of how often what it is for came; where it never came, the cost is at least what was spent by the most that may
-     * have come by bad luck. Empty where the number rests on no count, or nothing was tried.
+     * What the number stands for, by what: of a cost how often what it is for came, for how much money; of a share both counts; of
+     * one amount for another these. Empty where it is a count or a sum itself.
      */
-    public Optional<Interval> interval(Facts facts) {
+    public Optional<Pair> pair(Facts facts) {
+        if (amounts != null) {
+            return Optional.of(
+                    new Pair(facts.counts().get(amounts.above()), facts.counts().get(amounts.below())));
+        }
         if (rests.isEmpty()) {
             return Optional.empty();
         }
         double whole = usual(rests).of(facts).orElse(0);
-        if (!part.isEmpty()) {
-            double some = usual(part).of(facts).orElse(0);
-            // More clicks than views, or a view that is clicked twice: then it is no share.
-            return whole <= 0 || some < 0 || some > whole
-                    ? Optional.empty()
-                    : Optional.of(Interval.ofShare(some, whole, CERTAINTY));
+        return Optional.of(
+                part.isEmpty()
+                        ? new Pair(whole, facts.counts().spendMinor())
+                        : new Pair(usual(part).of(facts).orElse(0), whole));
+    }
+
+    /** What came, and what it came of. */
+    public record Pair(double came, double of) {}
+
+    /**
+     * What is added up to what came, and to what it came of: measures that networks report, as {@link #pair} has them.
+     *
+     * @param sought what counts as the result; null where that is not known
+     * @return empty where the number is no pair, or something else than networks' reports stands in it
+     */
+    public Optional<List<List<Measure>>> measures(@Nullable Measure sought) {
+        if (amounts != null) {
+            return Optional.of(List.of(List.of(amounts.above()), List.of(amounts.below())));
         }
-        double spend = facts.counts().spendMinor();
-        if (spend <= 0 || whole < 0) {
+        List<Measure> whole = measures(rests, sought);
+        List<Measure> came = part.isEmpty() ? whole : measures(part, sought);
+        List<Measure> of = part.isEmpty() ? List.of(Measure.SPEND) : whole;
+        return came.isEmpty() || of.isEmpty() ? Optional.empty() : Optional.of(List.of(came, of));
+    }
+
+    /**
+     * Whether the money follows what this is the cost of, since that is what is charged: then the cost is what was bid, and says
+     * nothing of the ad.
+     */
+    public boolean isPriceOf(Charge charged, @Nullable Measure sought) {
+        Measure bought = switch (charged) {
+            case IMPRESSION -> Measure.IMPRESSIONS;
+            case CLICK -> Measure.CLICKS;
+            case VIEW -> Measure.VIEWS;
+            case SEND -> Measure.FORM_SENDS;
+        };
+        return part.isEmpty() && amounts == null && measures(rests, sought).equals(List.of(bought));
+    }
+
+    private static List<Measure> measures(String counted, @Nullable Measure sought) {
+        if (counted.isEmpty()) {
+            return List.of();
+        }
+        if (counted.equals(Measure.RESULTS.code())) {
+            return sought == null ? List.of() : List.of(sought);
+        }
+        return Measure.REPORTED.stream()
+                .filter(m -> usual(counted).of(Counts.NONE.with(m, 1)).orElse(0) == 1)
+                .toList();
+    }
+
+    /**
+     * Between which values the number lies with a certainty of 95 %, as days show it; where what a cost is for never came, it is at
+     * least what was spent by the most that may have come by bad luck. Empty where the number is a count or a sum itself, or too
+     * little was tried.
+     */
+    public Optional<Interval> interval(DayBlocks days) {
+        if (amounts != null) {
+            double unit = of(Counts.NONE.with(amounts.above(), 1).with(amounts.below(), 1))
+                    .orElse(1);
+            return days.amount(CERTAINTY).map(i -> i.times(unit));
+        }
+        if (rests.isEmpty()) {
             return Optional.empty();
         }
-        Interval often = Interval.ofCount(whole, CERTAINTY);
-        return Optional.of(
-                new Interval(spend / often.to(), often.from() == 0 ? Double.POSITIVE_INFINITY : spend / often.from()));
+        return part.isEmpty() ? days.rate(CERTAINTY).map(Metric::inverse) : days.share(CERTAINTY);
+    }
+
+    static Interval inverse(Interval often) {
+        return new Interval(1 / often.to(), often.from() == 0 ? Double.POSITIVE_INFINITY : 1 / often.from());
     }
 
     /** The same by counts alone, for numbers in which no margin stands. */

@@ -2,6 +2,7 @@ package app.tidewrack.core.splittest;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import org.apache.commons.statistics.distribution.BetaDistribution;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
@@ -73,6 +74,22 @@ public record Interval(double from, double to) {
         return new Interval(
                 count == 0 ? 0 : ChiSquaredDistribution.of(2 * count).inverseCumulativeProbability(tail) / 2,
                 ChiSquaredDistribution.of(2 * count + 2).inverseSurvivalProbability(tail) / 2);
+    }
+
+    /**
+     * Of how many times as often one comes as another that had as long for it: of all that came, the first's are binomial (C. Clopper
+     * and E. Pearson, Biometrika 26, 1934; as R's poisson.test of two counts).
+     *
+     * @param count 0 or more, as the other; not both 0
+     */
+    public static Interval ofRatio(double count, double other, double certainty) {
+        if (!(count >= 0 && other >= 0 && count + other > 0)) {
+            throw new IllegalArgumentException("%s to %s is no ratio".formatted(count, other));
+        }
+        double tail = (1 - certainty) / 2;
+        double low = count == 0 ? 0 : BetaDistribution.of(count, other + 1).inverseCumulativeProbability(tail);
+        double high = other == 0 ? 1 : BetaDistribution.of(count + 1, other).inverseSurvivalProbability(tail);
+        return new Interval(low / (1 - low), high == 1 ? Double.POSITIVE_INFINITY : high / (1 - high));
     }
 
     /** Both ends so many times as far, over 0. */

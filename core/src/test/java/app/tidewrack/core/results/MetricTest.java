@@ -3,11 +3,21 @@ package app.tidewrack.core.results;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.splittest.Comparison;
 import app.tidewrack.core.splittest.Interval;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 class MetricTest {
     private static Counts counts(long impressions, long clicks, long sales, long spendMinor) {
@@ -50,67 +60,137 @@ class MetricTest {
                 .containsExactly("one");
     }
 
-    /** Nothing came for £30.00: at 95 % at most 3.689 would have (Garwood, as in handbook tables), so one costs £8.13 or more. */
-    @Test
-    void nothingForMuchIsABound() {
-        Interval cost = Metric.usual("cost_per_click")
-                .interval(new Facts(counts(900, 0, 0, 3000), 0))
-                .orElseThrow();
-        assertThat(cost.from()).isCloseTo(3000 / 3.6889, within(0.05));
-        assertThat(cost.to()).isInfinite();
-        assertThat(Metric.usual("cost_per_click").interval(new Facts(counts(0, 0, 0, 0), 0)))
-                .isEmpty();
+    /** Days of the same, as many as are asked for. */
+    private static List<Facts> days(int days, Counts each) {
+        return Collections.nCopies(days, new Facts(each, 0));
     }
 
-    /** Impressions are no events of chance: a price of them is neither compared nor given an interval by their number. */
+    private static Optional<Interval> interval(String metric, List<Facts> days) {
+        Metric of = Metric.usual(metric);
+        DayBlocks blocks = DayBlocks.NONE;
+        for (Facts day : days) {
+            Metric.Pair pair = of.pair(day).orElse(new Metric.Pair(0, 0));
+            blocks = blocks.plus(pair.came(), pair.of());
+        }
+        return of.interval(blocks);
+    }
+
+    /** Nothing came for £30.00 in 28 days: at 95 % at most 3.689 would have (Garwood, as in handbook tables; days widen it a little). */
     @Test
-    void pricesOfImpressionsRestOnNoCount() {
-        Metric thousand = Metric.usual("cpm");
-        Facts dear = new Facts(counts(20_000_000, 0, 0, 4_720_000), 0);
-        Facts cheap = new Facts(counts(20_000_000, 0, 0, 4_400_000), 0);
-        assertThat(Difference.of(thousand, dear, cheap, 2)).isEmpty();
-        assertThat(thousand.interval(dear)).isEmpty();
+    void nothingForMuchIsABound() {
+        Interval cost =
+                interval("cost_per_click", days(28, counts(30, 0, 0, 107))).orElseThrow();
+        assertThat(cost.from()).isBetween(2996 / 4.2, 2996 / 3.6889);
+        assertThat(cost.to()).isInfinite();
+        assertThat(interval("cost_per_click", List.of())).isEmpty();
+    }
+
+    /** A price of impressions and value for money are judged by how days differ, however many impressions there were. */
+    @Test
+    void amountsAreJudgedByDays() {
+        List<Facts> dear = new ArrayList<>();
+        List<Facts> cheap = new ArrayList<>();
+        for (int day = 0; day < 7; day++) {
+            dear.add(new Facts(counts(20_000_000, 0, 0, 4_720_000 + day % 3 * 600_000L), 0));
+            cheap.add(new Facts(counts(20_000_000, 0, 0, 4_400_000 + day % 2 * 700_000L), 0));
+        }
+        Difference told = Difference.of(Metric.usual("cpm"), dear, cheap, 2).orElseThrow();
+        assertThat(told.times()).isTrue();
+        assertThat(told.apart()).isFalse();
+        assertThat(told.between().from()).isLessThan(1);
+        Interval price = interval("cpm", dear).orElseThrow();
+        assertThat(price.from()).isBetween(200.0, 260.0);
+        assertThat(price.to()).isBetween(265.0, 330.0);
+        assertThat(Difference.of(Metric.usual("return"), dear, cheap, 2)).isEmpty();
     }
 
     /**
-     * R. G. Newcombe, Statistics in Medicine 17, 1998, method 3 for 81 of 263: 0.2553 to 0.3662; F. Garwood's interval of 10
-     * events is 4.795 to 18.39 (from memory, as in handbook tables).
+     * R. G. Newcombe, Statistics in Medicine 17, 1998: method 3 for 81 of 263, 0.2553 to 0.3662; method 10 for 56 of 70 against 48
+     * of 80, 0.0524 to 0.3339. F. Garwood's interval of 10 events is 4.795 to 18.39 (from memory, as in handbook tables).
      */
     @Test
-    void numbersLieBetweenPublishedLimits() {
-        Interval share = Metric.usual("click_rate")
-                .interval(new Facts(counts(263, 81, 0, 0), 0))
-                .orElseThrow();
+    void intervalsOfChanceAloneArePublished() {
+        Interval share = Interval.ofShare(81, 263, Metric.CERTAINTY);
         assertThat(share.from()).isCloseTo(0.2553, within(5e-5));
         assertThat(share.to()).isCloseTo(0.3662, within(5e-5));
-        Interval cost = Metric.usual("cost_per_click")
-                .interval(new Facts(counts(900, 10, 0, 1000), 0))
-                .orElseThrow();
-        assertThat(cost.from()).isCloseTo(1000 / 18.39, within(0.02));
-        assertThat(cost.to()).isCloseTo(1000 / 4.795, within(0.02));
-        assertThat(Metric.usual("spend").interval(new Facts(counts(1, 1, 1, 1), 0)))
-                .isEmpty();
+        Interval often = Interval.ofCount(10, Metric.CERTAINTY);
+        assertThat(often.from()).isCloseTo(4.795, within(5e-4));
+        assertThat(often.to()).isCloseTo(18.39, within(5e-3));
+        Interval over = Interval.ofDifference(56, 70, 48, 80, Metric.CERTAINTY);
+        assertThat(over.from()).isCloseTo(0.0524314724, within(1e-9));
+        assertThat(Comparison.ofShares(56, 70, 48, 80)).isCloseTo(0.008045081368, within(1e-12));
+        assertThat(Comparison.ofCosts(8, 5000, 2, 5000)).isCloseTo(112.0 / 1024, within(1e-12));
     }
 
-    /** 56 of 70 against 48 of 80, R 4.2.2 and Newcombe 1998; 2 and 8 for the same money is 2 × 56 / 1024 (by hand). */
+    /** Numbers as days tell them are wider than by chance alone, and never narrower. */
+    @Test
+    void daysMakeNumbersWider() {
+        Interval share = interval("click_rate", days(7, counts(1000, 10, 0, 0))).orElseThrow();
+        Interval chance = Interval.ofShare(70, 7000, Metric.CERTAINTY);
+        assertThat(share.from()).isLessThan(chance.from());
+        assertThat(share.to()).isGreaterThan(chance.to());
+        List<Facts> uneven = new ArrayList<>(days(4, counts(1000, 2, 0, 0)));
+        uneven.addAll(days(3, counts(1000, 21, 0, 0)));
+        assertThat(interval("click_rate", uneven).orElseThrow().to()).isGreaterThan(1.5 * share.to());
+        assertThat(interval("spend", days(3, counts(1, 1, 1, 1)))).isEmpty();
+    }
+
     @Test
     void differencesAreToldForAllThatCouldHaveBeenPicked() {
-        Facts first = new Facts(counts(70, 56, 8, 5000), 0);
-        Facts second = new Facts(counts(80, 48, 2, 5000), 0);
+        List<Facts> first = days(5, counts(70, 56, 8, 5000));
+        List<Facts> second = days(5, counts(80, 48, 2, 5000));
         Difference rate =
                 Difference.of(Metric.usual("click_rate"), first, second, 2).orElseThrow();
-        assertThat(rate.p()).isCloseTo(0.008045081368, within(1e-12));
-        assertThat(rate.between().from()).isCloseTo(0.0524314724, within(1e-9));
         assertThat(rate.apart()).isTrue();
+        assertThat(rate.times()).isFalse();
+        assertThat(rate.ofMany()).isEqualTo(rate.p());
         assertThat(Difference.of(Metric.usual("click_rate"), first, second, 5)
                         .orElseThrow()
-                        .apart())
-                .isFalse();
+                        .ofMany())
+                .isCloseTo(10 * rate.p(), within(1e-12));
+        // A quarter of the cost, as 40 against 10 came for as much.
         Difference cost =
                 Difference.of(Metric.usual("cost_per_sale"), first, second, 2).orElseThrow();
-        assertThat(cost.p()).isCloseTo(112.0 / 1024, within(1e-12));
+        assertThat(cost.times()).isTrue();
+        assertThat(cost.between().from()).isBetween(0.08, 0.2);
+        assertThat(cost.between().to()).isBetween(0.3, 0.7);
         assertThat(Difference.of(Metric.usual("spend"), first, second, 2)).isEmpty();
         assertThat(Difference.of(Metric.usual("cost_per_lead"), first, second, 2))
                 .isEmpty();
+    }
+
+    /** What stands in a number, as networks report it. */
+    @ParameterizedTest
+    @CsvSource({
+        "cost_per_sale, purchases+view_purchases, spend",
+        "cost_per_conversion, site_leads+purchases+installs+form_sends, spend",
+        "result_rate, chats, clicks",
+        "click_rate, clicks, impressions",
+        "return, value, spend",
+        "cpm, spend, impressions",
+        "cost_per_qualified, '', ''",
+        "spend, '', ''"
+    })
+    void aNumberIsMadeOfMeasures(String metric, String came, String of) {
+        List<String> told = Metric.usual(metric).measures(Measure.CHATS).stream()
+                .flatMap(List::stream)
+                .map(m -> m.stream().map(Measure::code).collect(Collectors.joining("+")))
+                .toList();
+        assertThat(told).isEqualTo(came.isEmpty() ? List.of() : List.of(came, of));
+    }
+
+    /** Where clicks are charged a click costs what was bid, whatever the ad is worth; a sale for it does not. */
+    @ParameterizedTest
+    @CsvSource({
+        "cost_per_click, CLICK, true",
+        "cost_per_click, IMPRESSION, false",
+        "cost_per_result, CLICK, true",
+        "cost_per_sale, CLICK, false",
+        "click_rate, CLICK, false",
+        "cost_per_view, VIEW, true",
+        "cpm, IMPRESSION, false"
+    })
+    void whatIsChargedIsAPrice(String metric, Charge charge, boolean price) {
+        assertThat(Metric.usual(metric).isPriceOf(charge, Measure.CLICKS)).isEqualTo(price);
     }
 }

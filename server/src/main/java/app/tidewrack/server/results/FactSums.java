@@ -82,6 +82,12 @@ interface FactSums {
     @SelectProvider(type = GroupSql.class, method = "sums")
     List<Map<String, Object>> sums(Grouped asked);
 
+    /** An ad's days; see {@link app.tidewrack.core.evidence.DayBlocks}. */
+    record AdBlocks(int ad, int days, double came, double of, double cameSquare, double product, double ofSquare) {}
+
+    @SelectProvider(type = GroupSql.class, method = "blocks")
+    List<AdBlocks> blocks(GroupSql.Blocks asked);
+
     record Spent(int groupNumber, LocalDate day, long spendMinor) {}
 
     /** What groups of ads spent on each of some days; ads and groups as {@link Grouped} has them. */

@@ -2,6 +2,7 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Measure;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -18,7 +19,9 @@ public final class GroupSql {
         NOTHING("fact_day", "1", "null::text"),
         DAY("fact_day", "f.day", "s.b::text"),
         HOUR("fact_hour", "f.clock", "lpad(s.b::text, 2, '0')"),
-        PART("fact_part", "f.part", "s.b");
+        PART("fact_part", "f.part", "s.b"),
+        /** Day, a space and the part. */
+        PART_OF_DAY("fact_part", "f.day::text || ' ' || f.part", "s.b");
 
         private final String table;
         private final String value;
@@ -60,6 +63,27 @@ public final class GroupSql {
                 group by 1, 2) s""".formatted(beside.told, FactLoader.COLUMNS, beside.value, SUMS, source(beside, asked.from, asked.to));
     }
 
+    /**
+     * Each ad's sums over days of what came and of what it came, with those of their squares.
+     *
+     * @param came measures that are added up; likewise {@code of}
+     */
+    record Blocks(String clientId, String ads, List<Measure> came, List<Measure> of) {}
+
+    public static String blocks(Blocks asked) {
+        String came = added(asked.came);
+        String of = added(asked.of);
+        return """
+                select ad, count(*) filter (where y <> 0 or x <> 0)::int as days, sum(y) as came, sum(x) as of,
+                       sum(y * y) as came_square, sum(x * y) as product, sum(x * x) as of_square
+                from (select ad, (%s)::float8 as y, (%s)::float8 as x from fact_day
+                      where client_id = #{clientId} and ad = any(#{ads}::int[])) f group by ad""".formatted(came, of);
+    }
+
+    private static String added(List<Measure> measures) {
+        return measures.stream().map(Measure::code).collect(Collectors.joining(" + "));
+    }
+
     /** How days came in, bit by bit. */
     public static String told() {
         return "select account_id, day::text as day, first_age, age, %s from fact_told where client_id = #{clientId}"
@@ -76,7 +100,7 @@ public final class GroupSql {
 
     private static String days(Beside beside) {
         return "(select * from %s where client_id = #{clientId} and day between #{from} and #{to} %s) f"
-                .formatted(beside.table, beside == Beside.PART ? "and dimension = #{dimension}" : "");
+                .formatted(beside.table, beside.table.equals("fact_part") ? "and dimension = #{dimension}" : "");
     }
 
     /**

@@ -32,6 +32,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -41,6 +42,9 @@ import org.springframework.stereotype.Component;
 @RequiredArgsConstructor
 class ResultTables {
     private static final int MOST_LINES = 20_000;
+
+    /** Characters of a day as it is told. */
+    private static final int DAY_LENGTH = 10;
 
     private final FactSums facts;
     private final SumsByGroup byGroup;
@@ -263,26 +267,76 @@ class ResultTables {
      */
     Optional<Difference> difference(
             String clientId, Question asked, String metric, List<String> first, List<String> second) {
-        Map<List<String>, LineSum> sums = sums(clientId, asked, range(clientId, asked));
+        Range range = range(clientId, asked);
+        Map<List<String>, LineSum> sums = sums(clientId, asked, range);
         Metric compared = metrics(clientId).stream()
                 .filter(m -> m.code().equals(metric))
                 .findFirst()
                 .orElseThrow(() -> new Refusal(
                         "metric", "There is no number “%s”.".formatted(metric), "Choose of what is offered."));
+        for (List<String> keys : List.of(first, second)) {
+            if (!sums.containsKey(keys)) {
+                throw new Refusal("first", "There is no line %s.".formatted(keys), "Look at the table again.");
+            }
+        }
+        if (!first.get(0).equals(second.get(0))) {
+            return Optional.empty();
+        }
+        Map<List<String>, Map<LocalDate, LineSum>> days = byDay(clientId, asked, range, Set.of(first, second));
         double margin = margin(clientId);
-        LineSum one = line(sums, first);
-        LineSum other = line(sums, second);
-        return first.get(0).equals(second.get(0))
-                ? Difference.of(compared, one.facts(margin), other.facts(margin), sums.size())
-                : Optional.empty();
+        Map<LocalDate, LineSum> one = days.getOrDefault(first, Map.of());
+        Map<LocalDate, LineSum> other = days.getOrDefault(second, Map.of());
+        List<LocalDate> all = Stream.concat(one.keySet().stream(), other.keySet().stream())
+                .distinct()
+                .sorted()
+                .toList();
+        return Difference.of(compared, facts(all, one, margin), facts(all, other, margin), sums.size());
     }
 
-    private static LineSum line(Map<List<String>, LineSum> sums, List<String> keys) {
-        LineSum sum = sums.get(keys);
-        if (sum == null) {
-            throw new Refusal("first", "There is no line %s.".formatted(keys), "Look at the table again.");
+    private static List<Facts> facts(List<LocalDate> days, Map<LocalDate, LineSum> of, double margin) {
+        return days.stream()
+                .map(day ->
+                        Optional.ofNullable(of.get(day)).orElseGet(LineSum::new).facts(margin))
+                .toList();
+    }
+
+    /** Some lines day by day; lines by the hour are told as if of one day, since hours of days are not summed. */
+    private Map<List<String>, Map<LocalDate, LineSum>> byDay(
+            String clientId, Question asked, Range range, Set<List<String>> lines) {
+        By by = By.of(asked.by());
+        Groups groups = new Groups(by);
+        wanted(clientId, asked).forEach(groups::add);
+        Beside beside =
+                by.beside() == Beside.PART ? Beside.PART_OF_DAY : by.beside() == Beside.HOUR ? Beside.HOUR : Beside.DAY;
+        Map<List<String>, Map<LocalDate, LineSum>> days = new HashMap<>();
+        for (Map<String, Object> row : byGroup.of(new Grouped(
+                clientId, groups.ads(), groups.numbers(), beside, by.dimension(), range.from(), range.to()))) {
+            By.Group group = groups.at(
+                    Objects.requireNonNull((Number) row.get("group_number")).intValue());
+            String told = Objects.requireNonNull((String) row.get("beside"));
+            LocalDate day = beside == Beside.HOUR ? range.from() : LocalDate.parse(told.substring(0, DAY_LENGTH));
+            String besides = beside == Beside.PART_OF_DAY
+                    ? told.substring(DAY_LENGTH + 1)
+                    : by.beside() == Beside.NOTHING ? null : told;
+            List<String> keys = keyed(by.keys(group, besides), group);
+            if (lines.contains(keys)) {
+                days.computeIfAbsent(keys, k -> new HashMap<>())
+                        .computeIfAbsent(day, d -> new LineSum())
+                        .add(counts(row), group);
+            }
         }
-        return sum;
+        if (beside == Beside.DAY) {
+            for (Won won : facts.won(clientId, range.from(), range.to())) {
+                By.Group group = groups.ofExternal(won.externalAd());
+                List<String> keys = group == null ? List.of() : keyed(by.keys(group, by.day(won.day())), group);
+                if (group != null && lines.contains(keys)) {
+                    days.computeIfAbsent(keys, k -> new HashMap<>())
+                            .computeIfAbsent(won.day(), d -> new LineSum())
+                            .add(Counts.NONE.with(Measure.QUALIFIED, won.leads()), group);
+                }
+            }
+        }
+        return days;
     }
 
     /** Ranks of each number by the place of a line, within each currency: money of one says nothing beside that of another. */

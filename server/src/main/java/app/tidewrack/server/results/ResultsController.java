@@ -1,5 +1,6 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.naming.NameLevel;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Campaign;
@@ -146,14 +147,17 @@ class ResultsController {
     /**
      * @param apart chance is ruled out at 5 %, for every two lines that could have been picked
      * @param ofMany the p-value for all of those
-     * @param low by how much the first share is over the second, with a certainty of 95 %; null for costs
+     * @param low with a certainty of 95 %: by how much the first share is over the second, or how many times as much the first is
+     * @param high null where it has no upper limit
+     * @param times whether it is how many times as much
      */
     record DifferenceView(
             boolean apart,
             double p,
             double ofMany,
-            @Nullable Double low,
-            @Nullable Double high) {}
+            double low,
+            @Nullable Double high,
+            boolean times) {}
 
     /** @param told null where it cannot be said: of sums, of two currencies, of results of different kinds */
     record DifferenceAnswer(@Nullable DifferenceView told) {}
@@ -167,8 +171,9 @@ class ResultsController {
                         d.apart(),
                         d.p(),
                         d.ofMany(),
-                        d.between() == null ? null : d.between().from(),
-                        d.between() == null ? null : d.between().to()))
+                        d.between().from(),
+                        Double.isInfinite(d.between().to()) ? null : d.between().to(),
+                        d.times()))
                 .orElse(null));
     }
 
@@ -308,6 +313,7 @@ class ResultsController {
                 .findFirst()
                 .orElseThrow(() -> new NotFound("number", metric));
         Map<CellRef, Facts> cells = cells(clientId, campaign);
+        Map<CellRef, DayBlocks> days = days(clientId, campaign, shown, cells);
         Ranks<CellRef> ranks = Ranks.of(cells, shown);
         Metric rests = shown.rests().isEmpty() ? null : Metric.usual(shown.rests());
         Map<String, Long> reach =
@@ -316,18 +322,19 @@ class ResultsController {
                 campaign.facts().moneyPerRow().currency().getCurrencyCode(),
                 MetricView.of(shown),
                 cells.entrySet().stream()
-                        .map(e -> cell(e.getKey(), e.getValue(), shown, rests, ranks, reach))
+                        .map(e -> cell(e.getKey(), e.getValue(), days.get(e.getKey()), shown, rests, ranks, reach))
                         .toList());
     }
 
     private static CellNumber cell(
             CellRef cell,
             Facts facts,
+            @Nullable DayBlocks days,
             Metric metric,
             @Nullable Metric rests,
             Ranks<CellRef> ranks,
             Map<String, Long> reach) {
-        Interval between = metric.interval(facts).orElse(null);
+        Interval between = days == null ? null : metric.interval(days).orElse(null);
         return new CellNumber(
                 cell.rowId(),
                 cell.columnId(),
@@ -338,6 +345,27 @@ class ResultsController {
                 between == null ? null : between.from(),
                 between == null || Double.isInfinite(between.to()) ? null : between.to(),
                 reach.get("ad:" + cell.rowId() + "/" + cell.columnId()));
+    }
+
+    /** How each ad's days differed in the two that the number is made of. */
+    private Map<CellRef, DayBlocks> days(String clientId, Campaign campaign, Metric metric, Map<CellRef, Facts> cells) {
+        Map<String, Measure> results = known.results(clientId, campaign);
+        Map<List<List<Measure>>, Map<Integer, CellRef>> asked = new LinkedHashMap<>();
+        for (AdOfSheet ad : cells.isEmpty() ? List.<AdOfSheet>of() : facts.adsOfSheet(clientId, campaign.id())) {
+            metric.measures(results.get(ad.rowId()))
+                    .ifPresent(m -> asked.computeIfAbsent(m, k -> new LinkedHashMap<>())
+                            .put(ad.ad(), new CellRef(ad.rowId(), ad.columnId())));
+        }
+        Map<CellRef, DayBlocks> days = new LinkedHashMap<>();
+        asked.forEach((measures, ads) -> facts.blocks(new GroupSql.Blocks(
+                        clientId,
+                        ads.keySet().stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}")),
+                        measures.get(0),
+                        measures.get(1)))
+                .forEach(b -> days.put(
+                        Objects.requireNonNull(ads.get(b.ad())),
+                        new DayBlocks(b.days(), b.came(), b.of(), b.cameSquare(), b.product(), b.ofSquare()))));
+        return days;
     }
 
     private Map<CellRef, Facts> cells(String clientId, Campaign campaign) {

@@ -47,6 +47,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
@@ -192,12 +193,29 @@ public class SplitTests {
             stops.add("The campaign runs from %s to %s; the test does not fit into that."
                     .formatted(facts.flight().start(), facts.flight().lastDay()));
         }
+        charged(campaign, account, Metric.usual(asked.metric()), cells).ifPresent(stops::add);
         LocalDate today = networks.lately().atZone(ZoneId.of(account.zone())).toLocalDate();
         if (asked.startsOn().isBefore(today)) {
             stops.add("What %s brought is known already, so no test can begin there. Begin on %s or later."
                     .formatted(asked.startsOn(), today));
         }
         return stops;
+    }
+
+    /** Where what the deciding number is the cost of is what is charged, money follows it, and the test would be blind. */
+    private Optional<String> charged(Campaign campaign, Account account, Metric metric, List<Row> cells) {
+        return networks.rulebook(account.network()).objective(campaign.facts().objective()).stream()
+                .flatMap(o ->
+                        cells.stream().map(r -> Map.entry(r, o.goal(r.delivery().goal()))))
+                .filter(e -> metric.isPriceOf(
+                        e.getValue().charge(e.getKey().delivery().charge()), Measure.sought(e.getValue())))
+                .findFirst()
+                .map(e ->
+                        "Row %s is charged for %s, so %s is what was bid and tells nothing. Decide by what comes after it."
+                                .formatted(
+                                        e.getKey().label(),
+                                        Metric.usual(metric.rests()).words(),
+                                        metric.words()));
     }
 
     private static double daily(Campaign campaign, List<Row> cells) {

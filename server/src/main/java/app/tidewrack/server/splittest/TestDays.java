@@ -1,11 +1,13 @@
 package app.tidewrack.server.splittest;
 
+import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.core.results.Metric.Pair;
 import app.tidewrack.core.splittest.Course;
 import app.tidewrack.core.splittest.Course.Earlier;
 import app.tidewrack.core.splittest.Course.Taken;
@@ -114,6 +116,19 @@ class TestDays {
             return stood.stream()
                     .map(day -> day.stream().map(s -> s.judged(metric)).toList())
                     .toList();
+        }
+
+        /** What a cell brought by days, to one of them; nothing under 0. */
+        DayBlocks blocks(int cell, int to) {
+            DayBlocks blocks = DayBlocks.NONE;
+            Counts before = Counts.NONE;
+            for (int day = 0; day <= to; day++) {
+                Counts now = stood.get(day).get(cell).counts();
+                Pair pair = metric.pair(new Facts(now.minus(before), 0)).orElse(new Pair(0, 0));
+                blocks = blocks.plus(pair.came(), pair.of());
+                before = now;
+            }
+            return blocks;
         }
 
         /** What is to be kept of the looks of a course; nothing before the first day is over. */

@@ -1,5 +1,6 @@
 package app.tidewrack.server.splittest;
 
+import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Field;
 import app.tidewrack.core.launch.ItemKey;
@@ -188,8 +189,13 @@ class TestReader {
                 course(test, design, days, course, judged, runsFrom, changes.even()),
                 verdict(verdict, best(metric, facts)),
                 IntStream.range(0, cells.size())
-                        .mapToObj(
-                                i -> cell(cells.get(i), now.get(i).told(metric), facts.get(i), metric, chances.get(i)))
+                        .mapToObj(i -> cell(
+                                cells.get(i),
+                                now.get(i).told(metric),
+                                facts.get(i),
+                                days.blocks(i, judged),
+                                metric,
+                                chances.get(i)))
                         .toList(),
                 effects.stream().map(e -> effect(e, design)).toList());
     }
@@ -293,8 +299,9 @@ class TestReader {
         return best;
     }
 
-    private static CellTold cell(TestCell cell, Cell now, Facts facts, Metric metric, @Nullable Double chance) {
-        Interval between = metric.interval(facts).orElse(null);
+    private static CellTold cell(
+            TestCell cell, Cell now, Facts facts, DayBlocks days, Metric metric, @Nullable Double chance) {
+        Interval between = metric.interval(days).orElse(null);
         return new CellTold(
                 cell.rowId(),
                 cell.label(),
