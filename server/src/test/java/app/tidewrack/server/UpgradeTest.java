@@ -252,7 +252,7 @@ class UpgradeTest {
             source_audience.unusable | server.source.SourceMapper$Unusable |
             split_test.cells       | server.splittest.SplitTestMapper$Cells |
             split_test.ended       | server.splittest.TestView           |
-            split_test.looked      | server.splittest.SplitTestMapper$Looked | {"until": "2027-03-10", "looks": [{"number": 1, "day": "2027-03-10", "cells": [{"counts": {"clicks": 80}, "people": 0, "come": 1.0}]}]}
+            split_test.looked      | server.splittest.SplitTestMapper$Looked | {"until": "2027-03-10", "looks": [{"number": 1, "day": "2027-03-10", "dispersion": 1.0, "cells": [{"counts": {"clicks": 80}, "people": 0, "come": 1.0, "days": {"days": 1, "came": 80.0, "of": 8000.0, "cameSquare": 6400.0, "product": 640000.0, "ofSquare": 64000000.0}}]}]}
             split_test.people      | server.splittest.SplitTestMapper$People |
             """;
 

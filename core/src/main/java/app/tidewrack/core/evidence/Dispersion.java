@@ -12,6 +12,14 @@ public final class Dispersion {
     /** Variance of the log of a day's rate: a day in three is a fifth over or under (common practice). */
     private static final double USUAL_VARIANCE = 0.04;
 
+    /** The same of rows that stand beside one another, once what days do to all of them is taken off: a day in three a tenth. */
+    private static final double BESIDE_VARIANCE = 0.01;
+
+    private static final double BESIDE_WEIGHT = 5;
+
+    /** Of shares of nearly all, so that what is left of them is never nothing. */
+    private static final double LEAST_REST = 0.01;
+
     private Dispersion() {}
 
     /**
@@ -26,6 +34,25 @@ public final class Dispersion {
         Seen seen = seen(came, of, apart);
         double usual = 1 + USUAL_VARIANCE * seen.mean();
         return Math.max(1, (seen.chi() + USUAL_WEIGHT * usual) / (seen.free() + USUAL_WEIGHT));
+    }
+
+    /**
+     * The same of rows that are compared with one another: days have a level of their own, and what is usual is what rows do apart.
+     *
+     * @param share whether what came is a part of what it came of
+     * @return 1 or more
+     */
+    public static double beside(double[][] came, double[][] of, boolean share) {
+        Seen seen = seen(came, of, true);
+        double whole = 0;
+        double all = 0;
+        for (int row = 0; share && row < came.length; row++) {
+            whole += sum(of[row]);
+            all += sum(came[row]);
+        }
+        double rest = whole > 0 ? Math.max(LEAST_REST, 1 - all / whole) : 1;
+        double usual = 1 + BESIDE_VARIANCE * seen.mean();
+        return Math.max(1, (seen.chi() / rest + BESIDE_WEIGHT * usual) / (seen.free() + BESIDE_WEIGHT));
     }
 
     /**

@@ -1,14 +1,17 @@
 package app.tidewrack.core.splittest;
 
+import app.tidewrack.core.evidence.Dispersion;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
+import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.core.splittest.Verdict.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 
 /**
  * A test followed from day to day. It is looked at when as much has come in as was planned for a look, and judged on what was
- * there on that day and never again, though days may be told anew: what comes between looks or after the end says nothing, or chance would be asked more often than planned.
+ * there on that day and never again, though days may be told anew. Where days vary by more than chance, as much more must come
+ * (information instead of counts: C. Jennison and B. Turnbull 2000, chapter 11). What comes between looks or after the end says nothing, or chance would be asked more often than planned.
  *
  * @param looks those that were taken, in order
  * @param days how it stood at the end of each, to be drawn; no verdict comes of that
@@ -21,18 +24,19 @@ public record Course(List<Look> looks, Verdict verdict, List<Day> days, double p
      *
      * @param number from 1
      * @param day place of the day at whose end it was taken, from 0
-     * @param cells as they stood then
+     * @param cells as they stood then, by as much as days vary more than chance
+     * @param dispersion by how much that was, 1 or more
      * @param p the adjusted p-value between the best cell and the one nearest to it
      * @param limit the p-value that had to be reached
      */
-    public record Look(int number, int day, List<Cell> cells, double p, double limit) {
+    public record Look(int number, int day, List<Cell> cells, double dispersion, double p, double limit) {
         public Look {
             cells = List.copyOf(cells);
         }
     }
 
-    /** A look that was taken earlier, with what was there then. */
-    public record Taken(int number, int day, List<Cell> cells) {
+    /** A look that was taken earlier, with what came by then, and by how much days varied more than chance. */
+    public record Taken(int number, int day, List<Cell> cells, double dispersion) {
         public Taken {
             cells = List.copyOf(cells);
         }
@@ -71,27 +75,55 @@ public record Course(List<Look> looks, Verdict verdict, List<Day> days, double p
         List<Day> ends = new ArrayList<>();
         Verdict verdict = Verdict.before(design);
         for (int day = 0; day < days.size(); day++) {
-            List<Cell> cells = days.get(day);
+            double dispersion = dispersion(design, days, day);
+            List<Cell> cells = over(days.get(day), dispersion);
             ends.add(new Day(
                     design.part(cells),
                     Comparison.deviations(Verdict.at(design, cells, 0).p())));
             boolean last = over && day == days.size() - 1;
             List<Taken> due = new ArrayList<>(earlier.on(day));
             if (last || day >= earlier.days()) {
-                due.add(new Taken(last ? design.looks() : design.look(cells), day, cells));
+                due.add(new Taken(last ? design.looks() : design.look(cells), day, days.get(day), dispersion));
             }
             verdict = verdict.left(design, cells);
             for (Taken look : due) {
                 int had = looks.isEmpty() ? 0 : looks.get(looks.size() - 1).number();
                 if (look.number() > had && verdict.outcome() == Outcome.NOT_YET) {
-                    verdict = Verdict.at(design, look.cells(), look.number());
-                    looks.add(new Look(look.number(), day, look.cells(), verdict.p(), verdict.limit()));
+                    List<Cell> then = over(look.cells(), look.dispersion());
+                    verdict = Verdict.at(design, then, look.number());
+                    looks.add(new Look(look.number(), day, then, look.dispersion(), verdict.p(), verdict.limit()));
                 }
             }
         }
-        List<Cell> now = days.isEmpty() ? design.nothing() : days.get(days.size() - 1);
+        List<Cell> now = days.isEmpty() ? design.nothing() : evidence(design, days, days.size() - 1);
         List<String> why = Verdict.broken(design, now, changed);
         return new Course(
                 List.copyOf(looks), why.isEmpty() ? verdict : Verdict.broken(why), List.copyOf(ends), design.part(now));
+    }
+
+    /** What cells have to show at the end of a day: what came, by as much as days vary more than chance. */
+    public static List<Cell> evidence(Design design, List<List<Cell>> days, int day) {
+        return over(days.get(day), dispersion(design, days, day));
+    }
+
+    private static List<Cell> over(List<Cell> cells, double dispersion) {
+        return cells.stream().map(c -> c.over(dispersion)).toList();
+    }
+
+    private static double dispersion(Design design, List<List<Cell>> days, int last) {
+        boolean share = design.kind() == Kind.SHARE;
+        int cells = design.shares().size();
+        double[][] came = new double[cells][last + 1];
+        double[][] of = new double[cells][last + 1];
+        Cell nothing = new Cell(0, 0, 0, 0);
+        for (int day = 0; day <= last; day++) {
+            for (int cell = 0; cell < cells; cell++) {
+                Cell now = days.get(day).get(cell);
+                Cell before = day == 0 ? nothing : days.get(day - 1).get(cell);
+                came[cell][day] = Math.max(0, now.successes() - before.successes());
+                of[cell][day] = Math.max(0, share ? now.trials() - before.trials() : now.money() - before.money());
+            }
+        }
+        return Dispersion.beside(came, of, share);
     }
 }

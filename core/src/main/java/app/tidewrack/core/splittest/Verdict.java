@@ -112,6 +112,17 @@ public record Verdict(
             return money == 0 ? 0 : (double) successes / money;
         }
 
+        /** What there is to go by where days vary so many times as much as chance has it. */
+        Cell over(double dispersion) {
+            return dispersion == 1
+                    ? this
+                    : new Cell(
+                            people,
+                            Math.round(trials / dispersion),
+                            Math.round(successes / dispersion),
+                            Math.round(money / dispersion));
+        }
+
         /** Both together. */
         public Cell plus(Cell other) {
             return new Cell(

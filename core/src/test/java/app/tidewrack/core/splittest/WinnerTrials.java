@@ -28,6 +28,41 @@ public final class WinnerTrials {
 
     private WinnerTrials() {}
 
+    /**
+     * The share of seeded tests of two equal cells that name a winner all the same, when what people do varies by a tenth from day to day
+     * in each cell by itself, and by a third in both together.
+     */
+    public static double wronglyNamed(Kind kind, int looks, double perDay, int days, int tests, long seed) {
+        boolean share = kind == Kind.SHARE;
+        Design design = new Design(kind, LEVEL, looks, perDay * days / (share ? RATE : 1), Collections.nCopies(2, 1.0));
+        SplittableRandom random = new SplittableRandom(seed);
+        UniformRandomProvider chance = random::nextLong;
+        var normal = ZigguratSampler.NormalizedGaussian.of(chance);
+        int named = 0;
+        for (int test = 0; test < tests; test++) {
+            long[] successes = new long[2];
+            List<List<Cell>> all = new ArrayList<>();
+            // Twice as long as planned, since days that vary have less to say.
+            for (int day = 1; day <= 2 * days; day++) {
+                double both = Math.exp(0.3 * normal.sample() - 0.045);
+                for (int cell = 0; cell < 2; cell++) {
+                    double mean = perDay * both * Math.exp(0.1 * normal.sample() - 0.005);
+                    successes[cell] += PoissonSampler.of(chance, mean).sample();
+                }
+                long[] came = successes.clone();
+                long trials = share ? Math.round(perDay / RATE * day) : 0;
+                long money = Math.round(COST_MINOR * perDay * day);
+                all.add(IntStream.range(0, 2)
+                        .mapToObj(c -> new Cell(0, trials, came[c], money))
+                        .toList());
+            }
+            Verdict verdict =
+                    Course.of(design, all, Earlier.NOTHING, true, List.of()).verdict();
+            named += verdict.outcome() == Outcome.WINNER ? 1 : 0;
+        }
+        return (double) named / tests;
+    }
+
     /** The share of seeded tests that name the better cell; trials and money are the same in each, results come by chance. */
     public static double named(Kind kind, int cells, int looks, int tests, long seed) {
         boolean share = kind == Kind.SHARE;

@@ -1,5 +1,6 @@
 package app.tidewrack.server.splittest;
 
+import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.launch.Change;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Settings;
@@ -40,10 +41,12 @@ interface SplitTestMapper {
      *
      * @param counts by the code of the measure; results as the row seeks them
      * @param come the part that had come in, by then, of what is counted
+     * @param days how its days differed in what decides
      */
-    record LookedCell(Map<String, Long> counts, long people, double come) {}
+    record LookedCell(Map<String, Long> counts, long people, double come, DayBlocks days) {}
 
-    record KeptLook(int number, LocalDate day, List<LookedCell> cells) {}
+    /** @param dispersion by how much days varied more than chance, by then */
+    record KeptLook(int number, LocalDate day, double dispersion, List<LookedCell> cells) {}
 
     /**
      * What was looked at so far.

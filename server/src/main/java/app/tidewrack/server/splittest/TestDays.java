@@ -29,6 +29,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -52,9 +53,10 @@ class TestDays {
      *
      * @param counts from the first day on
      * @param come the part that has come in of what is counted
+     * @param days how its days differed in what decides
      */
-    record Stood(Counts counts, long people, double come) {
-        static final Stood BEFORE = new Stood(Counts.NONE, 0, 1);
+    record Stood(Counts counts, long people, double come, DayBlocks days) {
+        static final Stood BEFORE = new Stood(Counts.NONE, 0, 1, DayBlocks.NONE);
 
         Facts facts() {
             return new Facts(counts, 0);
@@ -82,21 +84,24 @@ class TestDays {
                             .collect(Collectors.toMap(
                                     Function.identity(), m -> cell.counts().getOrDefault(m.code(), 0L)))),
                     cell.people(),
-                    cell.come());
+                    cell.come(),
+                    cell.days());
         }
 
         private LookedCell looked() {
             return new LookedCell(
                     Arrays.stream(Measure.values()).collect(Collectors.toMap(Measure::code, counts::get)),
                     people,
-                    come);
+                    come,
+                    days);
         }
     }
 
     /**
      * The days of a test that are over.
      *
-     * @param stood each cell at the end of each; days of looks as those found them
+     * @param now each cell at the end of each, as it is told now
+     * @param then the same of days of looks, by their place, as those found it
      * @param earlier what was looked at before
      * @param allIn its last day is over, and nearly all of it is in
      * @param late the day at whose end that is so, while it is awaited; null else
@@ -104,31 +109,23 @@ class TestDays {
     record Days(
             Metric metric,
             List<LocalDate> of,
-            List<List<Stood>> stood,
+            List<List<Stood>> now,
+            Map<Integer, List<Stood>> then,
             Earlier earlier,
             boolean allIn,
             @Nullable LocalDate late) {
         static Days none(Metric metric) {
-            return new Days(metric, List.of(), List.of(), Earlier.NOTHING, false, null);
+            return new Days(metric, List.of(), List.of(), Map.of(), Earlier.NOTHING, false, null);
+        }
+
+        List<Stood> at(int day) {
+            return then.getOrDefault(day, now.get(day));
         }
 
         List<List<Cell>> judged() {
-            return stood.stream()
+            return now.stream()
                     .map(day -> day.stream().map(s -> s.judged(metric)).toList())
                     .toList();
-        }
-
-        /** What a cell brought by days, to one of them; nothing under 0. */
-        DayBlocks blocks(int cell, int to) {
-            DayBlocks blocks = DayBlocks.NONE;
-            Counts before = Counts.NONE;
-            for (int day = 0; day <= to; day++) {
-                Counts now = stood.get(day).get(cell).counts();
-                Pair pair = metric.pair(new Facts(now.minus(before), 0)).orElse(new Pair(0, 0));
-                blocks = blocks.plus(pair.came(), pair.of());
-                before = now;
-            }
-            return blocks;
         }
 
         /** What is to be kept of the looks of a course; nothing before the first day is over. */
@@ -139,9 +136,8 @@ class TestDays {
                             .map(l -> new KeptLook(
                                     l.number(),
                                     of.get(l.day()),
-                                    stood.get(l.day()).stream()
-                                            .map(Stood::looked)
-                                            .toList()))
+                                    l.dispersion(),
+                                    at(l.day()).stream().map(Stood::looked).toList()))
                             .toList());
         }
     }
@@ -161,21 +157,25 @@ class TestDays {
                 .toList();
         Arrivals arrivals = lateness.of(clientId, account.id(), end.atStartOfDay());
         List<LocalDate> of = new ArrayList<>();
-        List<List<Stood>> stood = new ArrayList<>();
+        List<List<Stood>> now = new ArrayList<>();
         List<Counts> sums = new ArrayList<>(Collections.nCopies(cells.size(), Counts.NONE));
         double[] ripe = new double[cells.size()];
+        List<DayBlocks> blocks = new ArrayList<>(Collections.nCopies(cells.size(), DayBlocks.NONE));
         for (LocalDate day = from; day.isBefore(after); day = day.plusDays(1)) {
-            List<Stood> then = new ArrayList<>();
+            List<Stood> ended = new ArrayList<>();
             for (int i = 0; i < cells.size(); i++) {
                 Counts more = brought.get(i).days().getOrDefault(day, Counts.NONE);
                 sums.set(i, sums.get(i).plus(more));
                 ripe[i] += weight(metric, more)
                         * arrivals.come(metric, brought.get(i).sought(), day);
+                Pair pair = metric.pair(new Facts(more, 0)).orElse(new Pair(0, 0));
+                blocks.set(i, blocks.get(i).plus(pair.came(), pair.of()));
                 double whole = weight(metric, sums.get(i));
-                then.add(new Stood(sums.get(i), people(test, i), whole > 0 ? Math.min(1, ripe[i] / whole) : 1));
+                ended.add(new Stood(
+                        sums.get(i), people(test, i), whole > 0 ? Math.min(1, ripe[i] / whole) : 1, blocks.get(i)));
             }
             of.add(day);
-            stood.add(then);
+            now.add(ended);
         }
         boolean over = !of.isEmpty() && !of.get(of.size() - 1).isBefore(test.lastDay());
         LocalDate in = brought.stream()
@@ -186,19 +186,21 @@ class TestDays {
         Looked looked = Objects.requireNonNullElse(test.looked(), Looked.NOTHING);
         List<KeptLook> looks =
                 looked.looks().stream().filter(l -> of.contains(l.day())).toList();
+        Map<Integer, List<Stood>> then = new HashMap<>();
         looks.forEach(l ->
-                stood.set(of.indexOf(l.day()), l.cells().stream().map(Stood::of).toList()));
+                then.put(of.indexOf(l.day()), l.cells().stream().map(Stood::of).toList()));
         Earlier earlier = new Earlier(
                 looks.stream()
                         .map(l -> new Taken(
                                 l.number(),
                                 of.indexOf(l.day()),
-                                stood.get(of.indexOf(l.day())).stream()
-                                        .map(s -> s.judged(metric))
-                                        .toList()))
+                                l.cells().stream()
+                                        .map(c -> Stood.of(c).judged(metric))
+                                        .toList(),
+                                l.dispersion()))
                         .toList(),
                 looked.until() == null ? 0 : of.indexOf(looked.until()) + 1);
-        return new Days(metric, of, stood, earlier, allIn, over && !allIn ? in : null);
+        return new Days(metric, of, now, then, earlier, allIn, over && !allIn ? in : null);
     }
 
     private static double weight(Metric metric, Counts counts) {

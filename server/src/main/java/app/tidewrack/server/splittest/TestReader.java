@@ -164,10 +164,8 @@ class TestReader {
         List<TestCell> cells = test.cells().all();
         Verdict verdict = course.verdict();
         int judged = judged(days, course);
-        List<Stood> now = judged < 0
-                ? Collections.nCopies(cells.size(), Stood.BEFORE)
-                : days.stood().get(judged);
-        List<Cell> compared = now.stream().map(s -> s.judged(metric)).toList();
+        List<Stood> now = judged < 0 ? Collections.nCopies(cells.size(), Stood.BEFORE) : days.at(judged);
+        List<Cell> compared = compared(design, days, course, judged, now);
         List<Facts> facts = now.stream().map(Stood::facts).toList();
         Differing differing = Differing.of(cells.stream().map(TestCell::values).toList());
         List<@Nullable Double> chances = design.kind() == Kind.SHARE && judged >= 0
@@ -193,11 +191,22 @@ class TestReader {
                                 cells.get(i),
                                 now.get(i).told(metric),
                                 facts.get(i),
-                                days.blocks(i, judged),
+                                now.get(i).days(),
                                 metric,
                                 chances.get(i)))
                         .toList(),
                 effects.stream().map(e -> effect(e, design)).toList());
+    }
+
+    /** What cells have to show at the end of a day: of a look as it was taken. */
+    private static List<Cell> compared(Design design, Days days, Course course, int day, List<Stood> now) {
+        return course.looks().stream()
+                .filter(l -> l.day() == day)
+                .reduce((a, b) -> b)
+                .map(Course.Look::cells)
+                .orElseGet(() -> day < 0
+                        ? now.stream().map(s -> s.judged(days.metric())).toList()
+                        : Course.evidence(design, days.judged(), day));
     }
 
     /** A verdict that was given is told with the numbers of its day: what came after has no part in it. Under 0 before any day. */
