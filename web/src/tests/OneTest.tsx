@@ -173,6 +173,18 @@ function Effects({ test }: { test: TestView }) {
   );
 }
 
+/** How much more than by chance days vary, where that is worth telling. */
+function varying(dispersion: number | null | undefined): [string, ReactNode][] {
+  return dispersion != null && dispersion >= 1.15
+    ? [
+        [
+          "Days",
+          `They vary ${dispersion.toFixed(1)} times as much as by chance alone, so what came counts for as much less`,
+        ],
+      ]
+    : [];
+}
+
 /** What a verdict rests on. */
 function Trust({ clientId, test }: { clientId: string; test: TestView }) {
   const shares = test.cells.reduce((sum, c) => sum + c.people, 0);
@@ -193,6 +205,7 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
         ? "Rows talk to different people, or the network has not told"
         : test.cells.map((c) => `${((100 * c.people) / shares).toFixed(1)} %`).join(", "),
     ],
+    ...varying(test.course.dispersion),
     [
       "Untouched",
       test.verdict.why.length === 0

@@ -110,7 +110,8 @@ public record Course(List<Look> looks, Verdict verdict, List<Day> days, double p
         return cells.stream().map(c -> c.over(dispersion)).toList();
     }
 
-    private static double dispersion(Design design, List<List<Cell>> days, int last) {
+    /** How many times as much days vary as by chance, to the end of one of them; 1 or more. */
+    public static double dispersion(Design design, List<List<Cell>> days, int last) {
         boolean share = design.kind() == Kind.SHARE;
         int cells = design.shares().size();
         double[][] came = new double[cells][last + 1];

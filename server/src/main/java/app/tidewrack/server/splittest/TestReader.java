@@ -264,6 +264,7 @@ class TestReader {
                 verdict.outcome() == Outcome.NOT_YET && perDay > 0 ? verdict.left() / perDay : null,
                 had == 0 ? null : visible(test, design, perDay, had),
                 days.late(),
+                had == 0 ? null : Course.dispersion(design, days.judged(), judged),
                 even);
     }
 

@@ -76,6 +76,7 @@ record TestView(
      * @param daysLeft at the pace of the days so far; null where that cannot be said, or it is over
      * @param visible the smallest difference that what came can show, as a part of the base; null for none
      * @param late the day at whose end nearly all of the last day is in, when the last look is taken; null unless that is awaited
+     * @param dispersion how many times as much days vary as by chance; null before the first
      * @param even what was changed for all cells alike
      */
     record CourseTold(
@@ -90,6 +91,7 @@ record TestView(
             @Nullable Double daysLeft,
             @Nullable Double visible,
             @Nullable LocalDate late,
+            @Nullable Double dispersion,
             List<String> even) {}
 
     /**
