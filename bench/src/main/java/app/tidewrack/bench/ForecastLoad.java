@@ -8,26 +8,31 @@ import app.tidewrack.core.brief.Result;
 import app.tidewrack.core.forecast.Expectation;
 import app.tidewrack.core.forecast.ImpressionPrice;
 import app.tidewrack.core.forecast.ImpressionPrice.Paid;
+import app.tidewrack.core.forecast.Likeness;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
 import app.tidewrack.core.forecast.ResultRate;
+import app.tidewrack.core.forecast.ResultRate.Seen;
 import java.io.IOException;
 import java.security.NoSuchAlgorithmException;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 
 /**
- * How often what came lies within what was forecast in four cases of five. Campaigns of a week with one ad each, on three networks,
+ * How often what came lies within what was forecast in four cases of five. Campaigns of a week with one ad each, on all six networks,
  * of random people and money; each is forecast as the plan does it, by the rulebook's prices and by what the account's campaigns of
  * the weeks before brought. The first week is history only.
  */
 final class ForecastLoad {
-    private static final List<String> NETWORKS = List.of("hearthside", "guildrow", "shortwave");
+    private static final List<String> NETWORKS =
+            List.of("hearthside", "guildrow", "shortwave", "jumpcut", "dayglass", "askwell");
 
     /** Taken by networks with whole ages and by those with bands. */
     private static final List<AgeRange> AGES = List.of(
@@ -38,11 +43,13 @@ final class ForecastLoad {
             new AgeRange(30, 49));
 
     private static final int WEEKS = 4;
-    private static final int A_WEEK = 40;
+    private static final int A_WEEK = 20;
     private static final int FLIGHT_DAYS = 7;
     private static final int REVIEW_DAYS = 2;
     private static final int REPORT_DAYS = 3;
     private static final int HEADLINES = 6;
+    private static final double LEAST_WITHIN = 78;
+    private static final List<Result> RESULTS = List.of(Result.CLICK, Result.VISIT, Result.ENGAGEMENT, Result.SALE);
     private static final int LEAST_MINOR = 1500;
     private static final double MOST_TIMES = 8;
 
@@ -55,14 +62,32 @@ final class ForecastLoad {
     }
 
     /** One campaign, as it was forecast. */
-    private record Forecast(Expectation expected, boolean judged) {}
+    private record Forecast(Expectation expected, Map<Result, Range> results, String creative, boolean judged) {}
+
+    /** What an ad brought. */
+    private static final class Came {
+        private long impressions;
+        private long spend;
+        private final Map<Result, Long> results = new EnumMap<>(Result.class);
+
+        void add(JsonNode hour) {
+            impressions += hour.path("counts").path("impressions").asLong(0);
+            spend += hour.path("spendMinor").asLong(0);
+            RESULTS.forEach(r -> results.merge(
+                    r, hour.path("counts").path(r.measure().code()).asLong(0), Long::sum));
+        }
+
+        long of(Result result) {
+            return results.getOrDefault(result, 0L);
+        }
+    }
 
     private final class Network {
         private final Buying buying;
         private final Range price;
         private final List<String> creatives = new ArrayList<>();
         private final Map<String, Forecast> forecasts = new HashMap<>();
-        private final Map<String, long[]> came = new HashMap<>();
+        private final Map<String, Came> came = new HashMap<>();
 
         Network(String name) throws IOException, InterruptedException, NoSuchAlgorithmException {
             buying = new Buying(practice, name, "forecast");
@@ -80,24 +105,23 @@ final class ForecastLoad {
 
         /** What an impression costs the account, by what it cost so far. */
         private Range price() {
-            List<Paid> paid =
-                    came.values().stream().map(c -> new Paid(c[0], c[2])).toList();
+            List<Paid> paid = came.values().stream()
+                    .map(c -> new Paid(c.impressions, c.spend))
+                    .toList();
             return ImpressionPrice.usually(price).seen(paid).range();
         }
 
-        /** What the account brought so far, as the belief in its clicks. */
-        private ResultRate clicks() {
-            long[] all = new long[3];
-            came.values().forEach(c -> {
-                for (int i = 0; i < all.length; i++) {
-                    all[i] += c[i];
-                }
-            });
-            return ResultRate.usually(Result.CLICK.ofImpressions().over(price)).seen(all[1], all[2]);
+        /** What the account brought so far of a kind of result, nearest where it was by the same creative. */
+        private ResultRate rate(Result result, String creative) {
+            Map<Likeness, Seen> seen = new EnumMap<>(Likeness.class);
+            came.forEach((ad, c) -> seen.merge(
+                    forecasts.get(ad).creative().equals(creative) ? Likeness.ALIKE : Likeness.KIND,
+                    new Seen(c.of(result), c.spend),
+                    Seen::plus));
+            return ResultRate.usually(result.ofImpressions().over(price)).seen(seen);
         }
 
         void begin(boolean judged) throws IOException, InterruptedException {
-            ResultRate clicks = clicks();
             Range paid = price();
             for (int i = 0; i < A_WEEK; i++) {
                 AudienceDefinition audience = AudienceDefinition.everyoneIn(random.nextInt(4) == 0 ? "DE" : "GB")
@@ -109,22 +133,24 @@ final class ForecastLoad {
                         .get("people")
                         .asLong();
                 String campaign = buying.campaign(today.plusDays(REVIEW_DAYS), FLIGHT_DAYS, false);
-                String ad = buying.ad(campaign, audience, daily, creatives.get(random.nextInt(HEADLINES)));
+                String creative = creatives.get(random.nextInt(HEADLINES));
+                String ad = buying.ad(campaign, audience, daily, creative);
+                double spending = (double) daily * FLIGHT_DAYS;
+                Map<Result, Range> results = new EnumMap<>(Result.class);
+                RESULTS.forEach(r -> results.put(r, rate(r, creative).results(spending)));
+                ResultRate clicks = rate(Result.CLICK, creative);
                 forecasts.put(
                         ad,
                         new Forecast(
-                                Expectation.of(new Reach(people), (double) daily * FLIGHT_DAYS, paid, clicks, clicks),
+                                Expectation.of(new Reach(people), spending, paid, clicks, clicks),
+                                results,
+                                creative,
                                 judged));
             }
         }
 
         void told() throws IOException, InterruptedException {
-            buying.told((ad, hour) -> {
-                long[] counts = came.computeIfAbsent(ad, a -> new long[3]);
-                counts[0] += hour.path("counts").path("impressions").asLong(0);
-                counts[1] += hour.path("counts").path("clicks").asLong(0);
-                counts[2] += hour.path("spendMinor").asLong(0);
-            });
+            buying.told((ad, hour) -> came.computeIfAbsent(ad, a -> new Came()).add(hour));
         }
 
         /** Adds how often each amount lay within its range, and how many were judged. */
@@ -137,12 +163,14 @@ final class ForecastLoad {
             });
             JsonNode reached = buying.post("/accounts/forecast/reach", sets);
             for (String ad : sets.keySet()) {
-                Expectation expected = forecasts.get(ad).expected();
-                long[] counts = came.getOrDefault(ad, new long[3]);
-                within[0] += in(expected.impressions(), counts[0]);
-                within[1] += in(expected.people(), reached.path(ad).asLong());
-                within[2] += in(expected.clicks(), counts[1]);
-                within[3]++;
+                Forecast forecast = forecasts.get(ad);
+                Came brought = came.getOrDefault(ad, new Came());
+                within[0]++;
+                within[1] += in(forecast.expected().impressions(), brought.impressions);
+                within[2] += in(forecast.expected().people(), reached.path(ad).asLong());
+                for (int r = 0; r < RESULTS.size(); r++) {
+                    within[3 + r] += in(forecast.results().get(RESULTS.get(r)), brought.of(RESULTS.get(r)));
+                }
             }
         }
     }
@@ -165,25 +193,29 @@ final class ForecastLoad {
                 network.told();
             }
         }
-        int[] within = new int[4];
+        List<String> what = Stream.concat(
+                        Stream.of("campaigns", "impressions", "people"),
+                        RESULTS.stream().map(r -> r.measure().words()))
+                .toList();
+        int[] within = new int[what.size()];
         for (int i = 0; i < networks.size(); i++) {
-            int[] own = new int[4];
+            int[] own = new int[what.size()];
             networks.get(i).judge(own);
-            System.out.printf(
-                    "%s: of %d, impressions %d, people %d, clicks %d within%n",
-                    NETWORKS.get(i), own[3], own[0], own[1], own[2]);
+            StringBuilder line =
+                    new StringBuilder(NETWORKS.get(i)).append(": of ").append(own[0]);
             for (int k = 0; k < within.length; k++) {
                 within[k] += own[k];
+                line.append(k == 0 ? "" : ", %s %d".formatted(what.get(k), own[k]));
             }
+            System.out.println(line.append(" within"));
         }
         List<Figure> figures = new ArrayList<>();
-        List<String> what = List.of("impressions", "people", "clicks");
-        for (int k = 0; k < what.size(); k++) {
+        for (int k = 1; k < what.size(); k++) {
             figures.add(new Figure(
-                    "%s within the forecast, of %d campaigns".formatted(what.get(k), within[3]),
-                    100.0 * within[k] / within[3],
+                    "%s within the forecast, of %d campaigns".formatted(what.get(k), within[0]),
+                    100.0 * within[k] / within[0],
                     "%",
-                    75,
+                    LEAST_WITHIN,
                     true));
         }
         return figures;

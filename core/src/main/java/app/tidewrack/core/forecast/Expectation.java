@@ -28,6 +28,37 @@ public record Expectation(Range impressions, Range people, Range frequency, Rang
                 results.results(spending));
     }
 
+    /**
+     * What came already.
+     *
+     * @param people different people reached
+     * @param results still to come for what is spent, by now, are among those
+     */
+    public record Came(double impressions, double people, double clicks, double results) {
+        public static final Came NOTHING = new Came(0, 0, 0, 0);
+    }
+
+    /** All of it: what came, and what the rest of the money brings, here, among as many people as it was shown to so far. */
+    public Expectation after(Came came, Reach reach) {
+        Reach seen = came.people() >= 1 && came.impressions() > came.people()
+                ? Reach.among(came.impressions(), came.people())
+                : reach;
+        Reach whole = seen.people() < reach.people() ? seen : reach;
+        Range all = plus(impressions, came.impressions());
+        Range reached =
+                new Range(Math.max(came.people(), whole.of(all.from())), Math.max(came.people(), whole.of(all.to())));
+        return new Expectation(
+                all,
+                reached,
+                new Range(over(all.from(), reached.from()), over(all.to(), reached.to())),
+                plus(clicks, came.clicks()),
+                plus(results, came.results()));
+    }
+
+    private static Range plus(Range range, double more) {
+        return new Range(range.from() + more, range.to() + more);
+    }
+
     private static double over(double impressions, double people) {
         return people == 0 ? 0 : impressions / people;
     }

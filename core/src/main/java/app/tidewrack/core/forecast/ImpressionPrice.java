@@ -1,6 +1,7 @@
 package app.tidewrack.core.forecast;
 
 import java.util.List;
+import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
  * What is believed of the price of an impression in one ad group: log-normal. The range of a rulebook is what ad groups of all
@@ -18,7 +19,7 @@ public record ImpressionPrice(double middle, double spread) {
     private static final double WITHIN = 0.5;
 
     /** As many ad groups the guess of the variance between them counts for. */
-    private static final double GUESS = 4;
+    private static final double GUESS = 2;
 
     private static final double ENOUGH = 1000;
 
@@ -60,7 +61,12 @@ public record ImpressionPrice(double middle, double spread) {
         double ofGroups = count / between;
         return new ImpressionPrice(
                 (middle * ofAccounts + mean * ofGroups) / (ofAccounts + ofGroups),
-                Math.sqrt(between + 1 / (ofAccounts + ofGroups)));
+                Math.sqrt(between + 1 / (ofAccounts + ofGroups)) * uncertain(count + GUESS));
+    }
+
+    /** By how much a spread that is known by so few is widened for a tenth to lie on either side (Student's t). */
+    private static double uncertain(double known) {
+        return TDistribution.of(known).inverseSurvivalProbability(0.1) / TENTH;
     }
 
     /** Between which prices the next ad group's lies, with a chance of four in five. */

@@ -1,5 +1,6 @@
 package app.tidewrack.core.forecast;
 
+import java.util.Map;
 import org.apache.commons.statistics.distribution.BetaDistribution;
 import org.apache.commons.statistics.distribution.GammaDistribution;
 
@@ -13,7 +14,6 @@ import org.apache.commons.statistics.distribution.GammaDistribution;
  */
 public record ResultRate(double shape, double money) {
     private static final double TAIL = 0.1;
-    private static final double MOST_SEEN = 15;
     private static final double LEAST_SHAPE = 0.01;
     private static final double MOST_SHAPE = 1e6;
 
@@ -50,14 +50,28 @@ public record ResultRate(double shape, double money) {
         return GammaDistribution.of(shape, 1).inverseCumulativeProbability(p);
     }
 
+    /** So many results for so much money that has had its time to bring them. */
+    public record Seen(double results, double spent) {
+        public static final Seen NOTHING = new Seen(0, 0);
+
+        public Seen plus(Seen other) {
+            return new Seen(results + other.results, spent + other.spent);
+        }
+    }
+
     /**
-     * This belief once so many results came for so much money. However many they are, they count for no more than
-     * {@value #MOST_SEEN}: the next campaign of a client differs from its last ones by a quarter or so (measured on the practice
-     * network: {@code ./tidewrack bench -Dbench.parts=forecast}).
+     * This belief, which is of anything, once so much was seen near and far; each is seen once, where it is nearest. It is never surer
+     * than those that are alike are, and never less sure than before anything was seen.
      */
-    public ResultRate seen(double results, double spent) {
-        double weight = results > MOST_SEEN ? MOST_SEEN / results : 1;
-        return new ResultRate(shape + results * weight, money + spent * weight);
+    public ResultRate seen(Map<Likeness, Seen> seen) {
+        ResultRate belief = this;
+        for (Likeness like : Likeness.values()) {
+            Seen more = seen.getOrDefault(like, Seen.NOTHING);
+            ResultRate learned = new ResultRate(belief.shape + more.results(), belief.money + more.spent());
+            double sure = Math.max(shape, 1 / (1 / learned.shape + like.apart()));
+            belief = learned.shape <= sure ? learned : new ResultRate(sure, sure / learned.mean());
+        }
+        return belief;
     }
 
     /** Results of one unit of money, on average. */

@@ -46,4 +46,22 @@ class ExpectationTest {
     private static double gain(List<Expectation.CurvePoint> curve, int i) {
         return curve.get(i).people().from() - curve.get(i - 1).people().from();
     }
+
+    /** What came stays, and the rest of the money comes to it; people are counted on among as many as it was shown to so far. */
+    @Test
+    void aRunningRowIsWhatCameAndTheRest() {
+        Reach reach = new Reach(50_000);
+        ResultRate certain = ResultRate.usually(new Range(0.01, 0.010001));
+        Expectation rest = Expectation.of(reach, 10_000, new Range(0.4, 0.6), certain, certain);
+        Reach shown = new Reach(8_000);
+        Expectation.Came came = new Expectation.Came(20_000, shown.of(20_000), 150, 208);
+        Expectation whole = rest.after(came, reach);
+        assertThat(whole.impressions().from()).isEqualTo(rest.impressions().from() + 20_000);
+        assertThat(whole.results().from()).isEqualTo(rest.results().from() + 208);
+        assertThat(whole.clicks().to()).isEqualTo(rest.clicks().to() + 150);
+        assertThat(whole.people().to()).isCloseTo(shown.of(whole.impressions().to()), within(1.0));
+        assertThat(whole.people().from()).isGreaterThan(came.people());
+        Expectation nothing = rest.after(Expectation.Came.NOTHING, reach);
+        assertThat(nothing.people().from()).isCloseTo(rest.people().from(), within(1e-6));
+    }
 }

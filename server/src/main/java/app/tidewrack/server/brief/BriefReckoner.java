@@ -4,8 +4,10 @@ import app.tidewrack.core.brief.Balance;
 import app.tidewrack.core.brief.Balance.Need;
 import app.tidewrack.core.brief.Brief;
 import app.tidewrack.core.brief.Judging;
+import app.tidewrack.core.forecast.Likeness;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.ResultRate;
+import app.tidewrack.core.forecast.ResultRate.Seen;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
@@ -13,12 +15,13 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.forecast.AccountRates;
-import app.tidewrack.server.forecast.AccountRates.Seen;
+import app.tidewrack.server.forecast.AccountRates.Sought;
 import app.tidewrack.server.network.Networks;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -71,7 +74,6 @@ class BriefReckoner {
     private record Priced(BriefLine line, @Nullable MoneyRule rule) {}
 
     Reckoning reckon(String clientId, Brief brief) {
-        Map<String, Seen> seen = rates.seen(clientId, brief.result());
         List<Account> accounts = clients.accounts(clientId).stream()
                 .filter(a -> brief.accounts().contains(a.id()))
                 .toList();
@@ -85,7 +87,7 @@ class BriefReckoner {
         Money money = balance.map(Balance::money).orElse(brief.money());
         long days = balance.map(Balance::days).orElse(brief.days());
         List<Priced> priced = accounts.stream()
-                .map(a -> priced(a, brief, money, days, Optional.ofNullable(seen.get(a.id()))))
+                .map(a -> priced(clientId, a, brief, money, days))
                 .toList();
         long target = balance.map(b -> b.target().minor()).orElse(brief.target().minor());
         return new Reckoning(
@@ -113,7 +115,7 @@ class BriefReckoner {
         return new Need(new Money(lowest, brief.currency()), brief.resultsPerRow());
     }
 
-    private Priced priced(Account account, Brief brief, Money money, long days, Optional<Seen> seen) {
+    private Priced priced(String clientId, Account account, Brief brief, Money money, long days) {
         Rulebook rulebook = networks.rulebook(account.network());
         String currency = brief.currency().getCurrencyCode();
         if (!account.currency().equals(currency)) {
@@ -129,8 +131,10 @@ class BriefReckoner {
             return new Priced(without(account, rulebook, "The network offers no such goal."), null);
         }
         MoneyRule rule = rates.prices(account);
+        Sought sought = new Sought(account.id(), brief.goal(), null, null, Set.of(), null);
+        Map<Likeness, Seen> seen = rates.seen(clientId, brief.result(), sought);
         ResultRate rate = AccountRates.rate(rule, brief.result(), seen);
-        Seen known = seen.orElse(Seen.NOTHING);
+        Seen known = seen.values().stream().reduce(Seen.NOTHING, Seen::plus);
         return new Priced(
                 new BriefLine(
                         account.id(),
@@ -140,8 +144,8 @@ class BriefReckoner {
                         rule.lowestDailyMinor(),
                         rate.results(money.minor()),
                         money.minor() / days / rule.lowestDailyMinor(),
-                        known.results(),
-                        known.spentMinor(),
+                        Math.round(known.results()),
+                        Math.round(known.spent()),
                         null),
                 rule);
     }

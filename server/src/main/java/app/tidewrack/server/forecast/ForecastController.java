@@ -10,7 +10,7 @@ import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import java.util.Optional;
+import app.tidewrack.server.forecast.AccountRates.Sought;
 import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -49,9 +49,8 @@ class ForecastController {
         Account account = accounts.account(clientId, accountId);
         MoneyRule prices = rates.prices(account);
         Range price = rates.price(clientId, account);
-        Optional<AccountRates.Seen> seen =
-                Optional.ofNullable(rates.seen(clientId, Result.CLICK).get(accountId));
-        ResultRate clicks = AccountRates.rate(prices, Result.CLICK, seen);
+        ResultRate clicks =
+                AccountRates.rate(prices, Result.CLICK, rates.seen(clientId, Result.CLICK, Sought.on(accountId)));
         Reach reach = new Reach(people);
         Expectation day = Expectation.of(reach, dailyMinor, price, clicks, clicks);
         double half = reach.impressionsFor(0.5);

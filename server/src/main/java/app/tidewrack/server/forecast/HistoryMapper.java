@@ -7,17 +7,6 @@ import org.apache.ibatis.annotations.Select;
 
 @Mapper
 interface HistoryMapper {
-    /** What an account's ads have brought so far. */
-    record History(String accountId, long impressions, long clicks, long conversions, long spendMinor) {}
-
-    @Select("""
-            select a.account_id, sum(f.impressions)::bigint as impressions, sum(f.clicks)::bigint as clicks,
-                   sum(f.purchases + f.site_leads + f.installs + f.form_sends)::bigint as conversions,
-                   sum(f.spend)::bigint as spend_minor
-            from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
-            where f.client_id = #{clientId} group by a.account_id""")
-    List<History> histories(String clientId);
-
     /** What each of an account's ad groups paid, in minor units. */
     @Select("""
             select sum(f.impressions)::float8 as impressions, sum(f.spend)::float8 as spent

@@ -88,6 +88,10 @@ interface FactSums {
     @SelectProvider(type = GroupSql.class, method = "blocks")
     List<AdBlocks> blocks(GroupSql.Blocks asked);
 
+    /** @param fresh after this day each is told by itself */
+    @SelectProvider(type = GroupSql.class, method = "brought")
+    List<Map<String, Object>> brought(String clientId, LocalDate from, LocalDate fresh);
+
     record Spent(int groupNumber, LocalDate day, long spendMinor) {}
 
     /** What groups of ads spent on each of some days; ads and groups as {@link Grouped} has them. */

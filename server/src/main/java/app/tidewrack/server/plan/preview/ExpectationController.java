@@ -8,22 +8,28 @@ import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
 import app.tidewrack.core.forecast.ResultRate;
 import app.tidewrack.core.money.Money;
-import app.tidewrack.core.network.ObjectiveRule.GoalRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.forecast.AccountRates;
+import app.tidewrack.server.forecast.AccountRates.Sought;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.inspect.RowPeople;
+import app.tidewrack.server.results.Brought;
+import app.tidewrack.server.results.Brought.Part;
+import app.tidewrack.server.results.RowDays;
 import java.util.List;
 import java.util.Objects;
-import java.util.Optional;
+import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -45,6 +51,8 @@ class ExpectationController {
     private final RowPeople people;
     private final Accounts accounts;
     private final AccountRates rates;
+    private final Brought brought;
+    private final RowDays rows;
     private final Networks networks;
 
     /**
@@ -62,9 +70,18 @@ class ExpectationController {
     /**
      * @param perClick in the whole flight, as the other cost
      * @param curve people of the whole flight against money a day
+     * @param came what is part of the flight already; null before anything came
      */
     record ExpectedOfMoney(
-            Expectation day, Expectation flight, Range perClick, Range perResult, List<CurvePoint> curve) {}
+            Expectation day,
+            Expectation flight,
+            Range perClick,
+            Range perResult,
+            List<CurvePoint> curve,
+            @Nullable CameSoFar came) {}
+
+    /** @param results of the kind that is sought */
+    record CameSoFar(long impressions, long people, long clicks, long results, long spentMinor) {}
 
     @GetMapping
     ExpectedOfRow expected(
@@ -77,7 +94,9 @@ class ExpectationController {
         Account account = accounts.account(clientId, campaign.accountId());
         Rulebook rulebook = networks.rulebook(account.network());
         MoneyRule prices = rates.prices(account);
-        Result result = result(rulebook, campaign, row);
+        Result result = rulebook.objective(campaign.facts().objective())
+                .map(o -> Result.ofSought(Measure.sought(o.goal(row.delivery().goal()))))
+                .orElse(Result.CLICK);
         AudienceSize size = people.sizes(clientId, campaign).get(rowId);
         long many = size == null ? 0 : size.people();
         CampaignFacts facts = campaign.facts();
@@ -98,51 +117,70 @@ class ExpectationController {
                                 daily,
                                 facts.flight().days(),
                                 price,
-                                rate(clientId, account, prices, Result.CLICK),
-                                rate(clientId, account, prices, result)));
+                                rate(clientId, campaign, row, prices, Result.CLICK),
+                                rate(clientId, campaign, row, prices, result),
+                                came(clientId, campaign, row, result)));
     }
 
+    /** What the row brought, with the money that has not had its time to bring results. */
+    private record Came(CameSoFar told, double due) {}
+
+    private Came came(String clientId, Campaign campaign, Row row, Result result) {
+        Counts counts = Counts.NONE;
+        double ripe = 0;
+        for (Part part : brought.of(clientId)) {
+            if (part.rowId().equals(row.id())) {
+                counts = counts.plus(part.counts());
+                ripe += part.ripeSpend(result.measure());
+            }
+        }
+        long reached = counts.equals(Counts.NONE)
+                ? 0
+                : rows.reach(clientId, campaign.id()).getOrDefault(row.id(), 0L);
+        return new Came(
+                new CameSoFar(
+                        counts.get(Measure.IMPRESSIONS),
+                        reached,
+                        counts.get(Measure.CLICKS),
+                        Math.round(result.of(counts)),
+                        counts.spendMinor()),
+                counts.spendMinor() - ripe);
+    }
+
+    /** A row that runs brings what came and what the rest of its money brings. */
     private static ExpectedOfMoney expected(
-            Reach reach, double daily, int days, Range price, ResultRate clicks, ResultRate results) {
+            Reach reach, double daily, int days, Range price, ResultRate clicks, ResultRate results, Came came) {
+        CameSoFar so = came.told();
         double all = daily * days;
-        Expectation flight = Expectation.of(reach, all, price, clicks, results);
+        double rest = Math.max(0, all - so.spentMinor());
+        Expectation toCome = Expectation.of(reach, rest, price, clicks, results);
+        Expectation flight = new Expectation(
+                        toCome.impressions(),
+                        toCome.people(),
+                        toCome.frequency(),
+                        toCome.clicks(),
+                        results.results(rest + came.due()))
+                .after(new Expectation.Came(so.impressions(), so.people(), so.clicks(), so.results()), reach);
+        double spending = rest + so.spentMinor();
         return new ExpectedOfMoney(
                 Expectation.of(reach, daily, price, clicks, results),
                 flight,
-                Expectation.each(all, flight.clicks()),
-                Expectation.each(all, flight.results()),
+                Expectation.each(spending, flight.clicks()),
+                Expectation.each(spending, flight.results()),
                 Expectation.curve(reach, price, all * TIMES, STEPS).stream()
                         .map(p -> new CurvePoint(p.spending() / days, p.people()))
-                        .toList());
+                        .toList(),
+                so.spentMinor() == 0 ? null : so);
     }
 
-    private ResultRate rate(String clientId, Account account, MoneyRule prices, Result result) {
-        return AccountRates.rate(
-                prices, result, Optional.ofNullable(rates.seen(clientId, result).get(account.id())));
-    }
-
-    /** What the row's delivery seeks, as a result that briefs count. */
-    private static Result result(Rulebook rulebook, Campaign campaign, Row row) {
-        GoalRule goal = rulebook.objective(campaign.facts().objective())
-                .map(o -> o.goal(row.delivery().goal()))
-                .orElse(null);
-        if (goal == null) {
-            return Result.CLICK;
-        }
-        return switch (goal.action()) {
-            case IMPRESSION -> Result.THOUSAND;
-            case CLICK -> Result.CLICK;
-            case VIEW -> Result.VIDEO_VIEW;
-            case ENGAGEMENT -> Result.ENGAGEMENT;
-            case FORM_SEND -> Result.FORM;
-            case MESSAGE -> Result.CHAT;
-            case SITE_EVENT ->
-                switch (Objects.requireNonNullElse(goal.siteEvent(), "view")) {
-                    case "lead" -> Result.LEAD;
-                    case "purchase" -> Result.SALE;
-                    case "install" -> Result.INSTALL;
-                    default -> Result.VISIT;
-                };
-        };
+    private ResultRate rate(String clientId, Campaign campaign, Row row, MoneyRule prices, Result result) {
+        Sought sought = new Sought(
+                campaign.accountId(),
+                campaign.facts().objective(),
+                campaign.facts().temperature(),
+                row.audienceId(),
+                campaign.columns().stream().map(Column::creativeId).collect(Collectors.toSet()),
+                row.id());
+        return AccountRates.rate(prices, result, rates.seen(clientId, result, sought));
     }
 }
