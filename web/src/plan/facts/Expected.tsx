@@ -51,15 +51,36 @@ export function Expected(props: {
               <tr>
                 <th />
                 <th className="number">a day</th>
+                {e.came && <th className="number">so far</th>}
                 <th className="number">in {plural(campaign.days, "day")}</th>
               </tr>
             </thead>
             <tbody>
-              <Line words="People" day={round(e.day.people)} flight={round(e.flight.people)} />
-              <Line words="Times each" day={times(e.day.frequency)} flight={times(e.flight.frequency)} />
-              <Line words="Clicks" day={round(e.day.clicks)} flight={round(e.flight.clicks)} />
+              <Line
+                words="People"
+                day={round(e.day.people)}
+                came={e.came && count(e.came.people)}
+                flight={round(e.flight.people)}
+              />
+              <Line
+                words="Times each"
+                day={times(e.day.frequency)}
+                came={e.came && each(e.came)}
+                flight={times(e.flight.frequency)}
+              />
+              <Line
+                words="Clicks"
+                day={round(e.day.clicks)}
+                came={e.came && count(e.came.clicks)}
+                flight={round(e.flight.clicks)}
+              />
               {at.result !== "click" && (
-                <Line words={many(at.result)} day={round(e.day.results)} flight={round(e.flight.results)} />
+                <Line
+                  words={many(at.result)}
+                  day={round(e.day.results)}
+                  came={e.came && count(e.came.results)}
+                  flight={round(e.flight.results)}
+                />
               )}
             </tbody>
           </table>
@@ -107,11 +128,19 @@ export function ExpectedInShort(props: {
   );
 }
 
-function Line({ words, day, flight }: { words: string; day: string; flight: string }) {
+/** How often each saw it so far. */
+function each(came: Schemas["CameSoFar"]): string {
+  return came.people === 0 ? "–" : (came.impressions / came.people).toFixed(1);
+}
+
+/** @param came what is part of the flight already, where anything came */
+function Line(props: { words: string; day: string; came: string | null | undefined; flight: string }) {
+  const { words, day, came, flight } = props;
   return (
     <tr>
       <td>{words}</td>
       <td className="number">{day}</td>
+      {came != null && <td className="number">{came}</td>}
       <td className="number">
         <b>{flight}</b>
       </td>

@@ -3,6 +3,8 @@ package app.tidewrack.bench;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.LocalDate;
@@ -14,14 +16,19 @@ import java.util.function.BiConsumer;
 import javax.imageio.ImageIO;
 import tools.jackson.databind.JsonNode;
 
-/** A buyer on one practice network, with one picture and an account in pounds, who waits where the network asks to be left alone. */
+/**
+ * A buyer on one practice network, with one picture, or film where it takes no pictures, and an account in pounds, who waits where the
+ * network asks to be left alone.
+ */
 final class Buying {
     private static final int WAIT_MILLIS = 10_000;
+    private static final int WIDTH = 1080;
 
     private final Practice practice;
     private final String root;
     private final String account;
-    private final String picture;
+    private final String format;
+    private final String media;
     private final String callToAction;
     private long after;
     private int keys;
@@ -36,11 +43,55 @@ final class Buying {
                 root + "/accounts/" + account,
                 "",
                 Map.of("name", account, "currency", "GBP", "zone", "Europe/London", "site", account + ".example"));
+        JsonNode rulebook = get("/rulebook");
+        callToAction = rulebook.get("callsToAction").get(0).get("code").asString();
+        boolean pictures = false;
+        for (JsonNode each : rulebook.get("formats")) {
+            pictures |= each.get("code").asString().equals("single-picture");
+        }
+        format = pictures ? "single-picture" : "single-video";
+        JsonNode ratio = rulebook.get("placements")
+                .get(0)
+                .get(pictures ? "picture" : "video")
+                .get("ratios")
+                .get(0);
+        int height = (int) Math.round(
+                WIDTH * ratio.get("height").asDouble() / ratio.get("width").asDouble());
+        byte[] content = pictures ? picture(height) : film(height);
+        media = HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(content));
+        practice.send("PUT", root + "/media/" + media, "", content);
+    }
+
+    private static byte[] picture(int height) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(new BufferedImage(1080, 1080, BufferedImage.TYPE_INT_RGB), "png", out);
-        callToAction = get("/rulebook").get("callsToAction").get(0).get("code").asString();
-        picture = HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(out.toByteArray()));
-        practice.send("PUT", root + "/media/" + picture, "", out.toByteArray());
+        ImageIO.write(new BufferedImage(WIDTH, height, BufferedImage.TYPE_INT_RGB), "png", out);
+        return out.toByteArray();
+    }
+
+    private static byte[] film(int height) throws IOException, InterruptedException {
+        Path file = Files.createTempFile("bench", ".mp4");
+        try {
+            Process made = new ProcessBuilder(
+                            "ffmpeg",
+                            "-v",
+                            "error",
+                            "-y",
+                            "-f",
+                            "lavfi",
+                            "-i",
+                            "color=c=gray:s=%dx%d:d=10".formatted(WIDTH, height + height % 2),
+                            "-pix_fmt",
+                            "yuv420p",
+                            file.toString())
+                    .inheritIO()
+                    .start();
+            if (made.waitFor() != 0) {
+                throw new IOException("ffmpeg made no film");
+            }
+            return Files.readAllBytes(file);
+        } finally {
+            Files.delete(file);
+        }
     }
 
     JsonNode get(String path) throws IOException, InterruptedException {
@@ -60,9 +111,9 @@ final class Buying {
                         "name",
                         headline,
                         "format",
-                        "single-picture",
+                        format,
                         "media",
-                        List.of(picture),
+                        List.of(media),
                         "bodies",
                         List.of("Wool, needle and thread in one tin."),
                         "headlines",

@@ -34,7 +34,7 @@ final class ForecastLoad {
     private static final List<String> NETWORKS =
             List.of("hearthside", "guildrow", "shortwave", "jumpcut", "dayglass", "askwell");
 
-    /** Taken by networks with whole ages and by those with bands. */
+    /** Where a network takes whole ages. */
     private static final List<AgeRange> AGES = List.of(
             new AgeRange(20, 49),
             new AgeRange(30, 64),
@@ -42,6 +42,7 @@ final class ForecastLoad {
             new AgeRange(50, 64),
             new AgeRange(30, 49));
 
+    private static final int GROWN_UP = 18;
     private static final int WEEKS = 4;
     private static final int A_WEEK = 20;
     private static final int FLIGHT_DAYS = 7;
@@ -85,6 +86,7 @@ final class ForecastLoad {
     private final class Network {
         private final Buying buying;
         private final Range price;
+        private final List<AgeRange> ages;
         private final List<String> creatives = new ArrayList<>();
         private final Map<String, Forecast> forecasts = new HashMap<>();
         private final Map<String, Came> came = new HashMap<>();
@@ -98,6 +100,8 @@ final class ForecastLoad {
             price = new Range(
                     pounds.get("thousandFromMinor").asDouble() / 1000,
                     pounds.get("thousandToMinor").asDouble() / 1000);
+            JsonNode bands = buying.get("/rulebook").path("audience").path("ageBands");
+            ages = bands.isEmpty() ? AGES : runs(bands);
             for (int i = 0; i < HEADLINES; i++) {
                 creatives.add(buying.creative("Way " + i + " to mend it"));
             }
@@ -125,7 +129,7 @@ final class ForecastLoad {
             Range paid = price();
             for (int i = 0; i < A_WEEK; i++) {
                 AudienceDefinition audience = AudienceDefinition.everyoneIn(random.nextInt(4) == 0 ? "DE" : "GB")
-                        .aged(AGES.get(random.nextInt(AGES.size())))
+                        .aged(ages.get(random.nextInt(ages.size())))
                         .of(List.of(Gender.ANY, Gender.WOMEN, Gender.MEN).get(random.nextInt(3)));
                 int daily = (int) (LEAST_MINOR * Math.pow(MOST_TIMES, random.nextDouble()));
                 long people = buying.post("/sizes", List.of(audience))
@@ -173,6 +177,20 @@ final class ForecastLoad {
                 }
             }
         }
+    }
+
+    /** Grown-ups from the start of a band to the end of another. */
+    private static List<AgeRange> runs(JsonNode bands) {
+        List<AgeRange> runs = new ArrayList<>();
+        for (int first = 0; first < bands.size(); first++) {
+            for (int last = first; last < bands.size(); last++) {
+                int from = bands.get(first).get("from").asInt();
+                if (from >= GROWN_UP) {
+                    runs.add(new AgeRange(from, bands.get(last).get("to").asInt()));
+                }
+            }
+        }
+        return runs;
     }
 
     private static int in(Range range, long amount) {

@@ -15,7 +15,7 @@ import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
-import app.tidewrack.core.splittest.Comparison;
+import app.tidewrack.core.evidence.Comparison;
 import java.io.InputStream;
 import java.time.LocalDate;
 import java.util.ArrayList;

@@ -401,6 +401,36 @@ class ResultsWorkTest extends WithServer {
         assertThat(after.get("from").asDouble()).isLessThan(5_000);
     }
 
+    /**
+     * £10 a day over 14 days: what came of a row stays, and the rest of its money brings what its own days say; a row beside it that never
+     * ran learns from it, and another kind of result does not.
+     */
+    @Test
+    void aRunningRowIsWhatCameAndTheRest() throws Exception {
+        JsonNode before = expected(rows.get(1));
+        assertThat(before.get("came").isNull()).isTrue();
+        for (int day = 27; day < 31; day++) {
+            tell("X00", "2027-03-%dT10:00:00Z".formatted(day), counts(2000, 200, 1000, 0));
+        }
+        pull.pullAll();
+        JsonNode row = expected(rows.get(0));
+        assertThat(row.get("came").get("clicks").asInt()).isEqualTo(800);
+        assertThat(row.get("came").get("spentMinor").asInt()).isEqualTo(4000);
+        // At 5p a click, the £100.00 left bring 2,000 more.
+        JsonNode clicks = row.get("flight").get("clicks");
+        assertThat(clicks.get("from").asDouble()).isBetween(2200.0, 2750.0);
+        assertThat(clicks.get("to").asDouble()).isBetween(2850.0, 3400.0);
+        JsonNode beside = expected(rows.get(1));
+        assertThat(beside.get("came").isNull()).isTrue();
+        assertThat(beside.get("flight").get("clicks").get("from").asDouble())
+                .isGreaterThan(before.get("flight").get("clicks").get("from").asDouble());
+    }
+
+    private JsonNode expected(String row) throws Exception {
+        return scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/rows/" + row + "/expected")
+                .get("expected");
+    }
+
     /** Two ads of a row reach fewer people than both apart, so nothing is added; what no network counted stays empty. */
     @Test
     void peopleAreToldAsNetworksCountThemInFilesToo() throws Exception {

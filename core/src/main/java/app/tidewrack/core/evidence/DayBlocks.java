@@ -1,7 +1,5 @@
 package app.tidewrack.core.evidence;
 
-import app.tidewrack.core.splittest.Comparison;
-import app.tidewrack.core.splittest.Interval;
 import java.util.Optional;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;

@@ -1,5 +1,6 @@
 package app.tidewrack.core.playbook;
 
+import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.playbook.Playbook.Target;
@@ -10,7 +11,6 @@ import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
-import app.tidewrack.core.splittest.Comparison;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.temporal.ChronoUnit;

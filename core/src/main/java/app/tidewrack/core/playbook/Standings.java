@@ -1,5 +1,6 @@
 package app.tidewrack.core.playbook;
 
+import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.evidence.DailyBound;
 import app.tidewrack.core.evidence.Dispersion;
 import app.tidewrack.core.playbook.RowSeen.DayBrought;
@@ -7,7 +8,6 @@ import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Difference;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric;
-import app.tidewrack.core.splittest.Comparison;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Kind;
 import java.time.LocalDate;

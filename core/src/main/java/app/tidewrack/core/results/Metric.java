@@ -1,11 +1,11 @@
 package app.tidewrack.core.results;
 
 import app.tidewrack.core.evidence.DayBlocks;
+import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Formula.Named;
-import app.tidewrack.core.splittest.Interval;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;

@@ -1,9 +1,9 @@
 package app.tidewrack.core.results;
 
+import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.evidence.Shrunken;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric.Better;
-import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Kind;
 import java.util.ArrayList;

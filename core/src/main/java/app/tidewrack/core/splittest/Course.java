@@ -1,5 +1,6 @@
 package app.tidewrack.core.splittest;
 
+import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.evidence.Dispersion;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;

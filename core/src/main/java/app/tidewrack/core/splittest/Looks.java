@@ -1,5 +1,6 @@
 package app.tidewrack.core.splittest;
 
+import app.tidewrack.core.evidence.Comparison;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;

@@ -1,6 +1,7 @@
 package app.tidewrack.core.splittest;
 
-import app.tidewrack.core.splittest.Comparison.Stratum;
+import app.tidewrack.core.evidence.Comparison;
+import app.tidewrack.core.evidence.Comparison.Stratum;
 import app.tidewrack.core.splittest.Course.Look;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;

@@ -1,5 +1,6 @@
 package app.tidewrack.core.splittest;
 
+import app.tidewrack.core.evidence.Comparison;
 import java.util.Arrays;
 import java.util.function.DoublePredicate;
 import java.util.stream.IntStream;

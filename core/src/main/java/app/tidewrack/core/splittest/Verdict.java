@@ -1,5 +1,7 @@
 package app.tidewrack.core.splittest;
 
+import app.tidewrack.core.evidence.Comparison;
+import app.tidewrack.core.evidence.Interval;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;

@@ -1,6 +1,5 @@
 package app.tidewrack.core.evidence;
 
-import app.tidewrack.core.splittest.Interval;
 import java.util.Optional;
 import java.util.Random;
 import org.apache.commons.rng.UniformRandomProvider;

@@ -3,12 +3,12 @@ package app.tidewrack.core.results;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.evidence.DayBlocks;
+import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.results.Formula.Facts;
-import app.tidewrack.core.splittest.Comparison;
-import app.tidewrack.core.splittest.Interval;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;

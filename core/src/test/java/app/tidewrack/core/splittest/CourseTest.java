@@ -3,6 +3,7 @@ package app.tidewrack.core.splittest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.splittest.Course.Earlier;
 import app.tidewrack.core.splittest.Differing.Shape;
 import app.tidewrack.core.splittest.TestSize.Asked;

@@ -3,6 +3,8 @@ package app.tidewrack.core.splittest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.evidence.Comparison;
+import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
 import app.tidewrack.core.splittest.Verdict.Kind;

@@ -1,6 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.evidence.DayBlocks;
+import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.naming.NameLevel;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Campaign;
@@ -13,7 +14,6 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.core.results.Ranks;
-import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.AdOfSheet;
 import app.tidewrack.server.results.FactSums.Days;

@@ -1,6 +1,7 @@
 package app.tidewrack.server.splittest;
 
 import app.tidewrack.core.evidence.DayBlocks;
+import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Field;
 import app.tidewrack.core.launch.ItemKey;
@@ -11,7 +12,6 @@ import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.splittest.Course;
 import app.tidewrack.core.splittest.Differing;
 import app.tidewrack.core.splittest.Differing.Shape;
-import app.tidewrack.core.splittest.Interval;
 import app.tidewrack.core.splittest.Looks;
 import app.tidewrack.core.splittest.MainEffect;
 import app.tidewrack.core.splittest.TestSize;

@@ -1,4 +1,4 @@
-package app.tidewrack.core.splittest;
+package app.tidewrack.core.evidence;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -97,7 +97,7 @@ public record Interval(double from, double to) {
         return new Interval(from * factor, to * factor);
     }
 
-    static double z(double certainty) {
+    public static double z(double certainty) {
         return NORMAL.inverseSurvivalProbability((1 - certainty) / 2);
     }
 }

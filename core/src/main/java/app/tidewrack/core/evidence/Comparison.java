@@ -1,4 +1,4 @@
-package app.tidewrack.core.splittest;
+package app.tidewrack.core.evidence;
 
 import java.util.ArrayList;
 import java.util.Collections;
@@ -44,7 +44,7 @@ public final class Comparison {
     }
 
     /** R. A. Fisher, The Design of Experiments, 1935: all tables with the same margins that are no likelier than this one. */
-    static double fisher(long part, long whole, long otherPart, long otherWhole) {
+    public static double fisher(long part, long whole, long otherPart, long otherWhole) {
         if (Math.addExact(whole, otherWhole) > Integer.MAX_VALUE) {
             // So few of so many are as good as events of a Poisson process.
             return ofCosts(part, whole, otherPart, otherWhole);
@@ -62,13 +62,13 @@ public final class Comparison {
     }
 
     /** Two shares of one stratum: 0 to {@code whole} each. */
-    record Stratum(long part, long whole, long otherPart, long otherWhole) {}
+    public record Stratum(long part, long whole, long otherPart, long otherWhole) {}
 
     /**
      * Two shares within each of several strata, so that what tells the strata apart takes no part in it (N. Mantel, W. Haenszel,
      * Journal of the National Cancer Institute 22, 1959, without continuity correction).
      */
-    static double ofShares(List<Stratum> strata) {
+    public static double ofShares(List<Stratum> strata) {
         double apart = 0;
         double variance = 0;
         for (Stratum s : strata) {
@@ -83,7 +83,7 @@ public final class Comparison {
     }
 
     /** Likewise how often something came for money, {@code whole} being that: of each stratum's the first is a binomial part. */
-    static double ofCosts(List<Stratum> strata) {
+    public static double ofCosts(List<Stratum> strata) {
         double apart = 0;
         double variance = 0;
         for (Stratum s : strata) {
@@ -176,12 +176,12 @@ public final class Comparison {
         return adjusted;
     }
 
-    static double twoSided(double z) {
+    public static double twoSided(double z) {
         return 2 * NORMAL.survivalProbability(Math.abs(z));
     }
 
     /** The |z| of a two-sided p-value; what is too small to be told is 8. */
-    static double deviations(double p) {
+    public static double deviations(double p) {
         return p < 1e-15 ? 8 : NORMAL.inverseSurvivalProbability(p / 2);
     }
 }
