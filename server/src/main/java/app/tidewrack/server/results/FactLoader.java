@@ -4,6 +4,8 @@ import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.server.facts.FactMarks;
+import app.tidewrack.server.facts.FactRow;
 import java.io.IOException;
 import java.io.StringReader;
 import java.sql.Connection;
@@ -35,7 +37,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 @RequiredArgsConstructor
 class FactLoader {
-    static final String COLUMNS = Measure.REPORTED.stream().map(Measure::code).collect(Collectors.joining(", "));
+    private static final String COLUMNS = FactRow.COLUMNS;
     private static final String EXCLUDED = Measure.REPORTED.stream()
             .map(m -> m.code() + " = excluded." + m.code())
             .collect(Collectors.joining(", "));

@@ -88,10 +88,6 @@ interface FactSums {
     @SelectProvider(type = GroupSql.class, method = "blocks")
     List<AdBlocks> blocks(GroupSql.Blocks asked);
 
-    /** @param fresh after this day each is told by itself */
-    @SelectProvider(type = GroupSql.class, method = "brought")
-    List<Map<String, Object>> brought(String clientId, LocalDate from, LocalDate fresh);
-
     record Spent(int groupNumber, LocalDate day, long spendMinor) {}
 
     /** What groups of ads spent on each of some days; ads and groups as {@link Grouped} has them. */
@@ -146,18 +142,6 @@ interface FactSums {
     @Select("""
             select id, facts_until as until from account where client_id = #{clientId} and facts_until is not null""")
     List<AccountUntil> until(String clientId);
-
-    /** @param until when the account was last asked, by the network's clock, or to where it told */
-    record AccountTold(String id, String zone, Instant until) {}
-
-    @Select("""
-            select id, zone, greatest(told_until, facts_until) as until from account
-            where client_id = #{clientId} and told_until is not null""")
-    List<AccountTold> toldUntil(String clientId);
-
-    /** How days came in; see {@link app.tidewrack.core.results.Arrivals.Told}. */
-    @SelectProvider(type = GroupSql.class, method = "told")
-    List<Map<String, Object>> told(String clientId);
 
     /** @param query the question and how it is shown, as the address of the screen holds them */
     record KeptView(String name, String query) {}

@@ -4,6 +4,7 @@ import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Coming.Fresh;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.facts.Lateness;
 import app.tidewrack.server.results.FactSums.Spent;
 import java.time.LocalDate;
 import java.util.HashMap;

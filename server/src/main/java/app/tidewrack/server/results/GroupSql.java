@@ -1,6 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.server.facts.FactRow;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -9,10 +10,6 @@ import org.jspecify.annotations.Nullable;
 /** Sums facts by groups of ads that are handed over as arrays, so that the database adds up whatever the groups are. */
 public final class GroupSql {
     private GroupSql() {}
-
-    private static final String SUMS = Measure.REPORTED.stream()
-            .map(m -> "sum(f.%s)::bigint as %s".formatted(m.code(), m.code()))
-            .collect(Collectors.joining(", "));
 
     /** What ads are summed by beside their group. */
     enum Beside {
@@ -60,7 +57,8 @@ public final class GroupSql {
                 select m.g, %s as b, %s
                 from %s join (select distinct on (ad) ad, g
                               from unnest(#{ads}::int[], #{groups}::int[]) as u (ad, g)) m on m.ad = f.ad
-                group by 1, 2) s""".formatted(beside.told, FactLoader.COLUMNS, beside.value, SUMS, source(beside, asked.from, asked.to));
+                group by 1, 2) s""".formatted(
+                        beside.told, FactRow.COLUMNS, beside.value, FactRow.SUMS, source(beside, asked.from, asked.to));
     }
 
     /**
@@ -82,24 +80,6 @@ public final class GroupSql {
 
     private static String added(List<Measure> measures) {
         return measures.stream().map(Measure::code).collect(Collectors.joining(" + "));
-    }
-
-    /** What kinds of ads brought; fresh days by themselves. */
-    public static String brought() {
-        return """
-                select a.account_id, c.objective, c.temperature, r.audience_id, p.creative_id, a.row_id,
-                       case when f.day > #{fresh} then f.day::text end as day, %s
-                from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
-                left join campaign c on c.client_id = a.client_id and c.id = a.campaign_id
-                left join plan_row r on r.client_id = a.client_id and r.id = a.row_id
-                left join plan_column p on p.client_id = a.client_id and p.id = a.column_id
-                where f.client_id = #{clientId} and f.day >= #{from} group by 1, 2, 3, 4, 5, 6, 7""".formatted(SUMS);
-    }
-
-    /** How days came in, bit by bit. */
-    public static String told() {
-        return "select account_id, day::text as day, first_age, age, %s from fact_told where client_id = #{clientId}"
-                .formatted(FactLoader.COLUMNS);
     }
 
     private static String source(Beside beside, LocalDate from, LocalDate to) {
@@ -133,6 +113,6 @@ public final class GroupSql {
                  union all
                  select %4$s, %1$s from %6$s where client_id = #{clientId} and day >= #{from} and day < '%2$s'
                  union all
-                 select %4$s, %1$s from %6$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactLoader.COLUMNS, first, after, columns, months, days);
+                 select %4$s, %1$s from %6$s where client_id = #{clientId} and day >= '%3$s' and day <= #{to}) f""".formatted(FactRow.COLUMNS, first, after, columns, months, days);
     }
 }

@@ -11,6 +11,7 @@ import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.results.Ranks;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.facts.FactRow;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.Days;
@@ -20,7 +21,6 @@ import app.tidewrack.server.results.GroupSql.Grouped;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -145,7 +145,7 @@ class ResultTables {
                 clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to()))) {
             By.Group group = groups.at(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue());
-            add(sums, by.keys(group, (String) row.get("beside")), group, counts(row));
+            add(sums, by.keys(group, (String) row.get("beside")), group, FactRow.counts(row));
         }
         if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
             for (Won won : facts.won(clientId, range.from(), range.to())) {
@@ -322,7 +322,7 @@ class ResultTables {
             if (lines.contains(keys)) {
                 days.computeIfAbsent(keys, k -> new HashMap<>())
                         .computeIfAbsent(day, d -> new LineSum())
-                        .add(counts(row), group);
+                        .add(FactRow.counts(row), group);
             }
         }
         if (beside == Beside.DAY) {
@@ -418,11 +418,4 @@ class ResultTables {
     /** Letters without regard to case, so that lines stand as people look for them. */
     private static final Comparator<String> NATURAL =
             Comparator.comparing((String s) -> s.toLowerCase(Locale.ROOT)).thenComparing(Comparator.naturalOrder());
-
-    static Counts counts(Map<String, Object> row) {
-        Map<Measure, Long> counts = new EnumMap<>(Measure.class);
-        Measure.REPORTED.forEach(m ->
-                counts.put(m, Objects.requireNonNull((Number) row.get(m.code())).longValue()));
-        return Counts.of(counts);
-    }
 }

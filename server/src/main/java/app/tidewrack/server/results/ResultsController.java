@@ -14,6 +14,7 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.core.results.Ranks;
+import app.tidewrack.server.facts.FactRow;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.AdOfSheet;
 import app.tidewrack.server.results.FactSums.Days;
@@ -382,7 +383,7 @@ class ResultsController {
                 new Grouped(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST))) {
             AdOfSheet ad = Objects.requireNonNull(byNumber.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue()));
-            Counts counts = ResultTables.counts(row);
+            Counts counts = FactRow.counts(row);
             Measure result = results.get(ad.rowId());
             cells.put(
                     new CellRef(ad.rowId(), ad.columnId()),

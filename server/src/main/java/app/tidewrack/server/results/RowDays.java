@@ -2,6 +2,7 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.server.facts.FactRow;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.FactSums.AccountUntil;
 import app.tidewrack.server.results.GroupSql.Beside;
@@ -106,7 +107,7 @@ public class RowDays {
                 LATEST))) {
             RowKey key = keys.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue());
-            Counts counts = ResultTables.counts(row);
+            Counts counts = FactRow.counts(row);
             Measure sought = results.get(key);
             days.computeIfAbsent(key, k -> new TreeMap<>())
                     .put(

@@ -1,5 +1,6 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.server.facts.FactMarks;
 import app.tidewrack.server.results.GroupSql.Grouped;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;

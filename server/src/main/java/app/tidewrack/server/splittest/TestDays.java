@@ -14,7 +14,7 @@ import app.tidewrack.core.splittest.Course.Taken;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.results.Lateness;
+import app.tidewrack.server.facts.Lateness;
 import app.tidewrack.server.results.RowDays;
 import app.tidewrack.server.results.RowDays.Brought;
 import app.tidewrack.server.results.RowDays.RowKey;

@@ -19,14 +19,13 @@ import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.facts.Brought;
+import app.tidewrack.server.facts.Brought.Part;
 import app.tidewrack.server.forecast.AccountRates;
 import app.tidewrack.server.forecast.AccountRates.Sought;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.inspect.RowPeople;
-import app.tidewrack.server.results.Brought;
-import app.tidewrack.server.results.Brought.Part;
-import app.tidewrack.server.results.RowDays;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -52,7 +51,6 @@ class ExpectationController {
     private final Accounts accounts;
     private final AccountRates rates;
     private final Brought brought;
-    private final RowDays rows;
     private final Networks networks;
 
     /**
@@ -134,9 +132,7 @@ class ExpectationController {
                 ripe += part.ripeSpend(result.measure());
             }
         }
-        long reached = counts.equals(Counts.NONE)
-                ? 0
-                : rows.reach(clientId, campaign.id()).getOrDefault(row.id(), 0L);
+        long reached = counts.equals(Counts.NONE) ? 0 : brought.people(clientId, campaign.id(), row.id());
         return new Came(
                 new CameSoFar(
                         counts.get(Measure.IMPRESSIONS),

@@ -1,4 +1,4 @@
-package app.tidewrack.server.results;
+package app.tidewrack.server.facts;
 
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
@@ -8,15 +8,15 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 
 /** A mark for the facts of each client, which is another one after each change of them that was made here. */
 @Component
-class FactMarks {
+public class FactMarks {
     private final Map<String, Long> marks = new ConcurrentHashMap<>();
 
-    long of(String clientId) {
+    public long of(String clientId) {
         return marks.getOrDefault(clientId, 0L);
     }
 
     /** Facts change with the transaction under way. */
-    void change(String clientId) {
+    public void change(String clientId) {
         TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
             @Override
             public void afterCommit() {

@@ -1,4 +1,4 @@
-package app.tidewrack.server.results;
+package app.tidewrack.server.facts;
 
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.Arrivals;
@@ -28,7 +28,7 @@ public class Brought {
 
     private static final int MOST_CLIENTS = 100;
 
-    private final FactSums facts;
+    private final ToldMapper facts;
     private final FactMarks marks;
     private final Lateness lateness;
     private final Cache<Asked, List<Part>> recent = Caffeine.newBuilder()
@@ -64,8 +64,13 @@ public class Brought {
         return recent.get(new Asked(clientId, marks.of(clientId)), a -> read(a.clientId()));
     }
 
+    /** Different people that a row reached so far; 0 where that is not told. */
+    public long people(String clientId, String campaignId, String rowId) {
+        return facts.reached(clientId, campaignId, rowId).orElse(0L);
+    }
+
     private List<Part> read(String clientId) {
-        Optional<LocalDate> last = Optional.ofNullable(facts.days(clientId).last());
+        Optional<LocalDate> last = facts.last(clientId);
         if (last.isEmpty()) {
             return List.of();
         }
@@ -87,7 +92,7 @@ public class Brought {
                 (String) row.get("creative_id"),
                 (String) Objects.requireNonNull(row.get("row_id")),
                 day == null ? null : LocalDate.parse(day),
-                ResultTables.counts(row),
+                FactRow.counts(row),
                 arrivals.get(account));
     }
 }

@@ -1,9 +1,9 @@
-package app.tidewrack.server.results;
+package app.tidewrack.server.facts;
 
 import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Arrivals.History;
 import app.tidewrack.core.results.Arrivals.Told;
-import app.tidewrack.server.results.FactSums.AccountTold;
+import app.tidewrack.server.facts.ToldMapper.AccountTold;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
@@ -28,7 +28,7 @@ public class Lateness {
 
     private static final int MOST_CLIENTS = 200;
 
-    private final FactSums facts;
+    private final ToldMapper facts;
     private final FactMarks marks;
     private final Cache<Asked, Map<String, Arrivals>> recent = Caffeine.newBuilder()
             .expireAfterWrite(LONGEST)
@@ -56,7 +56,7 @@ public class Lateness {
                             LocalDate.parse((String) Objects.requireNonNull(row.get("day"))),
                             number(row, "first_age"),
                             number(row, "age"),
-                            ResultTables.counts(row)));
+                            FactRow.counts(row)));
         }
         Map<String, History> histories = facts.toldUntil(clientId).stream()
                 .collect(Collectors.toMap(
