@@ -51,7 +51,7 @@ final class ForecastLoad {
     private static final int HEADLINES = 6;
     private static final double LEAST_WITHIN = 78;
     private static final List<Result> RESULTS = List.of(Result.CLICK, Result.VISIT, Result.ENGAGEMENT, Result.SALE);
-    private static final int LEAST_MINOR = 1500;
+    private static final int LEAST_MINOR = 2500;
     private static final double MOST_TIMES = 8;
 
     private final Practice practice;
