@@ -8,7 +8,7 @@ import { count, day, money, people as inPeople, plural } from "../look/format";
 import { figure, titled } from "../results";
 import { Evidence } from "./Evidence";
 import { Interval } from "./Interval";
-import { cellName, percent, said, shortP, span } from "./model";
+import { cellName, percent, rarely, said, shortP, span } from "./model";
 import { endTest, keepLearned } from "./queries";
 
 /** One test: what it says, what it rests on, whether it can be trusted, and what was learned. */
@@ -91,6 +91,11 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
             <th className="interval-box">{titled(test.asked.metric.words)}, 95 % interval</th>
             <th className="number">{titled(test.asked.metric.words)}</th>
             {share && <th className="number">Chance it is best</th>}
+            {share && (
+              <th className="number" title="Of the share, in the mean, where another cell is better">
+                Given away if chosen
+              </th>
+            )}
           </tr>
         </thead>
         <tbody>
@@ -122,6 +127,7 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
                 <b>{figure(test.asked.metric, c.value, test.place.currency)}</b>
               </td>
               {share && <td className="number">{c.chance == null ? "–" : chance(c.chance)}</td>}
+              {share && <td className="number">{c.loss == null ? "–" : `${(c.loss * 100).toFixed(3)} points`}</td>}
             </tr>
           ))}
         </tbody>
@@ -185,6 +191,14 @@ function varying(dispersion: number | null | undefined): [string, ReactNode][] {
     : [];
 }
 
+/** Of several cells, whether any differ at all. */
+function together(test: TestView): [string, ReactNode][] {
+  const p = test.course.together;
+  return p == null || test.cells.length < 3
+    ? []
+    : [["Together", `All cells differ as much by luck alone ${rarely(p)}`]];
+}
+
 /** What a verdict rests on. */
 function Trust({ clientId, test }: { clientId: string; test: TestView }) {
   const shares = test.cells.reduce((sum, c) => sum + c.people, 0);
@@ -206,6 +220,7 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
         : test.cells.map((c) => `${((100 * c.people) / shares).toFixed(1)} %`).join(", "),
     ],
     ...varying(test.course.dispersion),
+    ...together(test),
     [
       "Untouched",
       test.verdict.why.length === 0

@@ -1,8 +1,16 @@
 package app.tidewrack.bench;
 
 import app.tidewrack.bench.Bench.Figure;
+import app.tidewrack.core.forecast.Expectation;
+import app.tidewrack.core.forecast.Likeness;
+import app.tidewrack.core.forecast.Range;
+import app.tidewrack.core.forecast.Reach;
+import app.tidewrack.core.forecast.ResultRate;
+import app.tidewrack.core.forecast.ResultRate.Seen;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Purpose;
+import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.playbook.Adviser;
 import app.tidewrack.core.playbook.Adviser.Scene;
@@ -44,6 +52,9 @@ final class DecisionLoad {
                 .toList();
         List<Double> even = Collections.nCopies(CELLS, 1.0);
         List<RowSeen> rows = IntStream.range(0, ROWS).mapToObj(this::row).toList();
+        List<Row> spread = IntStream.range(0, 200)
+                .mapToObj(i -> new Row("r" + i, "a", "Row " + i, Money.ofMinor(500 + random.nextInt(4000), "GBP")))
+                .toList();
         Scene scene = new Scene(
                 new Target(Temperature.RETARGETING, "cost_per_sale", 900.0, "GBP"),
                 Purpose.SCALING,
@@ -71,8 +82,34 @@ final class DecisionLoad {
                         "10,000 rows of 14 days through the playbook",
                         median(() -> Adviser.advise(Playbook.USUAL, scene, rows)),
                         "ms",
-                        200,
-                        false));
+                        300,
+                        false),
+                new Figure(
+                        "one sum spread over 200 rows by what they have",
+                        median(() ->
+                                new Spread(Money.ofMinor(1_234_567, "GBP"), Spread.How.AS_NOW).of(spread, Map.of())),
+                        "ms",
+                        100,
+                        false),
+                new Figure("forecast of a row that runs", median(DecisionLoad::forecast), "ms", 20, false));
+    }
+
+    /** By all that is near and far, a day and the whole flight, with its curve. */
+    private static Object forecast() {
+        Map<Likeness, Seen> seen = Map.of(
+                Likeness.ACCOUNT, new Seen(4_000, 160_000),
+                Likeness.KIND, new Seen(900, 40_000),
+                Likeness.ALIKE, new Seen(120, 5_000),
+                Likeness.ROW, new Seen(300, 12_000));
+        Range price = new Range(0.35, 1.2);
+        ResultRate clicks = ResultRate.usually(new Range(0.008, 0.05)).seen(seen);
+        ResultRate sales = ResultRate.usually(new Range(0.0002, 0.002)).seen(seen);
+        Reach reach = new Reach(120_000);
+        Expectation flight = Expectation.of(reach, 28_000, price, clicks, sales);
+        return List.of(
+                Expectation.of(reach, 1_000, price, clicks, sales),
+                flight.after(new Expectation.Came(20_000, 9_000, 300, 12), reach),
+                Expectation.curve(reach, price, 84_000, 30));
     }
 
     private RowSeen row(int number) {

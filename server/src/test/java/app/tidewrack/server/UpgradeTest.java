@@ -177,7 +177,7 @@ class UpgradeTest {
         }
         List.of("place", "asked", "course", "verdict").forEach(said::remove);
         // Tests that ended before these were told say nothing of them.
-        for (String fresh : List.of("late", "dispersion")) {
+        for (String fresh : List.of("late", "dispersion", "together")) {
             assertThat(said.remove(fresh).isNull()).isTrue();
         }
         Map<String, JsonNode> before = new TreeMap<>();

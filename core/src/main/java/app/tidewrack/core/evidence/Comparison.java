@@ -145,6 +145,26 @@ public final class Comparison {
         return low;
     }
 
+    /**
+     * Whether any of several shares differs: Pearson's chi-square of all together.
+     *
+     * @param parts 0 to the whole of each
+     * @param wholes over 0 each
+     */
+    public static double ofAllShares(List<Long> parts, List<Long> wholes) {
+        double part = parts.stream().mapToLong(Long::longValue).sum();
+        double whole = wholes.stream().mapToLong(Long::longValue).sum();
+        double pooled = part / whole;
+        if (pooled == 0 || pooled == 1) {
+            return 1;
+        }
+        double chi = IntStream.range(0, parts.size())
+                .mapToDouble(i ->
+                        Math.pow(parts.get(i) - wholes.get(i) * pooled, 2) / (wholes.get(i) * pooled * (1 - pooled)))
+                .sum();
+        return ChiSquaredDistribution.of(parts.size() - 1.0).survivalProbability(chi);
+    }
+
     /** Whether cells got their shares of people: Pearson's chi-square against the shares that were planned. */
     public static double ofSizes(List<Long> sizes, List<Double> shares) {
         double all = sizes.stream().mapToLong(Long::longValue).sum();

@@ -16,10 +16,10 @@ public record ImpressionPrice(double middle, double spread) {
     private static final double TENTH = 1.2815515655446004;
 
     /** How much of a rulebook's variance is between ad groups of one account; the rest is between accounts. A guess. */
-    private static final double WITHIN = 0.5;
+    private static final double WITHIN = 0.2;
 
     /** As many ad groups the guess of the variance between them counts for. */
-    private static final double GUESS = 2;
+    private static final double GUESS = 1;
 
     private static final double ENOUGH = 1000;
 

@@ -283,6 +283,40 @@ public record Verdict(
         return IntStream.range(0, best.length).mapToObj(i -> best[i] / sum).toList();
     }
 
+    /**
+     * What is given away in the mean, as a share, by choosing each cell where another may be better; by Beta(1, 1) before, for even points
+     * of the likelihood of the highest share.
+     */
+    public static List<Double> losses(List<Cell> cells) {
+        List<BetaDistribution> after = cells.stream()
+                .map(c -> BetaDistribution.of(1.0 + c.successes(), 1.0 + c.trials() - c.successes()))
+                .toList();
+        double low =
+                after.stream().mapToDouble(d -> quantile(d, LEAST_TAIL)).min().orElseThrow();
+        double high = after.stream()
+                .mapToDouble(d -> quantile(d, 1 - LEAST_TAIL))
+                .max()
+                .orElseThrow();
+        low = Math.max(0, low);
+        high = Math.min(1, high);
+        // The mean of the highest is where it begins and, from there, how likely it is to lie over each point.
+        double most = low;
+        double step = (high - low) / FINE;
+        for (int point = 0; point < FINE; point++) {
+            double at = low + (point + 0.5) * step;
+            double under = 1;
+            for (BetaDistribution d : after) {
+                under *= below(d, at);
+            }
+            most += (1 - under) * step;
+        }
+        double highest = most;
+        return after.stream().map(d -> Math.max(0, highest - d.getMean())).toList();
+    }
+
+    private static final double LEAST_TAIL = 1e-9;
+    private static final int FINE = 500;
+
     /** With hundreds on either side a beta distribution is as good as normal. */
     private static boolean nearlyNormal(BetaDistribution d) {
         return Math.min(d.getAlpha(), d.getBeta()) > 200;

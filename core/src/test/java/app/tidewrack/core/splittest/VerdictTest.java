@@ -201,4 +201,26 @@ class VerdictTest {
         }
         return called / 2000.0;
     }
+
+    /** The higher of two even throws of 0 to 1 is 2/3 in the mean, of three 3/4 (closed form); what is surely best gives nothing away. */
+    @Test
+    void whatIsGivenAwayByChoosing() {
+        Cell nothing = new Cell(0, 0, 0, 0);
+        assertThat(Verdict.losses(List.of(nothing, nothing)).get(0)).isCloseTo(1 / 6.0, within(1e-4));
+        assertThat(Verdict.losses(List.of(nothing, nothing, nothing)).get(2)).isCloseTo(1 / 4.0, within(1e-4));
+        List<Double> sure = Verdict.losses(List.of(new Cell(0, 10_000, 300, 0), new Cell(0, 10_000, 100, 0)));
+        assertThat(sure.get(0)).isCloseTo(0, within(1e-6));
+        assertThat(sure.get(1)).isCloseTo(0.02, within(1e-4));
+    }
+
+    /** R 4.2.2, prop.test's example of smokers among patients (Fleiss 1981, page 139): X² 12.6, p = 0.005585; from memory. */
+    @Test
+    void allSharesTogether() {
+        assertThat(Comparison.ofAllShares(List.of(83L, 90L, 129L, 70L), List.of(86L, 93L, 136L, 82L)))
+                .isCloseTo(0.005585, within(5e-7));
+        // Of two it is Pearson's chi-square of golden.md.
+        assertThat(Comparison.ofAllShares(List.of(56L, 48L), List.of(70L, 80L)))
+                .isCloseTo(0.008045081368, within(1e-12));
+        assertThat(Comparison.ofAllShares(List.of(0L, 0L), List.of(5L, 7L))).isEqualTo(1);
+    }
 }

@@ -1,5 +1,6 @@
 package app.tidewrack.server.splittest;
 
+import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.evidence.Interval;
 import app.tidewrack.core.launch.Change.Action;
@@ -171,6 +172,9 @@ class TestReader {
         List<@Nullable Double> chances = design.kind() == Kind.SHARE && judged >= 0
                 ? List.copyOf(Verdict.chances(compared))
                 : Collections.nCopies(cells.size(), null);
+        List<@Nullable Double> losses = design.kind() == Kind.SHARE && judged >= 0
+                ? List.copyOf(Verdict.losses(compared))
+                : Collections.nCopies(cells.size(), null);
         boolean open = verdict.outcome() == Outcome.NOT_YET;
         List<MainEffect> effects = differing.shape() == Shape.FACTORIAL && judged >= 0
                 ? MainEffect.of(design, differing.variables(), course.looks(), compared)
@@ -193,7 +197,8 @@ class TestReader {
                                 facts.get(i),
                                 now.get(i).days(),
                                 metric,
-                                chances.get(i)))
+                                chances.get(i),
+                                losses.get(i)))
                         .toList(),
                 effects.stream().map(e -> effect(e, design)).toList());
     }
@@ -265,7 +270,17 @@ class TestReader {
                 had == 0 ? null : visible(test, design, perDay, had),
                 days.late(),
                 had == 0 ? null : Course.dispersion(design, days.judged(), judged),
+                had == 0 ? null : together(design, Course.evidence(design, days.judged(), judged)),
                 even);
+    }
+
+    /** How likely all cells would differ as much by luck; null where their shares cannot be told. */
+    private static @Nullable Double together(Design design, List<Cell> cells) {
+        return design.kind() == Kind.COST || cells.stream().anyMatch(c -> c.trials() == 0)
+                ? null
+                : Comparison.ofAllShares(
+                        cells.stream().map(Cell::successes).toList(),
+                        cells.stream().map(Cell::trials).toList());
     }
 
     /** The smallest difference that so many days can show; null for none. */
@@ -310,7 +325,13 @@ class TestReader {
     }
 
     private static CellTold cell(
-            TestCell cell, Cell now, Facts facts, DayBlocks days, Metric metric, @Nullable Double chance) {
+            TestCell cell,
+            Cell now,
+            Facts facts,
+            DayBlocks days,
+            Metric metric,
+            @Nullable Double chance,
+            @Nullable Double loss) {
         Interval between = metric.interval(days).orElse(null);
         return new CellTold(
                 cell.rowId(),
@@ -323,7 +344,8 @@ class TestReader {
                 value(metric, facts),
                 between == null ? null : between.from(),
                 between == null || Double.isInfinite(between.to()) ? null : between.to(),
-                chance);
+                chance,
+                loss);
     }
 
     private static @Nullable Double value(Metric metric, Facts facts) {

@@ -76,6 +76,7 @@ record TestView(
      * @param daysLeft at the pace of the days so far; null where that cannot be said, or it is over
      * @param visible the smallest difference that what came can show, as a part of the base; null for none
      * @param late the day at whose end nearly all of the last day is in, when the last look is taken; null unless that is awaited
+     * @param together how likely all cells would differ as much by luck, two-sided; null for costs, and before anything came
      * @param dispersion how many times as much days vary as by chance; null before the first
      * @param even what was changed for all cells alike
      */
@@ -92,6 +93,7 @@ record TestView(
             @Nullable Double visible,
             @Nullable LocalDate late,
             @Nullable Double dispersion,
+            @Nullable Double together,
             List<String> even) {}
 
     /**
@@ -128,6 +130,7 @@ record TestView(
      * @param low not under this with a certainty of 95 %; null where that cannot be said
      * @param high null where it cannot be said, or has no upper limit
      * @param chance that its share is the highest; null for costs
+     * @param loss what is given away of the share in the mean by choosing it; null for costs
      */
     record CellTold(
             String rowId,
@@ -140,7 +143,8 @@ record TestView(
             @Nullable Double value,
             @Nullable Double low,
             @Nullable Double high,
-            @Nullable Double chance) {}
+            @Nullable Double chance,
+            @Nullable Double loss) {}
 
     /**
      * @param part of what was planned that had come in, 0 to 1
