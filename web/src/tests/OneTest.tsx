@@ -127,7 +127,9 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
                 <b>{figure(test.asked.metric, c.value, test.place.currency)}</b>
               </td>
               {share && <td className="number">{c.chance == null ? "–" : chance(c.chance)}</td>}
-              {share && <td className="number">{c.loss == null ? "–" : `${(c.loss * 100).toFixed(3)} points`}</td>}
+              {share && (
+                <td className="number">{c.loss == null ? "–" : `${(c.loss * 100).toFixed(3)} points`}</td>
+              )}
             </tr>
           ))}
         </tbody>
