@@ -74,6 +74,9 @@ function chance(of: number): string {
   return of < 0.001 ? "under 0.1 %" : percent(of);
 }
 
+const GIVEN_AWAY = "Points of the share, in the mean, by choosing this cell where another is better";
+const LEAST_LOSS = 0.00001;
+
 function Cells({ test, share }: { test: TestView; share: boolean }) {
   const all = span(test.cells);
   const people = test.cells.some((c) => c.people > 0);
@@ -91,11 +94,6 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
             <th className="interval-box">{titled(test.asked.metric.words)}, 95 % interval</th>
             <th className="number">{titled(test.asked.metric.words)}</th>
             {share && <th className="number">Chance it is best</th>}
-            {share && (
-              <th className="number" title="Of the share, in the mean, where another cell is better">
-                Given away if chosen
-              </th>
-            )}
           </tr>
         </thead>
         <tbody>
@@ -126,9 +124,15 @@ function Cells({ test, share }: { test: TestView; share: boolean }) {
               <td className="number">
                 <b>{figure(test.asked.metric, c.value, test.place.currency)}</b>
               </td>
-              {share && <td className="number">{c.chance == null ? "–" : chance(c.chance)}</td>}
               {share && (
-                <td className="number">{c.loss == null ? "–" : `${(c.loss * 100).toFixed(3)} points`}</td>
+                <td className="number">
+                  {c.chance == null ? "–" : chance(c.chance)}
+                  {c.loss != null && c.loss >= LEAST_LOSS && (
+                    <div className="note" title={GIVEN_AWAY}>
+                      gives away {(c.loss * 100).toFixed(3)}
+                    </div>
+                  )}
+                </td>
               )}
             </tr>
           ))}
@@ -186,8 +190,8 @@ function varying(dispersion: number | null | undefined): [string, ReactNode][] {
   return dispersion != null && dispersion >= 1.15
     ? [
         [
-          "Days",
-          `They vary ${dispersion.toFixed(1)} times as much as by chance alone, so what came counts for as much less`,
+          "Variation",
+          `Days vary ${dispersion.toFixed(1)} times as much as by chance alone, so what came counts for as much less`,
         ],
       ]
     : [];

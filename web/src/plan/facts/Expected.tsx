@@ -50,8 +50,7 @@ export function Expected(props: {
             <thead>
               <tr>
                 <th />
-                <th className="number">a day</th>
-                {e.came && <th className="number">so far</th>}
+                <th className="number">{e.came ? "so far" : "a day"}</th>
                 <th className="number">in {plural(campaign.days, "day")}</th>
               </tr>
             </thead>
@@ -133,14 +132,13 @@ function each(came: Schemas["CameSoFar"]): string {
   return came.people === 0 ? "–" : (came.impressions / came.people).toFixed(1);
 }
 
-/** @param came what is part of the flight already, where anything came */
+/** @param came what is part of the flight already, in the place of a day where anything came */
 function Line(props: { words: string; day: string; came: string | null | undefined; flight: string }) {
   const { words, day, came, flight } = props;
   return (
     <tr>
       <td>{words}</td>
-      <td className="number">{day}</td>
-      {came != null && <td className="number">{came}</td>}
+      <td className="number">{came ?? day}</td>
       <td className="number">
         <b>{flight}</b>
       </td>

@@ -13,17 +13,21 @@ import java.util.stream.IntStream;
  */
 public record Expectation(Range impressions, Range people, Range frequency, Range clicks, Range results) {
 
+    /** Delivery that seeks some people more than others reaches fewer, by up to a twentieth: measured, as {@link Likeness}. */
+    private static final double SEEKING = 0.95;
+
     /**
      * @param spending 0 or more
      * @param price of one impression, over 0
      */
     public static Expectation of(Reach reach, double spending, Range price, ResultRate clicks, ResultRate results) {
         Range impressions = new Range(spending / price.to(), spending / price.from());
-        Range people = new Range(reach.of(impressions.from()), reach.of(impressions.to()));
+        Range people = new Range(reach.of(impressions.from()) * SEEKING, reach.of(impressions.to()));
+        double high = reach.of(impressions.to()) * SEEKING;
         return new Expectation(
                 impressions,
                 people,
-                new Range(over(impressions.from(), people.from()), over(impressions.to(), people.to())),
+                new Range(over(impressions.from(), reach.of(impressions.from())), over(impressions.to(), high)),
                 clicks.results(spending),
                 results.results(spending));
     }
@@ -40,17 +44,18 @@ public record Expectation(Range impressions, Range people, Range frequency, Rang
 
     /** All of it: what came, and what the rest of the money brings, here, among as many people as it was shown to so far. */
     public Expectation after(Came came, Reach reach) {
-        Reach seen = came.people() >= 1 && came.impressions() > came.people()
-                ? Reach.among(came.impressions(), came.people())
-                : reach;
-        Reach whole = seen.people() < reach.people() ? seen : reach;
+        boolean shown = came.people() >= 1 && came.impressions() > came.people();
+        Reach seen = shown ? Reach.among(came.impressions(), came.people()) : reach;
+        boolean known = seen.people() < reach.people();
+        Reach whole = known ? seen : reach;
+        double seeking = known ? 1 : SEEKING;
         Range all = plus(impressions, came.impressions());
-        Range reached =
-                new Range(Math.max(came.people(), whole.of(all.from())), Math.max(came.people(), whole.of(all.to())));
         return new Expectation(
                 all,
-                reached,
-                new Range(over(all.from(), reached.from()), over(all.to(), reached.to())),
+                new Range(
+                        Math.max(came.people(), whole.of(all.from()) * seeking),
+                        Math.max(came.people(), whole.of(all.to()))),
+                new Range(over(all.from(), whole.of(all.from())), over(all.to(), whole.of(all.to()) * seeking)),
                 plus(clicks, came.clicks()),
                 plus(results, came.results()));
     }

@@ -9,11 +9,11 @@ public enum Likeness {
     /** The same account. */
     ACCOUNT(0.1),
     /** Of the same objective and temperature besides. */
-    KIND(0.015),
+    KIND(0.01),
     /** Of the same audience or creative besides. */
-    ALIKE(0.007),
+    ALIKE(0.005),
     /** The row itself, earlier. */
-    ROW(0.003);
+    ROW(0.002);
 
     private final double apart;
 
