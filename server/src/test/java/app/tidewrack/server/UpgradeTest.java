@@ -36,6 +36,7 @@ import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.util.ClassUtils;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -177,6 +178,8 @@ class UpgradeTest {
         }
         List.of("place", "asked", "course", "verdict").forEach(said::remove);
         // Tests that ended before these were told say nothing of them.
+        said.get("cells").forEach(c -> assertThat(((ObjectNode) c).remove("loss").isNull())
+                .isTrue());
         for (String fresh : List.of("late", "dispersion", "together")) {
             assertThat(said.remove(fresh).isNull()).isTrue();
         }

@@ -21,7 +21,7 @@ public record IntervalTrials(int days, double aDay) {
     private static final double TRIALS = 100;
 
     /**
-     * Shares of trials in which the truth lay within.
+     * Shares of trials in which the truth lay within, of those in which anything was told.
      *
      * @param rate of results for money
      * @param share of trials that came to something
@@ -33,7 +33,7 @@ public record IntervalTrials(int days, double aDay) {
     public Held held(int trials, long seed) {
         Random random = new Random(seed);
         UniformRandomProvider chance = random::nextLong;
-        int[] within = new int[6];
+        int[][] within = new int[6][2];
         for (int i = 0; i < trials; i++) {
             double[][][] first = new double[3][2][days];
             double[][][] second = new double[3][2][days];
@@ -73,8 +73,9 @@ public record IntervalTrials(int days, double aDay) {
         row[2][1][day] = MONEY;
     }
 
-    private static void count(int[] within, int of, Optional<Interval> told, double truth) {
-        within[of] += told.filter(i -> i.from() <= truth && truth <= i.to()).isPresent() ? 1 : 0;
+    private static void count(int[][] within, int of, Optional<Interval> told, double truth) {
+        within[of][0] += told.filter(i -> i.from() <= truth && truth <= i.to()).isPresent() ? 1 : 0;
+        within[of][1] += told.isPresent() ? 1 : 0;
     }
 
     /** Of mean 1. */
