@@ -51,9 +51,10 @@ public record IntervalTrials(int days, double aDay) {
             count(within, 4, DayBlocks.shares(first[1], second[1], CERTAINTY).map(DayBlocks.Apart::between), 0);
             count(within, 5, DayBlocks.amounts(first[2], second[2], CERTAINTY).map(DayBlocks.Apart::between), 1);
         }
-        double all = trials;
-        return new Held(
-                within[0] / all, within[1] / all, within[2] / all, within[3] / all, within[4] / all, within[5] / all);
+        double[] held = Arrays.stream(within)
+                .mapToDouble(w -> (double) w[0] / Math.max(1, w[1]))
+                .toArray();
+        return new Held(held[0], held[1], held[2], held[3], held[4], held[5]);
     }
 
     /** @param row by number: results for money, results of trials, value for money; each what came, and of what, by day */
