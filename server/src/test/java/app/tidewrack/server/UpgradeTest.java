@@ -36,8 +36,8 @@ import org.springframework.test.context.bean.override.mockito.MockitoBean;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.util.ClassUtils;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * A data folder of the version before launches were data ({@code upgrade/v19.sql.gz}: the demo, in which somebody had then taken
@@ -178,8 +178,9 @@ class UpgradeTest {
         }
         List.of("place", "asked", "course", "verdict").forEach(said::remove);
         // Tests that ended before these were told say nothing of them.
-        said.get("cells").forEach(c -> assertThat(((ObjectNode) c).remove("loss").isNull())
-                .isTrue());
+        said.get("cells")
+                .forEach(c ->
+                        assertThat(((ObjectNode) c).remove("loss").isNull()).isTrue());
         for (String fresh : List.of("late", "dispersion", "together")) {
             assertThat(said.remove(fresh).isNull()).isTrue();
         }

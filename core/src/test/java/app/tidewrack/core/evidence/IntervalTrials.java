@@ -1,5 +1,6 @@
 package app.tidewrack.core.evidence;
 
+import java.util.Arrays;
 import java.util.Optional;
 import java.util.Random;
 import org.apache.commons.rng.UniformRandomProvider;
@@ -52,7 +53,7 @@ public record IntervalTrials(int days, double aDay) {
             count(within, 5, DayBlocks.amounts(first[2], second[2], CERTAINTY).map(DayBlocks.Apart::between), 1);
         }
         double[] held = Arrays.stream(within)
-                .mapToDouble(w -> (double) w[0] / Math.max(1, w[1]))
+                .mapToDouble(w -> w[0] / Math.max(1.0, w[1]))
                 .toArray();
         return new Held(held[0], held[1], held[2], held[3], held[4], held[5]);
     }
