@@ -13,8 +13,8 @@ import java.util.stream.IntStream;
  */
 public record Expectation(Range impressions, Range people, Range frequency, Range clicks, Range results) {
 
-    /** Delivery that seeks some people more than others reaches fewer, by up to a twentieth: measured, as {@link Likeness}. */
-    private static final double SEEKING = 0.95;
+    /** Delivery that seeks some people more than others reaches fewer, by up to a fiftieth: measured, as {@link Likeness}. */
+    private static final double SEEKING = 0.98;
 
     /**
      * @param spending 0 or more

@@ -28,7 +28,7 @@ class ExpectationTest {
         Expectation ten = Expectation.of(new Reach(10), 10, PENNY, any, any);
         assertThat(ten.people().to()).isCloseTo(6.5132156, within(1e-6));
         assertThat(ten.frequency().from()).isCloseTo(10 / 6.5132156, within(1e-6));
-        assertThat(ten.frequency().to()).isCloseTo(10 / 6.5132156 / 0.95, within(1e-6));
+        assertThat(ten.frequency().to()).isCloseTo(10 / 6.5132156 / 0.98, within(1e-6));
         assertThat(Expectation.of(new Reach(10), 0, PENNY, any, any).frequency())
                 .isEqualTo(new Range(0, 0));
     }
