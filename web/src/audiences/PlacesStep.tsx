@@ -140,7 +140,7 @@ function CircleChip({
         variant="borderless"
         size="small"
         controls={false}
-        style={{ width: 36 }}
+        style={{ width: 46 }}
         {...radiusRange(offer.radius ?? { leastKm: 1, mostKm: 1 }, unit)}
         step={1}
         value={inUnit(circle.radiusKm, unit)}

@@ -274,6 +274,33 @@ class ClientWorkTest extends WithServer {
         assertThat(listed(id)).isEqualTo(2_900);
     }
 
+    /** Kept while the network is away, its size is asked for by itself once that is back. */
+    @Test
+    void aSizeThatWasNotToldComesByItself() throws Exception {
+        AudienceSize size = new AudienceSize(4_420, false);
+        doThrow(new NetworkAway("Hearthside", null))
+                .doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
+                        .map(d -> size)
+                        .toList())
+                .when(network)
+                .sizes(any(), any());
+        JsonNode kept = scene.post(
+                CLIENT + "/audiences",
+                audience(
+                        "Menders by the sea",
+                        AudienceDefinition.everyoneIn("GB").interestedIn(List.of("sea"))));
+        assertThat(kept.get("size").isNull()).isTrue();
+        for (int i = 0; i < 100 && remembered() == 0; i++) {
+            Thread.sleep(100);
+        }
+        assertThat(remembered()).isEqualTo(1);
+        assertThat(listed(kept.get("id").asString())).isEqualTo(4_420);
+    }
+
+    private long remembered() {
+        return sql.queryForObject("select count(*) from known_size where people = 4420", Long.class);
+    }
+
     private long listed(String id) throws Exception {
         return StreamSupport.stream(scene.get(CLIENT + "/audiences").spliterator(), false)
                 .filter(a -> a.get("id").asString().equals(id))

@@ -597,6 +597,28 @@ class ResultsWorkTest extends WithServer {
         }
     }
 
+    /** Nothing was shown since Saturday noon: once the network's own delay of three hours is over, its day and the next have ended. */
+    @Test
+    void aDayEndsThoughNothingIsShown() throws Exception {
+        tell("X00", "2027-03-27T10:00:00Z", counts(1000, 10, 500, 1));
+        pull.pullAll();
+        assertThat(begun()).isEqualTo("2027-03-27");
+        try {
+            doReturn(Instant.parse("2027-03-29T01:30:00Z")).when(world).now();
+            pull.pullAll();
+            assertThat(begun()).isEqualTo("2027-03-28");
+            doReturn(Instant.parse("2027-03-29T03:10:00Z")).when(world).now();
+            pull.pullAll();
+            assertThat(begun()).isEqualTo("2027-03-29");
+        } finally {
+            doReturn(RunningSheet.START).when(world).now();
+        }
+    }
+
+    private String begun() throws Exception {
+        return scene.get(CLIENT + "/results/offer").get("begun").asString();
+    }
+
     /** Hours of ads that are not known, as after a restored backup, were dropped in silence: kept, told, and counted once the ad is known. */
     @Test
     void whatAnUnknownAdSpendsIsKeptAndTold() throws Exception {

@@ -524,4 +524,33 @@ class SheetWorkTest extends WithServer {
     private String namesPath() {
         return CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/names";
     }
+
+    /** Two parts that may be left out and say anything, or one beside a code: “F” could be either, so a mark is asked for. */
+    @Test
+    void patternsThatCouldBeReadInTwoWaysAreRefused() throws Exception {
+        String naming = CLIENT + "/naming";
+        JsonNode before = scene.get(naming);
+        ObjectNode scheme = (ObjectNode) before.get("scheme").deepCopy();
+        ArrayNode parts = (ArrayNode) scheme.get("adGroup").get("parts");
+        for (String token : List.of("INTEREST", "GENDER")) {
+            parts.add(scheme.objectNode()
+                    .put("token", token)
+                    .put("text", "")
+                    .put("writing", "AS_IT_IS")
+                    .put("optional", true)
+                    .put("digits", 1));
+        }
+        Map<String, Object> body = Map.of("version", before.get("version").asInt(), "scheme", scheme);
+        Answer refused = scene.call("ines", HttpMethod.PUT, naming, body);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.body().get("field").asString()).isEqualTo("parts");
+        assertThat(refused.detail()).contains("interest and gender may each be left out", "Give all but one a mark");
+        assertThat(scene.get(naming).get("version")).isEqualTo(before.get("version"));
+        ((ObjectNode) parts.get(parts.size() - 1)).put("text", "g=");
+        Answer kept = scene.call("ines", HttpMethod.PUT, naming, body);
+        assertThat(kept.status()).as(kept.body().toString()).isEqualTo(200);
+        Map<String, Object> back =
+                Map.of("version", kept.body().get("version").asInt(), "scheme", before.get("scheme"));
+        assertThat(scene.call("ines", HttpMethod.PUT, naming, back).status()).isEqualTo(200);
+    }
 }

@@ -184,6 +184,46 @@ class SplitTestWorkTest extends RunningSheet {
                 .isEqualTo("ad groups");
     }
 
+    /**
+     * Half of this account's sales come on the day after: when the days of a test are over it waits for them, and money of the last day
+     * counts by half until then.
+     */
+    @Test
+    void theLastLookWaitsForWhatIsLate() throws Exception {
+        for (int age = 0; age < 2; age++) {
+            sql.update(
+                    "insert into fact_told (client_id, account_id, day, first_age, age, purchases, clicks)"
+                            + " select 'c1', 'a1', d::date, 0, ?, 20, ? from generate_series('2027-02-05'::date, '2027-03-05', '1 day') d",
+                    age,
+                    age == 0 ? 500 : 0);
+        }
+        JsonNode test = scene.post(
+                ofTests(""),
+                Map.of(
+                        "name",
+                        "Which sells?",
+                        "hypothesis",
+                        "",
+                        "asked",
+                        asked("metric", "cost_per_sale", "base", 500, "lastDay", "2027-03-12")));
+        launch();
+        for (int d = 0; d < 3; d++) {
+            for (String ad : ads()) {
+                tell(ad, d, counts(8000, 80).with(Measure.PURCHASES, 6));
+            }
+        }
+        toldUntil(ads().get(0), 3);
+        JsonNode waits = test(test);
+        assertThat(waits.get("state").asString()).isEqualTo("RUNNING");
+        assertThat(waits.get("course").get("late").asString()).isEqualTo("2027-03-13");
+        assertThat(waits.get("course").get("looks")).isEmpty();
+        toldUntil(ads().get(0), 4);
+        JsonNode over = test(test);
+        assertThat(over.get("course").get("late").isNull()).isTrue();
+        assertThat(over.get("verdict").get("outcome").asString()).isEqualTo("NO_DIFFERENCE");
+        assertThat(over.get("course").get("until").asString()).isEqualTo("2027-03-12");
+    }
+
     @Test
     void aSecondChangeInMidTestBreaksItByName() throws Exception {
         JsonNode test = setUp();
