@@ -592,6 +592,20 @@ class ResultsWorkTest extends WithServer {
                             .asDouble())
                     .isCloseTo(10, within(0.5));
             assertThat(total(table("HOUR")).get("coming").isEmpty()).isTrue();
+            // One scope, one figure, whatever stands beside it: another row that brings nothing takes no part in it.
+            JsonNode alone = total(scene.post(
+                    CLIENT + "/results/table", Map.of("by", List.of("ROW"), "campaignIds", List.of(campaign))));
+            tell("X11", "2027-03-28T11:00:00Z", counts(9000, 10, 9000, 0));
+            pull.pullAll();
+            JsonNode row = lineOf(table("ROW"), 0);
+            JsonNode rowAlone = lineOf(
+                    scene.post(
+                            CLIENT + "/results/table",
+                            Map.of("by", List.of("ROW", "CREATIVE"), "campaignIds", List.of(campaign))),
+                    0);
+            assertThat(rowAlone.get("coming").get("sales"))
+                    .isEqualTo(row.get("coming").get("sales"));
+            assertThat(alone.get("coming").get("sales").get("about").asDouble()).isPositive();
         } finally {
             doReturn(RunningSheet.START).when(world).now();
         }
@@ -613,6 +627,10 @@ class ResultsWorkTest extends WithServer {
         } finally {
             doReturn(RunningSheet.START).when(world).now();
         }
+    }
+
+    private static JsonNode lineOf(JsonNode table, int line) {
+        return table.get("lines").get(line);
     }
 
     private String begun() throws Exception {

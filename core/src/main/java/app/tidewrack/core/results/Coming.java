@@ -4,7 +4,7 @@ import java.time.LocalDate;
 
 /**
  * How many results of fresh days are still to come. They come at the rate at which results came for the money of these days, which
- * is drawn towards that of all the more the less is known of it; with a certainty of 80 % they are between {@code from} and {@code
+ * is drawn towards what is usual the more the less is known of it; with a certainty of 80 % they are between {@code from} and {@code
  * to} (negative binomial: Poisson, of a rate that is itself uncertain).
  *
  * @param about 0 or more
@@ -52,12 +52,11 @@ public record Coming(double about, long from, long to) {
         }
     }
 
-    /** @param all fresh days of everything that is seen beside these, with them */
-    public static Coming of(Fresh fresh, Fresh all) {
-        if (fresh.due() <= 0 || all.had() <= 0 || all.came() <= 0) {
+    /** @param usual results for a unit of money at all that is alike, whatever else is looked at; nothing is expected where none come */
+    public static Coming of(Fresh fresh, double usual) {
+        if (fresh.due() <= 0 || !(usual > 0)) {
             return new Coming(0, 0, 0);
         }
-        double usual = all.came() / all.had();
         double shape = WEIGHT_OF_ALL + fresh.came();
         double rate = shape / (WEIGHT_OF_ALL / usual + fresh.had());
         double about = rate * fresh.due();

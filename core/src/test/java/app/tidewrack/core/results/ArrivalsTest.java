@@ -169,7 +169,7 @@ class ArrivalsTest {
             Fresh whole = lines.values().stream().reduce(Fresh.NONE, Fresh::plus);
             for (var e : lines.entrySet()) {
                 int rest = later.get(e.getKey());
-                Coming coming = Coming.of(e.getValue(), whole);
+                Coming coming = Coming.of(e.getValue(), whole.came() / whole.had());
                 inside += rest >= coming.from() && rest <= coming.to() ? 1 : 0;
                 all++;
                 about += coming.about();
@@ -182,10 +182,9 @@ class ArrivalsTest {
 
     @Test
     void nothingToComeIsNothing() {
-        assertThat(Coming.of(Fresh.NONE, new Fresh(10, 100, 10, 1))).isEqualTo(new Coming(0, 0, 0));
-        Coming none = Coming.of(new Fresh(0, 500, 500, 0), new Fresh(0, 900, 900, 0));
-        assertThat(none).isEqualTo(new Coming(0, 0, 0));
-        Coming some = Coming.of(new Fresh(0, 500, 500, 0), new Fresh(50, 5000, 5000, 0));
+        assertThat(Coming.of(Fresh.NONE, 0.1)).isEqualTo(new Coming(0, 0, 0));
+        assertThat(Coming.of(new Fresh(0, 500, 500, 0), 0)).isEqualTo(new Coming(0, 0, 0));
+        Coming some = Coming.of(new Fresh(0, 500, 500, 0), 0.01);
         assertThat(some.about()).isBetween(1.0, 5.0);
         assertThat(some.from()).isLessThanOrEqualTo(2);
     }

@@ -3,7 +3,6 @@ package app.tidewrack.server.facts;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
-import app.tidewrack.core.results.Measure;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
@@ -54,8 +53,8 @@ public class Brought {
             Counts counts,
             @Nullable Arrivals arrivals) {
         /** Its money that has had its time to bring what is counted, in minor units. */
-        public double ripeSpend(Measure counted) {
-            return counts.spendMinor() * (day == null || arrivals == null ? 1 : arrivals.come(counted.code(), day));
+        public double ripeSpend(String counted) {
+            return counts.spendMinor() * (day == null || arrivals == null ? 1 : arrivals.come(counted, day));
         }
     }
 

@@ -76,7 +76,11 @@ public class AccountRates {
         for (Part part : brought.of(clientId)) {
             sought.like(part, result)
                     .ifPresent(like -> seen.merge(
-                            like, new Seen(result.of(part.counts()), part.ripeSpend(result.measure())), Seen::plus));
+                            like,
+                            new Seen(
+                                    result.of(part.counts()),
+                                    part.ripeSpend(result.measure().code())),
+                            Seen::plus));
         }
         // Where none ever came, nothing says that it was sought.
         return seen.values().stream().allMatch(s -> s.results() == 0) ? Map.of() : seen;

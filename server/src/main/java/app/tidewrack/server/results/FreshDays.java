@@ -4,6 +4,8 @@ import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Coming.Fresh;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.facts.Brought;
+import app.tidewrack.server.facts.Brought.Part;
 import app.tidewrack.server.facts.Lateness;
 import app.tidewrack.server.results.FactSums.Spent;
 import java.time.LocalDate;
@@ -29,10 +31,12 @@ class FreshDays {
 
     private final FactSums facts;
     private final Lateness lateness;
+    private final Brought brought;
 
     /** Takes what is due of a count for a group's money of a day. */
     interface Taker {
-        void take(By.Group group, LocalDate day, String counted, Fresh due);
+        /** @param usual results for a minor unit on the whole account, whatever is asked for */
+        void take(By.Group group, LocalDate day, String counted, Fresh due, double usual);
     }
 
     void due(String clientId, Groups groups, LocalDate from, LocalDate to, Taker taker) {
@@ -50,6 +54,7 @@ class FreshDays {
             }
             freshByAccount.put(of.getKey(), fresh);
         }
+        Map<String, Map<String, Double>> usual = usual(clientId, freshByAccount);
         LocalDate since = first.isBefore(from) ? from : first;
         if (since.isAfter(to)) {
             return;
@@ -59,9 +64,33 @@ class FreshDays {
             freshByAccount.getOrDefault(group.accountId(), Map.of()).forEach((counted, freshFrom) -> {
                 if (!spent.day().isBefore(freshFrom)) {
                     Arrivals of = Objects.requireNonNull(arrivals.get(group.accountId()));
-                    taker.take(group, spent.day(), counted, Fresh.due(spent.spendMinor(), of, counted, spent.day()));
+                    taker.take(
+                            group,
+                            spent.day(),
+                            counted,
+                            Fresh.due(spent.spendMinor(), of, counted, spent.day()),
+                            usual.getOrDefault(group.accountId(), Map.of()).getOrDefault(counted, 0.0));
                 }
             });
         }
+    }
+
+    /** Of what may be late, by account. */
+    private Map<String, Map<String, Double>> usual(String clientId, Map<String, Map<String, LocalDate>> fresh) {
+        Map<String, Map<String, Double>> came = new HashMap<>();
+        Map<String, Map<String, Double>> had = new HashMap<>();
+        for (Part part : brought.of(clientId)) {
+            for (String counted : fresh.getOrDefault(part.accountId(), Map.of()).keySet()) {
+                double count = Metric.usual(counted).of(part.counts()).orElse(0);
+                came.computeIfAbsent(part.accountId(), a -> new HashMap<>()).merge(counted, count, Double::sum);
+                had.computeIfAbsent(part.accountId(), a -> new HashMap<>())
+                        .merge(counted, part.ripeSpend(counted), Double::sum);
+            }
+        }
+        came.forEach((account, counts) -> counts.replaceAll((counted, count) -> {
+            double money = Objects.requireNonNull(had.get(account)).getOrDefault(counted, 0.0);
+            return money > 0 ? count / money : 0;
+        }));
+        return came;
     }
 }

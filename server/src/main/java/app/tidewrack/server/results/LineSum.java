@@ -28,6 +28,9 @@ final class LineSum {
 
     private final Map<Measure, Fresh> dueSought = new HashMap<>();
 
+    /** What is usually brought by that money, by the same code. */
+    private final Map<String, Double> usual = new HashMap<>();
+
     /** What ads brought that seek the same; of those of which that is not known, under nothing. */
     private final Map<Optional<Measure>, Counts> bySought = new HashMap<>();
 
@@ -44,11 +47,14 @@ final class LineSum {
         temperatures.addAll(other.temperatures);
         other.bySought.forEach((sought, brought) -> bySought.merge(sought, brought, Counts::plus));
         other.due.forEach((code, fresh) -> due.merge(code, fresh, Fresh::plus));
+        other.usual.forEach((code, expected) -> usual.merge(code, expected, Double::sum));
         other.dueSought.forEach((sought, fresh) -> dueSought.merge(sought, fresh, Fresh::plus));
     }
 
-    void due(String counted, Fresh fresh, By.Group group) {
+    /** @param rate of what is counted for a minor unit, usually */
+    void due(String counted, Fresh fresh, double rate, By.Group group) {
         due.merge(counted, fresh, Fresh::plus);
+        usual.merge(counted, rate * fresh.due(), Double::sum);
         Measure sought = group.result();
         if (sought != null && sought.code().equals(counted)) {
             dueSought.merge(sought, fresh, Fresh::plus);
@@ -61,9 +67,14 @@ final class LineSum {
     }
 
     /** What a count will be once all has come in. */
-    double once(Metric counted, LineSum all) {
+    double once(Metric counted) {
         return counted.of(counts).orElse(0)
-                + Coming.of(fresh(counted.code()), all.fresh(counted.code())).about();
+                + Coming.of(fresh(counted.code()), usual(counted.code())).about();
+    }
+
+    private double usual(String counted) {
+        double money = due.getOrDefault(counted, Fresh.NONE).due();
+        return money > 0 ? usual.getOrDefault(counted, 0.0) / money : 0;
     }
 
     /** With as much of the money as has had its time to bring what a cost is of. */
@@ -89,11 +100,11 @@ final class LineSum {
         return dueSought.getOrDefault(sought, Fresh.NONE).with(of.get(sought), of.spendMinor());
     }
 
-    /** What is still to come of each count, by the rate of this line and of all in its currency. */
-    private Map<String, Coming> coming(LineSum all) {
+    /** What is still to come of each count, by the rate of this line and what is usual on its accounts. */
+    private Map<String, Coming> coming() {
         Map<String, Coming> coming = new HashMap<>();
-        due.keySet().forEach(code -> told(coming, code, Coming.of(fresh(code), all.fresh(code))));
-        one().ifPresent(m -> told(coming, Measure.RESULTS.code(), Coming.of(freshSought(m), all.freshSought(m))));
+        due.keySet().forEach(code -> told(coming, code, Coming.of(fresh(code), usual(code))));
+        one().ifPresent(m -> told(coming, Measure.RESULTS.code(), Coming.of(freshSought(m), usual(m.code()))));
         return coming;
     }
 
@@ -115,12 +126,7 @@ final class LineSum {
     }
 
     ResultTables.Line line(
-            List<String> keys,
-            List<Metric> metrics,
-            double margin,
-            Map<String, Integer> ranks,
-            Set<String> few,
-            LineSum all) {
+            List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks, Set<String> few) {
         Map<String, Double> values = Metric.all(metrics, facts(margin));
         // Where no sale is sought and none came there is no profit to speak of.
         if (counts.get(Measure.VALUE) == 0 && !bySought.containsKey(Optional.of(Measure.PURCHASES))) {
@@ -136,12 +142,12 @@ final class LineSum {
                 ranks,
                 few,
                 Set.copyOf(temperatures),
-                sought(all),
-                coming(all));
+                sought(),
+                coming());
     }
 
     /** Each kind of result that ads of the line seek, that for which most was spent first. */
-    private List<Sought> sought(LineSum all) {
+    private List<Sought> sought() {
         return bySought.entrySet().stream()
                 .flatMap(e -> e
                         .getKey()
@@ -150,7 +156,7 @@ final class LineSum {
                                 m.words(),
                                 e.getValue().get(m),
                                 e.getValue().spendMinor(),
-                                Optional.of(Coming.of(freshSought(m), all.freshSought(m)))
+                                Optional.of(Coming.of(freshSought(m), usual(m.code())))
                                         .filter(c -> c.about() >= Coming.LEAST_TOLD)
                                         .orElse(null)))
                         .stream())

@@ -165,9 +165,9 @@ class ResultTables {
                     groups,
                     range.from(),
                     range.to(),
-                    (group, day, counted, due) -> Optional.ofNullable(
+                    (group, day, counted, due, usual) -> Optional.ofNullable(
                                     sums.get(keyed(by.keys(group, by.day(day)), group)))
-                            .ifPresent(line -> line.due(counted, due, group)));
+                            .ifPresent(line -> line.due(counted, due, usual, group)));
         }
         if (sums.size() > MOST_LINES) {
             throw new Refusal(
@@ -349,7 +349,7 @@ class ResultTables {
             Ranks<Integer> ranks;
             if (all.late().contains(metric.code())) {
                 Map<Integer, Double> values = new HashMap<>();
-                lines.forEach((line, sum) -> values.put(line, sum.once(metric, all)));
+                lines.forEach((line, sum) -> values.put(line, sum.once(metric)));
                 ranks = Ranks.ofValues(values, metric.better());
             } else {
                 Map<Integer, Facts> facts = new HashMap<>();
@@ -393,14 +393,7 @@ class ResultTables {
         List<Line> lines = IntStream.range(0, numbered.size())
                 .mapToObj(line -> numbered.get(line)
                         .getValue()
-                        .line(
-                                numbered.get(line).getKey(),
-                                metrics,
-                                margin,
-                                ranks.steps(line),
-                                ranks.few(line),
-                                Objects.requireNonNull(
-                                        totals.get(numbered.get(line).getKey().get(0)))))
+                        .line(numbered.get(line).getKey(), metrics, margin, ranks.steps(line), ranks.few(line)))
                 .sorted(Comparator.comparing((Line l) -> l.currency())
                         .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
                 .toList();
@@ -409,8 +402,7 @@ class ResultTables {
                 range.to(),
                 lines,
                 totals.entrySet().stream()
-                        .map(e -> e.getValue()
-                                .line(List.of(e.getKey()), metrics, margin, Map.of(), Set.of(), e.getValue()))
+                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of(), Set.of()))
                         .toList(),
                 lines.stream().anyMatch(l -> l.temperatures().size() > 1));
     }

@@ -129,7 +129,7 @@ class ExpectationController {
         for (Part part : brought.of(clientId)) {
             if (part.rowId().equals(row.id())) {
                 counts = counts.plus(part.counts());
-                ripe += part.ripeSpend(result.measure());
+                ripe += part.ripeSpend(result.measure().code());
             }
         }
         long reached = counts.equals(Counts.NONE) ? 0 : brought.people(clientId, campaign.id(), row.id());
