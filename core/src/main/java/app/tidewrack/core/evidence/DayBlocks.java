@@ -35,11 +35,6 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
     private static final int LEAST_DAYS = 3;
     private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
-    /** Sums of which it is not told how they came by days. */
-    public static DayBlocks undivided(int days, double came, double of) {
-        return new DayBlocks(days, came, of, Double.NaN, Double.NaN, Double.NaN);
-    }
-
     /** @param of by the same days as {@code came} */
     public static DayBlocks of(double[] came, double[] of) {
         DayBlocks blocks = NONE;
@@ -66,10 +61,6 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
         return came / of;
     }
 
-    private boolean divided() {
-        return days > 1 && !Double.isNaN(cameSquare);
-    }
-
     /** Variance of what came about its ratio to the whole, as the days show it. */
     private double variance() {
         double squares = cameSquare - 2 * ratio() * product + ratio() * ratio() * ofSquare;
@@ -79,7 +70,7 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
     /** How many times as much what came varies as by chance, 1 or more. */
     private double dispersion(double byChance, double usualVariance) {
         double usual = 1 + usualVariance * came / Math.max(1, days);
-        return divided() && byChance > 0 ? drawn(days - 1, variance() / byChance, usual) : usual;
+        return days > 1 && byChance > 0 ? drawn(days - 1, variance() / byChance, usual) : usual;
     }
 
     private static double drawn(double known, double seen, double usual) {
@@ -87,7 +78,7 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
     }
 
     private double known() {
-        return divided() ? days - 1 : 0;
+        return Math.max(0, days - 1);
     }
 
     /** The certainty of as many normal deviations as a dispersion known by so few days calls for. */
@@ -122,7 +113,7 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
 
     /** Of one amount for another, as value for money; empty where there are under {@value #LEAST_DAYS} days, or nothing came. */
     public Optional<Interval> amount(double certainty) {
-        if (!divided() || days < LEAST_DAYS || !(of > 0) || !(came > 0)) {
+        if (days < LEAST_DAYS || !(of > 0) || !(came > 0)) {
             return Optional.empty();
         }
         double t = TDistribution.of(days - 1.0).inverseSurvivalProbability((1 - certainty) / 2);

@@ -74,20 +74,15 @@ public record Difference(double p, double ofMany, Interval between, boolean time
      * @return empty for a number that rests on no count, and where more was done than could be
      */
     public static Optional<Cell> cell(Metric metric, Facts facts) {
-        if (metric.rests().isEmpty()) {
-            return Optional.empty();
-        }
-        long whole = counted(metric.rests(), facts);
-        long money = facts.counts().spendMinor();
-        if (kind(metric) == Kind.COST) {
-            return Optional.of(new Cell(0, 0, whole, money));
-        }
-        long part = counted(metric.part(), facts);
-        return part > whole ? Optional.empty() : Optional.of(new Cell(0, whole, part, money));
-    }
-
-    private static long counted(String code, Facts facts) {
-        return Math.round(Metric.usual(code).of(facts).orElse(0));
+        return metric.amounts() != null
+                ? Optional.empty()
+                : metric.pair(facts)
+                        .filter(pair -> kind(metric) == Kind.COST || pair.came() <= pair.of())
+                        .map(pair -> new Cell(
+                                0,
+                                kind(metric) == Kind.COST ? 0 : Math.round(pair.of()),
+                                Math.round(pair.came()),
+                                facts.counts().spendMinor()));
     }
 
     private static Difference told(double p, Interval between, boolean times, int lines) {

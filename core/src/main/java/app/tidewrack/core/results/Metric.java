@@ -71,15 +71,7 @@ public record Metric(
         for (Metric made : List.of(
                 // Impressions are bought by the thousand, not met by chance: how many there are is no evidence, but
                 // days are.
-                new Metric(
-                        "cpm",
-                        "cost per thousand",
-                        Formula.of("spend / impressions * 1000", names),
-                        Better.LOW,
-                        false,
-                        "",
-                        "",
-                        new Amounts(Measure.SPEND, Measure.IMPRESSIONS)),
+                amounts("cpm", "cost per thousand", " * 1000", Better.LOW, Measure.SPEND, Measure.IMPRESSIONS, names),
                 share("click_rate", "click rate", "clicks", "impressions", names),
                 low("cost_per_click", "cost per click", "spend / clicks", "clicks", names),
                 low("cost_per_visit", "cost per visit", "spend / visits", "visits", names),
@@ -100,15 +92,7 @@ public record Metric(
                         "spend / (purchases + site_leads + installs + form_sends)",
                         "conversions",
                         names),
-                new Metric(
-                        "return",
-                        "return on spend",
-                        Formula.of("value / spend", names),
-                        Better.HIGH,
-                        false,
-                        "",
-                        "",
-                        new Amounts(Measure.VALUE, Measure.SPEND)),
+                amounts("return", "return on spend", "", Better.HIGH, Measure.VALUE, Measure.SPEND, names),
                 high("profit", "profit", "value * margin - spend", names))) {
             usual.put(made.code(), made);
         }
@@ -123,6 +107,19 @@ public record Metric(
 
     private static Metric high(String code, String words, String formula, Map<String, Named> names) {
         return new Metric(code, words, Formula.of(formula, names), Better.HIGH, false, "", "", null);
+    }
+
+    /** @param unit what the one over the other is multiplied by, as formulas write it */
+    private static Metric amounts(
+            String code,
+            String words,
+            String unit,
+            Better better,
+            Measure above,
+            Measure below,
+            Map<String, Named> names) {
+        Formula formula = Formula.of("%s / %s%s".formatted(above.code(), below.code(), unit), names);
+        return new Metric(code, words, formula, better, false, "", "", new Amounts(above, below));
     }
 
     private static Metric share(String code, String words, String part, String of, Map<String, Named> names) {

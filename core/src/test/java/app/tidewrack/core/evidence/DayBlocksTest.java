@@ -89,7 +89,5 @@ class DayBlocksTest {
         assertThat(nothing.to()).isBetween(3.6 / 27, 6.0 / 27);
         assertThat(DayBlocks.rates(new double[][] {{0}, {1}}, new double[][] {{0}, {1}}, CERTAINTY))
                 .isEmpty();
-        assertThat(DayBlocks.undivided(7, 70, 700).rate(CERTAINTY).orElseThrow().from())
-                .isBetween(0.05, 0.1);
     }
 }

@@ -277,23 +277,20 @@ class AdviserTest {
     void whatIsStillToComeIsReckonedWith() {
         List<Counts> days = Collections.nCopies(8, counts(5000, 60, 4000, 4));
         RowSeen row = row("a", days, null, 1);
-        RowSeen late = new RowSeen(
-                "a",
-                "Row a",
-                Money.ofMinor(4000, "GBP"),
-                START,
-                null,
-                null,
-                false,
-                1,
-                1,
-                row.days().stream()
-                        .map(d -> new DayBrought(d.day(), d.counts(), 0.5))
-                        .toList());
+        RowSeen late = half(days);
         assertThat(only(List.of(row), scene(8, Purpose.SCALING, null)).move()).isEqualTo(Move.STOP);
         assertThat(Adviser.advise(Playbook.USUAL, scene(8, Purpose.SCALING, null), List.of(late)))
                 .isEmpty();
-        RowSeen dear = new RowSeen(
+        RowSeen dear = half(Collections.nCopies(8, counts(5000, 60, 4000, 2)));
+        assertThat(only(List.of(dear), scene(8, Purpose.SCALING, null)).says())
+                .contains(
+                        "£20.00 after £320.00, about £10.00 once what is late has come in, worse than the target of £5.00");
+    }
+
+    /** A row of £40.00 a day, half of whose results have come in. */
+    private static RowSeen half(List<Counts> days) {
+        RowSeen whole = row("a", days, null, 1);
+        return new RowSeen(
                 "a",
                 "Row a",
                 Money.ofMinor(4000, "GBP"),
@@ -303,12 +300,9 @@ class AdviserTest {
                 false,
                 1,
                 1,
-                row.days().stream()
-                        .map(d -> new DayBrought(d.day(), counts(5000, 60, 4000, 2), 0.5))
+                whole.days().stream()
+                        .map(d -> new DayBrought(d.day(), d.counts(), 0.5))
                         .toList());
-        assertThat(only(List.of(dear), scene(8, Purpose.SCALING, null)).says())
-                .contains(
-                        "£20.00 after £320.00, about £10.00 once what is late has come in, worse than the target of £5.00");
     }
 
     @Test

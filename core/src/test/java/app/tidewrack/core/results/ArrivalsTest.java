@@ -37,6 +37,14 @@ class ArrivalsTest {
         return byAge;
     }
 
+    private static List<Map<Integer, Integer>> days(Random random, int days, double mean) {
+        List<Map<Integer, Integer>> made = new ArrayList<>();
+        for (int d = 0; d < days; d++) {
+            made.add(day(random, mean));
+        }
+        return made;
+    }
+
     private static Counts sales(long count) {
         return Counts.NONE.with(Measure.PURCHASES, count);
     }
@@ -65,10 +73,7 @@ class ArrivalsTest {
     @Test
     void whatIsStillToComeIsLearned() {
         Random random = new Random(7);
-        List<Map<Integer, Integer>> days = new ArrayList<>();
-        for (int d = 0; d < 60; d++) {
-            days.add(day(random, 60));
-        }
+        List<Map<Integer, Integer>> days = days(random, 60, 60);
         Arrivals arrivals = new Arrivals(history(days), List.of());
         LocalDate today = START.plusDays(60);
         for (int age = 0; age < 6; age++) {
@@ -88,10 +93,7 @@ class ArrivalsTest {
     @Test
     void betweenTwoDaysItGrowsWithTheHours() {
         Random random = new Random(8);
-        List<Map<Integer, Integer>> days = new ArrayList<>();
-        for (int d = 0; d < 40; d++) {
-            days.add(day(random, 60));
-        }
+        List<Map<Integer, Integer>> days = days(random, 40, 60);
         History history = history(days);
         LocalDate yesterday = START.plusDays(39);
         LocalDateTime night = yesterday.plusDays(1).atStartOfDay();
@@ -110,10 +112,7 @@ class ArrivalsTest {
     void aYoungAccountLearnsFromOthers() {
         Random random = new Random(9);
         List<Map<Integer, Integer>> young = new ArrayList<>();
-        List<Map<Integer, Integer>> old = new ArrayList<>();
-        for (int d = 0; d < 40; d++) {
-            old.add(day(random, 40));
-        }
+        List<Map<Integer, Integer>> old = days(random, 40, 40);
         for (int d = 0; d < 3; d++) {
             young.add(day(random, 2));
         }

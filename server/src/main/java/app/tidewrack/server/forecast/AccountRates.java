@@ -9,8 +9,8 @@ import app.tidewrack.core.forecast.ResultRate.Seen;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.facts.Brought;
-import app.tidewrack.server.facts.Brought.Part;
+import app.tidewrack.server.facts.AdHistory;
+import app.tidewrack.server.facts.AdHistory.Part;
 import app.tidewrack.server.network.Networks;
 import java.util.Currency;
 import java.util.EnumMap;
@@ -27,7 +27,7 @@ import org.springframework.stereotype.Component;
 public class AccountRates {
     private final HistoryMapper mapper;
     private final Networks networks;
-    private final Brought brought;
+    private final AdHistory history;
 
     /**
      * What is forecast; of what is null nothing is known.
@@ -73,7 +73,7 @@ public class AccountRates {
     /** What was seen of a kind of result, near and far; in minor units of the account's currency. */
     public Map<Likeness, Seen> seen(String clientId, Result result, Sought sought) {
         Map<Likeness, Seen> seen = new EnumMap<>(Likeness.class);
-        for (Part part : brought.of(clientId)) {
+        for (Part part : history.of(clientId)) {
             sought.like(part, result)
                     .ifPresent(like -> seen.merge(
                             like,

@@ -4,8 +4,8 @@ import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Coming.Fresh;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
-import app.tidewrack.server.facts.Brought;
-import app.tidewrack.server.facts.Brought.Part;
+import app.tidewrack.server.facts.AdHistory;
+import app.tidewrack.server.facts.AdHistory.Part;
 import app.tidewrack.server.facts.Lateness;
 import app.tidewrack.server.results.FactSums.Spent;
 import java.time.LocalDate;
@@ -31,7 +31,7 @@ class FreshDays {
 
     private final FactSums facts;
     private final Lateness lateness;
-    private final Brought brought;
+    private final AdHistory history;
 
     /** Takes what is due of a count for a group's money of a day. */
     interface Taker {
@@ -79,7 +79,7 @@ class FreshDays {
     private Map<String, Map<String, Double>> usual(String clientId, Map<String, Map<String, LocalDate>> fresh) {
         Map<String, Map<String, Double>> came = new HashMap<>();
         Map<String, Map<String, Double>> had = new HashMap<>();
-        for (Part part : brought.of(clientId)) {
+        for (Part part : history.of(clientId)) {
             for (String counted : fresh.getOrDefault(part.accountId(), Map.of()).keySet()) {
                 double count = Metric.usual(counted).of(part.counts()).orElse(0);
                 came.computeIfAbsent(part.accountId(), a -> new HashMap<>()).merge(counted, count, Double::sum);

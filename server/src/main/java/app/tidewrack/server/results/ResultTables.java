@@ -141,24 +141,14 @@ class ResultTables {
         Groups groups = new Groups(by);
         wanted(clientId, asked).forEach(groups::add);
         Map<List<String>, LineSum> sums = new LinkedHashMap<>();
-        for (Map<String, Object> row : byGroup.of(new Grouped(
-                clientId, groups.ads(), groups.numbers(), by.beside(), by.dimension(), range.from(), range.to()))) {
-            By.Group group = groups.at(
-                    Objects.requireNonNull((Number) row.get("group_number")).intValue());
-            add(sums, by.keys(group, (String) row.get("beside")), group, FactRow.counts(row));
-        }
-        if (by.beside() != Beside.HOUR && by.beside() != Beside.PART) {
-            for (Won won : facts.won(clientId, range.from(), range.to())) {
-                By.Group group = groups.ofExternal(won.externalAd());
-                if (group != null) {
-                    add(
-                            sums,
-                            by.keys(group, by.day(won.day())),
-                            group,
-                            Counts.NONE.with(Measure.QUALIFIED, won.leads()));
-                }
-            }
-        }
+        each(
+                clientId,
+                groups,
+                by.beside(),
+                by.dimension(),
+                range,
+                (group, told, counts) -> sums.computeIfAbsent(keyed(by.keys(group, told), group), k -> new LineSum())
+                        .add(counts, group));
         if (by.beside() == Beside.NOTHING || by.beside() == Beside.DAY) {
             fresh.due(
                     clientId,
@@ -178,8 +168,28 @@ class ResultTables {
         return sums;
     }
 
-    private static void add(Map<List<String>, LineSum> sums, List<String> keys, By.Group group, Counts counts) {
-        sums.computeIfAbsent(keyed(keys, group), k -> new LineSum()).add(counts, group);
+    /** Takes what a group of ads brought beside something that is told; null beside nothing. */
+    private interface Taker {
+        void take(By.Group group, @Nullable String told, Counts counts);
+    }
+
+    /** What groups brought, with the leads that were won where those can be told. */
+    private void each(
+            String clientId, Groups groups, Beside beside, @Nullable String dimension, Range range, Taker taker) {
+        for (Map<String, Object> row : byGroup.of(
+                new Grouped(clientId, groups.ads(), groups.numbers(), beside, dimension, range.from(), range.to()))) {
+            By.Group group = groups.at(
+                    Objects.requireNonNull((Number) row.get("group_number")).intValue());
+            taker.take(group, (String) row.get("beside"), FactRow.counts(row));
+        }
+        if (beside == Beside.NOTHING || beside == Beside.DAY) {
+            for (Won won : facts.won(clientId, range.from(), range.to())) {
+                By.Group group = groups.ofExternal(won.externalAd());
+                if (group != null) {
+                    taker.take(group, won.day().toString(), Counts.NONE.with(Measure.QUALIFIED, won.leads()));
+                }
+            }
+        }
     }
 
     private static List<String> keyed(List<String> keys, By.Group group) {
@@ -309,33 +319,18 @@ class ResultTables {
         Beside beside =
                 by.beside() == Beside.PART ? Beside.PART_OF_DAY : by.beside() == Beside.HOUR ? Beside.HOUR : Beside.DAY;
         Map<List<String>, Map<LocalDate, LineSum>> days = new HashMap<>();
-        for (Map<String, Object> row : byGroup.of(new Grouped(
-                clientId, groups.ads(), groups.numbers(), beside, by.dimension(), range.from(), range.to()))) {
-            By.Group group = groups.at(
-                    Objects.requireNonNull((Number) row.get("group_number")).intValue());
-            String told = Objects.requireNonNull((String) row.get("beside"));
-            LocalDate day = beside == Beside.HOUR ? range.from() : LocalDate.parse(told.substring(0, DAY_LENGTH));
-            String besides = beside == Beside.PART_OF_DAY
-                    ? told.substring(DAY_LENGTH + 1)
-                    : by.beside() == Beside.NOTHING ? null : told;
-            List<String> keys = keyed(by.keys(group, besides), group);
+        each(clientId, groups, beside, by.dimension(), range, (group, told, counts) -> {
+            String day = Objects.requireNonNull(told);
+            List<String> keys =
+                    keyed(by.keys(group, beside == Beside.PART_OF_DAY ? day.substring(DAY_LENGTH + 1) : day), group);
             if (lines.contains(keys)) {
                 days.computeIfAbsent(keys, k -> new HashMap<>())
-                        .computeIfAbsent(day, d -> new LineSum())
-                        .add(FactRow.counts(row), group);
+                        .computeIfAbsent(
+                                beside == Beside.HOUR ? range.from() : LocalDate.parse(day.substring(0, DAY_LENGTH)),
+                                d -> new LineSum())
+                        .add(counts, group);
             }
-        }
-        if (beside == Beside.DAY) {
-            for (Won won : facts.won(clientId, range.from(), range.to())) {
-                By.Group group = groups.ofExternal(won.externalAd());
-                List<String> keys = group == null ? List.of() : keyed(by.keys(group, by.day(won.day())), group);
-                if (group != null && lines.contains(keys)) {
-                    days.computeIfAbsent(keys, k -> new HashMap<>())
-                            .computeIfAbsent(won.day(), d -> new LineSum())
-                            .add(Counts.NONE.with(Measure.QUALIFIED, won.leads()), group);
-                }
-            }
-        }
+        });
         return days;
     }
 

@@ -313,8 +313,10 @@ class ResultsController {
                 .filter(m -> m.code().equals(metric))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("number", metric));
-        Map<CellRef, Facts> cells = cells(clientId, campaign);
-        Map<CellRef, DayBlocks> days = days(clientId, campaign, shown, cells);
+        List<AdOfSheet> ads = facts.adsOfSheet(clientId, campaignId);
+        Map<String, Measure> results = known.results(clientId, campaign);
+        Map<CellRef, Facts> cells = cells(clientId, ads, results);
+        Map<CellRef, DayBlocks> days = days(clientId, ads, results, shown);
         Ranks<CellRef> ranks = Ranks.of(cells, shown);
         Metric rests = shown.rests().isEmpty() ? null : Metric.usual(shown.rests());
         Map<String, Long> reach =
@@ -349,34 +351,32 @@ class ResultsController {
     }
 
     /** How each ad's days differed in the two that the number is made of. */
-    private Map<CellRef, DayBlocks> days(String clientId, Campaign campaign, Metric metric, Map<CellRef, Facts> cells) {
-        Map<String, Measure> results = known.results(clientId, campaign);
+    private Map<CellRef, DayBlocks> days(
+            String clientId, List<AdOfSheet> ads, Map<String, Measure> results, Metric metric) {
         Map<List<List<Measure>>, Map<Integer, CellRef>> asked = new LinkedHashMap<>();
-        for (AdOfSheet ad : cells.isEmpty() ? List.<AdOfSheet>of() : facts.adsOfSheet(clientId, campaign.id())) {
+        for (AdOfSheet ad : ads) {
             metric.measures(results.get(ad.rowId()))
                     .ifPresent(m -> asked.computeIfAbsent(m, k -> new LinkedHashMap<>())
                             .put(ad.ad(), new CellRef(ad.rowId(), ad.columnId())));
         }
         Map<CellRef, DayBlocks> days = new LinkedHashMap<>();
-        asked.forEach((measures, ads) -> facts.blocks(new GroupSql.Blocks(
+        asked.forEach((measures, cells) -> facts.blocks(new GroupSql.Blocks(
                         clientId,
-                        ads.keySet().stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}")),
+                        cells.keySet().stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}")),
                         measures.get(0),
                         measures.get(1)))
                 .forEach(b -> days.put(
-                        Objects.requireNonNull(ads.get(b.ad())),
+                        Objects.requireNonNull(cells.get(b.ad())),
                         new DayBlocks(b.days(), b.came(), b.of(), b.cameSquare(), b.product(), b.ofSquare()))));
         return days;
     }
 
-    private Map<CellRef, Facts> cells(String clientId, Campaign campaign) {
-        List<AdOfSheet> ads = facts.adsOfSheet(clientId, campaign.id());
+    private Map<CellRef, Facts> cells(String clientId, List<AdOfSheet> ads, Map<String, Measure> results) {
         Map<CellRef, Facts> cells = new LinkedHashMap<>();
         if (ads.isEmpty()) {
             return cells;
         }
         double margin = tables.margin(clientId);
-        Map<String, Measure> results = known.results(clientId, campaign);
         String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(Collectors.joining(",", "{", "}"));
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
         for (Map<String, Object> row : byGroup.of(

@@ -4,14 +4,13 @@ import com.ibm.icu.text.CharsetDetector;
 import com.ibm.icu.text.CharsetMatch;
 import java.nio.charset.Charset;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
 
 /** Which of the encodings of one byte a text has that is no UTF-8, by how often its letters stand together in languages (ICU). */
 public final class TextEncoding {
     /** By the names ICU gives them: all are read as the wider one of Windows. */
-    private static final Map<String, String> READ = new LinkedHashMap<>(Map.of(
+    private static final Map<String, String> READ = Map.of(
             "ISO-8859-1", "windows-1252",
             "ISO-8859-2", "windows-1250",
             "ISO-8859-5", "windows-1251",
@@ -21,7 +20,7 @@ public final class TextEncoding {
             "windows-1251", "windows-1251",
             "windows-1252", "windows-1252",
             "windows-1253", "windows-1253",
-            "windows-1254", "windows-1254"));
+            "windows-1254", "windows-1254");
 
     private static final Charset USUAL = Charset.forName("windows-1252");
     private static final int MOST_BYTES = 1 << 16;

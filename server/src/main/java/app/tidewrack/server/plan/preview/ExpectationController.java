@@ -19,8 +19,8 @@ import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
-import app.tidewrack.server.facts.Brought;
-import app.tidewrack.server.facts.Brought.Part;
+import app.tidewrack.server.facts.AdHistory;
+import app.tidewrack.server.facts.AdHistory.Part;
 import app.tidewrack.server.forecast.AccountRates;
 import app.tidewrack.server.forecast.AccountRates.Sought;
 import app.tidewrack.server.network.Networks;
@@ -50,7 +50,7 @@ class ExpectationController {
     private final RowPeople people;
     private final Accounts accounts;
     private final AccountRates rates;
-    private final Brought brought;
+    private final AdHistory history;
     private final Networks networks;
 
     /**
@@ -126,13 +126,13 @@ class ExpectationController {
     private Came came(String clientId, Campaign campaign, Row row, Result result) {
         Counts counts = Counts.NONE;
         double ripe = 0;
-        for (Part part : brought.of(clientId)) {
+        for (Part part : history.of(clientId)) {
             if (part.rowId().equals(row.id())) {
                 counts = counts.plus(part.counts());
                 ripe += part.ripeSpend(result.measure().code());
             }
         }
-        long reached = counts.equals(Counts.NONE) ? 0 : brought.people(clientId, campaign.id(), row.id());
+        long reached = counts.equals(Counts.NONE) ? 0 : history.people(clientId, campaign.id(), row.id());
         return new Came(
                 new CameSoFar(
                         counts.get(Measure.IMPRESSIONS),

@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 /** What a client's ads brought of late, by what they are: what forecasts learn from. */
 @Component
 @RequiredArgsConstructor
-public class Brought {
+public class AdHistory {
     /** How it was longer ago says little of how it is. */
     private static final int DAYS = 180;
 
