@@ -8,13 +8,13 @@ import java.util.List;
  */
 public final class ChainLadder {
     /** Of age to the next: how many times as much there is then. */
-    private final double[] factors;
+    final double[] factors;
 
     /** Mack's σ², in the units of what comes. */
-    private final double[] variances;
+    final double[] variances;
 
     /** What the factor was seen on. */
-    private final double[] seen;
+    final double[] seen;
 
     /**
      * What came to belong to one day, summed from the start.
@@ -35,14 +35,6 @@ public final class ChainLadder {
             return came[age - first];
         }
     }
-
-    /**
-     * What is still to come.
-     *
-     * @param mean may be under 0 where things are taken back
-     * @param error standard error of that as a forecast: of what was learned and of chance
-     */
-    public record Rest(double mean, double error) {}
 
     private ChainLadder(double[] factors, double[] variances, double[] seen) {
         this.factors = factors;
@@ -111,7 +103,7 @@ public final class ChainLadder {
         return whole >= factors.length ? 1 : at + (age - whole) * (1 / toEnd(whole + 1) - at);
     }
 
-    private double toEnd(int age) {
+    double toEnd(int age) {
         double times = 1;
         for (int k = age; k < factors.length; k++) {
             times *= factors[k];
@@ -128,29 +120,7 @@ public final class ChainLadder {
         return come(age) * Math.sqrt(relative);
     }
 
-    private static double square(double variance, double factor) {
+    static double square(double variance, double factor) {
         return factor == 0 ? 0 : variance / (factor * factor);
-    }
-
-    /** What is still to come to belong to all these days together. */
-    public Rest rest(List<Cohort> cohorts) {
-        double mean = 0;
-        double square = 0;
-        for (Cohort c : cohorts) {
-            double whole = c.now() * toEnd(c.last());
-            mean += whole - c.now();
-            double reached = c.now();
-            for (int k = c.last(); k < factors.length; k++) {
-                double by = square(variances[k], factors[k]);
-                square += reached > 0 ? whole * whole * by * (1 / reached + 1 / seen[k]) : 0;
-                double others = 0;
-                for (Cohort other : cohorts) {
-                    others += other != c && other.last() <= k ? other.now() * toEnd(other.last()) : 0;
-                }
-                square += seen[k] > 0 ? whole * others * by / seen[k] : 0;
-                reached *= factors[k];
-            }
-        }
-        return new Rest(mean, Math.sqrt(square));
     }
 }
