@@ -23,7 +23,7 @@ public class AdHistory {
     private static final int DAYS = 180;
 
     /** By which another node's pull, and edits of plans, are seen at the latest. */
-    private static final Duration LONGEST = Duration.ofSeconds(5);
+    private static final Duration LONGEST = Duration.ofMinutes(1);
 
     private static final int MOST_CLIENTS = 100;
 

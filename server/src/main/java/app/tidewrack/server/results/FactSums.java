@@ -88,6 +88,9 @@ interface FactSums {
     @SelectProvider(type = GroupSql.class, method = "blocks")
     List<AdBlocks> blocks(GroupSql.Blocks asked);
 
+    @SelectProvider(type = GroupSql.class, method = "ofAccounts")
+    List<Map<String, Object>> ofAccounts(String clientId);
+
     record Spent(int groupNumber, LocalDate day, long spendMinor) {}
 
     /** What groups of ads spent on each of some days; ads and groups as {@link Grouped} has them. */

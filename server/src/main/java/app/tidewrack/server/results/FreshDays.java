@@ -2,10 +2,10 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Coming.Fresh;
+import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
-import app.tidewrack.server.facts.AdHistory;
-import app.tidewrack.server.facts.AdHistory.Part;
+import app.tidewrack.server.facts.FactRow;
 import app.tidewrack.server.facts.Lateness;
 import app.tidewrack.server.results.FactSums.Spent;
 import java.time.LocalDate;
@@ -31,7 +31,6 @@ class FreshDays {
 
     private final FactSums facts;
     private final Lateness lateness;
-    private final AdHistory history;
 
     /** Takes what is due of a count for a group's money of a day. */
     interface Taker {
@@ -54,11 +53,11 @@ class FreshDays {
             }
             freshByAccount.put(of.getKey(), fresh);
         }
-        Map<String, Map<String, Double>> usual = usual(clientId, freshByAccount);
         LocalDate since = first.isBefore(from) ? from : first;
         if (since.isAfter(to)) {
             return;
         }
+        Map<String, Map<String, Double>> usual = usual(clientId, freshByAccount);
         for (Spent spent : facts.spent(clientId, groups.ads(), groups.numbers(), since, to)) {
             By.Group group = groups.at(spent.groupNumber());
             freshByAccount.getOrDefault(group.accountId(), Map.of()).forEach((counted, freshFrom) -> {
@@ -75,22 +74,19 @@ class FreshDays {
         }
     }
 
-    /** Of what may be late, by account. */
+    /** Of what may be late, by account: over all that it ever brought, of which fresh days are little. */
     private Map<String, Map<String, Double>> usual(String clientId, Map<String, Map<String, LocalDate>> fresh) {
-        Map<String, Map<String, Double>> came = new HashMap<>();
-        Map<String, Map<String, Double>> had = new HashMap<>();
-        for (Part part : history.of(clientId)) {
-            for (String counted : fresh.getOrDefault(part.accountId(), Map.of()).keySet()) {
-                double count = Metric.usual(counted).of(part.counts()).orElse(0);
-                came.computeIfAbsent(part.accountId(), a -> new HashMap<>()).merge(counted, count, Double::sum);
-                had.computeIfAbsent(part.accountId(), a -> new HashMap<>())
-                        .merge(counted, part.ripeSpend(counted), Double::sum);
+        Map<String, Map<String, Double>> usual = new HashMap<>();
+        for (Map<String, Object> row : facts.ofAccounts(clientId)) {
+            String account = (String) Objects.requireNonNull(row.get("account_id"));
+            Counts counts = FactRow.counts(row);
+            Map<String, Double> rates = new HashMap<>();
+            for (String counted : fresh.getOrDefault(account, Map.of()).keySet()) {
+                double count = Metric.usual(counted).of(counts).orElse(0);
+                rates.put(counted, counts.spendMinor() > 0 ? count / counts.spendMinor() : 0);
             }
+            usual.put(account, rates);
         }
-        came.forEach((account, counts) -> counts.replaceAll((counted, count) -> {
-            double money = Objects.requireNonNull(had.get(account)).getOrDefault(counted, 0.0);
-            return money > 0 ? count / money : 0;
-        }));
-        return came;
+        return usual;
     }
 }

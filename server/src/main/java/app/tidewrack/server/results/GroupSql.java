@@ -82,6 +82,13 @@ public final class GroupSql {
         return measures.stream().map(Measure::code).collect(Collectors.joining(" + "));
     }
 
+    /** All that accounts ever brought. */
+    public static String ofAccounts() {
+        return """
+                select a.account_id, %s from fact_month f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
+                where f.client_id = #{clientId} group by 1""".formatted(FactRow.SUMS);
+    }
+
     private static String source(Beside beside, LocalDate from, LocalDate to) {
         return switch (beside) {
             case NOTHING -> months("fact_month", "fact_day", "ad", from, to);
