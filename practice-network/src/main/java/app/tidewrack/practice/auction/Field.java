@@ -13,6 +13,10 @@ public final class Field {
 
     private static final int STEPS = 2000;
 
+    private static final double LEAST_SCORE = 0.01;
+    private static final double MOST_SCORE = 100;
+    private static final int BISECTIONS = 40;
+
     private final int rivals;
     private final double spread;
     private final double[] slots;
@@ -33,7 +37,7 @@ public final class Field {
         SplittableRandom random = new SplittableRandom(rivals * 31L + slots.length);
         for (int i = 0; i <= STEPS; i++) {
             double score = Math.exp((2.0 * i / STEPS - 1) * REACH);
-            wins[i] = winning(score);
+            wins[i] = winsBy(score);
             costs[i] = meanPrice(score, random);
         }
     }
@@ -48,7 +52,7 @@ public final class Field {
     }
 
     /** Chance of getting one of the slots: fewer rivals than slots are above. */
-    private double winning(double score) {
+    private double winsBy(double score) {
         double under = under(score);
         double total = 0;
         for (int above = 0; above < Math.min(slots.length, rivals + 1); above++) {
@@ -82,6 +86,21 @@ public final class Field {
     /** Mean price of a slot that a score has won. */
     public double price(double score) {
         return at(costs, score);
+    }
+
+    /** The lowest score that wins a share of the chances, over 0 and under 1. */
+    public double winning(double share) {
+        double low = LEAST_SCORE;
+        double high = MOST_SCORE;
+        for (int i = 0; i < BISECTIONS; i++) {
+            double middle = Math.sqrt(low * high);
+            if (win(middle) < share) {
+                low = middle;
+            } else {
+                high = middle;
+            }
+        }
+        return high;
     }
 
     private static double at(double[] table, double score) {

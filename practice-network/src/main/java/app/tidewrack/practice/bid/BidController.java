@@ -8,7 +8,6 @@ import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.account.Account;
 import app.tidewrack.practice.account.AccountDesk;
-import app.tidewrack.practice.auction.Field;
 import app.tidewrack.practice.matching.Matcher;
 import app.tidewrack.practice.network.Market;
 import app.tidewrack.practice.network.Network;
@@ -31,7 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequiredArgsConstructor
 class BidController {
     /** Shares of chances won at the low end, the suggestion and the high end. */
-    private static final double[] WON = {0.02, 0.12, 0.45};
+    private static final double[] WON = {0.02, Rates.USUALLY_WON, 0.45};
 
     private final Networks networks;
     private final AccountDesk accounts;
@@ -93,7 +92,7 @@ class BidController {
         List<String> wanted = question.placements();
         double cheapest = market.placements().keySet().stream()
                 .filter(p -> wanted == null || wanted.isEmpty() || wanted.contains(p))
-                .mapToDouble(p -> score(fields.field(network, p), won)
+                .mapToDouble(p -> fields.field(network, p).winning(won)
                         / Rates.bidUnit(
                                 market,
                                 Objects.requireNonNull(market.placements().get(p)),
@@ -103,19 +102,5 @@ class BidController {
                 .orElseThrow(() -> new Refusal("placements", "None of these is a placement.", "See the rulebook."));
         double euros = cheapest * dear * market.thousandEur() / 1000;
         return Math.round(euros / world.inEuros(currency) * Math.pow(10, currency.getDefaultFractionDigits()));
-    }
-
-    private static double score(Field field, double won) {
-        double low = 0.01;
-        double high = 100;
-        for (int i = 0; i < 40; i++) {
-            double middle = Math.sqrt(low * high);
-            if (field.win(middle) < won) {
-                low = middle;
-            } else {
-                high = middle;
-            }
-        }
-        return high;
     }
 }

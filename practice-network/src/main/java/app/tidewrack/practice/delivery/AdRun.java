@@ -37,6 +37,7 @@ final class AdRun {
     private RoaringBitmap reachedToday = new RoaringBitmap();
     private LocalDate today = LocalDate.EPOCH;
     private LocalDate layered = LocalDate.EPOCH;
+    private double mood = 1;
     private double expected;
     private double brought;
     private long spentTiny;
@@ -131,9 +132,15 @@ final class AdRun {
         return ended;
     }
 
+    /** How much likelier people are to click it on the day than on others, 1 on average. */
+    double mood() {
+        return mood;
+    }
+
     /** Moves to a day; who was reached on the days before has seen it on so many days. */
-    void begin(LocalDate day) {
+    void begin(LocalDate day, String network) {
         if (!day.equals(today)) {
+            mood = Mood.clicks(network, id, day);
             reached.subMap(layered, day).values().forEach(this::layer);
             reached.headMap(day.minusDays(DAYS_KEPT)).clear();
             layered = day;

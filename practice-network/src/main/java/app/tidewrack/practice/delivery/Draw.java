@@ -52,13 +52,13 @@ final class Draw {
         return singles > 0 && crowd.singles().contains(real);
     }
 
-    /** The part of a day's visits that falls into an hour, over all countries by their people. */
+    /** The part of a mean day's visits that falls into an hour, over all countries by their people. */
     double presence(Market market, Instant hour, ZoneId home) {
-        double weighted = singles * market.share(hour.atZone(home).getHour());
+        double weighted = singles * market.presence(hour.atZone(home));
         double all = singles;
         for (Part part : parts) {
             double here = (double) (part.to() - part.from()) * crowd.weight();
-            weighted += here * market.share(hour.atZone(part.zone()).getHour());
+            weighted += here * market.presence(hour.atZone(part.zone()));
             all += here;
         }
         return all == 0 ? 0 : weighted / all;
@@ -80,8 +80,7 @@ final class Draw {
             double total = 0;
             for (int i = 0; i < upTo.length; i++) {
                 Part part = parts.get(i);
-                total += (part.to() - part.from())
-                        * market.share(hour.atZone(part.zone()).getHour());
+                total += (part.to() - part.from()) * market.presence(hour.atZone(part.zone()));
                 upTo[i] = total;
             }
             singlesShare = singles == 0 ? 0 : (double) singles / crowd.size();

@@ -18,12 +18,17 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.stream.Collectors;
 
 /** Delivers one hour of one ad group: impression after impression, until the hour's money or its chances are spent. */
 final class GroupHour {
     private static final int SLOTS = 5;
     private static final double LEARNING = 0.35;
+
+    /** By how much what two clients bid for the same person differs, beyond what they bid on average: a logarithm's deviation. */
+    private static final double DIFFER = 0.5;
 
     private final GroupRun group;
     private final List<AdRun> ads;
@@ -38,6 +43,9 @@ final class GroupHour {
     private final double[] adWeights;
     private final double adsTotal;
     private final double meanPerformance;
+    private final double euros;
+    private final Offer offer;
+    private final double wantsToday;
 
     /** Takes down what happens beyond numbers. */
     interface Notes {
@@ -54,10 +62,24 @@ final class GroupHour {
         void chat(GroupRun group, AdRun ad, Instant hour, int person);
     }
 
-    GroupHour(GroupRun group, List<AdRun> ads, Instant hour, World world, Devices devices, Cells cells, Notes notes) {
+    /**
+     * @param euros to be spent this hour, about
+     * @param behind hours that the group is behind with its money
+     */
+    GroupHour(
+            GroupRun group,
+            List<AdRun> ads,
+            Instant hour,
+            double euros,
+            double behind,
+            World world,
+            Devices devices,
+            Cells cells,
+            Notes notes) {
         this.group = group;
         this.ads = ads;
         this.hour = hour;
+        this.euros = euros;
         this.world = world;
         this.devices = devices;
         this.cells = cells;
@@ -65,7 +87,7 @@ final class GroupHour {
         panel = world.panel();
         day = hour.atZone(group.account().zone()).toLocalDate();
         random = new SplittableRandom(Chance.bits(world.seed() ^ Chance.seed(group.id()), hour.getEpochSecond()));
-        ads.forEach(a -> a.begin(day));
+        ads.forEach(a -> a.begin(day, group.network().slug()));
         adWeights = ads.stream().mapToDouble(this::weight).toArray();
         double total = 0;
         double mean = 0;
@@ -75,6 +97,31 @@ final class GroupHour {
         }
         adsTotal = total;
         meanPerformance = mean / total;
+        wantsToday = Mood.wants(group.network().market(), group.account().client(), day);
+        offer = offer(behind);
+    }
+
+    private Offer offer(double behind) {
+        List<Spot> spots = group.spots().stream()
+                .filter(s -> ads.stream().anyMatch(a -> a.fits(s.rule().code())))
+                .toList();
+        return spots.isEmpty() || euros <= 0 || group.draw().size() == 0
+                ? Offer.NOTHING
+                : group.offer(hour, spots, meanPerformance, euros, behind);
+    }
+
+    /** What others meet this hour where one ad is shown at a time. */
+    List<Contender> bids() {
+        return offer.chances().stream()
+                .filter(c -> c.spot().place().slots().size() == 1)
+                .map(c -> new Contender(
+                        group.account().client(),
+                        c.spot().number(),
+                        group.draw().crowd(),
+                        group.split(),
+                        c.score() * offer.price(),
+                        offer.part()))
+                .toList();
     }
 
     /** Ads are shown evenly at first, then more the more they bring; while little is known, chance has a hand in it. */
@@ -85,18 +132,11 @@ final class GroupHour {
     }
 
     /**
-     * @param euros to be spent this hour, about
+     * @param others what other clients' ad groups bid on the network
      * @param mostTiny that may be spent whatever happens
      * @return spent, in ten-thousandths of a minor unit
      */
-    long run(double euros, long mostTiny) {
-        List<Spot> spots = group.spots().stream()
-                .filter(s -> ads.stream().anyMatch(a -> a.fits(s.rule().code())))
-                .toList();
-        if (spots.isEmpty() || euros <= 0 || group.draw().size() == 0) {
-            return 0;
-        }
-        Offer offer = group.offer(hour, spots, meanPerformance, euros);
+    long run(List<Contender> others, long mostTiny) {
         double expected = offer.impressions();
         long count = (long) (expected + random.nextDouble());
         if (count == 0) {
@@ -105,10 +145,11 @@ final class GroupHour {
         double tinyPerEuro = group.minorPerEuro() * Purse.TINY;
         Draw.Hour drawing = group.draw().at(group.network().market(), hour, random);
         Response response = new Response(group.network().market(), random, group.minorPerEuro());
+        Map<Integer, List<Contender>> against = others.stream().collect(Collectors.groupingBy(Contender::spot));
         long spent = 0;
         long wanted = (long) (euros * tinyPerEuro);
         for (long i = 0; i < count && spent < wanted; i++) {
-            long paid = show(offer, expected, drawing, response, mostTiny - spent, tinyPerEuro);
+            long paid = show(expected, drawing, response, against, mostTiny - spent, tinyPerEuro);
             if (paid < 0) {
                 break;
             }
@@ -117,7 +158,6 @@ final class GroupHour {
         return spent;
     }
 
-    /** @return paid, or −1 when there is no money left for it */
     private boolean due(Counting counting) {
         return switch (group.charge()) {
             case IMPRESSION, SEND -> true;
@@ -126,9 +166,15 @@ final class GroupHour {
         };
     }
 
+    /** @return paid, or −1 when there is no money left for it */
     private long show(
-            Offer offer, double expected, Draw.Hour drawing, Response response, long leftTiny, double tinyPerEuro) {
-        GroupRun.Chance chance = chance(offer, expected);
+            double expected,
+            Draw.Hour drawing,
+            Response response,
+            Map<Integer, List<Contender>> against,
+            long leftTiny,
+            double tinyPerEuro) {
+        GroupRun.Chance chance = chance(expected);
         Spot spot = chance.spot();
         AdRun ad = ad(spot);
         int real = person(drawing, ad);
@@ -140,9 +186,14 @@ final class GroupHour {
         if (device < 0 || (group.sends() && group.inbox().contains(real))) {
             return 0;
         }
+        double best = bestOf(against.getOrDefault(spot.number(), List.of()), real);
+        if (best > chance.score() * offer.price()) {
+            return 0;
+        }
         Standing standing = spot.field().standing(chance.score(), random);
-        double euros = standing.price() * offer.price() * PersonPrice.of(world, person) / group.meanPersonPrice();
-        long price = price(euros, spot, tinyPerEuro, standing.attention());
+        double due = Math.max(best, standing.price() * offer.price());
+        long price = price(
+                due * PersonPrice.of(world, person) / group.meanPersonPrice(), spot, tinyPerEuro, standing.attention());
         if (price > leftTiny) {
             return -1;
         }
@@ -164,13 +215,24 @@ final class GroupHour {
         return paid;
     }
 
+    /** The most that any of those bids for a person who seeks them now, in euros; 0 when none does. */
+    private double bestOf(List<Contender> others, int real) {
+        double best = 0;
+        for (Contender other : others) {
+            if (random.nextDouble() < other.part() && other.seeks(real)) {
+                best = Math.max(best, other.euros() * Math.exp(DIFFER * random.nextGaussian()));
+            }
+        }
+        return best;
+    }
+
     /** What is charged for one impression, click, view or send; never over the bid it came from. */
-    private long price(double euros, Spot spot, double tinyPerEuro, double attention) {
+    private long price(double due, Spot spot, double tinyPerEuro, double attention) {
         double units = switch (group.charge()) {
             case IMPRESSION, SEND -> 1;
             case CLICK, VIEW -> group.unitRate(spot, meanPerformance) * attention;
         };
-        double tiny = euros / units * tinyPerEuro;
+        double tiny = due / units * tinyPerEuro;
         Long bid = group.order().bid().minor();
         boolean capped =
                 group.charge() != Charge.IMPRESSION && group.order().bid().strategy() == BidStrategy.MAXIMUM;
@@ -199,9 +261,9 @@ final class GroupHour {
                 group.goal(),
                 spot.place(),
                 standing.attention(),
-                ad.taste().appeal(combination),
+                ad.taste().appeal(combination) * ad.mood(),
                 ad.taste().draw(panel, person),
-                ad.taste().wants(panel, person),
+                ad.taste().wants(panel, person) * wantsToday,
                 ad.freshness(real),
                 group.draw().isWarm(real),
                 mayEngage,
@@ -209,7 +271,7 @@ final class GroupHour {
                 tie -> notes.tie(group, tie, day, real));
     }
 
-    private GroupRun.Chance chance(Offer offer, double expected) {
+    private GroupRun.Chance chance(double expected) {
         double ticket = random.nextDouble() * expected;
         for (GroupRun.Chance chance : offer.chances()) {
             ticket -= chance.count();

@@ -28,7 +28,6 @@ import org.roaringbitmap.RoaringBitmap;
 /** One ad group while hours are delivered: its people, placements and bid. */
 final class GroupRun {
     private static final int BISECTIONS = 36;
-    private static final double DEAREST = 60;
 
     private final String id;
     private final Network network;
@@ -180,29 +179,35 @@ final class GroupRun {
      * What may be bought in an hour.
      *
      * @param price of one impression at the middle offer, in euros
+     * @param part share of the chances that are bid for
      */
-    record Offer(List<Chance> chances, double price) {
+    record Offer(List<Chance> chances, double price, double part) {
+        static final Offer NOTHING = new Offer(List.of(), 0, 0);
+
         double impressions() {
             return chances.stream().mapToDouble(Chance::count).sum();
         }
     }
 
     /**
-     * Bids for an hour.
+     * Bids for an hour. An automatic bid is at least the one that is usual, and takes part in fewer chances rather than going under it
+     * (throttling beside bid shading: S. Balseiro, A. Kim, M. Mahdian, V. Mirrokni, "Budget Management Strategies in Repeated Auctions",
+     * WWW 2017).
      *
      * @param spotsWithAds those where one of the group's ads fits
      * @param performance of its ads against the average
      * @param euros to spend
+     * @param behind hours that the group is behind with its money; an automatic bid rises with them
      */
-    Offer offer(Instant hour, List<Spot> spotsWithAds, double performance, double euros) {
+    Offer offer(Instant hour, List<Spot> spotsWithAds, double performance, double euros, double behind) {
         Market market = network.market();
-        double priceOfOne = market.thousandEur() / 1000 * meanPersonPrice * HourPrice.of(network.slug(), hour);
+        double priceOfOne = market.thousandEur() / 1000 * meanPersonPrice * HourPrice.of(network.slug(), market, hour);
         double presence = draw.presence(market, hour, account.zone()) / split.parts();
         Bidding bidding = new Bidding(spotsWithAds, performance, presence, priceOfOne);
         Bid bid = order.bid();
         Long minor = bid.minor();
         double most = bid.strategy() == BidStrategy.AUTOMATIC || minor == null
-                ? bidding.spending(euros)
+                ? bidding.spending(euros, Math.min(Rates.MOST_WON, Rates.USUALLY_WON * Math.max(1, behind)))
                 : minor / minorPerEuro * (bid.strategy() == BidStrategy.TARGET_COST ? steering(minor) : 1);
         List<Chance> chances = bidding.chances(most);
         double cost = bidding.cost(most);
@@ -211,7 +216,8 @@ final class GroupRun {
                 chances.stream()
                         .map(c -> new Chance(c.spot(), c.score(), c.count() * part))
                         .toList(),
-                priceOfOne);
+                priceOfOne,
+                part);
     }
 
     /** Bids more when results are cheaper than wanted and less when they are dearer. */
@@ -266,15 +272,23 @@ final class GroupRun {
             return cost;
         }
 
-        /** The bid that spends a sum, up to one that wins nearly everything. */
-        double spending(double euros) {
-            double low = 1e-7;
-            double high = 0;
-            for (Spot spot : open) {
-                high = Math.max(high, DEAREST * priceOfOne / unitRate(spot, performance));
-            }
+        /** The lowest bid that wins a share of the chances of one of the placements. */
+        private double winning(double share) {
+            return open.stream()
+                    .mapToDouble(s -> s.field().winning(share) * priceOfOne / unitRate(s, performance))
+                    .min()
+                    .orElseThrow();
+        }
+
+        /** The bid that spends a sum, between one that wins a share of the chances and one that wins most of them. */
+        double spending(double euros, double leastWon) {
+            double low = winning(leastWon);
+            double high = winning(Rates.MOST_WON);
             if (cost(high) <= euros) {
                 return high;
+            }
+            if (cost(low) >= euros) {
+                return low;
             }
             for (int i = 0; i < BISECTIONS; i++) {
                 double middle = Math.sqrt(low * high);

@@ -23,8 +23,11 @@ final class Response {
     /** The network shows ads to those likelier to respond, which lifts the mean; taken out of the base rates again. */
     private static final double CHOSEN = 1.22;
 
+    /** Those who were chosen and clicked want it more than others do, which lifts the mean; taken out of the base rates again. */
+    private static final double CAME = 1.8;
+
     private static final double WARM_CLICKS = 1.7;
-    private static final double WARM_WANTS = 2.4;
+    private static final double WARM_WANTS = 2;
     private static final double OPENS_MESSAGE = 0.45;
     private static final double INSTALLS = 0.04;
     private static final double WITHOUT_CLICK = 0.05;
@@ -167,7 +170,7 @@ final class Response {
             return false;
         }
         site(seen, SiteEvent.VIEW);
-        double wants = seen.wants() * (seen.warm() ? WARM_WANTS : 1);
+        double wants = seen.wants() / CAME * (seen.warm() ? WARM_WANTS : 1);
         Market.Actions rates = market.actions();
         boolean basket = happens(Taste.capped(rates.basket() * wants));
         boolean lead = happens(Taste.capped(rates.lead() * wants));
@@ -208,7 +211,8 @@ final class Response {
                         * market.actions().visit()
                         * market.actions().purchase()
                         * WITHOUT_CLICK
-                        * seen.wants())) {
+                        * seen.wants()
+                        / CAME)) {
             outcome.later(Measure.VIEW_PURCHASES, order(), delay());
         }
         return false;

@@ -22,6 +22,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -62,22 +63,46 @@ final class Stride implements GroupHour.Notes {
             Purse purse = cast.purse(ads.get(0), group);
             shares.merge(purse.owner(), efficiency(group), Double::sum);
         });
-        running.stream()
+        List<Part> parts =
+                running.parallelStream().map(ads -> part(ads, hour, shares)).toList();
+        Map<String, List<Contender>> bids = bids(parts);
+        parts.stream()
                 .collect(Collectors.groupingBy(this::turn, LinkedHashMap::new, Collectors.toList()))
                 .values()
                 .parallelStream()
-                .forEach(inTurn -> inTurn.forEach(ads -> deliver(ads, hour, shares)));
+                .forEach(inTurn -> inTurn.forEach(p -> deliver(p, hour, bids)));
+    }
+
+    /** An ad group's part in an hour. */
+    private record Part(GroupRun group, Purse purse, List<AdRun> ads, GroupHour hour) {
+        String network() {
+            return group.network().slug();
+        }
+
+        String client() {
+            return group.account().client();
+        }
+    }
+
+    /** What is bid on each network where more than one client's ad groups run; one's own never bid against each other. */
+    private static Map<String, List<Contender>> bids(List<Part> parts) {
+        Map<String, Set<String>> clients = parts.stream()
+                .collect(Collectors.groupingBy(Part::network, Collectors.mapping(Part::client, Collectors.toSet())));
+        return parts.stream()
+                .filter(p -> clients.getOrDefault(p.network(), Set.of()).size() > 1)
+                .collect(Collectors.groupingBy(
+                        Part::network, Collectors.flatMapping(p -> p.hour().bids().stream(), Collectors.toList())));
     }
 
     /**
      * Groups that spend from one purse take turns, and so do those of a network that share an account's limit or its people's
      * inboxes; all others are delivered side by side.
      */
-    private String turn(List<Approved> ads) {
-        GroupRun group = cast.group(ads.get(0));
+    private String turn(Part part) {
+        GroupRun group = part.group();
         return group.account().spendingLimitMinor() == null && !group.sends()
-                ? cast.purse(ads.get(0), group).owner()
-                : group.network().slug();
+                ? part.purse().owner()
+                : part.network();
     }
 
     private boolean runs(Approved ad, Instant hour) {
@@ -93,25 +118,47 @@ final class Stride implements GroupHour.Notes {
         return Math.sqrt(group.efficiency(USUAL_RESULT_EUR * group.minorPerEuro() * Purse.TINY));
     }
 
-    private void deliver(List<Approved> approved, Instant hour, Map<String, Double> shares) {
+    private Part part(List<Approved> approved, Instant hour, Map<String, Double> shares) {
         GroupRun group = cast.group(approved.get(0));
         Account account = group.account();
         Purse purse = cast.purse(approved.get(0), group);
         LocalDate day = hour.atZone(account.zone()).toLocalDate();
         Pace pace = group.order().pace();
-        double due = Pacing.dueBy(group.network().market(), group.order().hours(), pace, hour, account.zone());
+        boolean first = !day.isAfter(cast.campaign(approved.get(0).campaignId()).startsOn());
+        double most = purse.mostOn(day) * Pacing.aim(purse.owner(), day, first);
+        Pacing.Due due = Pacing.due(group.network().market(), group.order().hours(), pace, hour, account.zone());
+        double open = most * due.byEnd() - purse.spentOn(day);
         double share = efficiency(group) / Objects.requireNonNull(shares.get(purse.owner()));
-        long most = purse.mostOn(day);
-        long left = Math.min(most - purse.spentOn(day), accountLeft(account, day));
-        double wanted = Math.min(left, most * due - purse.spentOn(day)) * share;
+        double wanted = open * Pacing.grip(purse.owner(), hour) * share;
         List<AdRun> ads = approved.stream().map(a -> cast.ad(a, group)).toList();
-        double euros = wanted / Purse.TINY / group.minorPerEuro();
-        GroupHour groupHour =
-                new GroupHour(group, ads, hour, tools.world(), tools.devices(), cast.cells(group.network()), this);
-        long spent = groupHour.run(euros, left);
+        return new Part(
+                group,
+                purse,
+                ads,
+                new GroupHour(
+                        group,
+                        ads,
+                        hour,
+                        wanted / Purse.TINY / group.minorPerEuro(),
+                        due.inHour() <= 0 ? 1 : open / (most * due.inHour()) - 1,
+                        tools.world(),
+                        tools.devices(),
+                        cast.cells(group.network()),
+                        this));
+    }
+
+    private void deliver(Part part, Instant hour, Map<String, List<Contender>> bids) {
+        Account account = part.group().account();
+        LocalDate day = hour.atZone(account.zone()).toLocalDate();
+        List<Contender> others = bids.getOrDefault(part.network(), List.of()).stream()
+                .filter(b -> !b.client().equals(part.client()))
+                .toList();
+        Purse purse = part.purse();
+        long left = Math.min(purse.mostOn(day) - purse.spentOn(day), accountLeft(account, day));
+        long spent = part.hour().run(others, left);
         purse.spend(day, spent);
         spend(account, day, spent);
-        ads.forEach(ad -> end(group, ad, hour, day));
+        part.ads().forEach(ad -> end(part.group(), ad, hour, day));
     }
 
     private static String key(Account account) {

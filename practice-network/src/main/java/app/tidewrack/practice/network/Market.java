@@ -2,6 +2,8 @@ package app.tidewrack.practice.network;
 
 import app.tidewrack.practice.auction.Auction;
 import app.tidewrack.practice.world.Liking;
+import java.time.DayOfWeek;
+import java.time.ZonedDateTime;
 import java.util.List;
 import java.util.Map;
 
@@ -11,6 +13,9 @@ import java.util.Map;
  *
  * @param member who is on the network
  * @param hours how busy each hour of the day is where people are
+ * @param weekdays how busy each day of the week is, from Monday
+ * @param buying how ready people are to buy or to leave their data on each day of the week, from Monday
+ * @param bidding how much rivals offer on each day of the week, from Monday
  * @param rivals how many bid against one ad for each chance to show
  * @param thousandEur the middle of what one rival offers for a thousand impressions, in euros
  * @param spread how much rivals differ: deviation of the logarithm
@@ -19,6 +24,9 @@ import java.util.Map;
 public record Market(
         Liking member,
         List<Double> hours,
+        List<Double> weekdays,
+        List<Double> buying,
+        List<Double> bidding,
         int rivals,
         double thousandEur,
         double spread,
@@ -52,14 +60,40 @@ public record Market(
             double engage,
             double orderEur) {}
 
-    /** Hours are taken as parts of the day, whatever they add up to. */
+    /** Hours are taken as parts of the day and days as multiples of the mean day, whatever they add up to. */
     public Market {
-        double all = hours.stream().mapToDouble(h -> h).sum();
-        hours = hours.stream().map(h -> h / all).toList();
+        hours = timesTheirSum(hours, 1);
+        weekdays = timesTheirSum(weekdays, weekdays.size());
+        buying = timesTheirSum(buying, buying.size());
+        bidding = timesTheirSum(bidding, bidding.size());
+    }
+
+    private static List<Double> timesTheirSum(List<Double> parts, double sum) {
+        double all = parts.stream().mapToDouble(p -> p).sum();
+        return parts.stream().map(p -> p / all * sum).toList();
     }
 
     /** The part of a day's visits that falls into an hour. */
     public double share(int hour) {
         return hours.get(hour);
+    }
+
+    /** The part of a mean day's visits that falls into an hour where people are. */
+    public double presence(ZonedDateTime hour) {
+        return share(hour.getHour()) * of(weekdays, hour.getDayOfWeek());
+    }
+
+    /** How ready people are on a day to buy or to leave their data, 1 on average. */
+    public double buying(DayOfWeek day) {
+        return of(buying, day);
+    }
+
+    /** How much rivals offer on a day, 1 on average. */
+    public double bidding(DayOfWeek day) {
+        return of(bidding, day);
+    }
+
+    private static double of(List<Double> week, DayOfWeek day) {
+        return week.get(day.getValue() - 1);
     }
 }

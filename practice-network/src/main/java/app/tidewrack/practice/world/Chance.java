@@ -53,7 +53,7 @@ public final class Chance {
     }
 
     /** A normal number with deviation 1, within about 4.2 either way. */
-    static float normal(long seed, long number) {
+    public static float normal(long seed, long number) {
         return NORMAL[(int) (bits(seed, number) >>> 48)];
     }
 

@@ -48,11 +48,12 @@ class PacingTest {
         assertThat(all).hasSize(hours);
         for (Pace pace : Pace.values()) {
             for (String grid : new String[] {null, NINE_TO_FIVE}) {
-                List<Double> due = all.stream()
-                        .map(h -> Pacing.dueBy(evenMarket(), grid, pace, h, zone))
+                List<Pacing.Due> due = all.stream()
+                        .map(h -> Pacing.due(evenMarket(), grid, pace, h, zone))
                         .toList();
-                assertThat(due).isSorted();
-                assertThat(due.get(hours - 1)).isCloseTo(1, within(1e-9));
+                assertThat(due.stream().map(Pacing.Due::byEnd)).isSorted();
+                assertThat(due.get(hours - 1).byEnd()).isCloseTo(1, within(1e-9));
+                assertThat(due.stream().mapToDouble(Pacing.Due::inHour).sum()).isCloseTo(1, within(1e-9));
             }
         }
         List<Instant> running =
