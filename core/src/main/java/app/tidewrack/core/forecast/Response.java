@@ -1,0 +1,169 @@
+package app.tidewrack.core.forecast;
+
+import java.util.List;
+import java.util.random.RandomGenerator;
+import org.apache.commons.numbers.gamma.LogGamma;
+import org.apache.commons.rng.UniformRandomProvider;
+import org.apache.commons.statistics.distribution.GammaDistribution;
+
+/**
+ * What a row brings a day for money a day: more money brings more, each time a little less, {@code worth × half × money ÷ (money + half)}
+ * (the saturating response of J. Little, "Aggregate Advertising Models", Operations Research 27, 1979, with an exponent of 1). Neither
+ * the worth of the first money nor the half is known, so both are weighed: some halves by how well the row's own days agree with them
+ * and with what is expected of its people, and for each a gamma distribution of the worth ({@link ResultRate}). Money is in minor units
+ * of one currency.
+ */
+public final class Response {
+    /** Halves are looked at from an eighth to eight times the one expected. */
+    private static final int HALVES = 9;
+
+    private static final double FURTHEST = Math.log(8);
+
+    /** By how much, as a logarithm, the half of a row is usually apart from the one expected. A guess. */
+    private static final double APART = 0.7;
+
+    /** Worth of showing an ad to someone who has seen it already, as a part of showing it to someone new. A guess. */
+    private static final double REPEATED = 0.6;
+
+    /** A larger part of people's attention is dearer: a tenth more money buys nine parts of a tenth more. A guess. */
+    private static final double DEARER = 0.9;
+
+    private static final double LEAST_ELASTICITY = 0.3;
+    private static final double MOST_ELASTICITY = 0.95;
+
+    private final double[] halves;
+    private final double[] weights;
+    private final double[] shapes;
+    private final double[] moneys;
+
+    private Response(double[] halves, double[] weights, double[] shapes, double[] moneys) {
+        this.halves = halves;
+        this.weights = weights;
+        this.shapes = shapes;
+        this.moneys = moneys;
+    }
+
+    /**
+     * One day of a row.
+     *
+     * @param spent 0 or more
+     * @param results that came in by now, 0 or more
+     * @param come the part of its results that has come in, over 0 to 1
+     */
+    public record Day(double spent, double results, double come) {}
+
+    /**
+     * What is expected of a row before its own days are looked at.
+     *
+     * @param rate results of one unit of money, at the money of now
+     * @param daily the money of now, over 0
+     * @param elasticity per cent more results for one per cent more money, over 0 and under 1
+     */
+    public record Expected(ResultRate rate, double daily, double elasticity) {}
+
+    /**
+     * How many per cent more results one per cent more money brings, as far as the people go: what is shown again is worth less, and a
+     * larger part of a crowd is dearer.
+     *
+     * @param before impressions so far, 0 or more
+     * @param ahead impressions to come at the money of now, over 0
+     */
+    public static double elasticity(Reach reach, double before, double ahead) {
+        double brings = worth(reach, before + ahead) - worth(reach, before);
+        double step = ahead / 100;
+        double more = worth(reach, before + ahead + step) - worth(reach, before + ahead);
+        return Math.max(LEAST_ELASTICITY, Math.min(MOST_ELASTICITY, DEARER * more / step * ahead / brings));
+    }
+
+    private static double worth(Reach reach, double impressions) {
+        return REPEATED * impressions + (1 - REPEATED) * reach.of(impressions);
+    }
+
+    /**
+     * What a row's days say, with what is expected of it.
+     *
+     * @param dispersion how many times as much days vary as by chance, 1 or more
+     */
+    public static Response of(Expected expected, List<Day> days, double dispersion) {
+        double expectedHalf = expected.daily() * expected.elasticity() / (1 - expected.elasticity());
+        double[] halves = new double[HALVES];
+        double[] weights = new double[HALVES];
+        double[] shapes = new double[HALVES];
+        double[] moneys = new double[HALVES];
+        double most = Double.NEGATIVE_INFINITY;
+        for (int i = 0; i < HALVES; i++) {
+            double apart = FURTHEST * (2.0 * i / (HALVES - 1) - 1);
+            halves[i] = expectedHalf * Math.exp(apart);
+            double shape = expected.rate().shape();
+            double money = expected.rate().money() * effective(expected.daily(), halves[i]) / expected.daily();
+            shapes[i] = shape;
+            moneys[i] = money;
+            double log = -apart * apart / (2 * APART * APART) + shape * Math.log(money) - LogGamma.value(shape);
+            for (Day day : days) {
+                double effective = effective(day.spent(), halves[i]) * day.come();
+                if (effective > 0) {
+                    double results = day.results() / dispersion;
+                    shapes[i] += results;
+                    moneys[i] += effective / dispersion;
+                    log += results * Math.log(effective);
+                }
+            }
+            weights[i] = log + LogGamma.value(shapes[i]) - shapes[i] * Math.log(moneys[i]);
+            most = Math.max(most, weights[i]);
+        }
+        double sum = 0;
+        for (int i = 0; i < HALVES; i++) {
+            weights[i] = Math.exp(weights[i] - most);
+            sum += weights[i];
+        }
+        for (int i = 0; i < HALVES; i++) {
+            weights[i] /= sum;
+        }
+        return new Response(halves, weights, shapes, moneys);
+    }
+
+    private static double effective(double money, double half) {
+        return money * half / (money + half);
+    }
+
+    /** Results of so much money a day, on average; 0 or more. */
+    public double of(double daily) {
+        double sum = 0;
+        for (int i = 0; i < HALVES; i++) {
+            sum += weights[i] * shapes[i] / moneys[i] * effective(daily, halves[i]);
+        }
+        return sum;
+    }
+
+    /** Results of one more unit of money where so much is spent a day; falls with the money. */
+    public double next(double daily) {
+        double sum = 0;
+        for (int i = 0; i < HALVES; i++) {
+            double rest = halves[i] / (daily + halves[i]);
+            sum += weights[i] * shapes[i] / moneys[i] * rest * rest;
+        }
+        return sum;
+    }
+
+    /** One of the curves that may be true, as likely as it is. */
+    Curve drawn(RandomGenerator random) {
+        double ticket = random.nextDouble();
+        int i = 0;
+        while (i < HALVES - 1 && ticket >= weights[i]) {
+            ticket -= weights[i++];
+        }
+        UniformRandomProvider chance = random::nextLong;
+        return new Curve(
+                GammaDistribution.of(shapes[i], 1 / moneys[i])
+                        .createSampler(chance)
+                        .sample(),
+                halves[i]);
+    }
+
+    /** @param worth results of the first unit of money */
+    record Curve(double worth, double half) {
+        double of(double daily) {
+            return worth * effective(daily, half);
+        }
+    }
+}
