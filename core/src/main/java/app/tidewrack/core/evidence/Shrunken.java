@@ -10,9 +10,10 @@ import org.jspecify.annotations.Nullable;
  * 1975, 311–319).
  *
  * @param mean of all rates
+ * @param between variance between rates beyond chance, 0 or more
  * @param rates in the order in which they were given
  */
-public record Shrunken(double mean, double[] rates) {
+public record Shrunken(double mean, double between, double[] rates) {
     private static final double CLOSE = 1e-6;
 
     /** The estimate of the variance between few rates is uncertain itself; they are drawn at least by this part of what it says. */
@@ -51,7 +52,7 @@ public record Shrunken(double mean, double[] rates) {
             double by = between == 0 ? 1 : part * variances[i] / (variances[i] + between);
             drawn[i] = mean + (1 - by) * (rates[i] - mean);
         }
-        return new Shrunken(mean, drawn);
+        return new Shrunken(mean, between, drawn);
     }
 
     /** The variance between rates at which their weighted squares are what they are expected to be; 0 where chance explains all. */

@@ -9,11 +9,11 @@ public enum Likeness {
     /** The same account. */
     ACCOUNT(0.1),
     /** Of the same objective and temperature besides. */
-    KIND(0.01),
+    KIND(0.02),
     /** Of the same audience or creative besides. */
-    ALIKE(0.005),
+    ALIKE(0.02),
     /** The row itself, earlier. */
-    ROW(0.002);
+    ROW(0.004);
 
     private final double apart;
 

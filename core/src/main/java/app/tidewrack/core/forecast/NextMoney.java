@@ -4,8 +4,10 @@ import app.tidewrack.core.refusal.Refusal;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.PriorityQueue;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /**
  * A sum spread over rows so that the last unit of money brings as much in each, which brings most of all (J. Little, "Aggregate
@@ -16,6 +18,7 @@ public final class NextMoney {
     private static final int DRAWS = 1000;
     private static final int TENTH = 10;
     private static final long SEED = 18;
+    private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
     private NextMoney() {}
 
@@ -88,19 +91,21 @@ public final class NextMoney {
         return high;
     }
 
-    /** Whole minor units that add up: what is over goes where the next unit brings most. */
+    /** Whole minor units that add up: what is over goes unit by unit where the next brings most. */
     private static long[] whole(List<Place> places, double[] exact, long total) {
         long[] parts = Arrays.stream(exact).mapToLong(e -> (long) Math.floor(e)).toArray();
-        long over = total - Arrays.stream(parts).sum();
-        Comparator<Integer> byWorth =
-                Comparator.comparingDouble(i -> -places.get(i).response().next(parts[i]));
-        List<Integer> order =
-                IntStream.range(0, parts.length).boxed().sorted(byWorth).toList();
-        for (int i : order) {
-            long room = places.get(i).mostMinor() - parts[i];
-            long given = Math.min(room, over);
-            parts[i] += given;
-            over -= given;
+        PriorityQueue<Integer> byWorth = new PriorityQueue<>(Comparator.<Integer>comparingDouble(
+                        i -> -places.get(i).response().next(parts[i]))
+                .thenComparing(i -> i));
+        IntStream.range(0, parts.length)
+                .filter(i -> parts[i] < places.get(i).mostMinor())
+                .forEach(byWorth::add);
+        for (long over = total - Arrays.stream(parts).sum(); over > 0; over--) {
+            int most = byWorth.remove();
+            parts[most]++;
+            if (parts[most] < places.get(most).mostMinor()) {
+                byWorth.add(most);
+            }
         }
         return parts;
     }
@@ -113,7 +118,7 @@ public final class NextMoney {
      *
      * @param results on average; less than 0 when it brings less
      * @param from with a chance of four in five between this and {@code to}
-     * @param p how likely it brings nothing more, 0 to 1
+     * @param p how likely it brings nothing more, 0 to 1, as if gains were normal: tails are asked for that draws do not reach
      */
     public record Gain(double results, double from, double to, double p) {}
 
@@ -133,10 +138,10 @@ public final class NextMoney {
                 .mapToDouble(r -> r.response().of(r.afterMinor()) - r.response().of(r.beforeMinor()))
                 .sum();
         Arrays.sort(gains);
-        int none = 0;
-        while (none < DRAWS && gains[none] <= 0) {
-            none++;
-        }
-        return new Gain(mean, gains[DRAWS / TENTH], gains[DRAWS - DRAWS / TENTH], (double) none / DRAWS);
+        double middle = Arrays.stream(gains).sum() / DRAWS;
+        double squares =
+                Arrays.stream(gains).map(g -> (g - middle) * (g - middle)).sum();
+        double p = squares == 0 ? 1 : NORMAL.survivalProbability(mean / Math.sqrt(squares / DRAWS));
+        return new Gain(mean, gains[DRAWS / TENTH], gains[DRAWS - DRAWS / TENTH], p);
     }
 }

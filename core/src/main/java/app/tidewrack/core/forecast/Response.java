@@ -1,6 +1,10 @@
 package app.tidewrack.core.forecast;
 
+import app.tidewrack.core.evidence.Dispersion;
+import app.tidewrack.core.evidence.Shrunken;
+import java.util.Arrays;
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 import java.util.random.RandomGenerator;
 import org.apache.commons.numbers.gamma.LogGamma;
 import org.apache.commons.rng.UniformRandomProvider;
@@ -28,6 +32,9 @@ public final class Response {
     /** A larger part of people's attention is dearer: a tenth more money buys nine parts of a tenth more. A guess. */
     private static final double DEARER = 0.9;
 
+    /** Rows are never quite equal: variance between them over the square of their mean, at least. A guess. */
+    private static final double LEAST_APART = 0.01;
+
     private static final double LEAST_ELASTICITY = 0.3;
     private static final double MOST_ELASTICITY = 0.95;
 
@@ -41,6 +48,22 @@ public final class Response {
         this.weights = weights;
         this.shapes = shapes;
         this.moneys = moneys;
+    }
+
+    /**
+     * A row, with what it brought.
+     *
+     * @param daily the money of now, over 0
+     * @param elasticity of its people, as {@link #elasticity}
+     */
+    public record Seen(double daily, double elasticity, List<Day> days) {
+        private double results() {
+            return days.stream().mapToDouble(Day::results).sum();
+        }
+
+        private double ripe() {
+            return days.stream().mapToDouble(d -> d.spent() * d.come()).sum();
+        }
     }
 
     /**
@@ -77,6 +100,36 @@ public final class Response {
 
     private static double worth(Reach reach, double impressions) {
         return REPEATED * impressions + (1 - REPEATED) * reach.of(impressions);
+    }
+
+    /**
+     * The responses of rows that stand beside one another, each drawn towards what all of them bring for the money by as much as it is
+     * uncertain ({@link Shrunken}).
+     *
+     * @return in their order; none when nothing was spent or nothing came
+     */
+    public static List<Response> of(List<Seen> rows) {
+        double dispersion = Dispersion.of(byDay(rows, Day::results), byDay(rows, d -> d.spent() * d.come()), false);
+        List<Seen> ran = rows.stream().filter(r -> r.ripe() > 0).toList();
+        Shrunken all = Shrunken.of(
+                ran.stream().mapToDouble(r -> r.results() / dispersion).toArray(),
+                ran.stream().mapToDouble(r -> r.ripe() / dispersion).toArray(),
+                false);
+        if (all == null) {
+            return List.of();
+        }
+        double variance = Math.max(all.between(), LEAST_APART * all.mean() * all.mean());
+        ResultRate rate = new ResultRate(all.mean() * all.mean() / variance, all.mean() / variance);
+        return rows.stream()
+                .map(r -> of(new Expected(rate, r.daily(), r.elasticity()), r.days(), dispersion))
+                .toList();
+    }
+
+    private static double[][] byDay(List<Seen> rows, ToDoubleFunction<Day> what) {
+        int days = rows.stream().mapToInt(r -> r.days().size()).max().orElse(0);
+        return rows.stream()
+                .map(r -> Arrays.copyOf(r.days().stream().mapToDouble(what).toArray(), days))
+                .toArray(double[][]::new);
     }
 
     /**
@@ -133,6 +186,15 @@ public final class Response {
             sum += weights[i] * shapes[i] / moneys[i] * effective(daily, halves[i]);
         }
         return sum;
+    }
+
+    /** The same for money that is given for so many days together: results a day of it. */
+    public Response over(int days) {
+        return new Response(
+                Arrays.stream(halves).map(h -> h * days).toArray(),
+                weights,
+                shapes,
+                Arrays.stream(moneys).map(m -> m * days).toArray());
     }
 
     /** Results of one more unit of money where so much is spent a day; falls with the money. */

@@ -1,6 +1,10 @@
 package app.tidewrack.core.playbook;
 
 import app.tidewrack.core.evidence.Comparison;
+import app.tidewrack.core.forecast.NextMoney;
+import app.tidewrack.core.forecast.NextMoney.Changed;
+import app.tidewrack.core.forecast.NextMoney.Gain;
+import app.tidewrack.core.forecast.Response;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.playbook.Playbook.Target;
@@ -20,10 +24,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.jspecify.annotations.Nullable;
 
@@ -119,6 +125,7 @@ public final class Adviser {
         bad.stream()
                 .filter(j -> !shifted.contains(j.row().rowId()))
                 .forEach(j -> stop(j, resultCost).ifPresent(advice::add));
+        further(advice).ifPresent(advice::add);
         advice.sort(Comparator.comparing(Advice::move).thenComparing(Advice::p).thenComparing(Advice::rowId));
         return advice.stream().filter(a -> playbook.may(a.move())).toList();
     }
@@ -173,16 +180,13 @@ public final class Adviser {
                                     "It runs as it does since %s; too little has come in to judge it."
                                             .formatted(day(row.since()))));
         }
-        long results = Math.round(Metric.usual(metric.part().isEmpty() ? metric.rests() : metric.part())
-                .of(facts(j.all()))
-                .orElse(0));
+        long results = Math.round(Metric.usual(counted()).of(facts(j.all())).orElse(0));
         long spent = j.all().spendMinor();
         if (playbook.may(Move.STOP_WITHOUT_RESULTS)
                 && results == 0
                 && j.ripeSpend() >= playbook.emptySpend() * resultCost
                 && sure(j.p())) {
-            String words = Metric.usual(metric.part().isEmpty() ? metric.rests() : metric.part())
-                    .words();
+            String words = Metric.usual(counted()).words();
             return Optional.of(new Advice(
                     Move.STOP_WITHOUT_RESULTS,
                     row.rowId(),
@@ -405,6 +409,63 @@ public final class Adviser {
                     null,
                     List.of(Move.STOP));
         }
+    }
+
+    /**
+     * The step of money from one row to another that brings most, of those that nothing else is advised of, where it brings more as surely
+     * as the playbook wants, in spite of daily looks at all of them.
+     */
+    private Optional<Advice> further(List<Advice> advised) {
+        Set<String> other = advised.stream()
+                .flatMap(a -> Stream.of(a.rowId(), Objects.requireNonNullElse(a.toRowId(), a.rowId())))
+                .collect(Collectors.toSet());
+        List<Integer> open = IntStream.range(0, rows.size())
+                .filter(i -> !other.contains(rows.get(i).rowId()) && !early(rows.get(i)))
+                .boxed()
+                .toList();
+        if (scene.shared() || !playbook.may(Move.SHIFT) || open.size() < 2) {
+            return Optional.empty();
+        }
+        List<Response> responses = Responses.of(metric, rows, scene.margin());
+        if (responses.isEmpty()) {
+            return Optional.empty();
+        }
+        Comparator<Integer> next = Comparator.comparingDouble(
+                i -> responses.get(i).next(rows.get(i).daily().minor()));
+        int to = open.stream().max(next).orElseThrow();
+        int from = open.stream().min(next).orElseThrow();
+        long had = rows.get(from).daily().minor();
+        long gets = rows.get(to).daily().minor();
+        long step = Math.min(step(rows.get(to)), step(rows.get(from)));
+        Gain gain = NextMoney.gain(List.of(
+                new Changed(responses.get(from), had, had - step), new Changed(responses.get(to), gets, gets + step)));
+        double p = Math.min(1, gain.p() * rows.get(to).days().size() * rows.size());
+        if (to == from || step < LEAST_STEP * gets || !sure(p)) {
+            return Optional.empty();
+        }
+        return Optional.of(new Advice(
+                Move.SHIFT,
+                rows.get(from).rowId(),
+                100.0 * step / gets,
+                plus(rows.get(to), step),
+                rows.get(to).rowId(),
+                0,
+                "%s a day brings about %.1f %s a day more in %s than here, %.1f to %.1f in four cases of five."
+                        .formatted(
+                                money(step, rows.get(to)),
+                                gain.results(),
+                                Metric.usual(counted()).words(),
+                                rows.get(to).label(),
+                                gain.from(),
+                                gain.to()),
+                p,
+                null,
+                List.of()));
+    }
+
+    /** What is counted of what rows are judged by. */
+    private String counted() {
+        return metric.part().isEmpty() ? metric.rests() : metric.part();
     }
 
     private String stands(Judged j, String how) {

@@ -90,7 +90,7 @@ final class Standings {
         return Dispersion.of(seen.came, seen.of, false);
     }
 
-    private static Cell cell(Metric metric, Counts counts, double margin) {
+    static Cell cell(Metric metric, Counts counts, double margin) {
         Cell cell = Difference.cell(metric, new Facts(counts, margin)).orElse(NOTHING);
         // A late correction can leave a day with less than nothing; the day before has it.
         return cell.successes() < 0 || cell.money() < 0 || cell.trials() < 0 ? NOTHING : cell;

@@ -44,7 +44,8 @@ public record AdviceTrials(String metric, double costMinor, boolean target, doub
     private static final double MEAN_DAYS = 34 / 24.0;
     private static final LocalDate START = LocalDate.of(2027, 3, 1);
     private static final long DAILY_MINOR = 1000;
-    private static final Set<Move> WRONG = EnumSet.of(Move.STOP, Move.STOP_WITHOUT_RESULTS, Move.TO_SCALING);
+    private static final Set<Move> WRONG =
+            EnumSet.of(Move.STOP, Move.STOP_WITHOUT_RESULTS, Move.TO_SCALING, Move.SHIFT);
 
     /** The share of campaigns of equal rows in which any was to be stopped or moved to scaling on any day. */
     public double wrong(int campaigns, int rows, int days, long seed) {
