@@ -96,15 +96,7 @@ export function SheetDialogs(props: {
         />
       ) : null;
     case "spread":
-      return (
-        <SpreadDialog
-          {...{ path, campaign, onClose }}
-          rows={pickedRows}
-          onSpread={(money, how) =>
-            onEdit({ kind: "rowSpread", campaignId: campaign.id, rowIds, money, how })
-          }
-        />
-      );
+      return <SpreadDialog {...{ path, campaign, onEdit, onClose }} rows={pickedRows} />;
     case "test":
       return (
         <SetUpTest

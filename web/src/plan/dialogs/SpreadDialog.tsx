@@ -5,6 +5,7 @@ import { ask, at, CAMPAIGN, type CampaignPath, type Schemas } from "../../api/cl
 import { money, plural, typedMoney, word } from "../../look/format";
 import { BASIS_WORDS, type Campaign } from "../model";
 import { Lock } from "../sheet/Lock";
+import { BringsMore, RowBrings } from "./Brings";
 
 /** What each row would get of a sum spread over them. */
 const spreadQuery = (path: CampaignPath, body: Schemas["SpreadBody"]) =>
@@ -17,7 +18,7 @@ export function SpreadDialog(props: {
   path: CampaignPath;
   campaign: Campaign;
   rows: Campaign["rows"];
-  onSpread: (total: string, how: How) => void;
+  onEdit: (edit: Schemas["EditBody"]) => void;
   onClose: () => void;
 }) {
   const { campaign, rows } = props;
@@ -32,11 +33,22 @@ export function SpreadDialog(props: {
   });
   const cash = (minor: number) => money(minor, campaign.currency);
   const good = !preview.error && !preview.isPlaceholderData;
-  const most = Math.max(1, ...(preview.data ?? []).map((m) => m.afterMinor));
+  const to = preview.data?.rows ?? [];
+  const brings = preview.data?.brings;
+  const most = Math.max(1, ...to.map((m) => m.afterMinor));
+  /** What was shown is what is done, since what rows bring may be told anew any moment. */
+  const edit = (): Schemas["EditBody"] =>
+    how === "BRINGS_MOST"
+      ? {
+          kind: "rowsMoney",
+          campaignId: campaign.id,
+          rows: to.map((m) => ({ rowId: m.rowId, minor: m.afterMinor })),
+        }
+      : { kind: "rowSpread", campaignId: campaign.id, rowIds: rows.map((r) => r.id), money: total, how };
   return (
     <Modal
       open
-      width={620}
+      width={660}
       title={`Spread money over ${plural(rows.length, "row")}`}
       onCancel={props.onClose}
       footer={
@@ -44,7 +56,7 @@ export function SpreadDialog(props: {
           type="primary"
           disabled={!good}
           onClick={() => {
-            props.onSpread(total, how);
+            props.onEdit(edit());
             props.onClose();
           }}
         >
@@ -72,7 +84,8 @@ export function SpreadDialog(props: {
           options={[
             { value: "EQUAL", label: "equally" },
             { value: "BY_PEOPLE", label: "by people" },
-            { value: "AS_NOW", label: "as it is shared now" },
+            { value: "AS_NOW", label: "as now" },
+            { value: "BRINGS_MOST", label: "where it brings most" },
           ]}
         />
       </div>
@@ -88,14 +101,19 @@ export function SpreadDialog(props: {
         </p>
       )}
       {preview.error && <p className="fault">{preview.error.message}</p>}
+      {good && brings && <BringsMore brings={brings} />}
       <div className="to-be">
         {good &&
-          preview.data?.map((m) => (
+          to.map((m) => (
             <div key={m.rowId}>
               <span className="wide">
                 {m.label} {locked.has(m.rowId) && <Lock />}
               </span>
-              <i className="spread-bar" style={{ width: `${(m.afterMinor / most) * 90}px` }} />
+              {brings ? (
+                <RowBrings brings={brings} money={m} />
+              ) : (
+                <i className="spread-bar" style={{ width: `${(m.afterMinor / most) * 90}px` }} />
+              )}
               <span className="amount">
                 {cash(m.beforeMinor)} → <b>{cash(m.afterMinor)}</b>
               </span>

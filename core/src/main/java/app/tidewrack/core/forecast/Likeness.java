@@ -9,9 +9,9 @@ public enum Likeness {
     /** The same account. */
     ACCOUNT(0.1),
     /** Of the same objective and temperature besides. */
-    KIND(0.02),
+    KIND(0.015),
     /** Of the same audience or creative besides. */
-    ALIKE(0.02),
+    ALIKE(0.011),
     /** The row itself, earlier. */
     ROW(0.004);
 

@@ -1,6 +1,5 @@
 package app.tidewrack.core.forecast;
 
-import app.tidewrack.core.refusal.Refusal;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
@@ -39,18 +38,13 @@ public final class NextMoney {
     /**
      * The sum spread, to the minor unit; rows in their order.
      *
-     * @throws Refusal (field {@code money}) when the rows must have more, or may not have as much
+     * @throws IllegalArgumentException when the rows must have more, or may not have as much
      */
     public static long[] spread(List<Place> places, long totalMinor) {
         long least = places.stream().mapToLong(Place::leastMinor).sum();
         long most = places.stream().mapToLong(Place::mostMinor).sum();
         if (totalMinor < least || totalMinor > most) {
-            boolean under = totalMinor < least;
-            throw new Refusal(
-                    "money",
-                    "These rows may have from %d to %d in all, in minor units; what they brought so far says nothing of %s."
-                            .formatted(least, most, under ? "less" : "more"),
-                    "Spread within that, or %s.".formatted(under ? "pause rows" : "equally"));
+            throw new IllegalArgumentException("%d, not from %d to %d".formatted(totalMinor, least, most));
         }
         double low = 0;
         double high = places.stream()

@@ -113,7 +113,7 @@ public record Budgeting(Basis basis, @Nullable Money shared) {
             return Map.of();
         }
         boolean had = spending.stream().anyMatch(r -> r.money().minor() > 0);
-        return new Spread(released, had ? How.AS_NOW : How.EQUAL).of(spending, Map.of());
+        return new Spread(released, had ? How.AS_NOW : How.EQUAL).of(spending, Spread.Known.NOTHING);
     }
 
     /** As a person reads it: {@code a day, per row}. */

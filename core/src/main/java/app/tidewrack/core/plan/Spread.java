@@ -7,6 +7,7 @@ import app.tidewrack.core.text.Counted;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,7 +24,38 @@ public record Spread(Money total, How how) {
         /** The people the row talks to. */
         BY_PEOPLE,
         /** What the row has now. */
-        AS_NOW
+        AS_NOW,
+        /** Where the next unit brings most, as far as the row's own days tell: half of what it has to double. */
+        BRINGS_MOST
+    }
+
+    /**
+     * What is known of rows.
+     *
+     * @param sizes by row id, for {@link How#BY_PEOPLE}; null where it is not known
+     * @param best for {@link How#BRINGS_MOST}; null while nothing ran
+     */
+    public record Known(
+            Map<String, @Nullable AudienceSize> sizes,
+            @Nullable Best best) {
+        public static final Known NOTHING = new Known(Map.of(), null);
+
+        public static Known ofPeople(Map<String, @Nullable AudienceSize> sizes) {
+            return new Known(sizes, null);
+        }
+    }
+
+    /** Knows where money brings most. */
+    public interface Best {
+        /** Whether a row is to keep what it has. */
+        boolean keeps(Row row);
+
+        /**
+         * The sum, spread.
+         *
+         * @throws Refusal where that cannot be told
+         */
+        Map<String, Money> of(List<Row> rows, Money sum);
     }
 
     /**
@@ -31,32 +63,39 @@ public record Spread(Money total, How how) {
      *
      * @throws Refusal (field {@code money}) also when the campaign shares its money
      */
-    public Map<String, Money> over(Campaign campaign, List<String> rowIds, Map<String, @Nullable AudienceSize> sizes) {
+    public Map<String, Money> over(Campaign campaign, List<String> rowIds, Known known) {
         campaign.requireMoneyOfRows();
-        return of(campaign.rows(rowIds), sizes);
+        return of(campaign.rows(rowIds), known);
     }
 
     /** The edit that gives rows of a campaign their part, as {@link #over}. */
-    public Together edit(Campaign campaign, List<String> rowIds, Map<String, @Nullable AudienceSize> sizes) {
+    public Together edit(Campaign campaign, List<String> rowIds, Known known) {
         return new Together(
                 "spread %s over %s".formatted(total, Counted.of(rowIds.size(), "row")),
-                List.of(new SetRowMoney(campaign.id(), over(campaign, rowIds, sizes))));
+                List.of(new SetRowMoney(campaign.id(), over(campaign, rowIds, known))));
     }
 
     /**
      * New money by row id.
      *
      * @param rows at least one
-     * @param sizes by row id, for {@link How#BY_PEOPLE}; null where it is not known
      * @throws Refusal (field {@code money}) when there is nothing to go by, every row is locked, or the locked ones have more
      */
-    public Map<String, Money> of(List<Row> rows, Map<String, @Nullable AudienceSize> sizes) {
+    public Map<String, Money> of(List<Row> rows, Known known) {
         Map<String, Money> spread = new LinkedHashMap<>();
         rows.forEach(r -> spread.put(r.id(), r.money()));
-        List<Row> free = rows.stream().filter(r -> !r.locked()).toList();
+        Optional<Best> best = best(known);
+        List<Row> free = rows.stream()
+                .filter(r -> !r.locked() && best.filter(b -> b.keeps(r)).isEmpty())
+                .toList();
         Money rest = rest(rows, free);
-        long[] shares =
-                free.stream().mapToLong(r -> share(r, sizes.get(r.id()))).toArray();
+        if (best.isPresent()) {
+            spread.putAll(best.get().of(free, rest));
+            return spread;
+        }
+        long[] shares = free.stream()
+                .mapToLong(r -> share(r, known.sizes().get(r.id())))
+                .toArray();
         long sum = 0;
         for (long share : shares) {
             sum += share;
@@ -73,11 +112,11 @@ public record Spread(Money total, How how) {
 
     private Money rest(List<Row> rows, List<Row> free) {
         if (free.isEmpty()) {
-            throw new Refusal("money", "The money of every row is locked.", "Unlock one of them.");
+            throw new Refusal("money", "The money of every row is locked or in a test.", "Unlock one of them.");
         }
         Money kept = Money.sum(
                 total.currency(),
-                rows.stream().filter(Row::locked).map(Row::money).toList());
+                rows.stream().filter(r -> !free.contains(r)).map(Row::money).toList());
         if (kept.compareTo(total) > 0) {
             throw new Refusal(
                     "money",
@@ -87,10 +126,24 @@ public record Spread(Money total, How how) {
         return total.minus(kept);
     }
 
+    private Optional<Best> best(Known known) {
+        if (how != How.BRINGS_MOST) {
+            return Optional.empty();
+        }
+        Best best = known.best();
+        if (best == null) {
+            throw new Refusal(
+                    "how",
+                    "None of these rows has run, so nothing is known of where money brings most.",
+                    "Spread it equally or by people.");
+        }
+        return Optional.of(best);
+    }
+
     private long share(Row row, @Nullable AudienceSize size) {
         return switch (how) {
             case EQUAL -> 1;
-            case AS_NOW -> row.money().minor();
+            case AS_NOW, BRINGS_MOST -> row.money().minor();
             case BY_PEOPLE -> {
                 if (size == null) {
                     throw new Refusal(

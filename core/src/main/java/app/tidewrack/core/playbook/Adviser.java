@@ -180,13 +180,14 @@ public final class Adviser {
                                     "It runs as it does since %s; too little has come in to judge it."
                                             .formatted(day(row.since()))));
         }
-        long results = Math.round(Metric.usual(counted()).of(facts(j.all())).orElse(0));
+        long results =
+                Math.round(Metric.usual(metric.counted()).of(facts(j.all())).orElse(0));
         long spent = j.all().spendMinor();
         if (playbook.may(Move.STOP_WITHOUT_RESULTS)
                 && results == 0
                 && j.ripeSpend() >= playbook.emptySpend() * resultCost
                 && sure(j.p())) {
-            String words = Metric.usual(counted()).words();
+            String words = Metric.usual(metric.counted()).words();
             return Optional.of(new Advice(
                     Move.STOP_WITHOUT_RESULTS,
                     row.rowId(),
@@ -454,18 +455,13 @@ public final class Adviser {
                         .formatted(
                                 money(step, rows.get(to)),
                                 gain.results(),
-                                Metric.usual(counted()).words(),
+                                Metric.usual(metric.counted()).words(),
                                 rows.get(to).label(),
                                 gain.from(),
                                 gain.to()),
                 p,
                 null,
                 List.of()));
-    }
-
-    /** What is counted of what rows are judged by. */
-    private String counted() {
-        return metric.part().isEmpty() ? metric.rests() : metric.part();
     }
 
     private String stands(Judged j, String how) {

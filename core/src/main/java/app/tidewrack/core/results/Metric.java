@@ -185,6 +185,11 @@ public record Metric(
                         : new Pair(usual(part).of(facts).orElse(0), whole));
     }
 
+    /** The code of what is counted of it: what a cost is for, the part of a share; empty where it rests on no count. */
+    public String counted() {
+        return part.isEmpty() ? rests : part;
+    }
+
     /** What came, and what it came of. */
     public record Pair(double came, double of) {}
 

@@ -75,7 +75,7 @@ class EditsOfRowsTest {
     @Test
     void aSpreadAddsUpAndIsToldAsOne() {
         Money total = Money.ofMinor(5000, "GBP");
-        Together edit = new Spread(total, How.EQUAL).edit(SHEET, List.of("r0", "r1", "r2"), Map.of());
+        Together edit = new Spread(total, How.EQUAL).edit(SHEET, List.of("r0", "r1", "r2"), Spread.Known.NOTHING);
         assertThat(edit.words()).isEqualTo("spread £50.00 over 3 rows");
         SetRowMoney money = (SetRowMoney) edit.edits().get(0);
         assertThat(money.money().values().stream().mapToLong(Money::minor))

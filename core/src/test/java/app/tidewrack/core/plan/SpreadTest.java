@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Spread.How;
+import app.tidewrack.core.plan.Spread.Known;
 import app.tidewrack.core.schedule.Flight;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -25,22 +26,22 @@ class SpreadTest {
                 .toList();
     }
 
-    private static Map<String, @Nullable AudienceSize> people(long... people) {
+    private static Known people(long... people) {
         Map<String, @Nullable AudienceSize> sizes = new HashMap<>();
         IntStream.range(0, people.length).forEach(i -> sizes.put("r" + i, new AudienceSize(people[i], false)));
-        return sizes;
+        return Known.ofPeople(sizes);
     }
 
     /** Common practice: 50 a day over a test of 5 rows is 10 each; 60 over three layers 20 each. */
     @Test
     void testsGetEqualMoney() {
         assertThat(new Spread(Money.ofMinor(5000, "GBP"), How.EQUAL)
-                        .of(rows(1, 2, 3, 4, 5), Map.of())
+                        .of(rows(1, 2, 3, 4, 5), Known.NOTHING)
                         .values())
                 .extracting(Money::toString)
                 .containsOnly("£10.00");
         assertThat(new Spread(Money.ofMinor(6000, "GBP"), How.EQUAL)
-                        .of(rows(1, 2, 3), Map.of())
+                        .of(rows(1, 2, 3), Known.NOTHING)
                         .values())
                 .extracting(Money::toString)
                 .containsOnly("£20.00");
@@ -86,11 +87,13 @@ class SpreadTest {
         List<Row> rows = new ArrayList<>(rows(1000, 700, 1, 2));
         rows.set(1, rows.get(1).locked(true));
         Spread spread = new Spread(Money.ofMinor(2001, "GBP"), How.EQUAL);
-        assertThat(spread.of(rows, Map.of()).values()).extracting(Money::minor).containsExactly(434L, 700L, 434L, 433L);
-        assertThatThrownBy(() -> new Spread(Money.ofMinor(699, "GBP"), How.EQUAL).of(rows, Map.of()))
+        assertThat(spread.of(rows, Known.NOTHING).values())
+                .extracting(Money::minor)
+                .containsExactly(434L, 700L, 434L, 433L);
+        assertThatThrownBy(() -> new Spread(Money.ofMinor(699, "GBP"), How.EQUAL).of(rows, Known.NOTHING))
                 .hasMessageContaining("£7.00, more than the £6.99");
         List<Row> locked = rows.stream().map(r -> r.locked(true)).toList();
-        assertThatThrownBy(() -> spread.of(locked, Map.of())).hasMessageContaining("every row is locked");
+        assertThatThrownBy(() -> spread.of(locked, Known.NOTHING)).hasMessageContaining("every row is locked");
     }
 
     @Test
@@ -114,7 +117,7 @@ class SpreadTest {
             }
         }
         assertThat(new Spread(Money.ofMinor(9000, "GBP"), How.AS_NOW)
-                        .of(rows(1000, 2000), Map.of())
+                        .of(rows(1000, 2000), Known.NOTHING)
                         .values())
                 .extracting(Money::toString)
                 .containsExactly("£30.00", "£60.00");
@@ -123,9 +126,10 @@ class SpreadTest {
     @Test
     void withNothingToGoByItIsRefused() {
         Spread now = new Spread(Money.ofMinor(100, "GBP"), How.AS_NOW);
-        assertThatThrownBy(() -> now.of(rows(0, 0), Map.of())).hasMessageContaining("no money now");
+        assertThatThrownBy(() -> now.of(rows(0, 0), Known.NOTHING)).hasMessageContaining("no money now");
         Spread people = new Spread(Money.ofMinor(100, "GBP"), How.BY_PEOPLE);
-        assertThatThrownBy(() -> people.of(rows(0), Map.of())).hasMessageContaining("size of row Row 0 is not known");
+        assertThatThrownBy(() -> people.of(rows(0), Known.NOTHING))
+                .hasMessageContaining("size of row Row 0 is not known");
     }
 
     @Test

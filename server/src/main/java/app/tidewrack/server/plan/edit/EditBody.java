@@ -1,5 +1,6 @@
 package app.tidewrack.server.plan.edit;
 
+import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
@@ -45,6 +46,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowLabels.class, name = "rowLabels"),
     @JsonSubTypes.Type(value = EditBody.RowDelivery.class, name = "rowDelivery"),
     @JsonSubTypes.Type(value = EditBody.RowSpread.class, name = "rowSpread"),
+    @JsonSubTypes.Type(value = EditBody.RowsMoney.class, name = "rowsMoney"),
     @JsonSubTypes.Type(value = EditBody.Paste.class, name = "paste"),
     @JsonSubTypes.Type(value = EditBody.NewColumns.class, name = "newColumns"),
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
@@ -170,6 +172,14 @@ public sealed interface EditBody {
             @Size(max = Campaign.MOST_ROWS) @Nullable List<String> codes,
             @Nullable Integer bands,
             @Size(max = 60) @Nullable List<Integer> cuts) {}
+
+    /** Money of each of some rows, as it was shown before. */
+    record RowsMoney(
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<@Valid MoneyOfRow> rows) implements EditBody {}
+
+    record MoneyOfRow(
+            String rowId, @Min(0) @Max(Money.LARGEST_MINOR) long minor) {}
 
     /** @param money what the rows spend a day together, as typed */
     record RowSpread(

@@ -34,6 +34,7 @@ import app.tidewrack.core.plan.SetDelivery;
 import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Spread;
+import app.tidewrack.core.plan.Spread.Known;
 import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Together;
 import app.tidewrack.core.refusal.Refusal;
@@ -135,10 +136,21 @@ public class EditReader {
         if (body instanceof EditBody.RowLock b) {
             return new LockMoney(b.campaignId(), b.rowIds(), b.locked());
         }
+        if (body instanceof EditBody.RowsMoney b) {
+            Campaign campaign = plan.campaign(b.campaignId());
+            campaign.requireMoneyOfRows();
+            Map<String, Money> money = b.rows().stream()
+                    .collect(Collectors.toMap(
+                            EditBody.MoneyOfRow::rowId,
+                            r -> new Money(r.minor(), currency(campaign)),
+                            (one, other) -> other));
+            return new SetRowMoney(campaign.id(), money);
+        }
         if (body instanceof EditBody.RowSpread b) {
             Campaign campaign = plan.campaign(b.campaignId());
             Money total = Money.parse(b.money(), currency(campaign));
-            return new Spread(total, b.how()).edit(campaign, b.rowIds(), people.sizes(clientId, campaign));
+            return new Spread(total, b.how())
+                    .edit(campaign, b.rowIds(), Known.ofPeople(people.sizes(clientId, campaign)));
         }
         return null;
     }

@@ -17,7 +17,6 @@ import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Relabel;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Split;
-import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.Variable;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.KnownSizes;
@@ -33,7 +32,6 @@ import app.tidewrack.server.plan.edit.PasteReader;
 import app.tidewrack.server.plan.edit.SplitReader;
 import app.tidewrack.server.plan.edit.SplitReader.VariableOffer;
 import app.tidewrack.server.plan.inspect.BidPrices;
-import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.MostBytes;
@@ -42,7 +40,6 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.Size;
 import java.util.Currency;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
@@ -71,7 +68,6 @@ class PreviewController {
     private final SplitReader splits;
     private final PasteReader pastes;
     private final BidPrices bids;
-    private final RowPeople people;
     private final CampaignCarrier carrier;
     private final AudienceLibrary audiences;
     private final KnownSizes sizes;
@@ -149,36 +145,10 @@ class PreviewController {
         return new Relabel(body.find(), body.with()).of(campaign, Set.copyOf(body.rowIds()));
     }
 
-    record SpreadBody(
-            @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds, String money, Spread.How how) {}
-
-    /** What each row would get of a sum spread over them. */
-    @AsksOnly
-    @PostMapping("/spread-preview")
-    List<MoneyToBe> spread(
-            @PathVariable String clientId,
-            @PathVariable String planId,
-            @PathVariable String campaignId,
-            @Valid @RequestBody SpreadBody body) {
-        Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
-        Money total = Money.parse(body.money(), campaign.facts().moneyPerRow().currency());
-        Map<String, Money> daily =
-                new Spread(total, body.how()).over(campaign, body.rowIds(), people.sizes(clientId, campaign));
-        return campaign.rows(body.rowIds()).stream()
-                .map(r -> new MoneyToBe(
-                        r.id(),
-                        r.label(),
-                        r.money().minor(),
-                        Objects.requireNonNull(daily.get(r.id())).minor()))
-                .toList();
-    }
-
     /** @param startRowId the row at hand; null for the first */
     record PasteBody(
             @Nullable String startRowId,
             @Size(max = EditBody.Paste.MOST_TEXT) String text) {}
-
-    record MoneyToBe(String rowId, String label, long beforeMinor, long afterMinor) {}
 
     /** What pasted cells would do, and those that cannot be taken. */
     record PastePreview(List<MoneyToBe> money, List<RowToBe> rows, int switched, String currency, List<Bad> bad) {}
