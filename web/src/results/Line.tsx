@@ -1,5 +1,6 @@
 import { useMemo } from "react";
-import { day } from "../look/format";
+import { type Schemas } from "../api/client";
+import { day, plural } from "../look/format";
 import { useChart } from "../look/useChart";
 import { colours } from "../look/theme";
 import { axisText, drawn, figure, type MetricView, type OfDay, type Whole } from "./model";
@@ -7,6 +8,7 @@ import { axisText, drawn, figure, type MetricView, type OfDay, type Whole } from
 /**
  * One number over account days; where more is still to come, what it will be stands over it, with the band it lies in.
  *
+ * @param week what days of the week are like; unusual days are ringed
  * @param begun the day that has not ended: its point is hollow and its way there broken
  * @param beside the number on the days that these stand beside, one after the other
  */
@@ -15,14 +17,16 @@ export function Line(props: {
   metric: MetricView;
   currency: string;
   begun?: string | null | undefined;
+  week?: Week | null | undefined;
   beside?: readonly OfDay[];
 }) {
-  const { days, metric, currency, begun, beside } = props;
+  const { days, metric, currency, begun, beside, week } = props;
   const option = useMemo(() => {
     const points = days.map((d) => drawn(metric, d.value, currency));
     const fresh = days.map((d, i) => (d.whole ? d : days[i + 1]?.whole ? { ...d, whole: sure(d.value) } : d));
     const at = (of: keyof Whole) => fresh.map((d) => drawn(metric, d.whole?.[of], currency));
     const [low, high] = [at("low"), at("high")];
+    const unusual = new Map(week?.unusual.map((u) => [u.day, u]));
     const last = days.at(-1)?.day === begun ? days.length - 1 : -1;
     return {
       grid: { left: 8, right: 16, top: 14, bottom: 4, containLabel: true },
@@ -35,6 +39,7 @@ export function Line(props: {
           return [
             `${day(at.day)}${at.day === begun ? ", so far" : ""}<br><b>${figure(metric, at.value, currency)}</b>`,
             at.whole && `<br>${onceIn(metric, at, currency)}`,
+            unusual.has(at.day) && `<br>${unusualWords(metric, unusual.get(at.day), currency)}`,
             other && `<br>${day(other.day)}<br>${figure(metric, other.value, currency)}`,
           ].join("");
         },
@@ -92,9 +97,17 @@ export function Line(props: {
           itemStyle: { color: colours.muted },
           symbol: "none",
         },
+        {
+          type: "scatter",
+          data: days.map((d, i) => (unusual.has(d.day) ? (points[i] ?? null) : null)),
+          symbol: "circle",
+          symbolSize: 14,
+          itemStyle: { color: "transparent", borderColor: colours.rust, borderWidth: 2 },
+          silent: true,
+        },
       ],
     };
-  }, [days, metric, currency, begun, beside]);
+  }, [days, metric, currency, begun, beside, week]);
   const box = useChart(option);
   const coming = days.some((d) => d.whole);
   return (
@@ -106,8 +119,51 @@ export function Line(props: {
           with a certainty of 80 %.
         </figcaption>
       )}
+      {week && <WeekWords {...{ week, metric, currency }} />}
     </figure>
   );
+}
+
+type Week = Schemas["WeekView"];
+type Unusual = Week["unusual"][number];
+
+/** Fewer weekdays' worth between two ranges goes without saying. */
+const TOLD = 0.02;
+const MOST_TOLD = 3;
+
+/** Unusual days, and what weekdays alone make of two ranges. */
+export function WeekWords(props: { week: Week; metric: MetricView; currency: string }) {
+  const { week, metric, currency } = props;
+  const times = week.beside ?? 1;
+  const more = Math.round(Math.abs(times - 1) * 100);
+  const told = week.unusual.slice(-MOST_TOLD);
+  return (
+    <>
+      {Math.abs(times - 1) >= TOLD && (
+        <figcaption className="note">
+          For their weekdays alone {metric.words} would be {more} % {times > 1 ? "higher" : "lower"} in these
+          days than in those beside, by {plural(week.weeks, "week")} before.
+        </figcaption>
+      )}
+      {told.length > 0 && (
+        <figcaption className="note">
+          Ringed days are unlike others, their weekday taken into account:{" "}
+          {told
+            .map((u) => `${day(u.day)} ${figure(metric, u.value, currency)}, ${usually(metric, u, currency)}`)
+            .join("; ")}
+          {week.unusual.length > told.length && ` and ${week.unusual.length - told.length} before`}.
+        </figcaption>
+      )}
+    </>
+  );
+}
+
+function usually(metric: MetricView, u: Unusual, currency: string): string {
+  return `usually ${figure(metric, u.from, currency)} to ${figure(metric, u.to, currency)}`;
+}
+
+function unusualWords(metric: MetricView, u: Unusual | undefined, currency: string): string {
+  return u ? `unlike other days: ${usually(metric, u, currency)}` : "";
 }
 
 /** Two of them, one upon the other, are a band. */

@@ -33,7 +33,7 @@ import {
 import { NextCampaign } from "./NextCampaign";
 import { OwnNumbers } from "./OwnNumbers";
 import { PaceFacts } from "./PaceFacts";
-import { reachQuery, tableQuery } from "./queries";
+import { reachQuery, tableQuery, weekQuery } from "./queries";
 import { ResultsMatrix, ResultsTable } from "./ResultsTable";
 import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
@@ -132,6 +132,8 @@ function ResultsOf(props: {
   });
   const ran = useQuery(paceQuery(clientId));
 
+  const ranges =
+    look.other?.from && look.other.to && !look.other.campaignIds?.some((c) => c !== campaign?.id);
   const metricOf = new Map(offer.metrics.map((m) => [m.code, m]));
   const temperature = campaign?.temperature ?? look.temperature;
   // The number that is drawn comes first, so that it is in sight however many columns there are.
@@ -145,6 +147,15 @@ function ResultsOf(props: {
     : [];
   const reach = useQuery({ ...reachQuery(clientId, question), enabled: peopleColumns.length > 0 });
 
+  const week = useQuery({
+    ...weekQuery(clientId, {
+      table: { ...look.scope, by: [] },
+      metric: shown.code,
+      besideFrom: (ranges && look.other?.from) || null,
+      besideTo: (ranges && look.other?.to) || null,
+    }),
+    enabled: !look.asField && !look.asBars,
+  });
   const currencies = [...new Set(byDay.data?.lines.map((l) => l.currency))];
   const currency = currencies[0] ?? "EUR";
   const days = useMemo(() => overDays(byDay.data?.lines, currency, shown), [byDay.data, currency, shown]);
@@ -214,6 +225,7 @@ function ResultsOf(props: {
           {...{ days, currency }}
           metric={shown}
           begun={offer.begun}
+          week={week.data?.told}
           {...(besideDays && { beside: besideDays })}
         />
       )}

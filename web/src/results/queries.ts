@@ -14,6 +14,13 @@ export const reachQuery = (clientId: string, question: Question) =>
     retry: false,
   });
 
+/** What the week of a number is like; only days have one. */
+export const weekQuery = (clientId: string, body: Schemas["WeekQuestion"]) =>
+  ask.queryOptions("post", "/api/clients/{clientId}/results/week", at({ clientId }, body), {
+    retry: false,
+    placeholderData: keepPreviousData,
+  });
+
 /** The lines of a question in a file. */
 export async function resultsFile(clientId: string, body: Schemas["FileQuestion"]): Promise<Blob> {
   const answer = await send("post", "/api/clients/{clientId}/results/file", {

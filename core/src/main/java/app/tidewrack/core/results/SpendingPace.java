@@ -1,5 +1,6 @@
 package app.tidewrack.core.results;
 
+import app.tidewrack.core.evidence.Weekdays;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
@@ -10,7 +11,8 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 
 /**
- * What was spent beside what was planned, as if the plan were spent evenly over the hours of the flight in which ads run.
+ * What was spent beside what was planned, as if the plan were spent evenly over the hours of the flight in which ads run, but for what
+ * the account usually spends on each day of the week.
  *
  * @param planned for the whole flight
  * @param due what of it should be spent by now, rounded to a minor unit
@@ -34,10 +36,12 @@ public record SpendingPace(Money planned, Money due, Money spent, Money atEnd, S
 
     /**
      * @param hours of the week in which ads run
+     * @param week what is spent on its days
      * @param until up to when what was spent is known, which is some hours ago
      */
-    public static SpendingPace of(Flight flight, Hours hours, Money planned, Money spent, Instant until) {
-        return together(flight, List.of(new Part(hours, planned)), spent, until);
+    public static SpendingPace of(
+            Flight flight, Hours hours, Money planned, Money spent, Instant until, Weekdays week) {
+        return together(flight, List.of(new Part(hours, planned)), spent, until, week);
     }
 
     /** Money that is planned for some hours of the week. */
@@ -48,15 +52,15 @@ public record SpendingPace(Money planned, Money due, Money spent, Money atEnd, S
      *
      * @param parts one or more, of one currency
      */
-    public static SpendingPace together(Flight flight, List<Part> parts, Money spent, Instant until) {
+    public static SpendingPace together(Flight flight, List<Part> parts, Money spent, Instant until, Weekdays week) {
         Money planned = parts.stream().map(Part::planned).reduce(Money::plus).orElseThrow();
-        double due = due(flight, parts, until);
+        double due = due(flight, parts, until, week);
         double share = planned.minor() == 0 ? 0 : due / planned.minor();
         Money atEnd = share == 0 ? spent : new Money(Math.round(spent.minor() / share), planned.currency());
         ZonedDateTime day = until.atZone(flight.zone()).truncatedTo(ChronoUnit.DAYS);
-        double most = due(flight, parts, day.plusDays(1).toInstant());
+        double most = due(flight, parts, day.plusDays(1).toInstant(), week);
         // Once its hours are over a day is judged whole.
-        double least = due == most ? due : due(flight, parts, day.toInstant());
+        double least = due == most ? due : due(flight, parts, day.toInstant(), week);
         boolean early = Duration.between(flight.startsAt(), until).compareTo(LEAST) < 0;
         return new SpendingPace(
                 planned,
@@ -66,15 +70,11 @@ public record SpendingPace(Money planned, Money due, Money spent, Money atEnd, S
                 early ? Stand.TOO_EARLY : stand(spent.minor(), least, most));
     }
 
-    private static double due(Flight flight, List<Part> parts, Instant until) {
+    private static double due(Flight flight, List<Part> parts, Instant until, Weekdays week) {
         return parts.stream()
                 .mapToDouble(p -> {
-                    double whole = p.hours().within(flight).toSeconds();
-                    return whole == 0
-                            ? 0
-                            : p.planned().minor()
-                                    * p.hours().within(flight, until).toSeconds()
-                                    / whole;
+                    double whole = p.hours().weighed(flight, flight.endsAt(), week::of);
+                    return whole == 0 ? 0 : p.planned().minor() * p.hours().weighed(flight, until, week::of) / whole;
                 })
                 .sum();
     }

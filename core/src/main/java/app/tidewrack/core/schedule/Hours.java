@@ -12,6 +12,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.ToDoubleFunction;
 
 /**
  * The hours of a week in which ads run, in the account's zone.
@@ -69,16 +70,26 @@ public record Hours(String week) {
 
     /** Likewise of the part of a flight that is before a moment. */
     public Duration within(Flight flight, Instant until) {
-        long seconds = 0;
+        return Duration.ofSeconds(Math.round(weighed(flight, until, d -> 1)));
+    }
+
+    /**
+     * The same in seconds, each counted as much as its day of the week weighs.
+     *
+     * @param weight 0 or more
+     */
+    public double weighed(Flight flight, Instant until, ToDoubleFunction<DayOfWeek> weight) {
+        double seconds = 0;
         for (LocalDate day = flight.start(); day.isBefore(flight.end()); day = day.plusDays(1)) {
             Instant start = day.atStartOfDay(flight.zone()).toInstant();
             if (!start.isBefore(until)) {
                 break;
             }
             Instant end = day.plusDays(1).atStartOfDay(flight.zone()).toInstant();
-            seconds += end.isAfter(until) ? seconds(start, until, flight.zone()) : seconds(day, flight.zone());
+            long run = end.isAfter(until) ? seconds(start, until, flight.zone()) : seconds(day, flight.zone());
+            seconds += run * weight.applyAsDouble(day.getDayOfWeek());
         }
-        return Duration.ofSeconds(seconds);
+        return seconds;
     }
 
     private long seconds(LocalDate day, ZoneId zone) {

@@ -2,6 +2,7 @@ package app.tidewrack.core.results;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.tidewrack.core.evidence.Weekdays;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.results.SpendingPace.Stand;
 import app.tidewrack.core.schedule.Flight;
@@ -9,6 +10,7 @@ import app.tidewrack.core.schedule.Hours;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.List;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -28,8 +30,8 @@ class SpendingPaceTest {
     void spendingIsHeldAgainstHoursThatReallyPassed(Instant until, long spent, long due, long atEnd, Stand stand) {
         Flight flight = Flight.through(
                 LocalDate.parse("2027-03-27"), LocalDate.parse("2027-03-28"), ZoneId.of("Europe/London"));
-        SpendingPace pace =
-                SpendingPace.of(flight, Hours.ALL, Money.ofMinor(4700, "GBP"), Money.ofMinor(spent, "GBP"), until);
+        SpendingPace pace = SpendingPace.of(
+                flight, Hours.ALL, Money.ofMinor(4700, "GBP"), Money.ofMinor(spent, "GBP"), until, Weekdays.EVEN);
         assertThat(pace.due().minor()).isEqualTo(due);
         assertThat(pace.atEnd().minor()).isEqualTo(atEnd);
         assertThat(pace.stand()).isEqualTo(stand);
@@ -46,7 +48,26 @@ class SpendingPaceTest {
         Flight flight = Flight.through(
                 LocalDate.parse("2027-03-09"), LocalDate.parse("2027-03-10"), ZoneId.of("Europe/London"));
         Money planned = Money.ofMinor(2000, "GBP");
-        SpendingPace pace = SpendingPace.of(flight, Hours.daily(9, 17), planned, Money.ofMinor(spent, "GBP"), until);
+        SpendingPace pace =
+                SpendingPace.of(flight, Hours.daily(9, 17), planned, Money.ofMinor(spent, "GBP"), until, Weekdays.EVEN);
+        assertThat(pace.due().minor()).isEqualTo(due);
+        assertThat(pace.atEnd().minor()).isEqualTo(atEnd);
+        assertThat(pace.stand()).isEqualTo(stand);
+    }
+
+    /**
+     * An account that spends half as much on Saturday and Sunday as on other days: of £60.00 for Friday to Sunday £30.00 are due by
+     * Saturday, who has spent £22.00 of the £45.00 that are due by Sunday is slow; by hand.
+     */
+    @ParameterizedTest
+    @CsvSource({"2027-03-13T00:00:00Z, 3000, 3000, 6000, ON_PACE", "2027-03-14T00:00:00Z, 2200, 4500, 2933, SLOW"})
+    void quietDaysOfTheWeekAreNotSlow(Instant until, long spent, long due, long atEnd, Stand stand) {
+        Flight flight = Flight.through(
+                LocalDate.parse("2027-03-12"), LocalDate.parse("2027-03-14"), ZoneId.of("Europe/London"));
+        Weekdays week =
+                new Weekdays(List.of(7 / 6.0, 7 / 6.0, 7 / 6.0, 7 / 6.0, 7 / 6.0, 7 / 12.0, 7 / 12.0), 8, List.of());
+        SpendingPace pace = SpendingPace.of(
+                flight, Hours.ALL, Money.ofMinor(6000, "GBP"), Money.ofMinor(spent, "GBP"), until, week);
         assertThat(pace.due().minor()).isEqualTo(due);
         assertThat(pace.atEnd().minor()).isEqualTo(atEnd);
         assertThat(pace.stand()).isEqualTo(stand);

@@ -26,6 +26,9 @@ interface ToldMapper {
     @Select("select max(day) from fact_day where client_id = #{clientId}")
     Optional<LocalDate> last(String clientId);
 
+    @SelectProvider(type = ToldSql.class, method = "byDay")
+    List<Map<String, Object>> byDay(String clientId, LocalDate from);
+
     /** @param fresh after this day each is told by itself */
     @SelectProvider(type = ToldSql.class, method = "brought")
     List<Map<String, Object>> brought(String clientId, LocalDate from, LocalDate fresh);

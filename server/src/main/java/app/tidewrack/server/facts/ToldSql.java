@@ -10,6 +10,14 @@ public final class ToldSql {
                 .formatted(FactRow.COLUMNS);
     }
 
+    /** What accounts brought, by day. */
+    public static String byDay() {
+        return """
+                select a.account_id, f.day::text as day, %s
+                from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
+                where f.client_id = #{clientId} and f.day >= #{from} group by 1, 2""".formatted(FactRow.SUMS);
+    }
+
     /** What kinds of ads brought; fresh days by themselves. */
     public static String brought() {
         return """

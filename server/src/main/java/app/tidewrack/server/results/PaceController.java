@@ -1,5 +1,6 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.core.evidence.Weekdays;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
@@ -12,6 +13,7 @@ import app.tidewrack.core.results.SpendingPace;
 import app.tidewrack.core.results.SpendingPace.Part;
 import app.tidewrack.core.results.SpendingPace.Stand;
 import app.tidewrack.core.schedule.Hours;
+import app.tidewrack.server.facts.Weeks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.RowSpend;
 import app.tidewrack.server.results.FactSums.SpentToday;
@@ -32,6 +34,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequiredArgsConstructor
 class PaceController {
     private final PlanDesk plans;
+    private final Weeks weeks;
     private final FactSums facts;
 
     /** In minor units. */
@@ -75,7 +78,7 @@ class PaceController {
             for (Campaign campaign : plan.campaigns()) {
                 List<RowSpend> rows = spent.getOrDefault(campaign.id(), List.of());
                 if (!rows.isEmpty()) {
-                    paces.add(pace(plan, campaign, rows));
+                    paces.add(pace(plan, campaign, rows, weeks.spending(clientId, campaign.accountId())));
                 }
             }
         }
@@ -117,7 +120,7 @@ class PaceController {
                 .toList();
     }
 
-    private static CampaignPace pace(Plan plan, Campaign campaign, List<RowSpend> spent) {
+    private static CampaignPace pace(Plan plan, Campaign campaign, List<RowSpend> spent, Weekdays week) {
         CampaignFacts of = campaign.facts();
         PlanTotals totals = PlanTotals.of(campaign);
         Instant until =
@@ -137,7 +140,7 @@ class PaceController {
                             row.id(),
                             row.label(),
                             PaceView.of(
-                                    SpendingPace.of(of.flight(), row.delivery().hours(), planned, had, until))));
+                                    SpendingPace.of(of.flight(), row.delivery().hours(), planned, had, until, week))));
                     parts.add(new Part(row.delivery().hours(), planned));
                 }
             }
@@ -159,7 +162,7 @@ class PaceController {
                 campaign.accountId(),
                 currency,
                 until,
-                PaceView.of(SpendingPace.together(of.flight(), parts, Money.ofMinor(whole, currency), until)),
+                PaceView.of(SpendingPace.together(of.flight(), parts, Money.ofMinor(whole, currency), until, week)),
                 rows);
     }
 }

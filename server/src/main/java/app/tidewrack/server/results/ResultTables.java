@@ -122,6 +122,24 @@ class ResultTables {
         return told(clientId, range, sums(clientId, asked, range));
     }
 
+    /** What a question's days brought, by currency and day. */
+    Map<List<String>, LineSum> days(String clientId, Question asked) {
+        Question byDay =
+                new Question(List.of("DAY"), asked.from(), asked.to(), asked.campaignIds(), asked.temperature());
+        return sums(clientId, byDay, range(clientId, byDay));
+    }
+
+    /**
+     * @throws Refusal (field {@code metric}) when a client has no such number
+     */
+    Metric metric(String clientId, String code) {
+        return metrics(clientId).stream()
+                .filter(m -> m.code().equals(code))
+                .findFirst()
+                .orElseThrow(() -> new Refusal(
+                        "metric", "There is no number “%s”.".formatted(code), "Choose of what is offered."));
+    }
+
     private record Range(LocalDate from, LocalDate to) {}
 
     private Range range(String clientId, Question asked) {
@@ -279,11 +297,7 @@ class ResultTables {
             String clientId, Question asked, String metric, List<String> first, List<String> second) {
         Range range = range(clientId, asked);
         Map<List<String>, LineSum> sums = sums(clientId, asked, range);
-        Metric compared = metrics(clientId).stream()
-                .filter(m -> m.code().equals(metric))
-                .findFirst()
-                .orElseThrow(() -> new Refusal(
-                        "metric", "There is no number “%s”.".formatted(metric), "Choose of what is offered."));
+        Metric compared = metric(clientId, metric);
         for (List<String> keys : List.of(first, second)) {
             if (!sums.containsKey(keys)) {
                 throw new Refusal("first", "There is no line %s.".formatted(keys), "Look at the table again.");

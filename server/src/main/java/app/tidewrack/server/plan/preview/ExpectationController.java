@@ -17,10 +17,12 @@ import app.tidewrack.core.plan.PlanTotals;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.facts.AdHistory;
 import app.tidewrack.server.facts.AdHistory.Part;
+import app.tidewrack.server.facts.Weeks;
 import app.tidewrack.server.forecast.AccountRates;
 import app.tidewrack.server.forecast.AccountRates.Sought;
 import app.tidewrack.server.network.Networks;
@@ -51,6 +53,7 @@ class ExpectationController {
     private final Accounts accounts;
     private final AccountRates rates;
     private final AdHistory history;
+    private final Weeks weeks;
     private final Networks networks;
 
     /**
@@ -68,6 +71,7 @@ class ExpectationController {
     /**
      * @param perClick in the whole flight, as the other cost
      * @param curve people of the whole flight against money a day
+     * @param week results for its money in the days that are left, times those of a usual week, by the account's own weekdays
      * @param came what is part of the flight already; null before anything came
      */
     record ExpectedOfMoney(
@@ -76,6 +80,7 @@ class ExpectationController {
             Range perClick,
             Range perResult,
             List<CurvePoint> curve,
+            double week,
             @Nullable CameSoFar came) {}
 
     /** @param results of the kind that is sought */
@@ -117,7 +122,17 @@ class ExpectationController {
                                 price,
                                 rate(clientId, campaign, row, prices, Result.CLICK),
                                 rate(clientId, campaign, row, prices, result),
-                                came(clientId, campaign, row, result)));
+                                came(clientId, campaign, row, result),
+                                new WeekLeft(
+                                        left(clientId, account, facts.flight(), Result.CLICK),
+                                        left(clientId, account, facts.flight(), result))));
+    }
+
+    /** How much clicks and results come for their money in the days that are left, times a usual week. */
+    private record WeekLeft(double clicks, double results) {}
+
+    private double left(String clientId, Account account, Flight flight, Result result) {
+        return weeks.left(clientId, account.id(), flight, result.measure().code(), result::of);
     }
 
     /** What the row brought, with the money that has not had its time to bring results. */
@@ -145,7 +160,14 @@ class ExpectationController {
 
     /** A row that runs brings what came and what the rest of its money brings. */
     private static ExpectedOfMoney expected(
-            Reach reach, double daily, int days, Range price, ResultRate clicks, ResultRate results, Came came) {
+            Reach reach,
+            double daily,
+            int days,
+            Range price,
+            ResultRate clicks,
+            ResultRate results,
+            Came came,
+            WeekLeft week) {
         CameSoFar so = came.told();
         double all = daily * days;
         double rest = Math.max(0, all - so.spentMinor());
@@ -154,8 +176,8 @@ class ExpectationController {
                         toCome.impressions(),
                         toCome.people(),
                         toCome.frequency(),
-                        toCome.clicks(),
-                        results.results(rest + came.due()))
+                        clicks.results(rest * week.clicks()),
+                        results.results(rest * week.results() + came.due()))
                 .after(new Expectation.Came(so.impressions(), so.people(), so.clicks(), so.results()), reach);
         double spending = rest + so.spentMinor();
         return new ExpectedOfMoney(
@@ -166,6 +188,7 @@ class ExpectationController {
                 Expectation.curve(reach, price, all * TIMES, STEPS).stream()
                         .map(p -> new CurvePoint(p.spending() / days, p.people()))
                         .toList(),
+                week.results(),
                 so.spentMinor() == 0 ? null : so);
     }
 
