@@ -158,6 +158,14 @@ function Effects({ test }: { test: TestView }) {
               ? `it makes a difference; luck alone would do that once in ${count(Math.round(1 / Math.max(effect.p, 1e-4)))}`
               : "so far it could be luck"}
           </h3>
+          {effect.odds && (
+            <p className="note">
+              In the same company the odds of the better one are {effect.odds.times.toFixed(2)} times the
+              other’s, {effect.odds.from.toFixed(2)}{" "}
+              {effect.odds.to == null ? "or more" : `to ${effect.odds.to.toFixed(2)}`} with a certainty of 95
+              %.
+            </p>
+          )}
           <table className="lines test-cells">
             <tbody>
               {effect.values.map((v, i) => (

@@ -17,6 +17,9 @@ import type { Campaign } from "../model";
 const expectedQuery = (path: RowPath, version: number) =>
   versioned(ask.queryOptions("get", `${CAMPAIGN}/rows/{rowId}/expected`, at(path)), version);
 
+/** Less than so much that weekdays make goes without saying. */
+const TOLD = 0.02;
+
 const WIDTH = 246;
 const HEIGHT = 74;
 
@@ -92,6 +95,13 @@ export function Expected(props: {
               </>
             )}
             . Four times in five it lies between.
+            {Math.abs(e.week - 1) >= TOLD && (
+              <>
+                {" "}
+                By the weekdays that are left about {Math.round(Math.abs(e.week - 1) * 100)} %{" "}
+                {e.week > 1 ? "more" : "fewer"} come for the money than in a usual week; that is reckoned in.
+              </>
+            )}
           </p>
         </>
       )}

@@ -196,6 +196,24 @@ public final class Comparison {
         return adjusted;
     }
 
+    /**
+     * Y. Benjamini and Y. Hochberg, Journal of the Royal Statistical Society B 57, 1995: p-values of several tests so that of what is
+     * called under the level no larger part is false, on average.
+     */
+    public static List<Double> falseShare(List<Double> ps) {
+        List<Integer> order = IntStream.range(0, ps.size())
+                .boxed()
+                .sorted(Comparator.<Integer, Double>comparing(ps::get).reversed())
+                .toList();
+        List<Double> adjusted = new ArrayList<>(Collections.nCopies(ps.size(), 1.0));
+        double least = 1;
+        for (int i = 0; i < order.size(); i++) {
+            least = Math.min(least, ps.get(order.get(i)) * ps.size() / (ps.size() - i));
+            adjusted.set(order.get(i), least);
+        }
+        return adjusted;
+    }
+
     public static double twoSided(double z) {
         return 2 * NORMAL.survivalProbability(Math.abs(z));
     }

@@ -2,6 +2,7 @@ package app.tidewrack.core.splittest;
 
 import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.evidence.Comparison.Stratum;
+import app.tidewrack.core.evidence.Odds;
 import app.tidewrack.core.splittest.Course.Look;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Design;
@@ -13,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What one variable of a factorial does by itself: its values are compared within each combination of all other variables (Mantel and
@@ -22,8 +24,14 @@ import java.util.stream.IntStream;
  * @param values of the variable, in the order of {@code cells}
  * @param cells one for each value: what it would have brought in the company that all have together
  * @param verdict as of a test between the values; its p-value is for as many variables as there are
+ * @param odds of two values of a share, by the same company: how many times those of the better one's are the other's; null else
  */
-public record MainEffect(String variable, List<String> values, List<Cell> cells, Verdict verdict) {
+public record MainEffect(
+        String variable,
+        List<String> values,
+        List<Cell> cells,
+        Verdict verdict,
+        @Nullable Odds odds) {
 
     /**
      * @param variables with the value of each cell, as {@link Differing} tells them
@@ -36,7 +44,7 @@ public record MainEffect(String variable, List<String> values, List<Cell> cells,
                 .map(v -> Variable.of(design, v.getKey(), variables))
                 .toList();
         List<MainEffect> effects = new ArrayList<>();
-        all.forEach(v -> effects.add(new MainEffect(v.name, v.values, v.evenly(now), Verdict.before(v.design))));
+        all.forEach(v -> effects.add(new MainEffect(v.name, v.values, v.evenly(now), Verdict.before(v.design), null)));
         for (Look look : looks) {
             boolean over = look.number() == design.looks();
             List<Verdict> verdicts = all.stream().map(v -> v.at(look)).toList();
@@ -47,7 +55,8 @@ public record MainEffect(String variable, List<String> values, List<Cell> cells,
                     Variable v = all.get(i);
                     Verdict verdict = verdicts.get(i).at(adjusted.get(i), over);
                     boolean open = verdict.outcome() == Outcome.NOT_YET;
-                    effects.set(i, new MainEffect(v.name, v.values, v.evenly(open ? now : look.cells()), verdict));
+                    List<Cell> told = open ? now : look.cells();
+                    effects.set(i, new MainEffect(v.name, v.values, v.evenly(told), verdict, v.odds(told)));
                 }
             }
         }
@@ -86,9 +95,24 @@ public record MainEffect(String variable, List<String> values, List<Cell> cells,
             return Verdict.at(design, evenly(look.cells()), look.number(), (one, other) -> p(look.cells(), one, other));
         }
 
+        private @Nullable Odds odds(List<Cell> cells) {
+            if (design.kind() != Kind.SHARE || values.size() != 2) {
+                return null;
+            }
+            List<Cell> even = evenly(cells);
+            int better = even.get(1).rate() > even.get(0).rate() ? 1 : 0;
+            return Odds.of(compared(cells, better, 1 - better), 1 - design.level())
+                    .orElse(null);
+        }
+
         private double p(List<Cell> cells, int one, int other) {
+            List<Stratum> compared = compared(cells, one, other);
+            return design.kind() == Kind.SHARE ? Comparison.ofShares(compared) : Comparison.ofCosts(compared);
+        }
+
+        private List<Stratum> compared(List<Cell> cells, int one, int other) {
             boolean share = design.kind() == Kind.SHARE;
-            List<Stratum> compared = strata.stream()
+            return strata.stream()
                     .filter(s -> s[one] >= 0 && s[other] >= 0)
                     .map(s -> {
                         Cell a = cells.get(s[one]);
@@ -100,7 +124,6 @@ public record MainEffect(String variable, List<String> values, List<Cell> cells,
                                 share ? b.trials() : b.money());
                     })
                     .toList();
-            return share ? Comparison.ofShares(compared) : Comparison.ofCosts(compared);
         }
 
         /** What each value would have brought if it had the parts of all company that all values together have. */

@@ -45,6 +45,14 @@ class VerdictTest {
         assertThat(Comparison.holm(List.of(0.01, 0.02, 0.03, 0.04, 0.05)))
                 .usingElementComparator((a, b) -> Math.abs(a - b) < 1e-12 ? 0 : 1)
                 .containsExactly(0.05, 0.08, 0.09, 0.09, 0.09);
+        // Of the same R's p.adjust(method = "BH") says 0.05 five times; the second as reckoned by hand: 0.04 × 3 ÷ 2 is
+        // over 0.05.
+        assertThat(Comparison.falseShare(List.of(0.01, 0.02, 0.03, 0.04, 0.05)))
+                .allSatisfy(p -> assertThat(p).isCloseTo(0.05, within(1e-12)));
+        assertThat(Comparison.falseShare(List.of(0.04, 0.001, 0.5)))
+                .satisfies(ps -> assertThat(ps.get(0)).isCloseTo(0.06, within(1e-12)))
+                .satisfies(ps -> assertThat(ps.get(1)).isCloseTo(0.003, within(1e-12)))
+                .satisfies(ps -> assertThat(ps.get(2)).isCloseTo(0.5, within(1e-12)));
         assertThat(Comparison.holm(List.of(0.05, 0.01, 0.03, 0.02, 0.04)).get(1))
                 .isCloseTo(0.05, within(1e-12));
     }

@@ -3,6 +3,7 @@ package app.tidewrack.server.splittest;
 import app.tidewrack.core.evidence.Comparison;
 import app.tidewrack.core.evidence.DayBlocks;
 import app.tidewrack.core.evidence.Interval;
+import app.tidewrack.core.evidence.Odds;
 import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.Field;
 import app.tidewrack.core.launch.ItemKey;
@@ -40,6 +41,7 @@ import app.tidewrack.server.splittest.TestView.CourseTold;
 import app.tidewrack.server.splittest.TestView.DayTold;
 import app.tidewrack.server.splittest.TestView.EffectTold;
 import app.tidewrack.server.splittest.TestView.LookTold;
+import app.tidewrack.server.splittest.TestView.OddsTold;
 import app.tidewrack.server.splittest.TestView.PlaceTold;
 import app.tidewrack.server.splittest.TestView.TestState;
 import app.tidewrack.server.splittest.TestView.ValueTold;
@@ -364,7 +366,19 @@ class TestReader {
                         .toList(),
                 verdict.outcome(),
                 verdict.winner(),
-                verdict.p());
+                verdict.p(),
+                odds(effect.odds()));
+    }
+
+    private static @Nullable OddsTold odds(@Nullable Odds odds) {
+        return odds == null || Double.isInfinite(odds.ratio())
+                ? null
+                : new OddsTold(
+                        odds.ratio(),
+                        odds.between().from(),
+                        Double.isInfinite(odds.between().to())
+                                ? null
+                                : odds.between().to());
     }
 
     private static ValueTold value(String value, Cell c, Design design) {

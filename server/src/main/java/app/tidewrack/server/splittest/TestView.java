@@ -160,7 +160,15 @@ record TestView(
             List<ValueTold> values,
             Outcome outcome,
             @Nullable Integer winner,
-            double p) {}
+            double p,
+            @Nullable OddsTold odds) {}
+
+    /**
+     * How many times the odds of the better of two values are the other's, with the certainty of the test.
+     *
+     * @param to null where it has no upper limit
+     */
+    record OddsTold(double times, double from, @Nullable Double to) {}
 
     record ValueTold(
             String value,
