@@ -264,4 +264,86 @@ class PlaybookWorkTest extends RunningSheet {
         assertThat(unknown.detail()).contains("moon");
         assertThat(scene.get(CLIENT + "/plans/" + plan).get("campaigns")).hasSize(1);
     }
+
+    private Answer spread(String money, List<String> rows) throws Exception {
+        return scene.call(
+                "ines",
+                HttpMethod.POST,
+                CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/spread-preview",
+                Map.of("rowIds", rows, "money", money, "how", "BRINGS_MOST"));
+    }
+
+    /** Of two rows the one whose clicks cost a quarter gets as much more as it may; what was shown is what is done. */
+    @Test
+    void moneyGoesWhereItBringsMost() throws Exception {
+        assertThat(spread("20", rows()).detail()).contains("None of these rows has run");
+        days(0, 6);
+        JsonNode told = spread("20", rows()).body();
+        JsonNode to = told.get("rows");
+        assertThat(to).extracting(r -> r.get("afterMinor").asLong()).containsExactly(1500L, 500L);
+        JsonNode brings = told.get("brings");
+        assertThat(brings.get("counted").asString()).isEqualTo("clicks");
+        assertThat(brings.get("before").asDouble()).isBetween(45.0, 55.0);
+        assertThat(brings.get("moreFrom").asDouble())
+                .isPositive()
+                .isLessThan(brings.get("more").asDouble());
+        assertThat(brings.get("rows").get(0).get("curve")).hasSize(25);
+        assertThat(spread("41", rows()).detail()).contains("£41.00 is not from £10.00 to £40.00");
+
+        edit(with(
+                "rowsMoney",
+                "rows",
+                StreamSupport.stream(to.spliterator(), false)
+                        .map(r -> Map.of(
+                                "rowId", r.get("rowId").asString(),
+                                "minor", r.get("afterMinor").asLong()))
+                        .toList()));
+        assertThat(view().get("rows"))
+                .extracting(r -> r.get("moneyMinor").asLong())
+                .containsExactly(1500L, 500L);
+        Answer gone = scene.edit(
+                plan,
+                "x" + campaign,
+                version,
+                with("rowsMoney", "rows", List.of(Map.of("rowId", "nobody", "minor", 5))));
+        assertThat(gone.status()).isBetween(400, 499);
+    }
+
+    /**
+     * Six weeks in which Saturdays and Sundays bring half as much, and one Wednesday three times: the week is learned, the day is marked,
+     * a cost is as much higher as clicks are fewer, and Wednesday to Sunday beside Monday to Wednesday costs a quarter more for the weekdays alone.
+     */
+    @Test
+    void theWeekIsLearnedAndUnusualDaysAreMarked() throws Exception {
+        assertThat(week("clicks", null, null).get("told").isNull()).isTrue();
+        String ad = ads().get(0);
+        for (int d = -35; d < 7; d++) {
+            boolean weekend = FIRST_DAY.plusDays(d).getDayOfWeek().getValue() > 5;
+            tell(ad, d, counts(d == 0 ? 150 : weekend ? 24 + d % 3 : 48 + d % 3));
+        }
+        toldUntil(ad, 7);
+        JsonNode clicks = week("cost_per_click", "2027-03-08", "2027-03-10").get("told");
+        assertThat(clicks.get("weeks").asInt()).isEqualTo(6);
+        JsonNode factors = clicks.get("factors");
+        assertThat(factors.get(5).asDouble() / factors.get(0).asDouble()).isBetween(1.8, 2.2);
+        assertThat(clicks.get("beside").asDouble()).isBetween(1.2, 1.3);
+        assertThat(clicks.get("unusual")).hasSize(1);
+        JsonNode unusual = clicks.get("unusual").get(0);
+        assertThat(unusual.get("day").asString()).isEqualTo(FIRST_DAY.toString());
+        assertThat(unusual.get("value").asDouble())
+                .isLessThan(unusual.get("from").asDouble());
+        assertThat(week("clicks", "2027-03-10", "2027-03-01").get("field").asString())
+                .isEqualTo("besideTo");
+    }
+
+    private JsonNode week(String metric, String from, String to) throws Exception {
+        Map<String, Object> table = new HashMap<>(Map.of("by", List.of(), "campaignIds", List.of(campaign)));
+        table.put("from", "2027-03-10");
+        table.put("to", "2027-03-14");
+        Map<String, Object> body = new HashMap<>(Map.of("table", table, "metric", metric));
+        body.put("besideFrom", from);
+        body.put("besideTo", to);
+        return scene.call("ines", HttpMethod.POST, CLIENT + "/results/week", body)
+                .body();
+    }
 }

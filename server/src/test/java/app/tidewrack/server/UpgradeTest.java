@@ -181,6 +181,9 @@ class UpgradeTest {
         said.get("cells")
                 .forEach(c ->
                         assertThat(((ObjectNode) c).remove("loss").isNull()).isTrue());
+        said.get("effects")
+                .forEach(e ->
+                        assertThat(((ObjectNode) e).remove("odds").isNull()).isTrue());
         for (String fresh : List.of("late", "dispersion", "together")) {
             assertThat(said.remove(fresh).isNull()).isTrue();
         }

@@ -86,13 +86,13 @@ class WeekController {
         LocalDate whole = begun != null && !last.isBefore(begun) ? begun.minusDays(1) : last;
         LocalDate to = earlier(Objects.requireNonNullElse(body.table().to(), whole), whole);
         LocalDate from = Objects.requireNonNullElse(body.table().from(), first);
-        LocalDate learned = to.minusDays(DAYS).isBefore(first) ? first : to.minusDays(DAYS);
-        if (to.isBefore(learned) || to.isBefore(from)) {
+        LocalDate learned = whole.minusDays(DAYS).isBefore(first) ? first : whole.minusDays(DAYS);
+        if (whole.isBefore(learned) || to.isBefore(from)) {
             return new WeekAnswer(null);
         }
         Question asked = body.table().question();
-        Map<List<String>, LineSum> sums =
-                tables.days(clientId, new Question(List.of(), learned, to, asked.campaignIds(), asked.temperature()));
+        Map<List<String>, LineSum> sums = tables.days(
+                clientId, new Question(List.of(), learned, whole, asked.campaignIds(), asked.temperature()));
         if (sums.keySet().stream().map(k -> k.get(0)).distinct().count() != 1) {
             return new WeekAnswer(null);
         }
@@ -101,9 +101,12 @@ class WeekController {
         boolean inverse =
                 Difference.kind(metric) == Kind.COST && !metric.rests().isEmpty();
         return new WeekAnswer(learn(metric, days, tables.margin(clientId))
-                .map(week -> told(body, week, metric, days, from, inverse, tables.margin(clientId)))
+                .map(week -> told(body, week, metric, days, new Range(from, to), inverse, tables.margin(clientId)))
                 .orElse(null));
     }
+
+    /** Days that are looked at, both included. */
+    private record Range(LocalDate from, LocalDate to) {}
 
     private static LocalDate earlier(LocalDate one, LocalDate other) {
         return one.isBefore(other) ? one : other;
@@ -134,11 +137,11 @@ class WeekController {
             Weekdays week,
             Metric metric,
             SortedMap<LocalDate, LineSum> days,
-            LocalDate from,
+            Range range,
             boolean inverse,
             double margin) {
         List<UnusualDay> unusual = week.unusual().stream()
-                .filter(u -> !u.day().isBefore(from))
+                .filter(u -> !u.day().isBefore(range.from()) && !u.day().isAfter(range.to()))
                 .flatMap(u -> metric
                         .of(Objects.requireNonNull(days.get(u.day())).facts(margin))
                         .stream()
@@ -148,7 +151,7 @@ class WeekController {
                 inverse ? week.factors().stream().map(f -> 1 / f).toList() : week.factors(),
                 week.weeks(),
                 unusual,
-                beside(body, week, inverse, from, days.lastKey()));
+                beside(body, week, inverse, range));
     }
 
     private static UnusualDay day(Unusual unusual, double value, boolean inverse) {
@@ -158,8 +161,7 @@ class WeekController {
                 : new UnusualDay(unusual.day(), value, usual * unusual.from(), usual * unusual.to());
     }
 
-    private static @Nullable Double beside(
-            WeekQuestion body, Weekdays week, boolean inverse, LocalDate from, LocalDate to) {
+    private static @Nullable Double beside(WeekQuestion body, Weekdays week, boolean inverse, Range range) {
         LocalDate first = body.besideFrom();
         LocalDate last = body.besideTo();
         if (first == null || last == null) {
@@ -171,7 +173,7 @@ class WeekController {
                     "%s to %s is no range of up to a year.".formatted(first, last),
                     "Choose the days again.");
         }
-        double times = week.mean(from, to) / week.mean(first, last);
+        double times = week.mean(range.from(), range.to()) / week.mean(first, last);
         return inverse ? 1 / times : times;
     }
 }
