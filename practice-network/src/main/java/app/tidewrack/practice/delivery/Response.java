@@ -27,7 +27,7 @@ final class Response {
     private static final double CAME = 1.8;
 
     private static final double WARM_CLICKS = 1.7;
-    private static final double WARM_WANTS = 1.4;
+    private static final double WARM_WANTS = 1.6;
     private static final double OPENS_MESSAGE = 0.45;
     private static final double INSTALLS = 0.04;
     private static final double WITHOUT_CLICK = 0.05;
