@@ -6,6 +6,7 @@ import { day, money, plural } from "../../look/format";
 import { PriceSumsDialog } from "../dialogs/PriceSumsDialog";
 import type { Campaign } from "../model";
 import { Expected } from "./Expected";
+import { PeopleOfPlan } from "./PeopleOfPlan";
 
 const calendarQuery = (clientId: string, planId: string, version: number) =>
   versioned(
@@ -95,6 +96,7 @@ export function MoneyFacts(props: {
         </Button>
         <Button onClick={() => setReckoning(true)}>Reckon prices…</Button>
       </p>
+      <PeopleOfPlan clientId={props.clientId} planId={props.planId} version={props.version} />
     </>
   );
 }
