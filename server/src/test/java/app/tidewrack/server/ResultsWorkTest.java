@@ -9,17 +9,22 @@ import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
 
+import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.connector.Reports.Hour;
 import app.tidewrack.connector.Reports.PartOfDay;
 import app.tidewrack.connector.Reports.ReportState;
+import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
 import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -424,6 +429,47 @@ class ResultsWorkTest extends WithServer {
         assertThat(beside.get("came").isNull()).isTrue();
         assertThat(beside.get("flight").get("clicks").get("from").asDouble())
                 .isGreaterThan(before.get("flight").get("clicks").get("from").asDouble());
+    }
+
+    /**
+     * Two rows for the same people, as the network tells it, reach as many as one row of both their money would, not twice as many; with
+     * an audience that shares nobody they are added; while the network is away they meet by chance.
+     */
+    @Test
+    void peopleOfAPlanAreNeverAdded() throws Exception {
+        AudienceSize all = new AudienceSize(30_000, false);
+        doReturn(List.of(all, all)).when(network).sizes(any(), any());
+        sql.update("update known_size set people = 30000 where client_id = 'c1'");
+        JsonNode one = expected(rows.get(0)).get("flight").get("people");
+        for (Object[] told : new Object[][] {{30_000L, false}, {0L, true}, {0L, null}}) {
+            if (told[1] == null) {
+                doThrow(new NetworkAway("Hearthside", new IOException()))
+                        .when(network)
+                        .overlaps(any(), any());
+            } else {
+                AudienceSize both = new AudienceSize((Long) told[0], (Boolean) told[1]);
+                doReturn(new Overlaps(List.of(all, all), List.of(List.of(), List.of(both))))
+                        .when(network)
+                        .overlaps(any(), any());
+            }
+            JsonNode people = scene.get(CLIENT + "/plans/" + plan + "/people");
+            double share = one.get("to").asDouble() / 30_000;
+            double shared = Boolean.TRUE.equals(told[1]) ? 0 : share;
+            assertThat(people.get("rows").asInt()).isEqualTo(2);
+            assertThat(people.get("added").get("to").asDouble())
+                    .isCloseTo(2 * one.get("to").asDouble(), within(1.0));
+            assertThat(people.get("people").get("to").asDouble())
+                    .isCloseTo((2 - shared) * one.get("to").asDouble(), within(2.0));
+            double seen = StreamSupport.stream(people.get("times").spliterator(), false)
+                    .mapToDouble(JsonNode::asDouble)
+                    .sum();
+            assertThat(seen)
+                    .isBetween(
+                            people.get("people").get("from").asDouble(),
+                            people.get("people").get("to").asDouble());
+            assertThat(people.get("networks")).hasSize(1);
+            assertThat(people.get("everyone").isNull()).isTrue();
+        }
     }
 
     private JsonNode expected(String row) throws Exception {
