@@ -2,6 +2,7 @@
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import type { MetricView, ResultLine } from "./model";
+import { WeekWords } from "./Line";
 import { ResultsTable } from "./ResultsTable";
 
 // jsdom does not lay out; the table draws the lines that a box of this size holds.
@@ -106,5 +107,29 @@ describe("lines of results", () => {
     expect(onOrder).toHaveBeenCalledWith("cost_per_sale");
     fireEvent.click(row("22 Mar"));
     expect(onChoose).toHaveBeenCalledWith(lines[1]);
+  });
+});
+
+describe("words about the week", () => {
+  const week = {
+    factors: [1.1, 1, 1, 1, 0.9, 0.9, 1.1],
+    weeks: 6,
+    unusual: [1, 2, 3, 4].map((d) => ({ day: `2027-03-0${d}`, value: 40, from: 10, to: 22 })),
+    beside: 1.08,
+  };
+  const show = (more: Partial<typeof week> = {}) =>
+    render(<WeekWords week={{ ...week, ...more }} metric={metrics[0] as MetricView} currency="GBP" />)
+      .container;
+
+  it("say what weekdays alone make of two ranges, and name the last unusual days", () => {
+    const words = show().textContent;
+    expect(words).toContain("For their weekdays alone sales would be 8 % higher");
+    expect(words).toContain("by 6 weeks before");
+    expect(words).toContain("4 Mar 40, usually 10 to 22 and 1 before.");
+    expect(words).not.toContain("1 Mar 40");
+  });
+
+  it("are silent of what makes no difference", () => {
+    expect(show({ beside: 1.01, unusual: [] }).textContent).toBe("");
   });
 });
