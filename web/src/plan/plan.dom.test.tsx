@@ -76,6 +76,7 @@ describe("spreading money", () => {
       more: 3.1,
       moreFrom: 0.4,
       moreTo: 6,
+      step: { from: "Quilters", to: "Knitters", minor: 500, more: 2, moreFrom: -0.5, moreTo: 4.1 },
       mostMinor: 1500,
       rows: [
         { rowId: "r0", before: 20, after: 26, curve: [0, 11, 20, 26] },
@@ -103,6 +104,9 @@ describe("spreading money", () => {
     );
     expect(document.querySelector(".brings-more")?.textContent).toContain(
       "0.4 to 6 more in four cases of five",
+    );
+    expect(document.querySelector(".brings-more")?.textContent).toContain(
+      "Moving £5.00 a day from Quilters to Knitters would bring about 2 more, −0.5 to 4.1.",
     );
     expect(screen.getByLabelText("20 → 26 clicks a day")).toBeTruthy();
     expect(screen.getByText("has not run")).toBeTruthy();

@@ -101,7 +101,7 @@ export function SpreadDialog(props: {
         </p>
       )}
       {preview.error && <p className="fault">{preview.error.message}</p>}
-      {good && brings && <BringsMore brings={brings} />}
+      {good && brings && <BringsMore brings={brings} currency={campaign.currency} />}
       <div className="to-be">
         {good &&
           to.map((m) => (
@@ -110,7 +110,7 @@ export function SpreadDialog(props: {
                 {m.label} {locked.has(m.rowId) && <Lock />}
               </span>
               {brings ? (
-                <RowBrings brings={brings} money={m} />
+                <RowBrings brings={brings} toBe={m} />
               ) : (
                 <i className="spread-bar" style={{ width: `${(m.afterMinor / most) * 90}px` }} />
               )}

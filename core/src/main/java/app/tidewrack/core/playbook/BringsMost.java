@@ -9,9 +9,12 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.refusal.Refusal;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -84,6 +87,41 @@ public record BringsMost(Map<String, Response> responses, Money lowest, Set<Stri
                         r.money().minor(),
                         after.getOrDefault(r.id(), r.money()).minor()))
                 .toList());
+    }
+
+    /**
+     * Money moved from one row to another.
+     *
+     * @param minor a day, or for the flight, as the campaign gives it
+     */
+    public record Step(Row from, Row to, long minor, Gain gain) {}
+
+    /**
+     * The step between two of some rows that brings most: from where the last money brings least to where the next brings most, at most
+     * half of what the first has.
+     *
+     * @param mostMinor to move
+     * @return empty where fewer than two may change
+     */
+    public Optional<Step> step(List<Row> rows, long mostMinor) {
+        List<Row> free = rows.stream()
+                .filter(r -> !r.locked()
+                        && !keeps(r)
+                        && responses.containsKey(r.id())
+                        && r.money().minor() > 1)
+                .toList();
+        if (free.size() < 2) {
+            return Optional.empty();
+        }
+        Comparator<Row> next =
+                Comparator.comparingDouble(r -> response(r).next(r.money().minor()));
+        Row to = Collections.max(free, next);
+        Row from = Collections.min(free.stream().filter(r -> r != to).toList(), next);
+        long minor = Math.min(mostMinor, from.money().minor() / TIMES);
+        Map<String, Money> after = Map.of(
+                from.id(), money(from.money().minor() - minor, from.money()),
+                to.id(), money(to.money().minor() + minor, to.money()));
+        return Optional.of(new Step(from, to, minor, gain(List.of(from, to), after)));
     }
 
     private static Money money(long minor, Money like) {

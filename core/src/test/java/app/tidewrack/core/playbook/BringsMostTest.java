@@ -47,6 +47,12 @@ class BringsMostTest {
         Gain gain = best.gain(ROWS, spread);
         assertThat(gain.results()).isBetween(8.0, 10.0);
         assertThat(gain.from()).isPositive();
+        BringsMost.Step step = best.step(ROWS, 1000).orElseThrow();
+        assertThat(step.from().id()).isEqualTo("poor");
+        assertThat(step.to().id()).isEqualTo("good");
+        assertThat(step.minor()).isEqualTo(1000);
+        assertThat(step.gain().results()).isBetween(15.0, 18.0);
+        assertThat(best.step(ROWS.subList(1, 4), 1000)).isEmpty();
         assertThatThrownBy(() -> new Spread(gbp(12_001), How.BRINGS_MOST).of(ROWS, known))
                 .hasMessageContaining("£80.01 is not from £30.00 to £80.00");
     }

@@ -9,6 +9,7 @@ import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.Spread.How;
 import app.tidewrack.core.plan.Spread.Known;
 import app.tidewrack.core.playbook.BringsMost;
+import app.tidewrack.core.playbook.BringsMost.Step;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.plan.preview.MoneyToBe;
@@ -53,6 +54,7 @@ class SpreadPreviewController {
      * @param counted what is counted, in words
      * @param before all rows together, on average
      * @param more after it than before, on average; in four cases of five from {@code moreFrom} to {@code moreTo}
+     * @param step the step between two rows that brings most; null where fewer than two may change
      * @param mostMinor money at the right end of the curves, which begin at nothing
      */
     record Brings(
@@ -61,8 +63,12 @@ class SpreadPreviewController {
             double more,
             double moreFrom,
             double moreTo,
+            @Nullable StepBrings step,
             long mostMinor,
             List<RowBrings> rows) {}
+
+    /** Money moved from a row to another, and what that brings more, in four cases of five from {@code moreFrom} to {@code moreTo}. */
+    record StepBrings(String from, String to, long minor, double more, double moreFrom, double moreTo) {}
 
     /** @param curve at even steps of money */
     record RowBrings(String rowId, double before, double after, List<Double> curve) {}
@@ -114,8 +120,21 @@ class SpreadPreviewController {
                 gain.results(),
                 gain.from(),
                 gain.to(),
+                best.step(ran, tenUnits(ran)).map(SpreadPreviewController::step).orElse(null),
                 most,
                 lines);
+    }
+
+    private static long tenUnits(List<Row> rows) {
+        return rows.isEmpty()
+                ? 0
+                : 10 * Math.round(Math.pow(10, rows.get(0).money().currency().getDefaultFractionDigits()));
+    }
+
+    private static StepBrings step(Step step) {
+        Gain gain = step.gain();
+        return new StepBrings(
+                step.from().label(), step.to().label(), step.minor(), gain.results(), gain.from(), gain.to());
     }
 
     private static RowBrings line(Response response, Row row, Money after, long most) {
