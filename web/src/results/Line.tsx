@@ -98,7 +98,9 @@ export function Line(props: {
           symbol: "none",
         },
         {
-          type: "scatter",
+          type: "line",
+          lineStyle: { opacity: 0 },
+          showAllSymbol: true,
           data: days.map((d, i) => (unusual.has(d.day) ? (points[i] ?? null) : null)),
           symbol: "circle",
           symbolSize: 14,
@@ -141,8 +143,8 @@ export function WeekWords(props: { week: Week; metric: MetricView; currency: str
     <>
       {Math.abs(times - 1) >= TOLD && (
         <figcaption className="note">
-          For their weekdays alone {metric.words} would be {more} % {times > 1 ? "higher" : "lower"} in these
-          days than in those beside, by {plural(week.weeks, "week")} before.
+          For their weekdays alone the {metric.words} would be {more} % {times > 1 ? "higher" : "lower"} in
+          these days than in those beside, by {plural(week.weeks, "week")} before.
         </figcaption>
       )}
       {told.length > 0 && (

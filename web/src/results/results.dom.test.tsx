@@ -123,7 +123,7 @@ describe("words about the week", () => {
 
   it("say what weekdays alone make of two ranges, and name the last unusual days", () => {
     const words = show().textContent;
-    expect(words).toContain("For their weekdays alone sales would be 8 % higher");
+    expect(words).toContain("For their weekdays alone the sales would be 8 % higher");
     expect(words).toContain("by 6 weeks before");
     expect(words).toContain("4 Mar 40, usually 10 to 22 and 1 before.");
     expect(words).not.toContain("1 Mar 40");
