@@ -3,8 +3,11 @@ package app.tidewrack.bench;
 import app.tidewrack.bench.Bench.Figure;
 import app.tidewrack.core.forecast.Expectation;
 import app.tidewrack.core.forecast.Likeness;
+import app.tidewrack.core.forecast.NextMoney;
+import app.tidewrack.core.forecast.NextMoney.Place;
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.forecast.Reach;
+import app.tidewrack.core.forecast.Response;
 import app.tidewrack.core.forecast.ResultRate;
 import app.tidewrack.core.forecast.ResultRate.Seen;
 import app.tidewrack.core.money.Money;
@@ -55,6 +58,8 @@ final class DecisionLoad {
         List<Row> spread = IntStream.range(0, 200)
                 .mapToObj(i -> new Row("r" + i, "a", "Row " + i, Money.ofMinor(500 + random.nextInt(4000), "GBP")))
                 .toList();
+        List<Response.Seen> responding =
+                IntStream.range(0, 200).mapToObj(i -> responding()).toList();
         Scene scene = new Scene(
                 new Target(Temperature.RETARGETING, "cost_per_sale", 900.0, "GBP"),
                 Purpose.SCALING,
@@ -91,6 +96,16 @@ final class DecisionLoad {
                         "ms",
                         100,
                         false),
+                new Figure(
+                        "the same where it brings most, learned from %d days of each".formatted(DAYS),
+                        median(() -> NextMoney.spread(
+                                Response.of(responding).stream()
+                                        .map(r -> new Place(r, 500, 9_000))
+                                        .toList(),
+                                1_234_567)),
+                        "ms",
+                        100,
+                        false),
                 new Figure("forecast of a row that runs", median(DecisionLoad::forecast), "ms", 20, false));
     }
 
@@ -110,6 +125,13 @@ final class DecisionLoad {
                 Expectation.of(reach, 1_000, price, clicks, sales),
                 flight.after(new Expectation.Came(20_000, 9_000, 300, 12), reach),
                 Expectation.curve(reach, price, 84_000, 30));
+    }
+
+    private Response.Seen responding() {
+        List<Response.Day> days = IntStream.range(0, DAYS)
+                .mapToObj(d -> new Response.Day(5_500 + random.nextInt(1_000), 40 + random.nextInt(60), 1))
+                .toList();
+        return new Response.Seen(6_000, 0.4 + 0.5 * random.nextDouble(), days);
     }
 
     private RowSeen row(int number) {
