@@ -477,6 +477,42 @@ class ResultsWorkTest extends WithServer {
                 .get("expected");
     }
 
+    /**
+     * Two hours over eight days: twice the clicks on each day is a difference; the same clicks in all, but on one day only, may be the day.
+     */
+    @Test
+    void hoursAreComparedByTheirDays() throws Exception {
+        for (int day = 0; day < 8; day++) {
+            String at = LocalDate.parse("2027-03-29").plusDays(day) + "T";
+            tell("X00", at + "08:00:00Z", counts(2000, 20, 100, 0));
+            tell("X00", at + "14:00:00Z", counts(2000, 40, 100, 0));
+            tell("X00", at + "20:00:00Z", counts(2000, day == 3 ? 174 : 21 - day % 2, 100, 0));
+        }
+        pull.pullAll();
+        List<String> hours = StreamSupport.stream(table("HOUR").get("lines").spliterator(), false)
+                .map(l -> l.get("keys").get(0).asString())
+                .toList();
+        assertThat(hours).hasSize(3);
+        boolean[] apart = new boolean[2];
+        for (int i = 0; i < 2; i++) {
+            apart[i] = scene.post(
+                            CLIENT + "/results/difference",
+                            Map.of(
+                                    "table",
+                                    Map.of("by", List.of("HOUR")),
+                                    "metric",
+                                    "click_rate",
+                                    "first",
+                                    List.of("GBP", hours.get(0)),
+                                    "second",
+                                    List.of("GBP", hours.get(i + 1))))
+                    .get("told")
+                    .get("apart")
+                    .asBoolean();
+        }
+        assertThat(apart).containsExactly(true, false);
+    }
+
     /** Two ads of a row reach fewer people than both apart, so nothing is added; what no network counted stays empty. */
     @Test
     void peopleAreToldAsNetworksCountThemInFilesToo() throws Exception {

@@ -18,7 +18,9 @@ public final class GroupSql {
         HOUR("fact_hour", "f.clock", "lpad(s.b::text, 2, '0')"),
         PART("fact_part", "f.part", "s.b"),
         /** Day, a space and the part. */
-        PART_OF_DAY("fact_part", "f.day::text || ' ' || f.part", "s.b");
+        PART_OF_DAY("fact_part", "f.day::text || ' ' || f.part", "s.b"),
+        /** Day, a space and the hour. */
+        HOUR_OF_DAY("fact_hour", "f.day::text || ' ' || lpad(f.clock::text, 2, '0')", "s.b");
 
         private final String table;
         private final String value;

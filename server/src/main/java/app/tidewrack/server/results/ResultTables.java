@@ -324,24 +324,24 @@ class ResultTables {
                 .toList();
     }
 
-    /** Some lines day by day; lines by the hour are told as if of one day, since hours of days are not summed. */
+    /** Some lines day by day. */
     private Map<List<String>, Map<LocalDate, LineSum>> byDay(
             String clientId, Question asked, Range range, Set<List<String>> lines) {
         By by = By.of(asked.by());
         Groups groups = new Groups(by);
         wanted(clientId, asked).forEach(groups::add);
-        Beside beside =
-                by.beside() == Beside.PART ? Beside.PART_OF_DAY : by.beside() == Beside.HOUR ? Beside.HOUR : Beside.DAY;
+        Beside beside = switch (by.beside()) {
+            case PART -> Beside.PART_OF_DAY;
+            case HOUR -> Beside.HOUR_OF_DAY;
+            default -> Beside.DAY;
+        };
         Map<List<String>, Map<LocalDate, LineSum>> days = new HashMap<>();
         each(clientId, groups, beside, by.dimension(), range, (group, told, counts) -> {
-            String day = Objects.requireNonNull(told);
-            List<String> keys =
-                    keyed(by.keys(group, beside == Beside.PART_OF_DAY ? day.substring(DAY_LENGTH + 1) : day), group);
+            String at = Objects.requireNonNull(told);
+            List<String> keys = keyed(by.keys(group, beside == Beside.DAY ? at : at.substring(DAY_LENGTH + 1)), group);
             if (lines.contains(keys)) {
                 days.computeIfAbsent(keys, k -> new HashMap<>())
-                        .computeIfAbsent(
-                                beside == Beside.HOUR ? range.from() : LocalDate.parse(day.substring(0, DAY_LENGTH)),
-                                d -> new LineSum())
+                        .computeIfAbsent(LocalDate.parse(at.substring(0, DAY_LENGTH)), d -> new LineSum())
                         .add(counts, group);
             }
         });
