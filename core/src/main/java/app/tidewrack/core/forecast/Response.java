@@ -26,7 +26,7 @@ public final class Response {
     /** By how much, as a logarithm, the half of a row is usually apart from the one expected. A guess. */
     private static final double APART = 0.7;
 
-    /** Worth of showing an ad to someone who has seen it already, as a part of showing it to someone new. A guess. */
+    /** Worth of showing an ad to someone once more, as a part of what the time before was worth. A guess. */
     private static final double REPEATED = 0.6;
 
     /** A larger part of people's attention is dearer: a tenth more money buys nine parts of a tenth more. A guess. */
@@ -85,21 +85,16 @@ public final class Response {
     public record Expected(ResultRate rate, double daily, double elasticity) {}
 
     /**
-     * How many per cent more results one per cent more money brings, as far as the people go: what is shown again is worth less, and a
-     * larger part of a crowd is dearer.
+     * How many per cent more results one per cent more money brings, as far as the people go: each time someone sees it again is worth less
+     * by the same part, so worth grows like 1 − e^−x, and a larger part of a crowd is dearer. How often they have seen it before lessens all
+     * alike, so it does not matter here.
      *
-     * @param before impressions so far, 0 or more
+     * @param people of the audience, 1 or more
      * @param ahead impressions to come at the money of now, over 0
      */
-    public static double elasticity(Reach reach, double before, double ahead) {
-        double brings = worth(reach, before + ahead) - worth(reach, before);
-        double step = ahead / 100;
-        double more = worth(reach, before + ahead + step) - worth(reach, before + ahead);
-        return Math.max(LEAST_ELASTICITY, Math.min(MOST_ELASTICITY, DEARER * more / step * ahead / brings));
-    }
-
-    private static double worth(Reach reach, double impressions) {
-        return REPEATED * impressions + (1 - REPEATED) * reach.of(impressions);
+    public static double elasticity(double people, double ahead) {
+        double x = ahead * (1 - REPEATED) / people;
+        return Math.max(LEAST_ELASTICITY, Math.min(MOST_ELASTICITY, DEARER * x / Math.expm1(x)));
     }
 
     /**

@@ -41,8 +41,7 @@ public final class Responses {
             return USUALLY;
         }
         return Response.elasticity(
-                Reach.among(row.shown(), row.people()),
-                row.shown(),
+                Reach.among(row.shown(), row.people()).people(),
                 Math.max(1, (double) row.shown() / row.days().size() * DAYS_AHEAD));
     }
 }

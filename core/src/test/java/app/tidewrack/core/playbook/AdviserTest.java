@@ -2,7 +2,9 @@ package app.tidewrack.core.playbook;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.forecast.Response;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.plan.Purpose;
 import app.tidewrack.core.plan.Temperature;
@@ -11,6 +13,7 @@ import app.tidewrack.core.playbook.Playbook.Target;
 import app.tidewrack.core.playbook.RowSeen.DayBrought;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -181,6 +184,66 @@ class AdviserTest {
                 p.tiredFrequency(),
                 p.certainty(),
                 p.judged());
+    }
+
+    /**
+     * Two rows that beat the target and may not be raised, one at four times the sales of the other: a step of money goes to it, and the
+     * sentence says what that brings; equal rows, rows of a test, shared money and a playbook that may not shift get none.
+     */
+    @Test
+    void moneyMovesToWhereItBringsMore() {
+        List<RowSeen> rows = List.of(row("a", 14, counts(5000, 60, 1000, 16)), row("b", 14, counts(5000, 60, 1000, 4)));
+        Scene noRoom = scene(14, Purpose.SCALING, 0L);
+        Advice shift = only(rows, noRoom);
+        assertThat(shift.move()).isEqualTo(Move.SHIFT);
+        assertThat(shift.rowId()).isEqualTo("b");
+        assertThat(shift.toRowId()).isEqualTo("a");
+        assertThat(shift.money()).isEqualTo(Money.ofMinor(1150, "GBP"));
+        assertThat(shift.says()).contains("£1.50 a day brings about 1.", "sales a day more in Row a than here");
+        assertThat(shift.p()).isLessThanOrEqualTo(0.1);
+        RowSeen a = rows.get(0);
+        RowSeen b = rows.get(1);
+        assertThat(Adviser.advise(Playbook.USUAL, noRoom, List.of(a, row("c", 14, counts(5000, 60, 1000, 16)))))
+                .isEmpty();
+        assertThat(Adviser.advise(Playbook.USUAL, noRoom, List.of(a, tested(b))))
+                .extracting(Advice::move)
+                .containsExactly(Move.LEAVE_ALONE);
+        Scene shared = new Scene(SALES, Purpose.SCALING, true, 0L, START.plusDays(14), 0.4);
+        assertThat(Adviser.advise(Playbook.USUAL, shared, rows)).isEmpty();
+        assertThat(Adviser.advise(without(Move.SHIFT), noRoom, rows)).isEmpty();
+    }
+
+    private static RowSeen tested(RowSeen r) {
+        return new RowSeen(
+                r.rowId(),
+                r.label(),
+                r.daily(),
+                r.since(),
+                r.bid(),
+                r.suggested(),
+                true,
+                r.shown(),
+                r.people(),
+                r.days());
+    }
+
+    /** People who have seen it often bring less for more money; of people who are not told the usual is taken. */
+    @Test
+    void rowsAnswerMoneyAsTheirPeopleAllow() {
+        List<Counts> days = Collections.nCopies(7, counts(5000, 60, 1000, 10));
+        List<RowSeen> rows = List.of(row("a", days, null, 1.02), row("b", days, null, 12), row("c", days, null, 0));
+        List<Response> responses = Responses.of(Metric.usual("cost_per_sale"), rows, 0.4);
+        double[] doubled =
+                responses.stream().mapToDouble(r -> r.of(2000) / r.of(1000)).toArray();
+        assertThat(doubled[1]).isLessThan(doubled[0]);
+        for (double d : doubled) {
+            assertThat(d).isBetween(1.1, 2.0);
+        }
+        assertThat(responses.get(0).of(1000)).isCloseTo(10, within(0.2));
+        assertThat(responses.get(0).over(14).of(14_000))
+                .isCloseTo(responses.get(0).of(1000), within(1e-9));
+        assertThat(Responses.of(Metric.usual("cost_per_sale"), List.of(row("d", 3, counts(100, 1, 100, 0))), 0.4))
+                .isEmpty();
     }
 
     @Test

@@ -68,4 +68,16 @@ class AuctionTest {
         }
         assertThat(drawn / draws).isCloseTo(mean, within(4 * deviation / Math.sqrt(Math.min(won, draws)) + 0.005));
     }
+
+    /** A bid that wins a share wins just that, and the more, the higher it is. */
+    @ParameterizedTest
+    @CsvSource({"0.02", "0.12", "0.45", "0.75"})
+    void aShareIsWonByItsBid(double share) {
+        for (int rivals : new int[] {7, 11}) {
+            Field field = new Field(rivals, 0.55, new double[] {1}, Auction.EXTERNALITY);
+            double bid = field.winning(share);
+            assertThat(field.win(bid)).isCloseTo(share, within(1e-3));
+            assertThat(field.price(bid)).isLessThan(bid);
+        }
+    }
 }
