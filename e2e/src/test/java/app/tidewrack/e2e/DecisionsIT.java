@@ -139,8 +139,44 @@ class DecisionsIT {
         assertThat(page.locator(".head .note")).containsText("£40.00 a day");
     }
 
+    /** A sum goes where rows brought most, with what that brings; the sum stays, each row keeps half at least, and it can be taken back. */
     @Test
     @Order(6)
+    void moneyIsSpreadWhereItBringsMost() throws Exception {
+        String place = "";
+        for (JsonElement each : calls.get("/api/clients/oddment/results/pace").getAsJsonArray()) {
+            JsonObject of = each.getAsJsonObject();
+            if (of.get("name").getAsString().equals("Kits, find buyers")) {
+                place = of.get("planId").getAsString() + "/"
+                        + of.get("campaignId").getAsString();
+            }
+        }
+        buyer.open("/c/oddment/plan/" + place);
+        buyer.lens("Money");
+        page.locator("[role=rowheader]").first().click();
+        page.keyboard().press("Shift+ArrowDown");
+        page.keyboard().press("Shift+ArrowDown");
+        buyer.key("m");
+        page.getByText("where it brings most").click();
+        assertThat(page.locator(".brings-more"))
+                .containsText(Pattern.compile("About \\d+ clicks a day instead of \\d+"), SOON);
+        assertThat(page.locator(".brings-more")).containsText("Moving £6.00 a day from");
+        assertThat(page.locator(".brings-row svg")).hasCount(3);
+        buyer.press("Spread it");
+        buyer.kept();
+        assertThat(page.locator(".head .note")).containsText("£36.00 a day");
+        page.getByText("Money", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .click();
+        assertThat(page.getByLabel("People of the plan"))
+                .containsText(Pattern.compile("different people in the whole flight, over 3 rows\\."), SOON);
+        page.locator(".foot").getByText(Pattern.compile("^Undo")).click();
+        buyer.kept();
+        assertThat(page.getByTestId("money-0")).hasText("£12.00");
+    }
+
+    @Test
+    @Order(7)
     void anAdviceIsRefusedForAReasonAndAPlaybookTriedOnThePast() {
         buyer.open("/c/oddment/results/advice");
         Locator film = has(".advice", "Three stitches");
@@ -162,7 +198,7 @@ class DecisionsIT {
 
     /** Creatives of one row are put in rows of their own, what differs is found, and what the test needs is reckoned before it is set up. */
     @Test
-    @Order(7)
+    @Order(8)
     void aQuestionIsAskedOfTheSheet() throws Exception {
         Calls.Sheet sheet = calls.sheet("oddmenths", "Asked", 1, 2, "40");
         buyer.open("/c/oddment/plan/" + sheet.planId() + "/" + sheet.campaignId());
@@ -182,7 +218,7 @@ class DecisionsIT {
 
     /** Viewers and visitors of a film's campaign become the rows of the one that follows. */
     @Test
-    @Order(8)
+    @Order(9)
     void thoseWhoWatchedComeBackInTheNextCampaign() throws Exception {
         String plan = "";
         for (JsonElement each : calls.get("/api/clients/oddment/plans").getAsJsonArray()) {
