@@ -28,7 +28,7 @@ export function PeopleOfPlan(props: { clientId: string; planId: string; version:
         {added.to > people.to * 1.01 && <> Added up the rows would say {round(added)}.</>}
       </p>
       {times.length > 0 && (
-        <figure className="calendar">
+        <figure className="times">
           <svg
             role="img"
             aria-label="People by how often they see it"
