@@ -95,8 +95,8 @@ class DecisionsIT {
     @Order(4)
     void anAdviceIsTakenAndSeenOnTheNetwork() throws Exception {
         buyer.open("/c/oddment/results/advice");
-        has(".advice", "Mending evenings, spring").click();
-        assertThat(has(".advice", "Mending evenings, spring")).containsText("£9.00 to £10.35 a day");
+        has(".advice", "Ask a mender, spring").click();
+        assertThat(has(".advice", "Ask a mender, spring")).containsText("£9.00 to £10.35 a day");
         page.locator(".advices").press("Enter");
         assertThat(page.locator(".head .note")).containsText("Would change 1 ad group", SOON);
         assertThat(page.locator(".facts")).containsText("£10.35");
@@ -113,8 +113,8 @@ class DecisionsIT {
         assertThat(looked.getAsJsonArray("drift")).isEmpty();
         assertThat(looked.get("dailyBeforeMinor").getAsLong()).isEqualTo(1035);
         buyer.open("/c/oddment/results/advice");
-        assertThat(has(".decisions tr", "Mending evenings, spring")).containsText("taken by Ines Wickham");
-        assertThat(has(".advice", "Mending evenings, spring")).hasCount(0);
+        assertThat(has(".decisions tr", "Within reach of a mending evening")).containsText("taken by Ines Wickham");
+        assertThat(has(".advice", "Ask a mender, spring")).hasCount(0);
     }
 
     /** The winner of the cold test is copied to a scaling campaign at double; the test itself stays as it was. */
