@@ -4,11 +4,13 @@ import com.github.servicenow.ds.stats.stl.SeasonalTrendLoess;
 import com.github.servicenow.ds.stats.stl.SeasonalTrendLoess.Decomposition;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.SortedMap;
 import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 import org.apache.commons.statistics.distribution.TDistribution;
@@ -64,14 +66,35 @@ public record Weekdays(List<Double> factors, int weeks, List<Unusual> unusual) {
     public record Unusual(LocalDate day, double times, double from, double to) {}
 
     /**
-     * What days in a row say.
+     * What a day brought.
      *
-     * @param first their first day
-     * @param came by day, 0 or more
+     * @param came 0 or more; less, as after a correction, counts as nothing
      * @param of what made it come, money or trials, or 1 where it is counted by the day; a day of nothing tells nothing
+     */
+    public record Brought(double came, double of) {}
+
+    /**
+     * What days say; those between the first and the last that are missing tell nothing.
+     *
      * @return empty for fewer than {@value #LEAST_WEEKS} weeks, or where nothing came
      */
-    public static Optional<Weekdays> of(LocalDate first, double[] came, double[] of) {
+    public static Optional<Weekdays> of(SortedMap<LocalDate, Brought> days) {
+        if (days.isEmpty()) {
+            return Optional.empty();
+        }
+        LocalDate first = days.firstKey();
+        int count = Math.toIntExact(ChronoUnit.DAYS.between(first, days.lastKey()) + 1);
+        double[] came = new double[count];
+        double[] of = new double[count];
+        days.forEach((day, brought) -> {
+            int at = Math.toIntExact(ChronoUnit.DAYS.between(first, day));
+            came[at] = Math.max(0, brought.came());
+            of[at] = Math.max(0, brought.of());
+        });
+        return of(first, came, of);
+    }
+
+    private static Optional<Weekdays> of(LocalDate first, double[] came, double[] of) {
         double all = Arrays.stream(came).sum();
         double whole = Arrays.stream(of).sum();
         int weeks = came.length / WEEK;

@@ -143,7 +143,7 @@ public record Spread(Money total, How how) {
     private long share(Row row, @Nullable AudienceSize size) {
         return switch (how) {
             case EQUAL -> 1;
-            case AS_NOW, BRINGS_MOST -> row.money().minor();
+            case AS_NOW -> row.money().minor();
             case BY_PEOPLE -> {
                 if (size == null) {
                     throw new Refusal(
@@ -153,6 +153,7 @@ public record Spread(Money total, How how) {
                 }
                 yield size.people();
             }
+            case BRINGS_MOST -> throw new IllegalStateException("What brings most has no shares");
         };
     }
 }

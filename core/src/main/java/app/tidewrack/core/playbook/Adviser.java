@@ -397,19 +397,24 @@ public final class Adviser {
         }
 
         private Advice shift(RowSeen from, Judged to, long step) {
-            return new Advice(
-                    Move.SHIFT,
-                    from.rowId(),
-                    100.0 * step / to.row().daily().minor(),
-                    plus(to.row(), step),
-                    to.row().rowId(),
-                    0,
-                    "%s. There is no more money, and %s is among the worst of the campaign."
-                            .formatted(stands(to, "better").replaceFirst("\\.$", ""), from.label()),
-                    to.p(),
-                    null,
-                    List.of(Move.STOP));
+            String says = "%s. There is no more money, and %s is among the worst of the campaign."
+                    .formatted(stands(to, "better").replaceFirst("\\.$", ""), from.label());
+            return Adviser.shift(from, to.row(), step, says, to.p(), List.of(Move.STOP));
         }
+    }
+
+    private static Advice shift(RowSeen from, RowSeen to, long step, String says, double p, List<Move> instead) {
+        return new Advice(
+                Move.SHIFT,
+                from.rowId(),
+                100.0 * step / to.daily().minor(),
+                plus(to, step),
+                to.rowId(),
+                0,
+                says,
+                p,
+                null,
+                instead);
     }
 
     /**
@@ -433,35 +438,29 @@ public final class Adviser {
         }
         Comparator<Integer> next = Comparator.comparingDouble(
                 i -> responses.get(i).next(rows.get(i).daily().minor()));
-        int to = open.stream().max(next).orElseThrow();
-        int from = open.stream().min(next).orElseThrow();
-        long had = rows.get(from).daily().minor();
-        long gets = rows.get(to).daily().minor();
-        long step = Math.min(step(rows.get(to)), step(rows.get(from)));
+        int best = open.stream().max(next).orElseThrow();
+        int least = open.stream().min(next).orElseThrow();
+        RowSeen to = rows.get(best);
+        RowSeen from = rows.get(least);
+        long had = from.daily().minor();
+        long gets = to.daily().minor();
+        long step = Math.min(step(to), step(from));
         Gain gain = NextMoney.gain(List.of(
-                new Changed(responses.get(from), had, had - step), new Changed(responses.get(to), gets, gets + step)));
-        double p = Math.min(1, gain.p() * rows.get(to).days().size() * rows.size());
-        if (to == from || step < LEAST_STEP * gets || !sure(p)) {
+                new Changed(responses.get(least), had, had - step),
+                new Changed(responses.get(best), gets, gets + step)));
+        double p = Math.min(1, gain.p() * to.days().size() * rows.size());
+        if (best == least || step < LEAST_STEP * gets || !sure(p)) {
             return Optional.empty();
         }
-        return Optional.of(new Advice(
-                Move.SHIFT,
-                rows.get(from).rowId(),
-                100.0 * step / gets,
-                plus(rows.get(to), step),
-                rows.get(to).rowId(),
-                0,
-                "%s a day brings about %.1f %s a day more in %s than here, %.1f to %.1f in four cases of five."
-                        .formatted(
-                                money(step, rows.get(to)),
-                                gain.results(),
-                                Metric.usual(metric.counted()).words(),
-                                rows.get(to).label(),
-                                gain.from(),
-                                gain.to()),
-                p,
-                null,
-                List.of()));
+        String says = "%s a day brings about %.1f %s a day more in %s than here, %.1f to %.1f in four cases of five."
+                .formatted(
+                        money(step, to),
+                        gain.results(),
+                        Metric.usual(metric.counted()).words(),
+                        to.label(),
+                        gain.from(),
+                        gain.to());
+        return Optional.of(shift(from, to, step, says, p, List.of()));
     }
 
     private String stands(Judged j, String how) {

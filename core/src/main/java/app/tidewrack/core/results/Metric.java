@@ -185,6 +185,11 @@ public record Metric(
                         : new Pair(usual(part).of(facts).orElse(0), whole));
     }
 
+    /** Whether it is a number of things, and no amount, share or cost. */
+    public boolean isCount() {
+        return rests.isEmpty() && formula.unit().money() == 0 && formula.unit().count() == 1;
+    }
+
     /** The code of what is counted of it: what a cost is for, the part of a share; empty where it rests on no count. */
     public String counted() {
         return part.isEmpty() ? rests : part;

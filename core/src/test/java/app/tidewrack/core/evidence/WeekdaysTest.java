@@ -3,6 +3,7 @@ package app.tidewrack.core.evidence;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.evidence.Weekdays.Brought;
 import app.tidewrack.core.evidence.Weekdays.Unusual;
 import com.github.servicenow.ds.stats.stl.SeasonalTrendLoess.Decomposition;
 import java.io.BufferedReader;
@@ -16,6 +17,8 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import org.apache.commons.rng.UniformRandomProvider;
 import org.apache.commons.rng.sampling.distribution.PoissonSampler;
 import org.junit.jupiter.api.Test;
@@ -65,7 +68,11 @@ class WeekdaysTest {
     }
 
     private static Optional<Weekdays> learned(Shown shown) {
-        return Weekdays.of(MONDAY, shown.came(), shown.spent());
+        SortedMap<LocalDate, Brought> days = new TreeMap<>();
+        for (int i = 0; i < shown.came().length; i++) {
+            days.put(MONDAY.plusDays(i), new Brought(shown.came()[i], shown.spent()[i]));
+        }
+        return Weekdays.of(days);
     }
 
     /** Twelve weeks of forty sales a day tell the week to a twentieth; a week without a pattern is told as one, nearly. */
@@ -112,6 +119,7 @@ class WeekdaysTest {
     void saysNothingOfFewWeeksOrNothing() {
         assertThat(learned(shown(27, 40, SHOP, 1))).isEmpty();
         assertThat(learned(shown(28, 40, SHOP, 1))).isPresent();
+        assertThat(Weekdays.of(new TreeMap<>())).isEmpty();
         assertThat(learned(new Shown(new double[40], new double[40]))).isEmpty();
         assertThat(learned(new Shown(new double[40], shown(40, 4, SHOP, 1).spent())))
                 .isEmpty();

@@ -1,8 +1,10 @@
 package app.tidewrack.server.facts;
 
 import app.tidewrack.core.evidence.Weekdays;
+import app.tidewrack.core.evidence.Weekdays.Brought;
 import app.tidewrack.core.results.Arrivals;
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.facts.ToldMapper.AccountTold;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -10,13 +12,13 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.ToDoubleBiFunction;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
@@ -44,19 +46,20 @@ public class Weeks {
 
     private record Asked(String clientId, long mark) {}
 
-    /** @param days that are whole; those that brought nothing may be missing */
-    private record History(SortedMap<LocalDate, Counts> days, Arrivals arrivals) {
-        Weekdays learn(ToDoubleFunction<Counts> many, ToDoubleBiFunction<LocalDate, Counts> of) {
-            LocalDate first = days.firstKey();
-            int count = Math.toIntExact(ChronoUnit.DAYS.between(first, days.lastKey()) + 1);
-            double[] came = new double[count];
-            double[] from = new double[count];
-            days.forEach((day, counts) -> {
-                int at = Math.toIntExact(ChronoUnit.DAYS.between(first, day));
-                came[at] = Math.max(0, many.applyAsDouble(counts));
-                from[at] = Math.max(0, of.applyAsDouble(day, counts));
+    /**
+     * One account's days, and what was learned of them so far.
+     *
+     * @param days that are whole; those that brought nothing may be missing
+     * @param learned by what is counted
+     */
+    private record History(SortedMap<LocalDate, Counts> days, Arrivals arrivals, Map<String, Weekdays> learned) {
+        Weekdays of(String counted, ToDoubleFunction<Counts> many, ToDoubleBiFunction<LocalDate, Counts> of) {
+            return learned.computeIfAbsent(counted, k -> {
+                SortedMap<LocalDate, Brought> brought = new TreeMap<>();
+                days.forEach((day, counts) ->
+                        brought.put(day, new Brought(many.applyAsDouble(counts), of.applyAsDouble(day, counts))));
+                return Weekdays.of(brought).orElse(Weekdays.EVEN);
             });
-            return Weekdays.of(first, came, from).orElse(Weekdays.EVEN);
         }
     }
 
@@ -65,16 +68,13 @@ public class Weeks {
         History history = histories(clientId).get(accountId);
         return history == null
                 ? Weekdays.EVEN
-                : history.learn(Counts::spendMinor, (day, counts) -> counts.spendMinor() > 0 ? 1 : 0);
+                : history.of(
+                        Measure.SPEND.code(), Counts::spendMinor, (day, counts) -> counts.spendMinor() > 0 ? 1 : 0);
     }
 
-    /**
-     * How much of something comes for its money in the days of a flight that are left, times a usual week.
-     *
-     * @param counted its code
-     */
+    /** How much of something comes for its money in the days of a flight that are left, times a usual week. */
     public double left(
-            String clientId, String accountId, Flight flight, String counted, ToDoubleFunction<Counts> many) {
+            String clientId, String accountId, Flight flight, Measure counted, ToDoubleFunction<Counts> many) {
         History history = histories(clientId).get(accountId);
         if (history == null) {
             return 1;
@@ -84,10 +84,11 @@ public class Weeks {
         if (first.isAfter(flight.lastDay())) {
             return 1;
         }
-        return history.learn(
+        return history.of(
+                        counted.code(),
                         many,
                         (day, counts) ->
-                                counts.spendMinor() * history.arrivals().come(counted, day))
+                                counts.spendMinor() * history.arrivals().come(counted.code(), day))
                 .mean(first, flight.lastDay());
     }
 
@@ -122,7 +123,8 @@ public class Weeks {
                         Objects.requireNonNullElseGet(
                                 arrivals.get(account),
                                 () -> Arrivals.unknown(
-                                        byDay.lastKey().plusDays(1).atStartOfDay())))));
+                                        byDay.lastKey().plusDays(1).atStartOfDay())),
+                        new ConcurrentHashMap<>())));
         return histories;
     }
 }

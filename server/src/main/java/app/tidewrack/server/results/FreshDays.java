@@ -22,9 +22,7 @@ import org.springframework.stereotype.Component;
 class FreshDays {
     /** What is counted, and may come late. */
     private static final List<String> COUNTED = Metric.USUAL.values().stream()
-            .filter(m -> m.rests().isEmpty()
-                    && m.formula().unit().money() == 0
-                    && m.formula().unit().count() == 1)
+            .filter(Metric::isCount)
             .map(Metric::code)
             .filter(code -> !code.equals(Measure.RESULTS.code()))
             .toList();

@@ -66,6 +66,18 @@ final class LineSum {
         return due.keySet();
     }
 
+    /** Whether more is still to come of what a number counts, which {@link #ripe} does not take off. */
+    boolean late(Metric metric) {
+        if (metric.amounts() != null) {
+            return !due.isEmpty();
+        }
+        boolean cost = Difference.kind(metric) == Kind.COST && !metric.rests().isEmpty();
+        List<String> counted = List.of(metric.code(), metric.counted());
+        return !cost
+                && (counted.stream().anyMatch(due::containsKey)
+                        || counted.contains(Measure.RESULTS.code()) && !dueSought.isEmpty());
+    }
+
     /** What a count will be once all has come in. */
     double once(Metric counted) {
         return counted.of(counts).orElse(0)

@@ -1,9 +1,13 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.evidence.Weekdays;
+import app.tidewrack.core.evidence.Weekdays.Brought;
 import app.tidewrack.core.evidence.Weekdays.Unusual;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Difference;
+import app.tidewrack.core.results.Formula.Facts;
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.server.results.FactSums.Days;
@@ -100,8 +104,9 @@ class WeekController {
         sums.forEach((keys, sum) -> days.put(LocalDate.parse(keys.get(1)), sum));
         boolean inverse =
                 Difference.kind(metric) == Kind.COST && !metric.rests().isEmpty();
-        return new WeekAnswer(learn(metric, days, tables.margin(clientId))
-                .map(week -> told(body, week, metric, days, new Range(from, to), inverse, tables.margin(clientId)))
+        double margin = tables.margin(clientId);
+        return new WeekAnswer(learn(metric, days, margin)
+                .map(week -> told(body, week, metric, days, new Range(from, to), inverse, margin))
                 .orElse(null));
     }
 
@@ -112,23 +117,23 @@ class WeekController {
         return one.isBefore(other) ? one : other;
     }
 
+    /** Of numbers that count something, alone or for something else; of a day of which more is to come only costs say anything. */
     private static Optional<Weekdays> learn(Metric metric, SortedMap<LocalDate, LineSum> days, double margin) {
-        LocalDate first = days.firstKey();
-        int count = Math.toIntExact(ChronoUnit.DAYS.between(first, days.lastKey()) + 1);
-        double[] came = new double[count];
-        double[] of = new double[count];
+        boolean told = metric.isCount()
+                || metric.code().equals(Measure.SPEND.code())
+                || metric.pair(new Facts(Counts.NONE, margin)).isPresent();
+        if (!told) {
+            return Optional.empty();
+        }
+        SortedMap<LocalDate, Brought> brought = new TreeMap<>();
         days.forEach((day, sum) -> {
-            int at = Math.toIntExact(ChronoUnit.DAYS.between(first, day));
-            Optional<Metric.Pair> pair = metric.pair(sum.ripe(metric, margin));
-            came[at] = Math.max(
-                    0,
-                    pair.map(Metric.Pair::came)
-                            .orElseGet(() -> metric.of(sum.facts(margin)).orElse(0)));
-            of[at] = sum.late().contains(metric.code())
-                    ? 0
-                    : Math.max(0, pair.map(Metric.Pair::of).orElse(came[at] > 0 ? 1.0 : 0.0));
+            Metric.Pair pair = metric.pair(sum.ripe(metric, margin)).orElseGet(() -> {
+                double count = metric.of(sum.facts(margin)).orElse(0);
+                return new Metric.Pair(count, count > 0 ? 1 : 0);
+            });
+            brought.put(day, new Brought(pair.came(), sum.late(metric) ? 0 : pair.of()));
         });
-        return Weekdays.of(first, came, of);
+        return Weekdays.of(brought);
     }
 
     /** @param inverse the number is a cost, which is low where much comes */

@@ -26,7 +26,7 @@ class ExpectationController {
             @PathVariable String campaignId,
             @PathVariable String rowId) {
         Campaign campaign = desk.plan(clientId, planId).plan().campaign(campaignId);
-        return rows.of(clientId, campaign, campaign.row(rowId));
+        return rows.of(clientId, rows.sheet(clientId, campaign), campaign.row(rowId));
     }
 
     /** Different people of a plan, over all its rows and networks. */

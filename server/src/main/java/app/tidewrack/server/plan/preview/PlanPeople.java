@@ -18,11 +18,10 @@ import app.tidewrack.core.plan.Row;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.audience.KnownSizes;
-import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
-import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.plan.preview.RowExpectations.ExpectedOfMoney;
+import app.tidewrack.server.plan.preview.RowExpectations.Sheet;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -50,10 +49,8 @@ class PlanPeople {
     private static final int TIMES = 10;
 
     private final RowExpectations expectations;
-    private final RowPeople people;
     private final AudienceLibrary audiences;
     private final KnownSizes sizes;
-    private final Accounts accounts;
     private final Networks networks;
 
     /**
@@ -88,21 +85,18 @@ class PlanPeople {
         List<Expected> rows = new ArrayList<>();
         int left = 0;
         for (Campaign campaign : plan.campaigns()) {
-            Account account = accounts.account(clientId, campaign.accountId());
-            Map<String, @Nullable AudienceSize> told = people.sizes(clientId, campaign);
+            Sheet sheet = expectations.sheet(clientId, campaign);
             for (Row row : campaign.rows()) {
                 if (campaign.hasAds(row.id())) {
-                    ExpectedOfMoney money = rows.size() < MOST_ROWS
-                            ? expectations
-                                    .of(clientId, campaign, row, told.get(row.id()))
-                                    .expected()
-                            : null;
-                    AudienceSize size = told.get(row.id());
+                    AudienceSize size = sheet.sizes().get(row.id());
+                    ExpectedOfMoney money = size == null || rows.size() == MOST_ROWS
+                            ? null
+                            : expectations.of(clientId, sheet, row).expected();
                     if (money == null || size == null) {
                         left++;
                     } else {
                         rows.add(new Expected(
-                                account,
+                                sheet.account(),
                                 row.people(Objects.requireNonNull(known.get(row.audienceId()))
                                         .definition()),
                                 size.people(),

@@ -28,6 +28,7 @@ import app.tidewrack.server.forecast.AccountRates.Sought;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.inspect.RowPeople;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
@@ -80,12 +81,35 @@ class RowExpectations {
     /** @param results of the kind that is sought */
     record CameSoFar(long impressions, long people, long clicks, long results, long spentMinor) {}
 
-    ExpectedOfRow of(String clientId, Campaign campaign, Row row) {
-        return of(clientId, campaign, row, people.sizes(clientId, campaign).get(row.id()));
+    /**
+     * What is the same for all rows of a campaign, asked for once.
+     *
+     * @param sizes of the rows' audiences; null where it is not known
+     * @param money of the rows with ads, or their supposed part of what is shared
+     * @param price of one impression, in four cases of five
+     */
+    record Sheet(
+            Campaign campaign,
+            Account account,
+            Map<String, @Nullable AudienceSize> sizes,
+            Map<String, Money> money,
+            Range price) {}
+
+    Sheet sheet(String clientId, Campaign campaign) {
+        Account account = accounts.account(clientId, campaign.accountId());
+        return new Sheet(
+                campaign,
+                account,
+                people.sizes(clientId, campaign),
+                PlanTotals.of(campaign).rows(),
+                rates.price(clientId, account));
     }
 
-    ExpectedOfRow of(String clientId, Campaign campaign, Row row, @Nullable AudienceSize size) {
-        Account account = accounts.account(clientId, campaign.accountId());
+    ExpectedOfRow of(String clientId, Sheet sheet, Row row) {
+        Campaign campaign = sheet.campaign();
+        Account account = sheet.account();
+        AudienceSize size = sheet.sizes().get(row.id());
+        Range price = sheet.price();
         Rulebook rulebook = networks.rulebook(account.network());
         MoneyRule prices = rates.prices(account);
         Result result = rulebook.objective(campaign.facts().objective())
@@ -94,9 +118,8 @@ class RowExpectations {
         long many = size == null ? 0 : size.people();
         CampaignFacts facts = campaign.facts();
         Money money = facts.budgeting().forCampaign()
-                ? Objects.requireNonNull(PlanTotals.of(campaign).rows().get(row.id()))
+                ? Objects.requireNonNull(sheet.money().get(row.id()))
                 : row.money();
-        Range price = rates.price(clientId, account);
         double daily = facts.budgeting().daily(money, facts.flight()).minor();
         return new ExpectedOfRow(
                 account.currency(),
@@ -122,7 +145,7 @@ class RowExpectations {
     private record WeekLeft(double clicks, double results) {}
 
     private double left(String clientId, Account account, Flight flight, Result result) {
-        return weeks.left(clientId, account.id(), flight, result.measure().code(), result::of);
+        return weeks.left(clientId, account.id(), flight, result.measure(), result::of);
     }
 
     /** What the row brought, with the money that has not had its time to bring results. */
