@@ -95,15 +95,15 @@ class DecisionsIT {
     @Order(4)
     void anAdviceIsTakenAndSeenOnTheNetwork() throws Exception {
         buyer.open("/c/oddment/results/advice");
-        has(".advice", "Ask a mender, spring").click();
-        assertThat(has(".advice", "Ask a mender, spring")).containsText("£9.00 to £10.35 a day");
+        has(".advice", "Three stitches, spring").click();
+        assertThat(has(".advice", "Three stitches, spring")).containsText("£20.00 to £23.00 a day");
         page.locator(".advices").press("Enter");
         assertThat(page.locator(".head .note")).containsText("Would change 1 ad group", SOON);
-        assertThat(page.locator(".facts")).containsText("£10.35");
+        assertThat(page.locator(".facts")).containsText("£23.00");
         String[] at = page.url().split("/");
         buyer.press("Launch 1 change…");
         buyer.press("Launch now");
-        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it", SOON);
+        assertThat(page.locator(".head .note")).containsText("Jumpcut has all of it", SOON);
         String campaign = at[at.length - 1];
         JsonObject looked = calls.post(
                         "/api/clients/oddment/plans/%s/campaigns/%s/look".formatted(at[at.length - 2], campaign),
@@ -111,10 +111,10 @@ class DecisionsIT {
                 .getAsJsonObject();
         assertThat(looked.getAsJsonArray("changes")).isEmpty();
         assertThat(looked.getAsJsonArray("drift")).isEmpty();
-        assertThat(looked.get("dailyBeforeMinor").getAsLong()).isEqualTo(1035);
+        assertThat(looked.get("dailyBeforeMinor").getAsLong()).isEqualTo(2300);
         buyer.open("/c/oddment/results/advice");
-        assertThat(has(".decisions tr", "Within reach of a mending evening")).containsText("taken by Ines Wickham");
-        assertThat(has(".advice", "Ask a mender, spring")).hasCount(0);
+        assertThat(has(".decisions tr", "Broad, 18 to 44")).containsText("taken by Ines Wickham");
+        assertThat(has(".advice", "Three stitches, spring")).hasCount(0);
     }
 
     /** The winner of the cold test is copied to a scaling campaign at double; the test itself stays as it was. */
@@ -177,12 +177,12 @@ class DecisionsIT {
     @Order(7)
     void anAdviceIsRefusedForAReasonAndAPlaybookTriedOnThePast() {
         buyer.open("/c/oddment/results/advice");
-        Locator film = has(".advice", "Three stitches");
-        film.getByText("Refuse…").click();
-        page.getByLabel("Why it is refused").fill("The film ends this week.");
+        Locator evenings = has(".advice", "Mending evenings");
+        evenings.getByText("Refuse…").click();
+        page.getByLabel("Why it is refused").fill("The evenings are booked out.");
         buyer.press("Refuse it");
-        assertThat(has(".decisions tr", "The film ends this week.")).containsText("refused by Ines Wickham");
-        assertThat(film).hasCount(0);
+        assertThat(has(".decisions tr", "The evenings are booked out.")).containsText("refused by Ines Wickham");
+        assertThat(evenings).hasCount(0);
         page.getByText("The playbook’s rules", new Page.GetByTextOptions().setExact(true))
                 .click();
         page.getByLabel("Step of a raise").fill("12");
