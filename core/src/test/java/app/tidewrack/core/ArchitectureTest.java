@@ -52,7 +52,13 @@ class ArchitectureTest {
                     "..core.audience..",
                     "..core.network..")
             .layer("things")
-            .definedBy("..core.creative..", "..core.form..", "..core.naming..", "..core.tracking..", "..core.source..")
+            .definedBy(
+                    "..core.creative..",
+                    "..core.form..",
+                    "..core.naming..",
+                    "..core.tracking..",
+                    "..core.source..",
+                    "..core.feedback..")
             .layer("plan")
             .definedBy("..core.plan..")
             .layer("sums")
