@@ -14,6 +14,7 @@ import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
 import { bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
+import { Said } from "./said/Said";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
 
 const SEARCHED_FROM = 12;
@@ -36,9 +37,11 @@ export function CreativeScreen() {
   if (!desk.data || !creatives.data || !media.data || !formats.data || !phrases.data) return null;
   const all = creatives.data;
   const deck = creativeId === "deck";
-  const current = deck
-    ? undefined
-    : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
+  const said = creativeId === "said";
+  const current =
+    deck || said
+      ? undefined
+      : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
 
   const start = (from: Draft) => {
     const name = freeName(
@@ -65,6 +68,13 @@ export function CreativeScreen() {
         <b>Copy deck</b>
         <span className="note">{plural(phrases.data.length, "phrase")}</span>
       </button>
+      <button
+        className={`thing line ${said ? "on" : ""}`}
+        onClick={() => void navigate(`/c/${clientId}/creative/said`)}
+      >
+        <b>What customers say</b>
+        <span className="note">words to write with</span>
+      </button>
       <CreativeList
         {...{ clientId, all }}
         formats={formats.data}
@@ -79,6 +89,9 @@ export function CreativeScreen() {
   );
   if (deck) {
     return <Deck clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
+  }
+  if (said) {
+    return <Said key={clientId} clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
   }
   if (!current) {
     return (

@@ -123,7 +123,14 @@ function PhraseLine({
   return (
     <div className="phrase-line">
       <span className="mono phrase-code">{phrase.code}</span>
-      <Input.TextArea {...field("text", "Text")} autoSize />
+      <div>
+        <Input.TextArea {...field("text", "Text")} autoSize />
+        {phrase.source && (
+          <span className="note phrase-source">
+            from “{phrase.source.words}”, which {plural(phrase.source.people, "person says", "people say")}
+          </span>
+        )}
+      </div>
       <Input {...field("angle", "Angle")} placeholder="angle" />
       <Input {...field("language", "Language")} placeholder="lang" />
       <Reach phrase={phrase} />

@@ -24,7 +24,8 @@ public final class Bench {
             "decisions", () -> new DecisionLoad().figures(),
             "advice", () -> new AdviceLoad().figures(),
             "winners", () -> new WinnerLoad().figures(),
-            "intervals", () -> new IntervalLoad().figures());
+            "intervals", () -> new IntervalLoad().figures(),
+            "phrases", () -> new PhraseLoad().figures());
 
     private Bench() {}
 
@@ -38,7 +39,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, postgres, delivery, forecast, splittests; or server, server-results and server-buyers, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {

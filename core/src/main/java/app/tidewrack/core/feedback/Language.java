@@ -109,7 +109,9 @@ public enum Language {
      */
     public static Optional<Language> guess(String text) {
         // Where words end is the same in all of them.
-        List<String> words = EN.surfaces(text);
+        List<String> words = EN.surfaces(text).stream()
+                .filter(w -> w.length() > 1 && Character.isLetter(w.charAt(0)))
+                .toList();
         Language best = EN;
         double most = Double.NEGATIVE_INFINITY;
         for (Language language : values()) {
@@ -139,7 +141,7 @@ public enum Language {
     }
 
     private static final int FEWEST_KNOWN = 2;
-    private static final double KNOWN_SHARE = 0.5;
+    private static final double KNOWN_SHARE = 0.6;
 
     OrdinaryWords ordinary() {
         return ordinary;

@@ -23,6 +23,8 @@ final class OrdinaryWords {
         8.35e-6, 2.76e-6, 7.84e-7, 3.22e-7
     };
 
+    private static final int KNOWN = 10_000;
+
     private final Map<String, Integer> places = new HashMap<>();
     private final Map<String, Double> byStem = new HashMap<>();
     private final double rarest;
@@ -47,8 +49,10 @@ final class OrdinaryWords {
         return SHARES[next - 1] * Math.pow(SHARES[next] / SHARES[next - 1], along);
     }
 
+    /** Whether it is among the commonest, as many in each language. */
     boolean knows(String word) {
-        return places.containsKey(word);
+        Integer place = places.get(word);
+        return place != null && place <= KNOWN;
     }
 
     /** Of all words, the word's share; a natural logarithm. */

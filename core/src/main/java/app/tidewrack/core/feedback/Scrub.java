@@ -1,7 +1,5 @@
 package app.tidewrack.core.feedback;
 
-import com.google.i18n.phonenumbers.PhoneNumberUtil;
-import com.google.i18n.phonenumbers.PhoneNumberUtil.Leniency;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -14,8 +12,8 @@ import java.util.regex.Pattern;
 import org.apache.lucene.analysis.charfilter.HTMLStripCharFilter;
 
 /**
- * Takes out of a text what would tell who wrote it or whom it is about: addresses of mail, links, handles, phone numbers, long
- * numbers, and names. A name is a word that begins large and is a given name in one of the languages, or is among those told with the
+ * Takes out of a text what would tell who wrote it or whom it is about: addresses of mail, links, handles, long numbers
+ * such as of telephones and orders, and names. A name is a word that begins large and is a given name in one of the languages, or is among those told with the
  * texts, or stands after a form of address, with the large words after it. What is taken out leaves a word in square brackets.
  * A name that is nowhere listed and stands without a form of address is left: a person looks over what is kept.
  */
@@ -27,11 +25,16 @@ public final class Scrub {
             "(?i)\\b(?:https?://|www\\.)[^\\s<>]{1,2000}|\\b[\\p{L}\\p{N}-]{1,63}(?:\\.[\\p{L}\\p{N}-]{1,63}){0,4}"
                     + "\\.(?:com|net|org|shop|co\\.uk|uk|de|dk|nl|eu|example|info|io)\\b(?:/[^\\s<>]{0,2000})?");
 
+    /** What every link has: a dot or a colon with no space after it. */
+    private static final Pattern JOINED = Pattern.compile("[.:][\\p{L}\\p{N}/]");
+
+    private static final int FEWEST_DIGITS = 6;
+
     private static final Pattern HANDLE = Pattern.compile("(?<![\\p{L}\\p{N}])@[\\p{L}\\p{N}_.]{2,60}");
 
-    /** Orders, cards, customers: no price and no year has so many digits. */
+    /** Of a telephone, an order, a card: no price and no year has so many digits. */
     private static final Pattern LONG_NUMBER =
-            Pattern.compile("(?<![\\p{L}\\p{N}])#?\\d[\\d -]{5,30}\\d(?![\\p{L}\\p{N}])");
+            Pattern.compile("(?<![\\p{L}\\p{N}])[+#(]{0,2}\\d[\\d ()./-]{5,30}\\d(?![\\p{L}\\p{N}])");
 
     private static final Pattern TITLED = Pattern.compile(
             "\\b(?:Mrs?|Ms|Miss|Dr|Herrn?|Frau|Fru|Hr|Dhr|Mevr|Mevrouw|Meneer)\\.?\\s+((?:(?:van|von|de|der|den|af)\\s){0,2}(?:\\p{Lu}[\\p{L}'’-]{1,40}\\s?){1,3})");
@@ -50,24 +53,26 @@ public final class Scrub {
     /** Given names that are ordinary words too: a name only where no sentence begins. */
     private static final Set<String> WORDS_TOO = Set.copyOf(Resources.lines("names-words.txt"));
 
-    private final String country;
-
-    /** @param country of phone numbers without a country's code, ISO 3166-1 alpha-2 */
-    public Scrub(String country) {
-        this.country = country;
-    }
+    private Scrub() {}
 
     /**
      * @param text may hold HTML, whose tags are left out
      * @param names of people that came with it, such as its writer's, whole or in parts
      */
-    public String clean(String text, Collection<String> names) {
+    public static String clean(String text, Collection<String> names) {
         String left = withoutTags(text);
-        left = MAIL.matcher(left).replaceAll("[e-mail]");
-        left = LINK.matcher(left).replaceAll("[link]");
-        left = HANDLE.matcher(left).replaceAll("[name]");
-        left = withoutPhones(left);
-        left = LONG_NUMBER.matcher(left).replaceAll("[number]");
+        if (left.indexOf('@') >= 0) {
+            left = MAIL.matcher(left).replaceAll("[e-mail]");
+        }
+        if (JOINED.matcher(left).find()) {
+            left = LINK.matcher(left).replaceAll("[link]");
+        }
+        if (left.indexOf('@') >= 0) {
+            left = HANDLE.matcher(left).replaceAll("[name]");
+        }
+        if (left.chars().filter(Character::isDigit).count() >= FEWEST_DIGITS) {
+            left = LONG_NUMBER.matcher(left).replaceAll("[number]");
+        }
         left = group(TITLED, left);
         left = group(SIGNED, left);
         return withoutNames(left, told(names)).strip();
@@ -87,19 +92,6 @@ public final class Scrub {
             throw new UncheckedIOException(e);
         }
         return plain.toString();
-    }
-
-    private String withoutPhones(String text) {
-        if (text.chars().filter(Character::isDigit).count() < 6) {
-            return text;
-        }
-        StringBuilder left = new StringBuilder(text);
-        int moved = 0;
-        for (var found : PhoneNumberUtil.getInstance().findNumbers(text, country, Leniency.VALID, 1_000)) {
-            left.replace(found.start() + moved, found.end() + moved, "[phone]");
-            moved += "[phone]".length() - (found.end() - found.start());
-        }
-        return left.toString();
     }
 
     private static String group(Pattern pattern, String text) {

@@ -8,8 +8,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class ScrubTest {
-    private final Scrub scrub = new Scrub("GB");
-
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',
@@ -18,8 +16,9 @@ class ScrubTest {
                 "see https://example.com/a?b=c, then www.example.org | see [link] then [link]",
                 "It is on wool-shop.co.uk/kits now | It is on [link] now",
                 "Ask @knit_queen about it | Ask [name] about it",
-                "Ring me on 01603 761000 after six | Ring me on [phone] after six",
-                "Ruf an: +49 30 123456 bitte | Ruf an: [phone] bitte",
+                "Ring me on 01603 761000 after six | Ring me on [number] after six",
+                "Ruf an: +49 30 123456 bitte | Ruf an: [number] bitte",
+                "Call (01603) 761-000 or +45.33.12.34.56 | Call [number] or [number]",
                 "Order 4471 2290 113 never came | Order [number] never came",
                 "Paid £24.99 in 2026, 12 of 30 left | Paid £24.99 in 2026, 12 of 30 left",
                 "My sister Emma Thornbury loved it | My sister [name] loved it",
@@ -37,19 +36,19 @@ class ScrubTest {
                 "=HYPERLINK(\"x\") nice 🧶🧶 | =HYPERLINK(\"x\") nice 🧶🧶",
             })
     void takesOutWhoItWas(String said, String kept) {
-        assertThat(scrub.clean(said, List.of()).replaceAll("\\s+", " ")).isEqualTo(kept);
+        assertThat(Scrub.clean(said, List.of()).replaceAll("\\s+", " ")).isEqualTo(kept);
     }
 
     @Test
     void aNameThatCameWithTheTextIsTakenOutThoughNoListHasIt() {
-        assertThat(scrub.clean("Quennell here: the thimble of Vorstius broke", List.of("Quennell Vorstius")))
+        assertThat(Scrub.clean("Quennell here: the thimble of Vorstius broke", List.of("Quennell Vorstius")))
                 .isEqualTo("[name] here: the thimble of [name] broke");
     }
 
     @Test
     void whatIsCleanStaysAsItIs() {
-        String once = scrub.clean("Tell Emma: jo@example.com, 01603 761000", List.of());
+        String once = Scrub.clean("Tell Emma: jo@example.com, 01603 761000", List.of());
 
-        assertThat(scrub.clean(once, List.of())).isEqualTo(once);
+        assertThat(Scrub.clean(once, List.of())).isEqualTo(once);
     }
 }

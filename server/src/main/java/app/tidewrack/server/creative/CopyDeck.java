@@ -3,9 +3,11 @@ package app.tidewrack.server.creative;
 import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Part;
+import app.tidewrack.core.feedback.Feeling;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import app.tidewrack.server.creative.CreativeMapper.StoredPhrase;
+import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -14,6 +16,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -56,12 +59,38 @@ public class CopyDeck {
      * @param code such as {@code H2}
      * @param angle what it plays on, in a word or two; may be empty
      * @param language code such as {@code da}; may be empty
+     * @param source what customers said that it was written from; null where it was not
      * @param usedBy names of creatives where it stands
      */
-    public record Phrase(String code, Kind kind, String text, String angle, String language, List<String> usedBy) {}
+    public record Phrase(
+            String code,
+            Kind kind,
+            String text,
+            String angle,
+            String language,
+            @Nullable SaidBy source,
+            List<String> usedBy) {}
 
-    /** A phrase to be added or changed. */
-    public record Wording(Kind kind, String text, String angle, String language) {}
+    /**
+     * What customers said, as it was when a phrase was written from it.
+     *
+     * @param words the phrase that was found
+     * @param people who had said it
+     */
+    @JsonColumn
+    public record SaidBy(Feeling feeling, String words, int people) {}
+
+    /**
+     * A phrase to be added or changed.
+     *
+     * @param source stays what it was with a change
+     */
+    public record Wording(
+            Kind kind,
+            String text,
+            String angle,
+            String language,
+            @Nullable SaidBy source) {}
 
     /** The codes by text, for names and links. */
     public CopyCodes codes(String clientId) {
@@ -106,8 +135,9 @@ public class CopyDeck {
     public List<Phrase> change(String clientId, String code, Wording wording) {
         mapper.holdDeck(clientId);
         StoredPhrase now = stored(clientId, code);
-        StoredPhrase wanted =
-                checked(new Wording(now.kind(), wording.text(), wording.angle(), wording.language()), now.number());
+        StoredPhrase wanted = checked(
+                new Wording(now.kind(), wording.text(), wording.angle(), wording.language(), now.source()),
+                now.number());
         boolean taken = mapper.phrases(clientId).stream()
                 .anyMatch(p -> p.kind() == now.kind() && p.text().equals(wanted.text()) && p.number() != now.number());
         if (taken) {
@@ -146,7 +176,16 @@ public class CopyDeck {
                                     CreativeLibrary.LONGEST_TEXT),
                     text.isEmpty() ? "Write one." : "Shorten it.");
         }
-        return new StoredPhrase(w.kind(), number, text, word("angle", w.angle()), word("language", w.language()));
+        SaidBy source = w.source();
+        if (source != null && source.words().length() > CreativeLibrary.LONGEST_TEXT) {
+            throw new Refusal(
+                    "source",
+                    "The source has %,d characters; the most is %,d."
+                            .formatted(source.words().length(), CreativeLibrary.LONGEST_TEXT),
+                    "Leave it out.");
+        }
+        return new StoredPhrase(
+                w.kind(), number, text, word("angle", w.angle()), word("language", w.language()), source);
     }
 
     private static String word(String field, String word) {
@@ -169,6 +208,6 @@ public class CopyDeck {
         creatives.stream()
                 .filter(c -> kind.in(c.creative()).contains(p.text()))
                 .forEach(c -> users.add(c.creative().name()));
-        return new Phrase(code(p), kind, p.text(), p.angle(), p.language(), users);
+        return new Phrase(code(p), kind, p.text(), p.angle(), p.language(), p.source(), users);
     }
 }

@@ -28,6 +28,7 @@ import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.creative.CopyDeck.Phrase;
+import app.tidewrack.server.creative.CopyDeck.SaidBy;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -213,6 +214,7 @@ class CreativeFits {
             String text,
             String angle,
             String language,
+            @Nullable SaidBy source,
             List<String> usedBy,
             int length,
             int shownOn,
@@ -239,6 +241,7 @@ class CreativeFits {
                 p.text(),
                 p.angle(),
                 p.language(),
+                p.source(),
                 p.usedBy(),
                 length,
                 rules.size(),

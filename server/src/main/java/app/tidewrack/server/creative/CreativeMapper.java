@@ -1,6 +1,7 @@
 package app.tidewrack.server.creative;
 
 import app.tidewrack.server.creative.CopyDeck.Kind;
+import app.tidewrack.server.creative.CopyDeck.SaidBy;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -8,12 +9,19 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface CreativeMapper {
     record Stored(String id, String name, CreativeDraft content, int version, int columns) {}
 
-    record StoredPhrase(Kind kind, int number, String text, String angle, String language) {}
+    record StoredPhrase(
+            Kind kind,
+            int number,
+            String text,
+            String angle,
+            String language,
+            @Nullable SaidBy source) {}
 
     String LISTED = """
             select c.id, c.name, c.content, c.version, coalesce(p.columns, 0) as columns
@@ -49,12 +57,12 @@ interface CreativeMapper {
     String holdDeck(String clientId);
 
     @Select("""
-            select kind, number, text, angle, language from phrase where client_id = #{clientId} order by kind, number""")
+            select kind, number, text, angle, language, source from phrase where client_id = #{clientId} order by kind, number""")
     List<StoredPhrase> phrases(String clientId);
 
     @Insert("""
-            insert into phrase (client_id, kind, number, text, angle, language)
-            values (#{clientId}, #{p.kind}, #{p.number}, #{p.text}, #{p.angle}, #{p.language})""")
+            insert into phrase (client_id, kind, number, text, angle, language, source)
+            values (#{clientId}, #{p.kind}, #{p.number}, #{p.text}, #{p.angle}, #{p.language}, #{p.source})""")
     void insertPhrase(String clientId, StoredPhrase p);
 
     @Update("""

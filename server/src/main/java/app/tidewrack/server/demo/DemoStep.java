@@ -8,6 +8,7 @@ import app.tidewrack.server.brief.BriefBody;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.creative.CopyDeck.Wording;
 import app.tidewrack.server.creative.CreativeDraft;
+import app.tidewrack.server.feedback.FeedbackLibrary;
 import app.tidewrack.server.form.ScriptDraft;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.plan.edit.EditBody;
@@ -64,6 +65,9 @@ final class DemoStep {
     record Film(Look look, int seconds, boolean sound) {}
 
     record Phrases(List<Wording> phrases) {}
+
+    /** @param file beside the story, a table with the columns stars, customer and review */
+    record Feedback(String name, FeedbackLibrary.Kind kind, String file) {}
 
     record Form(String name, LeadForm.FormContent content) {}
 

@@ -16,6 +16,7 @@ import app.tidewrack.server.demo.DemoStep.Client;
 import app.tidewrack.server.demo.DemoStep.Creative;
 import app.tidewrack.server.demo.DemoStep.CustomerList;
 import app.tidewrack.server.demo.DemoStep.Edit;
+import app.tidewrack.server.demo.DemoStep.Feedback;
 import app.tidewrack.server.demo.DemoStep.Film;
 import app.tidewrack.server.demo.DemoStep.Form;
 import app.tidewrack.server.demo.DemoStep.Launch;
@@ -30,6 +31,8 @@ import app.tidewrack.server.demo.DemoStep.Script;
 import app.tidewrack.server.demo.DemoStep.Sender;
 import app.tidewrack.server.demo.DemoStep.Source;
 import app.tidewrack.server.demo.DemoStep.SplitTest;
+import app.tidewrack.server.feedback.FeedbackLibrary;
+import app.tidewrack.server.feedback.FeedbackReader.Columns;
 import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.launch.Choice;
@@ -47,6 +50,7 @@ import app.tidewrack.server.splittest.SplitTests;
 import app.tidewrack.server.web.Ids;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -55,6 +59,7 @@ import java.util.Objects;
 import java.util.Random;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -74,6 +79,7 @@ record DemoSteps(
         AudienceLibrary audiences,
         MediaLibrary media,
         CopyDeck decks,
+        FeedbackLibrary feedback,
         FormLibrary forms,
         ScriptLibrary scripts,
         CreativeLibrary creatives,
@@ -83,6 +89,16 @@ record DemoSteps(
         PlaybookDesk playbooks,
         DemoSending sending,
         JsonMapper json) {
+    private static final Columns OF_FEEDBACK = new Columns("review", "stars", "customer");
+
+    private void feedback(String client, Feedback told) {
+        try (InputStream table = new ClassPathResource("demo/" + told.file()).getInputStream()) {
+            feedback.take(client, told.name(), told.kind(), OF_FEEDBACK, table);
+        } catch (IOException e) {
+            throw new IllegalStateException("The demo's " + told.file() + " is missing", e);
+        }
+    }
+
     /** A launch of a client. */
     private record Launched(String client, String id) {}
 
@@ -141,6 +157,7 @@ record DemoSteps(
                                 "film",
                                 f.look().file(),
                                 shelve(client, f.look().file(), DemoVideos.film(f)))),
+                kind("feedback", Feedback.class, (client, f) -> feedback(client, f)),
                 kind("phrases", Phrases.class, (client, p) -> decks.add(client, p.phrases())),
                 kind(
                         "form",

@@ -46,6 +46,11 @@ interface LeadMapper {
             Content content,
             @Nullable String person) {}
 
+    record Given(Content content) {}
+
+    @Select("select content from lead where client_id = #{clientId} order by came_at desc, id limit #{most}")
+    List<Given> given(@Param("clientId") String clientId, @Param("most") int most);
+
     record Counts(long all, long fresh) {}
 
     /** @param find in small letters; empty for all */

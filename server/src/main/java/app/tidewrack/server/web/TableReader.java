@@ -15,10 +15,12 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import lombok.RequiredArgsConstructor;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -51,7 +53,54 @@ public class TableReader {
      * @param columns that are kept
      * @throws Refusal (field {@code file}) when it is no table, or too large
      */
-    public synchronized List<Map<String, String>> read(InputStream content, Set<String> columns) throws IOException {
+    public List<Map<String, String>> read(InputStream content, Set<String> columns) throws IOException {
+        return spooled(content, file -> {
+            Lines lines = new Lines(columns::contains, MOST_ROWS);
+            read(file, lines);
+            return lines.lines;
+        });
+    }
+
+    /**
+     * What a file holds, to be looked at.
+     *
+     * @param columns in their order
+     * @param rows the first few
+     * @param even whether each of these has as many cells as there are columns; text that is no table seldom has
+     */
+    public record Beginning(List<String> columns, List<Map<String, String>> rows, boolean even) {}
+
+    /** @see #read */
+    public Beginning beginning(InputStream content, int rows) throws IOException {
+        return spooled(content, file -> {
+            Lines lines = new Lines(column -> true, rows);
+            read(file, lines);
+            return new Beginning(List.copyOf(lines.columns), lines.lines, lines.even);
+        });
+    }
+
+    /**
+     * A text, line by line.
+     *
+     * @throws Refusal (field {@code file}) when it is too large or has too many lines
+     */
+    public List<String> lines(InputStream content) throws IOException {
+        return spooled(content, file -> {
+            try (BufferedReader text = new BufferedReader(new CellReader(open(file, charset(file))))) {
+                List<String> lines = text.lines().limit(MOST_ROWS + 1L).toList();
+                if (lines.size() > MOST_ROWS) {
+                    throw tooManyRows();
+                }
+                return lines;
+            }
+        });
+    }
+
+    private interface Reading<T> {
+        T of(Path file) throws IOException, OpenXML4JException, SAXException;
+    }
+
+    private synchronized <T> T spooled(InputStream content, Reading<T> reading) throws IOException {
         Path file = Files.createTempFile("tidewrack-table", "");
         try {
             Bounded bounded = new Bounded(
@@ -62,17 +111,19 @@ public class TableReader {
                             "The file has more than %,d bytes.".formatted(MOST_BYTES),
                             "Leave out what was not asked for."));
             Files.copy(bounded, file, StandardCopyOption.REPLACE_EXISTING);
-            Lines lines = new Lines(columns);
-            read(file, lines);
-            return lines.lines;
+            return reading.of(file);
         } catch (UncheckedIOException | JacksonException | OpenXML4JException | SAXException | IOException e) {
             throw new Refusal(
                     "file",
                     "The file is no table: it cannot be read as CSV, XLSX or JSON.",
-                    "Fill in the file that was handed over, and save it as one of these.");
+                    "Save it as one of these.");
         } finally {
             Files.delete(file);
         }
+    }
+
+    private static Refusal tooManyRows() {
+        return new Refusal("file", "The table goes on after %,d rows.".formatted(MOST_ROWS), "Send it in parts.");
     }
 
     private void read(Path file, Lines lines) throws IOException, OpenXML4JException, SAXException {
@@ -176,13 +227,18 @@ public class TableReader {
 
     /** What is kept of a table. */
     private static final class Lines {
-        private final Set<String> columns;
+        private final Predicate<String> wanted;
+        private final int kept;
+        private final Set<String> columns = new LinkedHashSet<>();
         private final List<Map<String, String>> lines = new ArrayList<>();
         private List<String> head = List.of();
         private int rows;
+        private boolean even = true;
 
-        Lines(Set<String> columns) {
-            this.columns = columns;
+        /** @param kept rows that are kept, the first ones */
+        Lines(Predicate<String> wanted, int kept) {
+            this.wanted = wanted;
+            this.kept = kept;
         }
 
         /** A row of cells, the first of which name the columns. */
@@ -195,8 +251,10 @@ public class TableReader {
             }
             if (rows++ == 0) {
                 head = cells.stream().map(Lines::name).toList();
+                columns.addAll(head);
                 return;
             }
+            even &= cells.size() == head.size() || lines.size() >= kept;
             Map<String, String> line = new HashMap<>();
             for (int i = 0; i < Math.min(head.size(), cells.size()); i++) {
                 keep(line, head.get(i), cells.get(i));
@@ -206,23 +264,28 @@ public class TableReader {
 
         /** A line by the names of its columns. */
         void add(Map<String, String> named) {
+            rows++;
             Map<String, String> line = new HashMap<>();
             named.forEach((column, cell) -> keep(line, name(column), cell));
+            if (lines.size() < kept) {
+                columns.addAll(line.keySet());
+            }
             append(line);
         }
 
         private void keep(Map<String, String> line, String column, String cell) {
-            if (columns.contains(column)) {
+            if (wanted.test(column)) {
                 line.put(column, cell.strip());
             }
         }
 
         private void append(Map<String, String> line) {
-            if (lines.size() == MOST_ROWS) {
-                throw new Refusal(
-                        "file", "The table goes on after %,d rows.".formatted(MOST_ROWS), "Send it in parts.");
+            if (rows > MOST_ROWS + 1) {
+                throw tooManyRows();
             }
-            lines.add(line);
+            if (lines.size() < kept) {
+                lines.add(line);
+            }
         }
 
         private static String name(String column) {

@@ -1,0 +1,130 @@
+package app.tidewrack.server.feedback;
+
+import app.tidewrack.core.feedback.FoundPhrase;
+import app.tidewrack.core.feedback.Language;
+import app.tidewrack.core.feedback.PhraseFinder;
+import app.tidewrack.core.feedback.Said;
+import app.tidewrack.server.feedback.FeedbackMapper.Content;
+import app.tidewrack.server.feedback.FeedbackMapper.Found;
+import app.tidewrack.server.feedback.FeedbackMapper.Search;
+import app.tidewrack.server.feedback.FeedbackMapper.TextOf;
+import app.tidewrack.server.job.Jobs;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.function.IntPredicate;
+import lombok.RequiredArgsConstructor;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Seeks the phrases in all that a client's customers said; whatever comes or goes meanwhile stops it, and it begins anew. */
+@Component
+@RequiredArgsConstructor
+class PhraseSearch {
+    private static final TaskDescriptor<String> SEEK = TaskDescriptor.of("seek-phrases", String.class);
+
+    private final FeedbackMapper mapper;
+    private final TransactionTemplate transaction;
+    private final ObjectProvider<SchedulerClient> scheduler;
+
+    @Configuration
+    static class Definition {
+        @Bean
+        Task<String> seekPhrases(ObjectProvider<PhraseSearch> search) {
+            return Jobs.untilDone(SEEK, clientId -> search.getObject().carryOut(clientId));
+        }
+    }
+
+    void begin(String clientId) {
+        scheduler
+                .getObject()
+                .scheduleIfNotExists(SEEK.instance(clientId).data(clientId).scheduledTo(Instant.now()));
+    }
+
+    private Optional<Duration> carryOut(String clientId) {
+        Search now = mapper.search(clientId).orElseThrow();
+        if (now.done() == now.wanted()) {
+            return Optional.empty();
+        }
+        try {
+            List<Found> found = found(clientId, new Told(clientId, now.wanted()));
+            transaction.executeWithoutResult(t -> {
+                if (mapper.finish(clientId, now.wanted()) > 0) {
+                    mapper.forget(clientId);
+                    if (!found.isEmpty()) {
+                        mapper.keep(clientId, found);
+                    }
+                }
+            });
+        } catch (CancellationException somethingElseIsWanted) {
+            return Optional.of(Duration.ZERO);
+        }
+        // What was wanted after the last look at it finds this task still there.
+        return Optional.of(Duration.ZERO)
+                .filter(z -> mapper.search(clientId)
+                        .filter(s -> s.done() == s.wanted())
+                        .isEmpty());
+    }
+
+    private List<Found> found(String clientId, Told told) {
+        List<Found> found = new ArrayList<>();
+        Language[] languages = Language.values();
+        for (int i = 0; i < languages.length; i++) {
+            Language language = languages[i];
+            int before = i;
+            List<Said> said = said(mapper.texts(clientId, language.tag()));
+            int place = 0;
+            for (FoundPhrase phrase : PhraseFinder.find(
+                    said, language, percent -> told.test((100 * before + percent) / languages.length))) {
+                found.add(new Found(language.tag(), place++, new Content(phrase)));
+            }
+        }
+        return found;
+    }
+
+    /** Texts with people numbered through all collections: of the same number in two nothing is known. */
+    private static List<Said> said(List<TextOf> texts) {
+        Map<String, Map<Integer, Integer>> people = new HashMap<>();
+        int[] next = {0};
+        return texts.stream()
+                .map(t -> new Said(
+                        people.computeIfAbsent(t.feedbackId(), f -> new HashMap<>())
+                                .computeIfAbsent(t.person(), p -> next[0]++),
+                        t.text(),
+                        t.stars(),
+                        t.feedbackId()))
+                .toList();
+    }
+
+    /** Keeps how far it is, each percent once; says no once something else is wanted. */
+    private final class Told implements IntPredicate {
+        private final String clientId;
+        private final int wanted;
+        private int last = -1;
+
+        Told(String clientId, int wanted) {
+            this.clientId = clientId;
+            this.wanted = wanted;
+        }
+
+        @Override
+        public boolean test(int percent) {
+            if (percent == last) {
+                return true;
+            }
+            last = percent;
+            return mapper.tell(clientId, wanted, percent) > 0;
+        }
+    }
+}
