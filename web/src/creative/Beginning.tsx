@@ -1,6 +1,6 @@
 import "./preview.css";
 import { stillUrl } from "../api/creatives";
-import { length, type Medium } from "./model";
+import { begins, length, type Medium } from "./model";
 import { contentUrl } from "./queries";
 
 const STILLS = [0.2, 1.5, 3];
@@ -12,6 +12,7 @@ export function Beginning({ clientId, medium }: { clientId: string; medium: Medi
   return (
     <section className="beginning">
       <h3>First three seconds, silent</h3>
+      <p className="note">{begins(medium)}</p>
       <div className="stills">
         {shown.map((s) => (
           <figure key={s.number}>

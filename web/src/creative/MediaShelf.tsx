@@ -4,7 +4,7 @@ import { App, Progress } from "antd";
 import { useRef, useState } from "react";
 import { mediaQuery, stillUrl } from "../api/creatives";
 import { useChange } from "../frame/useChange";
-import { length, measured, type Medium } from "./model";
+import { length, measured, type Medium, textIsRisky, textPercent, tooWordy } from "./model";
 import { addMedium, removeMedium } from "./queries";
 
 /** What the server takes at most; more is not even sent. */
@@ -47,6 +47,7 @@ export function MediaShelf({
       try {
         const medium = await done;
         await queries.invalidateQueries(mediaQuery(clientId));
+        if (textIsRisky(medium.text.fields)) message.warning({ content: tooWordy(medium), duration: 12 });
         if (files.length === 1) onChoose?.(medium);
       } catch (e) {
         message.error({ content: (e as Error).message, duration: 12 });
@@ -74,6 +75,11 @@ export function MediaShelf({
           >
             <img src={stillUrl(clientId, m.sha256)} alt={m.fileName} loading="lazy" />
             {m.video && <span className="runs">{length(m.video.seconds)}</span>}
+            {textIsRisky(m.text.fields) && (
+              <span className="wordy" title={tooWordy(m)}>
+                text {textPercent(m.text.fields)} %
+              </span>
+            )}
           </button>
         ))}
       </div>

@@ -1,23 +1,20 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { mediaQuery, stillUrl } from "../api/creatives";
-import type { Medium } from "./model";
+import { FIELDS, type Medium, textIsRisky, textPercent, textTouches } from "./model";
 import { markText } from "./queries";
 
-const FIELDS = 25;
+const BY = { NOBODY: "", READER: ", as found", PERSON: ", as marked" };
 
-/**
- * Which of 5 × 5 fields text touches, marked by hand; more than 5 of 25 is over 20 %, a risk on some networks (common
- * practice).
- */
+/** Which of 5 × 5 fields text touches, as it was found or is marked by hand. */
 export function TextGrid({ clientId, medium }: { clientId: string; medium: Medium }) {
   const [open, setOpen] = useState(false);
   const queries = useQueryClient();
-  const bits = medium.textFields;
-  const touched = Array.from({ length: FIELDS }, (_, i) => i).filter((i) => bits & (1 << i)).length;
+  const bits = medium.text.fields;
+  const touched = textTouches(bits);
   const fill = (fields: number) =>
     queries.setQueryData<Medium[]>(mediaQuery(clientId).queryKey, (all) =>
-      all?.map((m) => (m.sha256 === medium.sha256 ? { ...m, textFields: fields } : m)),
+      all?.map((m) => (m.sha256 === medium.sha256 ? { ...m, text: { ...m.text, fields, by: "PERSON" } } : m)),
     );
   // Clicks come faster than answers: each starts from what the last one marked, and they are kept in their order.
   const marks = useRef({ fields: bits, kept: bits, sent: Promise.resolve(), open: 0 });
@@ -30,17 +27,21 @@ export function TextGrid({ clientId, medium }: { clientId: string; medium: Mediu
     fill(wanted);
     now.sent = now.sent
       .then(() => markText(clientId, medium.sha256, wanted))
-      .then((marked) => void (now.kept = marked.textFields))
+      .then((marked) => void (now.kept = marked.text.fields))
       .catch(() => undefined)
       .then(() => void (--now.open === 0 && fill(now.kept)));
   };
   return (
-    <div className={`text-grid ${touched > 5 ? "risky" : ""}`}>
+    <div className={`text-grid ${textIsRisky(bits) ? "risky" : ""}`}>
       <span>
-        Text touches {touched} of 25 fields, {touched * 4} %. {touched > 5 && "Over 20 % may show to fewer."}
+        {medium.text.by === "NOBODY"
+          ? "Text was not looked for: Debian’s package tesseract-ocr reads it."
+          : `Text touches ${touched} of ${FIELDS} fields, ${textPercent(bits)} %${BY[medium.text.by]}.`}
+        {textIsRisky(bits) && " Over 20 % may show to fewer."}
+        {medium.text.says && ` Read: “${medium.text.says}”.`}
       </span>{" "}
       <button className="link" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? "Done" : "Mark it"}
+        {open ? "Done" : medium.text.by === "NOBODY" ? "Mark it" : "Correct it"}
       </button>
       {open && (
         <div className="grid-over" style={{ aspectRatio: medium.width / medium.height }}>

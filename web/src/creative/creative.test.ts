@@ -28,8 +28,9 @@ const MEDIA = new Map<string, Medium>(
       width: 1280,
       height: 720,
       bytes: 1,
-      video: sha256 === "film" ? { seconds: 90, codec: "h264", frameRate: 25, sound: true } : null,
-      textFields: 0,
+      video:
+        sha256 === "film" ? { seconds: 90, codec: "h264", frameRate: 25, sound: true, soundFrom: 0 } : null,
+      text: { fields: 0, by: "NOBODY", says: "" },
     },
   ]),
 );

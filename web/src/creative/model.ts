@@ -265,3 +265,40 @@ export function forSpreadsheet(phrases: Phrase[]): string {
     ...phrases.map((p) => [p.code, p.text, p.angle, p.language]),
   ]);
 }
+
+export const FIELDS = 25;
+
+/** More than 5 of 25 fields is over 20 %, a risk on some networks (common practice). */
+const MOST_FIELDS = 5;
+
+/** Fields that text touches; bit n stands for field n. */
+export const textTouches = (fields: number): number =>
+  Array.from({ length: FIELDS }, (_, i) => i).filter((i) => fields & (1 << i)).length;
+
+export const textPercent = (fields: number): number => (textTouches(fields) * 100) / FIELDS;
+
+export const textIsRisky = (fields: number): boolean => textTouches(fields) > MOST_FIELDS;
+
+export const tooWordy = (m: Medium): string =>
+  `Text touches ${textTouches(m.text.fields)} of ${FIELDS} fields of “${m.fileName}”, ${textPercent(m.text.fields)} %; over 20 % may show to fewer.`;
+
+const AT_ONCE_S = 0.1;
+
+/** What somebody learns of a video in its first three seconds, by its words and its sound. */
+export function begins(m: Medium): string {
+  const says =
+    m.text.by === "NOBODY"
+      ? "Text was not looked for"
+      : m.text.says
+        ? `Says “${m.text.says}”`
+        : "Says nothing in words: those who see it silent learn only what they see";
+  const from = m.video?.soundFrom;
+  const sound = !m.video?.sound
+    ? "no sound"
+    : from == null
+      ? "nothing is heard in its first ten seconds"
+      : from < AT_ONCE_S
+        ? "sound from the start"
+        : `first heard at ${from.toFixed(1)} s`;
+  return `${says}; ${sound}.`;
+}

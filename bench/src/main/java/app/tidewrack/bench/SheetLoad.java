@@ -205,7 +205,8 @@ final class SheetLoad {
         }
 
         private static Creative creative(int i) {
-            Medium picture = new Medium("%064x".formatted(i), "sock.jpg", "JPEG", 1080, 1080, 100_000, null, 0);
+            Medium picture = new Medium(
+                    "%064x".formatted(i), "sock.jpg", "JPEG", 1080, 1080, 100_000, null, Medium.Text.UNKNOWN);
             return new Creative(
                     "cr" + i,
                     "Sock " + i,

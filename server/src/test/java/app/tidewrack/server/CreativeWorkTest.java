@@ -3,13 +3,16 @@ package app.tidewrack.server;
 import static app.tidewrack.server.Scene.CLIENT;
 import static app.tidewrack.server.Scene.content;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 
 import app.tidewrack.server.Scene.Answer;
 import java.awt.Color;
+import java.awt.Font;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -24,6 +27,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import javax.imageio.ImageIO;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -69,6 +73,48 @@ class CreativeWorkTest extends WithServer {
 
     private byte[] file(String name) throws IOException {
         return Files.readAllBytes(folder.resolve(name));
+    }
+
+    /** Text is told as a picture is taken in; what a person marks stands, also when the same file comes again. */
+    @Test
+    void textOnAPictureIsFoundAndAPersonCorrectsIt() throws Exception {
+        BufferedImage poster = new BufferedImage(1000, 1000, BufferedImage.TYPE_INT_RGB);
+        var graphics = poster.createGraphics();
+        graphics.setFont(new Font("DejaVu Sans", Font.BOLD, 60));
+        for (int row = 0; row < 5; row++) {
+            graphics.drawString("Mend it before the cold", 40, 200 * row + 120);
+        }
+        graphics.dispose();
+        ByteArrayOutputStream file = new ByteArrayOutputStream();
+        ImageIO.write(poster, "PNG", file);
+        JsonNode taken = scene.medium("poster.png", file.toByteArray()).body();
+        assertThat(taken.get("text").get("by").asString()).isEqualTo("READER");
+        assertThat(taken.get("text").get("says").asString()).contains("Mend", "before", "cold");
+        assertThat(Integer.bitCount(taken.get("text").get("fields").asInt())).isGreaterThanOrEqualTo(20);
+
+        String sha = taken.get("sha256").asString();
+        scene.call("ines", HttpMethod.PUT, CLIENT + "/media/" + sha + "/text", Map.of("textFields", 7));
+        JsonNode again = scene.medium("poster.png", file.toByteArray()).body();
+        assertThat(again.get("text").get("by").asString()).isEqualTo("PERSON");
+        assertThat(again.get("text").get("fields").asInt()).isEqualTo(7);
+    }
+
+    /** Silent at first, silent for ever, and with sound at once. */
+    @ParameterizedTest
+    @CsvSource({"late, adelay=1200:all=1, 1.2", "never, volume=0, ", "once, volume=1, 0"})
+    void whenAVideoIsFirstHeardIsTold(String name, String filter, @Nullable Double from) throws Exception {
+        ffmpeg(
+                "-f lavfi -i color=c=gray:size=320x180:rate=25:duration=2 -f lavfi -i sine=frequency=%d:duration=2 -af %s"
+                                .formatted(300 + name.length(), filter)
+                        + " -c:v libx264 -pix_fmt yuv420p -c:a aac",
+                name + ".mp4");
+        JsonNode video = scene.medium(name + ".mp4", file(name + ".mp4")).body().get("video");
+
+        if (from == null) {
+            assertThat(video.get("soundFrom").isNull()).as(video.toString()).isTrue();
+        } else {
+            assertThat(video.get("soundFrom").asDouble()).isCloseTo(from, within(0.15));
+        }
     }
 
     /** Source of the expected values: what the videos were made as. */

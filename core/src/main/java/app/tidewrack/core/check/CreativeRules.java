@@ -265,16 +265,16 @@ final class CreativeRules {
     /** Common practice: text over more than 20 % of a picture, on a grid of 5 × 5, is a risk on some networks. */
     private static Stream<Seen> textOnPicture(Situation s) {
         return shown(s).flatMap(c -> c.creative().media().stream()
-                .filter(m -> TextOnPicture.risky(m.textFields()))
+                .filter(m -> TextOnPicture.risky(m.text().fields()))
                 .map(m -> new Seen(
                         s.place(c.column(), "media"),
-                        TextOnPicture.percent(m.textFields()) + " %",
+                        TextOnPicture.percent(m.text().fields()) + " %",
                         "20 %",
                         "Text touches %d of 25 fields of %s, %d %% of it; more than 20 %% may show to fewer people."
                                 .formatted(
-                                        TextOnPicture.count(m.textFields()),
+                                        TextOnPicture.count(m.text().fields()),
                                         m.fileName(),
-                                        TextOnPicture.percent(m.textFields())),
+                                        TextOnPicture.percent(m.text().fields())),
                         "Use a picture with less text.")));
     }
 

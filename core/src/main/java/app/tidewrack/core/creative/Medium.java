@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
  * @param width pixels after rotation
  * @param height pixels after rotation
  * @param video null for a picture
- * @param textFields which of the 25 fields of {@link TextOnPicture} text touches, one bit each
+ * @param text that is on it
  */
 public record Medium(
         String sha256,
@@ -21,7 +21,7 @@ public record Medium(
         int height,
         long bytes,
         @Nullable Video video,
-        int textFields) {
+        Text text) {
     /** Largest side that is taken, in pixels. */
     public static final int LARGEST_SIDE = 12_000;
 
@@ -40,6 +40,31 @@ public record Medium(
      * @param codec of the picture, such as {@code h264}
      * @param frameRate pictures a second
      * @param sound whether there is any
+     * @param soundFrom second from which something is heard, of the first ten; null where nothing is, or nobody listened
      */
-    public record Video(double seconds, String codec, double frameRate, boolean sound) {}
+    public record Video(
+            double seconds,
+            String codec,
+            double frameRate,
+            boolean sound,
+            @Nullable Double soundFrom) {}
+
+    /**
+     * Text on a picture, or on the first three seconds of a video.
+     *
+     * @param fields which of the 25 fields of {@link TextOnPicture} it touches, one bit each
+     * @param by who said so
+     * @param says what was read, where it was looked for; may be empty
+     */
+    public record Text(int fields, By by, String says) {
+        /** Nobody has looked. */
+        public static final Text UNKNOWN = new Text(0, By.NOBODY, "");
+
+        /** Who marked the fields; a person's word stands. */
+        public enum By {
+            NOBODY,
+            READER,
+            PERSON
+        }
+    }
 }

@@ -7,7 +7,8 @@ import app.tidewrack.core.refusal.Refusal;
  * networks (common practice). Field 0 is at the upper left, field 24 at the lower right; bit n of a number stands for field n.
  */
 public final class TextOnPicture {
-    private static final int FIELDS = 25;
+    private static final int SIDE = 5;
+    private static final int FIELDS = SIDE * SIDE;
     private static final int MOST = 5;
 
     private TextOnPicture() {}
@@ -20,6 +21,22 @@ public final class TextOnPicture {
                     "%d names fields beyond the %d.".formatted(fields, FIELDS),
                     "Mark the picture's own.");
         }
+    }
+
+    /**
+     * The fields that a box touches.
+     *
+     * @param left pixels, as the rest, from 0; {@code right} and {@code bottom} are the box's own last ones
+     * @param width of the picture
+     */
+    public static int fields(int left, int top, int right, int bottom, int width, int height) {
+        int fields = 0;
+        for (int row = top * SIDE / height; row <= bottom * SIDE / height; row++) {
+            for (int column = left * SIDE / width; column <= right * SIDE / width; column++) {
+                fields |= 1 << row * SIDE + column;
+            }
+        }
+        return fields;
     }
 
     /** Fields that text touches, 0 to 25. */

@@ -10,7 +10,7 @@ import java.util.List;
  * @param people who said it at all
  * @param keyness how sure it is that they say it more often than is ordinary
  * @param alike other ways of saying it that were joined to it, the commonest first
- * @param sentences where it stands, the shortest first, one a person
+ * @param sentences where it stands, the shortest first, none twice
  */
 public record FoundPhrase(
         String words,

@@ -106,7 +106,7 @@ public final class PhraseFinder {
     /**
      * @param said texts in the language, one person's together
      * @param onPercent told how far it is, 0 to 100; false stops it
-     * @return at most {@value #MOST_OF_A_FEELING} phrases of each feeling, by how many people said them and how far out of the ordinary
+     * @return at most {@value #MOST_OF_A_FEELING} phrases of each feeling, those that are farthest out of the ordinary for as many people; those most people said first
      * @throws CancellationException when it was stopped
      */
     public static List<FoundPhrase> find(List<Said> said, Language language, IntPredicate onPercent) {
@@ -432,7 +432,12 @@ public final class PhraseFinder {
         for (Feeling feeling : Feeling.values()) {
             List<List<Candidate>> joined = new ArrayList<>();
             candidates.stream().filter(c -> c.feeling == feeling.ordinal()).forEach(c -> join(c, joined));
-            joined.stream().limit(MOST_OF_A_FEELING).forEach(group -> found.add(phrase(group)));
+            joined.stream()
+                    .limit(MOST_OF_A_FEELING)
+                    .map(this::phrase)
+                    .sorted(Comparator.comparingInt((FoundPhrase p) -> -p.said())
+                            .thenComparingDouble(p -> -p.keyness().likelihood()))
+                    .forEach(found::add);
         }
         report(100);
         return found;
@@ -473,11 +478,11 @@ public final class PhraseFinder {
             all.or(c.by);
             felt.or(c.feltBy);
         });
-        Map<Integer, Sentence> sentences = new LinkedHashMap<>();
+        Map<String, Sentence> sentences = new LinkedHashMap<>();
         group.stream()
                 .sorted(Comparator.comparing(c -> c != stands))
-                .forEach(c -> c.at.forEach(
-                        h -> sentences.putIfAbsent(texts.get(h.text).person(), sentence(c, h))));
+                .flatMap(c -> c.at.stream().map(h -> sentence(c, h)))
+                .forEach(s -> sentences.putIfAbsent(s.text().toLowerCase(Locale.ROOT), s));
         String words = commonest(stands);
         return new FoundPhrase(
                 words,

@@ -16,6 +16,7 @@ import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.creative.Medium.Text.By;
 import app.tidewrack.core.form.ChatScript;
 import app.tidewrack.core.form.DirectMessage;
 import app.tidewrack.core.form.LeadForm;
@@ -219,12 +220,27 @@ class ChecksTest {
     }
 
     private static Medium picture(int width, int height, long bytes, String format, int textFields) {
-        return new Medium("0".repeat(64), "sock.jpg", format, width, height, bytes, null, textFields);
+        return new Medium(
+                "0".repeat(64),
+                "sock.jpg",
+                format,
+                width,
+                height,
+                bytes,
+                null,
+                new Medium.Text(textFields, By.PERSON, ""));
     }
 
     private static List<Medium> clip(double seconds) {
         return List.of(new Medium(
-                "0".repeat(64), "sock.mp4", "MP4", 720, 720, 1, new Medium.Video(seconds, "h264", 25, false), 0));
+                "0".repeat(64),
+                "sock.mp4",
+                "MP4",
+                720,
+                720,
+                1,
+                new Medium.Video(seconds, "h264", 25, false, null),
+                Medium.Text.UNKNOWN));
     }
 
     private static LeadForm form(String privacyLink) {

@@ -80,7 +80,7 @@ class CreativeTest {
     }
 
     private static Medium picture(String format, int width, int height, long bytes) {
-        return new Medium("0".repeat(64), "p", format, width, height, bytes, null, 0);
+        return new Medium("0".repeat(64), "p", format, width, height, bytes, null, Medium.Text.UNKNOWN);
     }
 
     /** Clusters after the rules of Unicode UAX #29, table 1c and GB11 to GB13; the cases are from memory of its text. */

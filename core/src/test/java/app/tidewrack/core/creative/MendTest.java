@@ -25,11 +25,12 @@ class MendTest {
     }
 
     private static Medium picture(String format, int width, int height) {
-        return new Medium("", "p", format, width, height, 1000, null, 0);
+        return new Medium("", "p", format, width, height, 1000, null, Medium.Text.UNKNOWN);
     }
 
     private static Medium video(String format, int width, int height, double seconds) {
-        return new Medium("", "v", format, width, height, 1000, new Video(seconds, "h264", 25, true), 0);
+        return new Medium(
+                "", "v", format, width, height, 1000, new Video(seconds, "h264", 25, true, null), Medium.Text.UNKNOWN);
     }
 
     private static VideoRule upright(double tolerance) {

@@ -145,7 +145,7 @@ public final class Items {
                 Rulebooks.small(true),
                 place -> "Great Britain" + renamed,
                 term -> (term.kind() == TermKind.SOURCE ? "Source " : "") + term.code() + renamed,
-                sha -> new Medium(sha, "sock.jpg" + renamed, "JPEG", 1080, 1080, 1, null, 0),
+                sha -> new Medium(sha, "sock.jpg" + renamed, "JPEG", 1080, 1080, 1, null, Medium.Text.UNKNOWN),
                 form -> "Ask" + renamed);
     }
 

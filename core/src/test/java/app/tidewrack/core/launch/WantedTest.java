@@ -39,7 +39,15 @@ class WantedTest {
                 "Sock",
                 "lead-form",
                 message == null
-                        ? List.of(new Medium("ab".repeat(32), "sock.jpg" + renamed, "JPEG", 1080, 1080, 1, null, 0))
+                        ? List.of(new Medium(
+                                "ab".repeat(32),
+                                "sock.jpg" + renamed,
+                                "JPEG",
+                                1080,
+                                1080,
+                                1,
+                                null,
+                                Medium.Text.UNKNOWN))
                         : List.of(),
                 List.of("Mend it, {client|you}.", " "),
                 List.of("Mend it"),

@@ -2,6 +2,7 @@ package app.tidewrack.server.media;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.creative.Medium.Text;
 import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.creative.TextOnPicture;
 import app.tidewrack.core.refusal.Refusal;
@@ -44,6 +45,7 @@ public class MediaLibrary {
     private final MediumMapper mapper;
     private final PictureReader pictures;
     private final VideoTool videos;
+    private final TextReader texts;
     private final TransactionTemplate transaction;
     private final MediaSettings settings;
 
@@ -128,6 +130,7 @@ public class MediaLibrary {
             Measured measured = videos.measure(name, file, container);
             Video v = measured.video();
             stills = videos.stills(name, file, container, v.seconds());
+            Text text = texts.ofVideo(stills);
             stored = new Stored(
                     sha,
                     name,
@@ -139,12 +142,29 @@ public class MediaLibrary {
                     v.codec(),
                     v.frameRate(),
                     v.sound(),
-                    0);
+                    v.soundFrom(),
+                    text.fields(),
+                    text.by(),
+                    text.says());
         } else {
             Taken taken = pictures.take(name, container, file);
             stills = List.of(taken.preview());
+            Text text = taken.text();
             stored = new Stored(
-                    sha, name, container.name(), taken.width(), taken.height(), bytes, null, null, null, null, 0);
+                    sha,
+                    name,
+                    container.name(),
+                    taken.width(),
+                    taken.height(),
+                    bytes,
+                    null,
+                    null,
+                    null,
+                    null,
+                    null,
+                    text.fields(),
+                    text.by(),
+                    text.says());
         }
         transaction.executeWithoutResult(t -> insert(clientId, stored, file, stills));
         return medium(clientId, sha);
@@ -260,8 +280,15 @@ public class MediaLibrary {
         Boolean sound = s.sound();
         Video video = seconds == null || codec == null || rate == null || sound == null
                 ? null
-                : new Video(seconds, codec, rate, sound);
+                : new Video(seconds, codec, rate, sound, s.soundFrom());
         return new Medium(
-                s.sha256(), s.fileName(), s.format(), s.width(), s.height(), s.bytes(), video, s.textFields());
+                s.sha256(),
+                s.fileName(),
+                s.format(),
+                s.width(),
+                s.height(),
+                s.bytes(),
+                video,
+                new Text(s.textFields(), s.textBy(), s.textSays()));
     }
 }

@@ -1,5 +1,6 @@
 package app.tidewrack.server.media;
 
+import app.tidewrack.core.creative.Medium.Text.By;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
@@ -22,7 +23,10 @@ interface MediumMapper {
             @Nullable String codec,
             @Nullable Double frameRate,
             @Nullable Boolean sound,
-            int textFields) {}
+            @Nullable Double soundFrom,
+            int textFields,
+            By textBy,
+            String textSays) {}
 
     record Part(byte[] content) {}
 
@@ -35,7 +39,8 @@ interface MediumMapper {
             @Nullable String problem) {}
 
     String LISTED = """
-            select sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate, sound, text_fields
+            select sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate, sound, sound_from,
+                   text_fields, text_by, text_says
             from medium where client_id = #{clientId}""";
 
     @Select(LISTED + " order by added_at desc, sha256")
@@ -49,9 +54,10 @@ interface MediumMapper {
 
     @Insert("""
             insert into medium (client_id, sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate,
-                                sound)
+                                sound, sound_from, text_fields, text_by, text_says)
             values (#{clientId}, #{m.sha256}, #{m.fileName}, #{m.format}, #{m.width}, #{m.height}, #{m.bytes},
-                    #{m.seconds}, #{m.codec}, #{m.frameRate}, #{m.sound})
+                    #{m.seconds}, #{m.codec}, #{m.frameRate}, #{m.sound}, #{m.soundFrom},
+                    #{m.textFields}, #{m.textBy}, #{m.textSays})
             on conflict (client_id, sha256) do nothing""")
     int insert(String clientId, Stored m);
 
@@ -78,7 +84,8 @@ interface MediumMapper {
             order by name""")
     List<String> usedBy(String clientId, String sha);
 
-    @Update("update medium set text_fields = #{fields} where client_id = #{clientId} and sha256 = #{sha}")
+    @Update(
+            "update medium set text_fields = #{fields}, text_by = 'PERSON' where client_id = #{clientId} and sha256 = #{sha}")
     int setTextFields(String clientId, String sha, int fields);
 
     @Delete("delete from medium where client_id = #{clientId} and sha256 = #{sha}")

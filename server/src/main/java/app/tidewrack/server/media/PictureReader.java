@@ -1,6 +1,7 @@
 package app.tidewrack.server.media;
 
 import app.tidewrack.core.creative.Medium;
+import app.tidewrack.core.creative.Medium.Text;
 import app.tidewrack.core.refusal.Refusal;
 import com.drew.imaging.ImageMetadataReader;
 import com.drew.imaging.ImageProcessingException;
@@ -37,9 +38,12 @@ class PictureReader {
     private static final int BYTES_OF_INT = 4;
 
     private final PixelRoom room;
+    private final TextReader texts;
 
     /** @param preview an upright JPEG of at most 900 px a side */
-    record Taken(int width, int height, byte[] preview) {}
+    record Taken(int width, int height, byte[] preview, Text text) {}
+
+    private record Seen(byte[] preview, BufferedImage forText) {}
 
     /** Something that is done with a decoded picture while its memory is held. */
     interface Use {
@@ -57,12 +61,14 @@ class PictureReader {
                 int step = Math.max(1, Math.max(width, height) / (PREVIEW_SIDE * 2));
                 long pixels = (long) (width / step + 1) * (height / step + 1);
                 int turn = container == Container.JPEG ? orientation(file) : 1;
-                byte[] preview = room.with(
-                        pixels * bytesOfPixel(reader),
-                        () -> room.tooLarge("file", fileName, width, height),
-                        () -> jpeg(preview(decode(reader, null, step), turn)));
                 boolean sideways = turn >= 5;
-                return new Taken(sideways ? height : width, sideways ? width : height, preview);
+                Seen seen = room.with(
+                        pixels * bytesOfPixel(reader), () -> room.tooLarge("file", fileName, width, height), () -> {
+                            BufferedImage upright = upright(decode(reader, null, step), turn, 1);
+                            return new Seen(jpeg(preview(upright, 1)), TextReader.within(upright));
+                        });
+                return new Taken(
+                        sideways ? height : width, sideways ? width : height, seen.preview(), texts.of(seen.forText()));
             } finally {
                 reader.dispose();
             }

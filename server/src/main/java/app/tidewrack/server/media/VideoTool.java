@@ -3,23 +3,16 @@ package app.tidewrack.server.media;
 import app.tidewrack.core.creative.Medium.Video;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.refusal.Refusal;
-import java.io.BufferedReader;
+import app.tidewrack.server.media.ToolRunner.ToolFailed;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.ScheduledExecutorService;
-import java.util.concurrent.ScheduledFuture;
-import java.util.concurrent.ScheduledThreadPoolExecutor;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.IntPredicate;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -39,15 +32,9 @@ class VideoTool {
 
     private final Settings settings;
     private final JsonMapper json;
-    private final Semaphore runs = new Semaphore(2);
-    private final ScheduledExecutorService watch = new ScheduledThreadPoolExecutor(1, r -> {
-        Thread thread = new Thread(r, "video-watch");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ToolRunner tools;
 
-    /** @param megabytes address space of a run */
-    record Settings(String ffmpeg, String ffprobe, Duration longest, int megabytes) {}
+    record Settings(String ffmpeg, String ffprobe, Duration longest) {}
 
     VideoTool(
             @Value("${tidewrack.video.ffmpeg:ffmpeg}") String ffmpeg,
@@ -55,18 +42,19 @@ class VideoTool {
             @Value("${tidewrack.video.longest:5m}") Duration longest,
             @Value("${tidewrack.video.megabytes:3000}") int megabytes,
             JsonMapper json) {
-        settings = new Settings(ffmpeg, ffprobe, longest, megabytes);
+        settings = new Settings(ffmpeg, ffprobe, longest);
+        tools = new ToolRunner(longest, megabytes);
         this.json = json;
     }
 
     /** Size after rotation and in square pixels. */
     record Measured(int width, int height, Video video) {}
 
-    /** @throws Refusal (field {@code file}) when it holds no video that can be read */
     private static boolean of(JsonNode stream, String type) {
         return stream.path("codec_type").asString("").equals(type);
     }
 
+    /** @throws Refusal (field {@code file}) when it holds no video that can be read */
     Measured measure(String fileName, Path file, Container container) {
         JsonNode told = json.readTree(run(
                 fileName,
@@ -111,7 +99,8 @@ class VideoTool {
                         seconds,
                         picture.path("codec_name").asString("unknown"),
                         ratio(picture, "avg_frame_rate", '/', 0),
-                        sound));
+                        sound,
+                        sound ? soundFrom(fileName, file, container) : null));
     }
 
     private static double number(JsonNode node, double otherwise) {
@@ -238,109 +227,58 @@ class VideoTool {
         return String.format(Locale.ROOT, "%.3f", time);
     }
 
-    private interface LineTaker {
-        boolean more(String line);
-    }
-
-    /** Runs a tool and gives what it wrote; {@code onLine} sees each line and may stop it. */
     private static Refusal stopped() {
         return new Refusal("mend", "Stopped.", "Nothing was kept.");
     }
 
-    /** Reads what a tool writes; false once nobody wanted more, and it was ended. */
-    private static boolean read(Process process, StringBuilder written, LineTaker onLine) throws IOException {
-        boolean more = true;
-        try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                written.append(line).append('\n');
-                if (!onLine.more(line)) {
-                    more = false;
-                    kill(process);
+    /** Runs a tool and gives what it wrote; {@code onLine} sees each line and may stop it. */
+    private String run(String fileName, List<String> command, Predicate<String> onLine) {
+        try {
+            return tools.run(command, new byte[0], onLine);
+        } catch (ToolFailed e) {
+            throw switch (e.why()) {
+                case MISSING -> missing(command.get(0));
+                case LATE -> tooSlow(fileName);
+                case STOPPED -> stopped();
+                case BROKEN -> undecodable(fileName, e.said());
+            };
+        }
+    }
+
+    private static final double LISTENED_S = 10;
+
+    /**
+     * The second from which something is heard, by a level over −50 dB; null where nothing is in the first {@value #LISTENED_S}, or
+     * there is no sound at all.
+     */
+    private @Nullable Double soundFrom(String fileName, Path file, Container container) {
+        String told = run(
+                fileName,
+                reading(
+                        file,
+                        container,
+                        0,
+                        "-t",
+                        seconds(LISTENED_S),
+                        "-vn",
+                        "-af",
+                        "silencedetect=noise=-50dB:duration=0.1,ametadata=mode=print:file=-",
+                        "-f",
+                        "null",
+                        "-"),
+                l -> true);
+        boolean silentFirst = false;
+        for (String line : told.lines().toList()) {
+            if (line.startsWith("lavfi.silence_start=")) {
+                silentFirst = Double.parseDouble(line.substring(line.indexOf('=') + 1)) < 0.05;
+                if (!silentFirst) {
+                    return 0.0;
                 }
+            } else if (silentFirst && line.startsWith("lavfi.silence_end=")) {
+                return Double.parseDouble(line.substring(line.indexOf('=') + 1));
             }
         }
-        return more;
-    }
-
-    private String run(String fileName, List<String> command, LineTaker onLine) {
-        List<String> limited = new ArrayList<>(
-                List.of("prlimit", "--as=%d".formatted(settings.megabytes() * 1_000_000L), "nice", "-n", "5"));
-        limited.addAll(command);
-        runs.acquireUninterruptibly();
-        Process process = null;
-        Path errors = null;
-        AtomicBoolean late = new AtomicBoolean();
-        try {
-            errors = Files.createTempFile("tidewrack-video", ".log");
-            process = new ProcessBuilder(limited).redirectError(errors.toFile()).start();
-            Process running = process;
-            ScheduledFuture<?> end = watch.schedule(
-                    () -> {
-                        late.set(true);
-                        kill(running);
-                    },
-                    settings.longest().toMillis(),
-                    TimeUnit.MILLISECONDS);
-            StringBuilder written = new StringBuilder();
-            boolean more = read(process, written, onLine);
-            int code = process.waitFor();
-            end.cancel(false);
-            if (!more) {
-                throw stopped();
-            }
-            if (late.get()) {
-                throw tooSlow(fileName);
-            }
-            if (code == 127 || Files.readString(errors).contains("failed to execute")) {
-                throw missing(command.get(0));
-            }
-            if (code != 0) {
-                throw undecodable(fileName, firstLine(errors));
-            }
-            return written.toString();
-        } catch (IOException e) {
-            // A tool that is ended may leave its output cut off in the middle.
-            throw late.get()
-                    ? tooSlow(fileName)
-                    : process == null ? missing(command.get(0)) : undecodable(fileName, "it stopped");
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw stopped();
-        } finally {
-            if (process != null) {
-                kill(process);
-            }
-            runs.release();
-            delete(errors);
-        }
-    }
-
-    private static void kill(Process process) {
-        process.descendants().forEach(ProcessHandle::destroyForcibly);
-        process.destroyForcibly();
-    }
-
-    private static void delete(@Nullable Path file) {
-        try {
-            if (file != null) {
-                Files.deleteIfExists(file);
-            }
-        } catch (IOException e) {
-            file.toFile().deleteOnExit();
-        }
-    }
-
-    private static String firstLine(Path errors) throws IOException {
-        String said = Files.readString(errors).strip();
-        // The tool names the file's place on this machine, which is nobody's business.
-        return said.lines()
-                .findFirst()
-                .orElse("no reason given")
-                .replaceAll("\\S*/\\S+", "the file")
-                .replaceAll("\\[[^\\]]* @ 0x[0-9a-f]+\\] *", "")
-                .replaceAll("0x[0-9a-fA-F]{6,}", "…")
-                .strip();
+        return silentFirst ? null : (Double) 0.0;
     }
 
     private Refusal tooSlow(String fileName) {

@@ -19,6 +19,7 @@ class MediaLibraryTest {
                 mapper,
                 mock(PictureReader.class),
                 mock(VideoTool.class),
+                mock(TextReader.class),
                 mock(TransactionTemplate.class),
                 new MediaSettings(20_000_000, 1));
         InputStream unread = mock(InputStream.class, call -> {

@@ -13,6 +13,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.Arrays;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -28,7 +29,8 @@ class PictureReaderTest {
     Path folder;
 
     private static PictureReader reader(int megabytes) {
-        return new PictureReader(new PixelRoom(megabytes * MEGABYTE));
+        return new PictureReader(
+                new PixelRoom(megabytes * MEGABYTE), new TextReader("no-such-reader", Duration.ofSeconds(1)));
     }
 
     private Path file(byte[] content) throws IOException {
@@ -36,7 +38,7 @@ class PictureReaderTest {
     }
 
     private static Medium medium(String format, int width, int height) {
-        return new Medium("", "kit", format, width, height, 1_000, null, 0);
+        return new Medium("", "kit", format, width, height, 1_000, null, Medium.Text.UNKNOWN);
     }
 
     @ParameterizedTest
