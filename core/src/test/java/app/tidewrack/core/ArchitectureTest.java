@@ -58,7 +58,8 @@ class ArchitectureTest {
                     "..core.naming..",
                     "..core.tracking..",
                     "..core.source..",
-                    "..core.feedback..")
+                    "..core.feedback..",
+                    "..core.frame..")
             .layer("plan")
             .definedBy("..core.plan..")
             .layer("sums")

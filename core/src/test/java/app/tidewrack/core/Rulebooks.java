@@ -118,7 +118,10 @@ public final class Rulebooks {
                 new MessageRule(60, 500, 20, 30),
                 new ChatRule(100, 3, 20),
                 List.of(new Choice("comments", "Comments")),
-                new ReviewRule(Duration.ofMinutes(15), Duration.ofHours(18), List.of()),
+                new ReviewRule(
+                        Duration.ofMinutes(15),
+                        Duration.ofHours(18),
+                        List.of(new ReviewRule.Reason("promise", "It promises: “%s”.", List.of("miracle")))),
                 new ReportRule(Duration.ofHours(3), List.of(), List.of(7), List.of(1)),
                 List.of(new SubjectRule("jobs", "Jobs", false, false, 25, List.of(TermKind.INTEREST))),
                 new CallRule(600, 100),

@@ -62,6 +62,7 @@ final class CreativeRules {
             Rule.blocker("message.sender-not-agreed", LeadsToRules::senderNotAgreed),
             Rule.blocker("link.not-http", LeadsToRules::badLink),
             Rule.blocker("creative.no-call-to-action", CreativeRules::noCallToAction),
+            Rule.warning("creative.risky-wording", CreativeRules::riskyWording),
             Rule.warning("creative.refused-before", CreativeRules::refusedBefore));
 
     /** The rule that looks at every ad of a column by itself. */
@@ -337,6 +338,23 @@ final class CreativeRules {
                                         "Creative %s names {%s}, which row %s does not have, and has no fall-back."
                                                 .formatted(s.creative(c).name(), t.name(), r.label()),
                                         "Write {%s|…} with what stands there instead.".formatted(t.name())))));
+    }
+
+    private static Stream<Seen> riskyWording(Situation s) {
+        return columns(s)
+                .flatMap(c -> s.creative(c)
+                        .texts()
+                        .flatMap(t -> s.rulebook()
+                                .review()
+                                .risks(t)
+                                .map(r -> new Seen(
+                                        s.place(c, "body"),
+                                        t.substring(r.from(), r.to()),
+                                        "nothing that review refuses",
+                                        "Review would refuse creative %s: %s"
+                                                .formatted(s.creative(c).name(), r.words()),
+                                        "Write it otherwise before it is sent.")))
+                        .distinct());
     }
 
     private static Stream<Seen> noCallToAction(Situation s) {

@@ -2,12 +2,51 @@ package app.tidewrack.core.network;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** How long review takes, from and to, and what it refuses. */
 public record ReviewRule(Duration from, Duration to, List<Reason> reasons) {
     /**
      * @param words what the advertiser is told; {@code %s} stands for what was found
-     * @param triggers words that lead to it, in small letters
+     * @param triggers words that lead to it, in small letters; none for shouting, which is two words in capitals
      */
-    public record Reason(String code, String words, List<String> triggers) {}
+    public record Reason(String code, String words, List<String> triggers) {
+        private static final String SHOUTING = "shouting";
+        private static final Pattern CAPITALS = Pattern.compile("\\p{Lu}{4,}(\\s+\\p{Lu}{4,})+");
+
+        private Optional<Risk> in(String text) {
+            if (code.equals(SHOUTING)) {
+                Matcher shouted = CAPITALS.matcher(text);
+                return shouted.find() ? Optional.of(risk(text, shouted.start(), shouted.end())) : Optional.empty();
+            }
+            String small = text.toLowerCase(Locale.ROOT);
+            return triggers.stream()
+                    .filter(small::contains)
+                    .findFirst()
+                    .map(t -> risk(text, small.indexOf(t), small.indexOf(t) + t.length()));
+        }
+
+        private Risk risk(String text, int from, int to) {
+            int end = Math.min(to, text.length());
+            return new Risk(code, words.formatted(text.substring(from, end).replace('\n', ' ')), from, end);
+        }
+    }
+
+    /**
+     * Wording that review refuses.
+     *
+     * @param words what the advertiser is told
+     * @param from where it stands, in UTF-16 units
+     * @param to where it ends
+     */
+    public record Risk(String code, String words, int from, int to) {}
+
+    /** What review refuses of a text, for each reason once, in the rulebook's order. */
+    public Stream<Risk> risks(String text) {
+        return reasons.stream().flatMap(r -> r.in(text).stream());
+    }
 }

@@ -502,6 +502,11 @@ class ChecksTest {
                 spoil("subject.condition-forbidden", "interest", "no such condition", c -> c.subject = "jobs"),
                 spoil("subject.not-named", "none", "jobs", c -> c.briefs = Set.of("jobs")),
                 spoil(
+                        "creative.risky-wording",
+                        "Miracle",
+                        "nothing that review refuses",
+                        c -> c.headline = "A Miracle of wool"),
+                spoil(
                         "creative.refused-before",
                         "refused",
                         "changed since",

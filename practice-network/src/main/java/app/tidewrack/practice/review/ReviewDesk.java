@@ -1,7 +1,6 @@
 package app.tidewrack.practice.review;
 
 import app.tidewrack.core.network.ReviewRule;
-import app.tidewrack.core.network.ReviewRule.Reason;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.NotKnown;
 import app.tidewrack.practice.clock.PracticeClock;
@@ -16,10 +15,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -28,9 +24,6 @@ import org.springframework.stereotype.Component;
 @Component
 @RequiredArgsConstructor
 public class ReviewDesk {
-    private static final Pattern SHOUTING = Pattern.compile("\\p{Lu}{4,}(\\s+\\p{Lu}{4,})+");
-    private static final String SHOUTING_CODE = "shouting";
-
     private final ReviewMapper mapper;
     private final Networks networks;
     private final CreativeDesk creatives;
@@ -55,13 +48,12 @@ public class ReviewDesk {
 
     private static @Nullable String fault(Network network, CreativeOrder creative) {
         String text = String.join("\n", texts(creative));
-        for (Reason reason : network.rulebook().review().reasons()) {
-            String found = reason.code().equals(SHOUTING_CODE) ? shouted(text) : trigger(reason, text);
-            if (found != null) {
-                return reason.words().formatted(found);
-            }
-        }
-        return null;
+        return network.rulebook()
+                .review()
+                .risks(text)
+                .findFirst()
+                .map(ReviewRule.Risk::words)
+                .orElse(null);
     }
 
     private static List<String> texts(CreativeOrder creative) {
@@ -78,16 +70,6 @@ public class ReviewDesk {
             texts.add(chat.greeting());
         }
         return texts.stream().filter(Objects::nonNull).toList();
-    }
-
-    private static @Nullable String shouted(String text) {
-        Matcher found = SHOUTING.matcher(text);
-        return found.find() ? found.group().replace('\n', ' ') : null;
-    }
-
-    private static @Nullable String trigger(Reason reason, String text) {
-        String small = text.toLowerCase(Locale.ROOT);
-        return reason.triggers().stream().filter(small::contains).findFirst().orElse(null);
     }
 
     List<ReviewMapper.Decision> ofAccount(String network, String account, String after) {

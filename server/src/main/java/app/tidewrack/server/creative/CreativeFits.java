@@ -1,6 +1,5 @@
 package app.tidewrack.server.creative;
 
-import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.creative.AdTokens;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.CreativeFit;
@@ -24,19 +23,15 @@ import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.TextLength.Cut;
 import app.tidewrack.core.text.Tokens;
-import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.client.Accounts;
-import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.creative.CopyDeck.Phrase;
 import app.tidewrack.server.creative.CopyDeck.SaidBy;
+import app.tidewrack.server.creative.PhraseRules.Reach;
+import app.tidewrack.server.creative.PhraseRules.Trouble;
 import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
@@ -47,9 +42,8 @@ import org.springframework.stereotype.Component;
 @Component
 @RequiredArgsConstructor
 class CreativeFits {
-    private final ClientMapper clients;
-    private final AudienceLibrary audiences;
     private final Accounts accounts;
+    private final PhraseRules rules;
 
     /** A text as a placement shows it: in user-perceived characters, where it is cut. */
     record TextFit(int length, int limit, int fold, Cut cut) {}
@@ -176,7 +170,7 @@ class CreativeFits {
 
     FitView of(String clientId, Creative draft) {
         boolean filled = draft.texts().anyMatch(t -> !Tokens.of(t).isEmpty());
-        Map<String, List<String>> values = filled ? values(clientId) : Map.of();
+        Map<String, List<String>> values = filled ? rules.values(clientId) : Map.of();
         Creative longest = draft.withTexts(t -> Tokens.longest(t, values));
         List<Rulebook> rulebooks = accounts.rulebooks(clientId);
         Map<String, Choice> actions = new LinkedHashMap<>();
@@ -194,13 +188,6 @@ class CreativeFits {
                         .distinct()
                         .toList());
     }
-
-    /**
-     * Where a phrase is refused or cut.
-     *
-     * @param where network and placement
-     */
-    record Trouble(String where, int limit, int fold) {}
 
     /**
      * A phrase with its length as long as it can become, in user-perceived characters.
@@ -221,20 +208,13 @@ class CreativeFits {
             List<Trouble> troubles) {}
 
     List<PhraseView> of(String clientId, List<Phrase> phrases) {
-        Map<String, List<String>> values = values(clientId);
-        Map<CopyDeck.Kind, List<Trouble>> rules = new EnumMap<>(CopyDeck.Kind.class);
-        for (CopyDeck.Kind kind : CopyDeck.Kind.values()) {
-            rules.put(kind, rules(clientId, kind));
-        }
+        PhraseRules.Rules deck = rules.of(clientId);
         return phrases.stream()
-                .map(p -> view(
-                        p,
-                        TextLength.of(Tokens.longest(p.text(), values)),
-                        Objects.requireNonNull(rules.get(p.kind()))))
+                .map(p -> view(p, deck.reach(p.kind(), p.text())))
                 .toList();
     }
 
-    private static PhraseView view(Phrase p, int length, List<Trouble> rules) {
+    private static PhraseView view(Phrase p, Reach reach) {
         return new PhraseView(
                 p.code(),
                 p.kind(),
@@ -243,38 +223,9 @@ class CreativeFits {
                 p.language(),
                 p.source(),
                 p.usedBy(),
-                length,
-                rules.size(),
-                rules.stream().filter(r -> length > r.fold()).toList());
-    }
-
-    private List<Trouble> rules(String clientId, CopyDeck.Kind kind) {
-        return accounts.rulebooks(clientId).stream()
-                .flatMap(r -> r.placements().stream().map(p -> {
-                    TextRule rule = switch (kind) {
-                        case BODY -> p.body();
-                        case HEADLINE -> p.headline();
-                        case DESCRIPTION -> p.description();
-                    };
-                    return new Trouble(r.name() + " " + p.words().toLowerCase(Locale.ROOT), rule.limit(), rule.fold());
-                }))
-                .filter(t -> t.limit() > 0)
-                .sorted(Comparator.comparingInt(Trouble::limit).thenComparingInt(Trouble::fold))
-                .toList();
-    }
-
-    /** What tokens may stand for: every town an audience of the client is drawn around. */
-    private Map<String, List<String>> values(String clientId) {
-        List<String> towns = audiences.byId(clientId).values().stream()
-                .flatMap(a -> a.definition().places().circles().stream())
-                .map(Circle::name)
-                .distinct()
-                .toList();
-        return Map.of(
-                AdTokens.TOWN,
-                towns,
-                AdTokens.CLIENT,
-                List.of(clients.byId(clientId).name()));
+                reach.length(),
+                reach.shownOn(),
+                reach.troubles());
     }
 
     private static NetworkFit network(Creative creative, Rulebook rulebook) {

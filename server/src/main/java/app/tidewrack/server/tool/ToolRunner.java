@@ -1,4 +1,4 @@
-package app.tidewrack.server.media;
+package app.tidewrack.server.tool;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -20,7 +20,7 @@ import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 
 /** Runs tools of the system, two at a time, each held to a time and an address space. */
-final class ToolRunner {
+public final class ToolRunner {
     private static final int NO_SUCH_TOOL = 127;
 
     private final Duration longest;
@@ -36,12 +36,13 @@ final class ToolRunner {
      * @param longest that a run may take
      * @param megabytes address space of a run
      */
-    ToolRunner(Duration longest, int megabytes) {
+    public ToolRunner(Duration longest, int megabytes) {
         this.longest = longest;
         this.megabytes = megabytes;
     }
 
-    enum Why {
+    /** Why a run gave nothing. */
+    public enum Why {
         MISSING,
         LATE,
         STOPPED,
@@ -49,7 +50,7 @@ final class ToolRunner {
     }
 
     /** A run that gave nothing. */
-    static final class ToolFailed extends RuntimeException {
+    public static final class ToolFailed extends RuntimeException {
         private final Why why;
         private final String said;
 
@@ -60,11 +61,11 @@ final class ToolRunner {
             this.said = said;
         }
 
-        Why why() {
+        public Why why() {
             return why;
         }
 
-        String said() {
+        public String said() {
             return said;
         }
     }
@@ -74,7 +75,7 @@ final class ToolRunner {
      * @param onLine sees each line that it writes; false stops it
      * @return what it wrote
      */
-    String run(List<String> command, byte[] input, Predicate<String> onLine) {
+    public String run(List<String> command, byte[] input, Predicate<String> onLine) {
         List<String> limited =
                 new ArrayList<>(List.of("prlimit", "--as=%d".formatted(megabytes * 1_000_000L), "nice", "-n", "5"));
         limited.addAll(command);
