@@ -15,6 +15,7 @@ import { MediaShelf } from "./MediaShelf";
 import { bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
 import { Said } from "./said/Said";
+import { Write } from "./write/Write";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
 
 const SEARCHED_FROM = 12;
@@ -38,8 +39,9 @@ export function CreativeScreen() {
   const all = creatives.data;
   const deck = creativeId === "deck";
   const said = creativeId === "said";
+  const write = creativeId === "write";
   const current =
-    deck || said
+    deck || said || write
       ? undefined
       : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
 
@@ -75,6 +77,13 @@ export function CreativeScreen() {
         <b>What customers say</b>
         <span className="note">words to write with</span>
       </button>
+      <button
+        className={`thing line ${write ? "on" : ""}`}
+        onClick={() => void navigate(`/c/${clientId}/creative/write`)}
+      >
+        <b>Write</b>
+        <span className="note">copy and scripts in frames</span>
+      </button>
       <CreativeList
         {...{ clientId, all }}
         formats={formats.data}
@@ -90,6 +99,7 @@ export function CreativeScreen() {
   if (deck) {
     return <Deck clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
   }
+  if (write) return <Write key={clientId} clientId={clientId} things={things([], undefined)} />;
   if (said) {
     return <Said key={clientId} clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
   }

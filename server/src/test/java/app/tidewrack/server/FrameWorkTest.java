@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.tidewrack.server.Scene.Answer;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -95,11 +94,12 @@ class FrameWorkTest extends WithServer {
     @Test
     void whatIsWrittenIsKeptWithItsSourcesAndNobodyWritesOverAnother() throws Exception {
         Map<String, Object> source = Map.of("feeling", "PAIN", "words", "needle bent", "people", 17);
-        JsonNode kept = scene.post(CLIENT + "/pieces", piece(0, List.of("A", ""), Arrays.asList(source, null)));
+        JsonNode kept =
+                scene.post(CLIENT + "/pieces", piece(0, List.of("A", ""), List.of(Map.of("part", 1, "said", source))));
         String at = CLIENT + "/pieces/" + kept.get("id").asString();
-        assertThat(kept.get("written").get("sources").get(0)).isEqualTo(json.valueToTree(source));
+        assertThat(kept.get("written").get("sources").get(0).get("said")).isEqualTo(json.valueToTree(source));
 
-        List<Object> none = Arrays.asList(null, null);
+        List<Object> none = List.of();
         assertThat(scene.call("ines", HttpMethod.PUT, at, piece(1, List.of("B", "b"), none))
                         .status())
                 .isEqualTo(200);
@@ -116,10 +116,17 @@ class FrameWorkTest extends WithServer {
 
         assertThat(scene.call("ines", HttpMethod.PUT, at, piece(2, List.of("one"), none))
                         .detail())
-                .contains("2 parts, but 1 texts and 2 sources");
+                .contains("2 parts, but 1 texts and sources of parts []");
         assertThat(scene.call("ines", HttpMethod.PUT, at, piece(2, List.of("x".repeat(4_001), ""), none))
                         .detail())
                 .contains("4,001 characters");
+        assertThat(scene.call(
+                                "ines",
+                                HttpMethod.PUT,
+                                at,
+                                piece(2, List.of("A", "B"), List.of(Map.of("part", 2, "said", source))))
+                        .detail())
+                .contains("sources of parts [2]");
         assertThat(scene.call("ines", HttpMethod.DELETE, at, "").status()).isEqualTo(200);
         assertThat(scene.get(CLIENT + "/pieces")).isEmpty();
     }

@@ -3,6 +3,7 @@ package app.tidewrack.server.frame;
 import app.tidewrack.core.frame.Frame;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.frame.FrameMapper.FrameContent;
+import app.tidewrack.server.frame.FrameMapper.PartSource;
 import app.tidewrack.server.frame.FrameMapper.StoredFrame;
 import app.tidewrack.server.frame.FrameMapper.StoredPiece;
 import app.tidewrack.server.frame.FrameMapper.Written;
@@ -108,15 +109,18 @@ public class FrameDesk {
         Frame frame = written.frame();
         frame.require();
         int parts = frame.parts().size();
-        if (written.texts().size() != parts || written.sources().size() != parts) {
+        if (written.texts().size() != parts
+                || written.sources().stream().anyMatch(f -> f.part() < 0 || f.part() >= parts)) {
             throw new Refusal(
                     "texts",
-                    "The frame has %d parts, but %d texts and %d sources came."
+                    "The frame has %d parts, but %d texts and sources of parts %s came."
                             .formatted(
                                     parts,
                                     written.texts().size(),
-                                    written.sources().size()),
-                    "Send one for each part.");
+                                    written.sources().stream()
+                                            .map(PartSource::part)
+                                            .toList()),
+                    "Send a text for each part, and sources of these alone.");
         }
         written.texts().forEach(FrameDesk::requireText);
         return new StoredPiece(id, called, written, version);

@@ -1,0 +1,103 @@
+import type { Schemas } from "../../api/client";
+import type { Phrase } from "../model";
+import type { Found } from "../said/queries";
+import type { Frame, Look, Part, Piece, Reach } from "./queries";
+
+export const BECOMES: Record<Part["becomes"], string> = {
+  BODY: "body",
+  HEADLINE: "headline",
+  DESCRIPTION: "description",
+  SCRIPT: "film",
+};
+
+export const EASE: Record<NonNullable<Look["readability"]>["ease"], string> = {
+  EASY: "easy to read",
+  PLAIN: "plain",
+  HARD: "hard to read",
+  VERY_HARD: "very hard to read",
+};
+
+/** A piece as it begins. */
+export const begun = (frame: Frame, name: string, language: string): Schemas["PieceBody"] => ({
+  version: 0,
+  name,
+  written: { frame, texts: frame.parts.map(() => ""), sources: [], language },
+});
+
+/** With another text of a part; one that is emptied forgets what it was written from. */
+export function withText(piece: Piece, part: number, text: string): Piece {
+  const texts = piece.written.texts.map((t, i) => (i === part ? text : t));
+  const sources = text.trim() ? piece.written.sources : piece.written.sources.filter((s) => s.part !== part);
+  return { ...piece, written: { ...piece.written, texts, sources } };
+}
+
+/** With words of customers put at the end of a part, which remembers where they came from. */
+export function withWords(piece: Piece, part: number, found: Found, words: string): Piece {
+  const before = piece.written.texts[part]?.trimEnd() ?? "";
+  const next = withText(piece, part, before ? `${before} ${words}` : words);
+  const said = { feeling: found.feeling, words: found.words, people: found.people };
+  const sources = [...next.written.sources.filter((s) => s.part !== part), { part, said }];
+  return { ...next, written: { ...next.written, sources } };
+}
+
+/** A wrongly spelled word put right. */
+export const corrected = (
+  text: string,
+  mistake: { from: number; to: number; word: string },
+  right: string,
+): string =>
+  text.slice(mistake.from, mistake.to) === mistake.word
+    ? text.slice(0, mistake.from) + right + text.slice(mistake.to)
+    : text;
+
+const ANGLE: Record<Found["feeling"], string> = {
+  PAIN: "pain",
+  WISH: "wish",
+  PRAISE: "praise",
+  DOUBT: "doubt",
+};
+
+/** What a piece becomes in the copy deck: its body as one, and each headline and description. */
+export function wordings(piece: Piece, body: string | null | undefined): Schemas["Wording"][] {
+  const { frame, texts, sources, language } = piece.written;
+  const made: Schemas["Wording"][] = [];
+  const add = (kind: Phrase["kind"], text: string, parts: number[]) => {
+    const source = sources.find((s) => parts.includes(s.part))?.said;
+    if (text.trim())
+      made.push({
+        kind,
+        text: text.trim(),
+        angle: source ? ANGLE[source.feeling] : "",
+        language,
+        source: source ?? null,
+      });
+  };
+  const bodies = frame.parts.flatMap((p, i) => (p.becomes === "BODY" ? [i] : []));
+  add("BODY", body ?? "", bodies);
+  frame.parts.forEach((p, i) => {
+    if (p.becomes === "HEADLINE" || p.becomes === "DESCRIPTION") add(p.becomes, texts[i] ?? "", [i]);
+  });
+  return made;
+}
+
+/** How long a text is, and on how many placements it is too long or cut. */
+export function reaches(reach: Reach): { words: string; over: boolean; cut: boolean } {
+  const over = reach.troubles.filter((t) => reach.length > t.limit).length;
+  const cut = reach.troubles.length - over;
+  const parts = [over > 0 && `too long on ${over}`, cut > 0 && `cut on ${cut}`].filter(Boolean).join(", ");
+  return {
+    words: `${reach.length} characters; ${parts || (reach.shownOn > 0 ? `fits all ${reach.shownOn} placements` : "shown nowhere")}`,
+    over: over > 0,
+    cut: cut > 0,
+  };
+}
+
+/** Seconds that a film has, and that its words take. */
+export function timing(frame: Frame, look: Look | undefined): { has: number; takes: number } | undefined {
+  const film = frame.parts.map((p, i) => ({ p, i })).filter(({ p }) => p.becomes === "SCRIPT");
+  if (film.length === 0) return undefined;
+  return {
+    has: film.reduce((sum, { p }) => sum + p.seconds, 0),
+    takes: film.reduce((sum, { i }) => sum + (look?.parts[i]?.seconds ?? 0), 0),
+  };
+}
