@@ -1,57 +1,10 @@
 // @vitest-environment jsdom
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
-import type { ReactNode } from "react";
-import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { answering, show } from "../testing/browser";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 import { SpreadDialog } from "./dialogs/SpreadDialog";
 import { PeopleOfPlan } from "./facts/PeopleOfPlan";
 import type { Campaign } from "./model";
-
-/** The client takes fetch when it is made, so this stands before it is. */
-const server = vi.hoisted(() => {
-  const answers = { fetch: (request: Request): Promise<Response> => Promise.reject(new Error(request.url)) };
-  globalThis.fetch = ((request: Request) => answers.fetch(request)) as typeof fetch;
-  return answers;
-});
-
-beforeAll(() => {
-  globalThis.ResizeObserver = class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  } as unknown as typeof ResizeObserver;
-  window.matchMedia = ((query: string) => ({
-    matches: false,
-    media: query,
-    addListener() {},
-    removeListener() {},
-    addEventListener() {},
-    removeEventListener() {},
-  })) as unknown as typeof window.matchMedia;
-});
-
-afterEach(cleanup);
-
-/** What the server answers to what it is asked; questions are kept. */
-function answering(answer: (body: unknown) => { status?: number; body: unknown }) {
-  const asked: unknown[] = [];
-  server.fetch = async (request) => {
-    const text = request.method === "GET" ? "" : await request.text();
-    const body: unknown = text ? JSON.parse(text) : undefined;
-    asked.push(body);
-    const told = answer(body);
-    return new Response(JSON.stringify(told.body), {
-      status: told.status ?? 200,
-      headers: { "Content-Type": told.status ? "application/problem+json" : "application/json" },
-    });
-  };
-  return asked;
-}
-
-function show(what: ReactNode) {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  render(<QueryClientProvider client={client}>{what}</QueryClientProvider>);
-}
 
 const rows = ["Knitters", "Quilters", "Never ran"].map((label, i) => ({
   id: `r${i}`,
@@ -93,7 +46,7 @@ describe("spreading money", () => {
   }
 
   it("says what it brings where it brings most, draws each row that ran, and does what was shown", async () => {
-    const asked = answering((body) => ({
+    const { sent } = answering((body) => ({
       body: (body as { how: string }).how === "BRINGS_MOST" ? spread : { rows: spread.rows, brings: null },
     }));
     const { onEdit, onClose } = dialog();
@@ -122,7 +75,7 @@ describe("spreading money", () => {
       ],
     });
     expect(onClose).toHaveBeenCalled();
-    expect(asked.at(-1)).toMatchObject({ rowIds: ["r0", "r1", "r2"], money: "30", how: "BRINGS_MOST" });
+    expect(sent.at(-1)).toMatchObject({ rowIds: ["r0", "r1", "r2"], money: "30", how: "BRINGS_MOST" });
   });
 
   it("spreads equally by the sum, and cannot where the server refuses", async () => {
@@ -177,7 +130,7 @@ describe("people of a plan", () => {
   });
 
   it("say nothing while no row can be told", async () => {
-    const asked = answering(() => ({
+    const { asked } = answering(() => ({
       body: { ...told, people: null, added: null, times: [], networks: [] },
     }));
     show(<PeopleOfPlan clientId="c" planId="p" version={1} />);

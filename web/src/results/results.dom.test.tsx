@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import "../testing/browser";
+import { fireEvent, render, screen, within } from "@testing-library/react";
+import { beforeAll, describe, expect, it, vi } from "vitest";
 import type { MetricView, ResultLine } from "./model";
 import { WeekWords } from "./Line";
 import { ResultsTable } from "./ResultsTable";
@@ -9,14 +10,7 @@ import { ResultsTable } from "./ResultsTable";
 beforeAll(() => {
   Object.defineProperty(HTMLElement.prototype, "clientHeight", { configurable: true, value: 600 });
   Object.defineProperty(HTMLElement.prototype, "clientWidth", { configurable: true, value: 900 });
-  globalThis.ResizeObserver = class {
-    observe() {}
-    unobserve() {}
-    disconnect() {}
-  } as unknown as typeof ResizeObserver;
 });
-
-afterEach(cleanup);
 
 const sales = { code: "sales", words: "sales", written: "COUNT", better: "HIGH", rests: "", formula: "" };
 const cost = {

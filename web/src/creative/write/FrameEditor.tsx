@@ -48,6 +48,13 @@ export function FrameEditor(props: { clientId: string; id?: string; frame: Frame
         onChange={(e) => setName(e.target.value)}
       />
       <div className="frame-parts">
+        <div className="note">
+          <span>Part</span>
+          <span>What belongs here</span>
+          <span>becomes</span>
+          <span>written from</span>
+          <span>of a film</span>
+        </div>
         {parts.map((p, i) => (
           <div key={i}>
             <Input

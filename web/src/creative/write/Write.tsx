@@ -14,7 +14,18 @@ import { addPhrases, phrasesQuery } from "../queries";
 import { FEELINGS, LANGUAGES } from "../said/model";
 import { type Feeling, type Found, foundQuery } from "../said/queries";
 import { FrameEditor } from "./FrameEditor";
-import { BECOMES, begun, corrected, EASE, reaches, timing, withText, withWords, wordings } from "./model";
+import {
+  BECOMES,
+  begun,
+  corrected,
+  EASE,
+  reaches,
+  risksOf,
+  timing,
+  withText,
+  withWords,
+  wordings,
+} from "./model";
 import {
   addPiece,
   type Frame,
@@ -333,9 +344,9 @@ function PartField(props: {
             <button className="link mistake">“{m.word}” is spelled wrongly</button>
           </Dropdown>
         ))}
-        {look?.risks.map((r) => (
-          <span key={r.network + r.words} className="over">
-            {r.network} would refuse it: {r.words}
+        {risksOf(look?.risks ?? []).map((r) => (
+          <span key={r.words} className="over">
+            {r.networks} would refuse it. {r.words}
           </span>
         ))}
         {props.from && <span className="note">from “{props.from}”</span>}

@@ -101,3 +101,10 @@ export function timing(frame: Frame, look: Look | undefined): { has: number; tak
     takes: film.reduce((sum, { i }) => sum + (look?.parts[i]?.seconds ?? 0), 0),
   };
 }
+
+/** What review refuses, once for all networks that do. */
+export function risksOf(risks: Look["parts"][number]["risks"]): { words: string; networks: string }[] {
+  const networks = new Map<string, string[]>();
+  for (const r of risks) networks.set(r.words, [...(networks.get(r.words) ?? []), r.network]);
+  return [...networks].map(([words, names]) => ({ words, networks: names.join(", ") }));
+}

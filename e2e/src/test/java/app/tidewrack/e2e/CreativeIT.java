@@ -78,13 +78,13 @@ class CreativeIT {
         open("oddment", "creative", "A place at the mending table");
         Locator grid = page.locator(".text-grid");
         assertThat(grid).containsText("Text touches 0 of 25 fields");
-        grid.getByText("Mark it").click();
+        grid.getByText("Correct it").click();
         for (int column = 1; column <= 5; column++) {
             page.getByLabel("Row 2, column " + column).click();
         }
         assertThat(grid).containsText("5 of 25 fields, 20 %");
         page.getByLabel("Row 3, column 1").click();
-        assertThat(grid).containsText("6 of 25 fields, 24 %. Over 20 % may show to fewer.");
+        assertThat(grid).containsText("6 of 25 fields, 24 %, as marked. Over 20 % may show to fewer.");
         Locator askwell = verdict("Askwell home feed");
         askwell.getByText("adjust").click();
         Locator box = page.getByLabel("Box that is kept");

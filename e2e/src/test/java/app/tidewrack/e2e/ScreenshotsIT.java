@@ -53,8 +53,9 @@ class ScreenshotsIT {
             buyer.rail("Creative");
             thing(page, "Darned sock, before");
             take(page, "creative");
-            thing(page, "Copy deck");
-            take(page, "deck");
+            thing(page, "What customers say");
+            page.getByRole(AriaRole.OPTION).first().waitFor();
+            take(page, "said");
             buyer.open("/c/oddment/results/tests");
             page.getByTestId("verdict").waitFor();
             take(page, "test");

@@ -241,6 +241,10 @@ class UpgradeTest {
             audience.definition    | core.audience.AudienceDefinition    |
             brief.content          | server.brief.BriefBody              |
             creative.content       | server.creative.CreativeDraft       |
+            feedback.aside         | server.feedback.FeedbackMapper$TextCounts | {"EMPTY": 2}
+            feedback.languages     | server.feedback.FeedbackMapper$TextCounts | {"en": 40, "da": 3}
+            found_phrase.content   | server.feedback.FeedbackMapper$Content | {"phrase": {"words": "needle bent", "feeling": "PAIN", "said": 17, "people": 19, "keyness": {"likelihood": 90.5, "times": 380.2}, "alike": ["the needle bent"], "sentences": [{"text": "The needle bent.", "from": 4, "to": 15, "source": "f1"}]}}
+            frame.content          | server.frame.FrameMapper$FrameContent | {"frame": {"name": "Ours", "parts": [{"name": "Hook", "hint": "", "becomes": "SCRIPT", "feeling": "PAIN", "seconds": 3}]}}
             hour_unknown.counts    | server.results.ResultsMapper$Told   | {"impressions": 40, "clicks": 2}
             launch_change.before   | core.launch.Settings                |
             launch_change.settings | core.launch.Settings                |
@@ -256,6 +260,7 @@ class UpgradeTest {
             plan_row.delivery      | core.plan.Delivery                  |
             plan_row.narrowing     | core.plan.Narrowing                 |
             plan_touched.things    | server.plan.PlanMapper$Things       | ["row:r1"]
+            phrase.source          | server.creative.CopyDeck$SaidBy     | {"feeling": "PAIN", "words": "needle bent", "people": 19}
             playbook.rules         | core.playbook.Playbook              |
             script.content         | server.form.ScriptDraft             |
             source_audience.rule   | server.source.SourceLibrary$Rule    | {"event": "view", "window": {"from": 0, "to": 14}, "percent": null, "subject": null}
@@ -264,6 +269,7 @@ class UpgradeTest {
             split_test.ended       | server.splittest.TestView           |
             split_test.looked      | server.splittest.SplitTestMapper$Looked | {"until": "2027-03-10", "looks": [{"number": 1, "day": "2027-03-10", "dispersion": 1.0, "cells": [{"counts": {"clicks": 80}, "people": 0, "come": 1.0, "days": {"days": 1, "came": 80.0, "of": 8000.0, "cameSquare": 6400.0, "product": 640000.0, "ofSquare": 64000000.0}}]}]}
             split_test.people      | server.splittest.SplitTestMapper$People |
+            written_piece.written  | server.frame.FrameMapper$Written    | {"frame": {"name": "Ours", "parts": [{"name": "Hook", "hint": "", "becomes": "BODY", "feeling": null, "seconds": 0}]}, "texts": ["A needle."], "sources": [{"part": 0, "said": {"feeling": "PAIN", "words": "needle bent", "people": 19}}], "language": "en"}
             """;
 
     /** Nothing that was ever stored breaks a reading: each value is read, says all that it said, and is the same when written. */

@@ -1,0 +1,66 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, render } from "@testing-library/react";
+import { App } from "antd";
+import type { ReactNode } from "react";
+import { afterEach } from "vitest";
+
+/*
+ * What a browser has and jsdom does not, and a server that answers as a test says. To be imported first: the client takes fetch when
+ * it is made.
+ */
+
+let answers: (request: Request) => Promise<Response> = (request) => Promise.reject(new Error(request.url));
+globalThis.fetch = ((request: Request) => answers(request)) as typeof fetch;
+
+globalThis.ResizeObserver = class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+} as unknown as typeof ResizeObserver;
+
+if (typeof window !== "undefined") {
+  window.matchMedia = ((query: string) => ({
+    matches: false,
+    media: query,
+    addListener() {},
+    removeListener() {},
+    addEventListener() {},
+    removeEventListener() {},
+  })) as unknown as typeof window.matchMedia;
+}
+
+afterEach(cleanup);
+
+export interface Answer {
+  status?: number;
+  body: unknown;
+}
+
+/** What the server answers to each call, by its path and what is sent; paths and what is sent are kept. */
+export function answering(answer: (sent: unknown, path: string) => Answer) {
+  const asked: string[] = [];
+  const sent: unknown[] = [];
+  answers = async (request) => {
+    const text = request.method === "GET" ? "" : await request.text();
+    const body: unknown = text ? JSON.parse(text) : undefined;
+    const path = new URL(request.url).pathname;
+    asked.push(path);
+    if (request.method !== "GET") sent.push(body);
+    const told = answer(body, path);
+    return new Response(JSON.stringify(told.body), {
+      status: told.status ?? 200,
+      headers: { "Content-Type": told.status ? "application/problem+json" : "application/json" },
+    });
+  };
+  return { asked, sent };
+}
+
+/** Draws a part of a screen as it stands in one. */
+export function show(what: ReactNode): void {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  render(
+    <QueryClientProvider client={client}>
+      <App>{what}</App>
+    </QueryClientProvider>,
+  );
+}
