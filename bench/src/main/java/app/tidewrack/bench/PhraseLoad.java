@@ -17,6 +17,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Random;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Phrases found in 50,000 reviews of 55 words on average: ordinary words by their law, with 60 phrases that 0.2 to 2 % say. */
 final class PhraseLoad {
@@ -38,15 +39,32 @@ final class PhraseLoad {
         }
     }
 
+    private List<String> planted() {
+        return Stream.generate(() -> rare() + " " + rare()).limit(PLANTED).toList();
+    }
+
+    /** All of them, in which some say what is planted. */
+    List<String> reviews(List<String> planted) {
+        return Stream.generate(() -> review(planted)).limit(REVIEWS).toList();
+    }
+
+    /** As a table of what was said and stars. */
+    String table() {
+        StringBuilder csv = new StringBuilder("review,stars\n");
+        int number = 0;
+        for (String review : reviews(planted())) {
+            csv.append('"')
+                    .append(review)
+                    .append("\",")
+                    .append(1 + number++ % 5)
+                    .append('\n');
+        }
+        return csv.toString();
+    }
+
     List<Figure> figures() {
-        List<String> planted = new ArrayList<>();
-        for (int i = 0; i < PLANTED; i++) {
-            planted.add(rare() + " " + rare());
-        }
-        List<String> written = new ArrayList<>();
-        for (int i = 0; i < REVIEWS; i++) {
-            written.add(review(planted));
-        }
+        List<String> planted = planted();
+        List<String> written = reviews(planted);
         long start = System.nanoTime();
         List<Said> said = new ArrayList<>();
         for (String review : written) {

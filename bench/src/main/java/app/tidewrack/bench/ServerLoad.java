@@ -72,6 +72,12 @@ final class ServerLoad {
         }
     }
 
+    /** Of words: on pictures, and in what customers say. */
+    void measureWords() throws IOException, InterruptedException {
+        signIn();
+        new WordsLoad(this).figures().forEach(Figure::print);
+    }
+
     /** Of many at once. */
     void measureBuyers() throws Exception {
         signIn();
@@ -241,7 +247,7 @@ final class ServerLoad {
         return send("PUT", path, BodyPublishers.ofByteArray(json.writeValueAsBytes(body)), "application/json");
     }
 
-    private JsonNode send(String method, String path, BodyPublisher body, String type)
+    JsonNode send(String method, String path, BodyPublisher body, String type)
             throws IOException, InterruptedException {
         String token = cookies.getCookieStore().getCookies().stream()
                 .filter(c -> c.getName().equals("XSRF-TOKEN"))

@@ -203,8 +203,9 @@ class WordsIT {
         ByteArrayOutputStream png = new ByteArrayOutputStream();
         ImageIO.write(poster, "PNG", png);
         buyer.open("/c/saltmarsh/creative");
-        page.getByText("New creative", new Page.GetByTextOptions().setExact(true))
-                .click();
+        page.locator(".thing.with-thumb").first().waitFor();
+        buyer.press("New creative");
+        assertThat(page.locator(".head h1")).hasText("New creative");
         buyer.upload("supper.png", png.toByteArray());
         assertThat(page.locator(".ant-message"))
                 .containsText("fields of “supper.png”", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));

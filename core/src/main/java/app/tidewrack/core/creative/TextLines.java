@@ -29,10 +29,15 @@ public final class TextLines {
     private static final double SIDE_BY_SIDE = 0.45;
     private static final double SAME_FOOT = 0.4;
 
-    private static final int MOST_LINES = 60;
+    private static final int MOST_LINES = 40;
 
-    /** That are looked at, the largest: a picture of noise has very many. */
-    private static final int MOST_LETTERS = 3_000;
+    /** That are looked at, the largest: of a page of text these are enough to say so. */
+    private static final int MOST_LETTERS = 600;
+
+    /** From so many on it is cloth, grass or noise; letters on it are larger than its threads. */
+    private static final int TEXTURE = 1_500;
+
+    private static final int LARGEST_OF_TEXTURE = 150;
 
     private final int width;
     private final int height;
@@ -78,7 +83,7 @@ public final class TextLines {
 
     /**
      * @param light of each pixel, row by row, 0 to 255 as an unsigned byte
-     * @return at most 60 lines, those with most pixels first
+     * @return at most 40 lines, those with most pixels first
      */
     public static List<Line> find(int width, int height, byte[] light) {
         TextLines picture = new TextLines(width, height);
@@ -87,9 +92,12 @@ public final class TextLines {
         for (byte polarity : new byte[] {-1, 1}) {
             lines.addAll(picture.lines(picture.marks(side, polarity)));
         }
-        lines.sort(Comparator.comparingInt(
-                (Line l) -> -l.marks().stream().mapToInt(m -> m.pixels().length).sum()));
+        lines.sort(Comparator.comparingInt((Line l) -> -pixels(l.marks())));
         return List.copyOf(lines.subList(0, Math.min(MOST_LINES, lines.size())));
+    }
+
+    private static int pixels(List<Mark> marks) {
+        return marks.stream().mapToInt(m -> m.pixels().length).sum();
     }
 
     /** For each pixel −1 where it is darker than what is around it, 1 where lighter, else 0. */
@@ -204,10 +212,10 @@ public final class TextLines {
     }
 
     private List<Line> lines(List<Mark> all) {
-        List<Mark> letters = all.stream()
-                .filter(this::letterLike)
+        List<Mark> like = all.stream().filter(this::letterLike).toList();
+        List<Mark> letters = like.stream()
                 .sorted(Comparator.comparingInt((Mark m) -> -m.pixels().length))
-                .limit(MOST_LETTERS)
+                .limit(like.size() > TEXTURE ? LARGEST_OF_TEXTURE : MOST_LETTERS)
                 .sorted(Comparator.comparingInt(Mark::left))
                 .toList();
         int[] of = new int[letters.size()];
@@ -233,6 +241,8 @@ public final class TextLines {
         }
         return groups.stream()
                 .filter(g -> g.size() > 1)
+                .sorted(Comparator.comparingInt((List<Mark> g) -> -pixels(g)))
+                .limit(MOST_LINES)
                 .map(g -> new Line(withDots(g, all)))
                 .toList();
     }
