@@ -33,8 +33,10 @@ import org.springframework.transaction.support.TransactionTemplate;
 @RequiredArgsConstructor
 public class FeedbackLibrary {
     /** Texts that are kept for a client. */
-    static final int MOST_TEXTS = 200_000;
+    static final int MOST_TEXTS = 100_000;
 
+    private static final int DONE = 100;
+    private static final int MOST_BEHIND = 99;
     private static final int LONGEST_TEXT = 10_000;
     private static final int LONGEST_NAME = 100;
     private static final int BATCH = 1_000;
@@ -65,8 +67,12 @@ public class FeedbackLibrary {
 
     FeedbackView view(String clientId) {
         Search now = mapper.search(clientId).orElse(new Search(0, 0, 0));
+        if (now.behind()) {
+            // What was wanted as the last search ended may have found its task still there.
+            search.begin(clientId);
+        }
         return new FeedbackView(
-                mapper.collections(clientId), now.done() == now.wanted() ? 100 : Math.min(99, now.percent()));
+                mapper.collections(clientId), now.behind() ? Math.min(MOST_BEHIND, now.percent()) : DONE);
     }
 
     List<FoundPhrase> phrases(String clientId, String language) {

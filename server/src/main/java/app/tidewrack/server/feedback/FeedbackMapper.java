@@ -46,7 +46,11 @@ interface FeedbackMapper {
     /** @param feedbackId the collection it came with */
     record TextOf(String feedbackId, int person, @Nullable Integer stars, String text) {}
 
-    record Search(int wanted, int done, int percent) {}
+    record Search(int wanted, int done, int percent) {
+        boolean behind() {
+            return done != wanted;
+        }
+    }
 
     record Found(String language, int place, Content content) {}
 

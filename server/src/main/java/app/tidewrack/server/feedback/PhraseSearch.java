@@ -22,6 +22,8 @@ import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.IntPredicate;
 import lombok.RequiredArgsConstructor;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -32,6 +34,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Component
 @RequiredArgsConstructor
 class PhraseSearch {
+    private static final Logger LOG = LoggerFactory.getLogger(PhraseSearch.class);
     private static final TaskDescriptor<String> SEEK = TaskDescriptor.of("seek-phrases", String.class);
 
     private final FeedbackMapper mapper;
@@ -53,28 +56,28 @@ class PhraseSearch {
     }
 
     private Optional<Duration> carryOut(String clientId) {
-        Search now = mapper.search(clientId).orElseThrow();
-        if (now.done() == now.wanted()) {
+        Optional<Search> behind = mapper.search(clientId).filter(Search::behind);
+        if (behind.isEmpty()) {
             return Optional.empty();
         }
+        int wanted = behind.get().wanted();
         try {
-            List<Found> found = found(clientId, new Told(clientId, now.wanted()));
-            transaction.executeWithoutResult(t -> {
-                if (mapper.finish(clientId, now.wanted()) > 0) {
-                    mapper.forget(clientId);
-                    if (!found.isEmpty()) {
-                        mapper.keep(clientId, found);
-                    }
-                }
-            });
+            List<Found> found = found(clientId, new Told(clientId, wanted));
+            transaction.executeWithoutResult(t -> keep(clientId, wanted, found));
         } catch (CancellationException somethingElseIsWanted) {
-            return Optional.of(Duration.ZERO);
+            LOG.info("Phrases of {} are sought anew", clientId);
         }
-        // What was wanted after the last look at it finds this task still there.
-        return Optional.of(Duration.ZERO)
-                .filter(z -> mapper.search(clientId)
-                        .filter(s -> s.done() == s.wanted())
-                        .isEmpty());
+        // Once more, for what was wanted meanwhile.
+        return Optional.of(Duration.ZERO);
+    }
+
+    private void keep(String clientId, int wanted, List<Found> found) {
+        if (mapper.finish(clientId, wanted) > 0) {
+            mapper.forget(clientId);
+            if (!found.isEmpty()) {
+                mapper.keep(clientId, found);
+            }
+        }
     }
 
     private List<Found> found(String clientId, Told told) {
