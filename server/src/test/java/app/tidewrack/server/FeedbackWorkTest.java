@@ -224,6 +224,55 @@ class FeedbackWorkTest extends WithServer {
                 .isEqualTo(404);
     }
 
+    /** Chats of leads: what the person wrote, and nothing of what the client answered or who it was. */
+    @Test
+    void whatLeadsWroteIsTakenInWithoutWhoTheyAre() throws Exception {
+        empty();
+        assertThat(scene.call("ines", HttpMethod.POST, FEEDBACK + "/answers", Map.of("name", "Leads"))
+                        .detail())
+                .contains("None of the 0 texts can be kept: there are none");
+        for (int i = 0; i < 6; i++) {
+            sql.update("""
+                    insert into lead (client_id, id, account_id, kind, network_seq, external_ad, came_at, content)
+                    values ('c1', ?, 'a1', 'CHAT', ?, 'x', now(), ?::jsonb)""", "chat" + i, i, """
+                    {"answers": {"first-name": "Quennell", "email": "q%d@mail.example"}, "lines": [
+                     {"fromPerson": false, "text": "Good day, what has a hole in it?"},
+                     {"fromPerson": true, "text": "Quennell here, sadly my walking socks wore through at the heel, number %d"}]}""".formatted(i, i));
+        }
+        JsonNode view = scene.post(FEEDBACK + "/answers", Map.of("name", "Leads"));
+        assertThat(view.get("collections").get(0).get("kind").asString()).isEqualTo("ANSWERS");
+        assertThat(view.get("collections").get(0).get("languages").get("en").asInt())
+                .isEqualTo(6);
+        assertThat(phrases("en")).anyMatch(p -> p.contains("walking socks"));
+        assertThat(sql.queryForList("select text from feedback_text", String.class))
+                .allMatch(t -> t.startsWith("[name] here") && !t.contains("hole in it"));
+    }
+
+    /** Two people at once: both are kept, and searched together. */
+    @Test
+    void twoCollectionsAtOnceAreBothSearched() throws Exception {
+        empty();
+        List<Thread> people = new ArrayList<>();
+        for (String thing : List.of("thimble", "bobbin")) {
+            String text = IntStream.range(0, 20)
+                    .mapToObj(i -> "The " + thing + " broke at once, number " + i + ", and I was disappointed")
+                    .collect(Collectors.joining("\n"));
+            people.add(new Thread(() -> {
+                try {
+                    send(FEEDBACK, text.getBytes(StandardCharsets.UTF_8), named(thing));
+                } catch (Exception e) {
+                    throw new IllegalStateException(e);
+                }
+            }));
+        }
+        people.forEach(Thread::start);
+        for (Thread person : people) {
+            person.join();
+        }
+        assertThat(scene.get(FEEDBACK).get("collections")).hasSize(2);
+        assertThat(phrases("en")).anyMatch(p -> p.contains("thimble broke")).anyMatch(p -> p.contains("bobbin broke"));
+    }
+
     @Test
     void aPhraseOfTheDeckKeepsWhatItWasWrittenFrom() throws Exception {
         Map<String, Object> source = Map.of("feeling", "PAIN", "words", "needle bent", "people", 20);

@@ -202,7 +202,7 @@ public final class TextLines {
 
     private boolean letterLike(Mark m) {
         double filled = (double) m.pixels().length / (m.wide() * (double) m.tall());
-        boolean bar = m.wide() * 4 < m.tall();
+        boolean bar = m.wide() * 3 < m.tall();
         return m.tall() >= LEAST_HEIGHT
                 && m.tall() <= TALLEST * height
                 && m.wide() <= WIDEST * m.tall()

@@ -182,13 +182,21 @@ public enum Language {
                         stem.toString(),
                         at.startOffset(),
                         at.endOffset(),
-                        role(small)));
+                        stoodIn(text, at.startOffset(), at.endOffset()) ? Role.SMALL : role(small)));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return words;
     }
+
+    /** Whether it is what {@link Scrub} left for something that was taken out. */
+    private static boolean stoodIn(String text, int from, int to) {
+        int open = text.lastIndexOf('[', from);
+        return open >= 0 && from - open <= LONGEST_LEFT && text.indexOf(']', open) >= to;
+    }
+
+    private static final int LONGEST_LEFT = "[number".length();
 
     private Role role(String small) {
         if (openers.contains(small)) {

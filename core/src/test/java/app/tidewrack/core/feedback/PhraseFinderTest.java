@@ -109,6 +109,18 @@ class PhraseFinderTest {
     }
 
     @Test
+    void whatWasTakenOutIsNoPartOfAPhrase() {
+        List<FoundPhrase> found =
+                find(each(9, "Sadly [name] of [e-mail] broke the glass thimble, [number]"), Language.EN);
+
+        assertThat(found)
+                .extracting(FoundPhrase::words)
+                .contains("glass thimble")
+                .noneMatch(w -> w.contains("["));
+        assertThat(found).flatExtracting(FoundPhrase::alike).noneMatch(w -> w.contains("mail"));
+    }
+
+    @Test
     void whatFewerThanThreeSayIsNoPhrase() {
         assertThat(find(each(2, "The needle bent."), Language.EN)).isEmpty();
         assertThat(find(each(3, "The needle bent."), Language.EN)).hasSize(1);
