@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render } from "@testing-library/react";
+import { cleanup, fireEvent, render } from "@testing-library/react";
 import { App } from "antd";
 import type { ReactNode } from "react";
 import { afterEach } from "vitest";
@@ -53,6 +53,40 @@ export function answering(answer: (sent: unknown, path: string) => Answer) {
     });
   };
   return { asked, sent };
+}
+
+/** What the server answers to files that are sent as they are; paths and sizes are kept. */
+export function uploading(answer: (path: string) => Answer) {
+  const sent: { path: string; size: number }[] = [];
+  globalThis.XMLHttpRequest = class {
+    upload = {};
+    status = 0;
+    responseText = "";
+    onload: () => void = () => {};
+    onabort: () => void = () => {};
+    private path = "";
+    open(_: string, path: string) {
+      this.path = path;
+    }
+    setRequestHeader() {}
+    abort() {
+      this.onabort();
+    }
+    send(content: Blob) {
+      sent.push({ path: this.path, size: content.size });
+      const told = answer(this.path);
+      this.status = told.status ?? 200;
+      this.responseText = JSON.stringify(told.body);
+      queueMicrotask(() => this.onload());
+    }
+  } as unknown as typeof XMLHttpRequest;
+  return sent;
+}
+
+/** Chooses files, as a person does in the browser's own dialog. */
+export function choose(input: Element | null, ...files: File[]): void {
+  if (!input) throw new Error("No place for files");
+  fireEvent.change(input, { target: { files } });
 }
 
 /** Draws a part of a screen as it stands in one. */

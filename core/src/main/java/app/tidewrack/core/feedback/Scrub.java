@@ -39,9 +39,10 @@ public final class Scrub {
     private static final Pattern TITLED = Pattern.compile(
             "\\b(?:Mrs?|Ms|Miss|Dr|Herrn?|Frau|Fru|Hr|Dhr|Mevr|Mevrouw|Meneer)\\.?\\s+((?:(?:van|von|de|der|den|af)\\s){0,2}(?:\\p{Lu}[\\p{L}'’-]{1,40}\\s?){1,3})");
 
-    private static final Pattern SIGNED = Pattern.compile(
-            "(?im)(?:\\b(?:regards|greetings|cheers|yours|love|sincerely|mvh|hilsen|gr(?:uß|üße|üsse)|lg|groetjes?|groet)"
-                    + "\\b(?: from| fra| von| van)?[,!\\s]+|[—–]\\s?)(\\p{Lu}[\\p{L}'’.-]{0,40}(?:\\s\\p{Lu}[\\p{L}'’.-]{0,40}){0,2})\\s*$");
+    private static final Pattern SIGNED =
+            Pattern.compile("(?m)(?:(?i:\\b(?:regards|greetings|cheers|yours|love|sincerely|mvh|hilsen"
+                    + "|gr(?:uß|üße|üsse)|lg|groetjes?|groet)\\b(?: from| fra| von| van)?)[,!\\s]+|[—–]\\s?)"
+                    + "(\\p{Lu}[\\p{L}'’.-]{0,40}(?:\\s\\p{Lu}[\\p{L}'’.-]{0,40}){0,2})\\s*$");
 
     private static final Pattern LARGE = Pattern.compile("(?<![\\p{L}\\p{N}'’\\[])\\p{Lu}[\\p{L}'’-]{1,40}");
 

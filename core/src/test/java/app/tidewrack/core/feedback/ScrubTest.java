@@ -27,6 +27,7 @@ class ScrubTest {
                 "Mevrouw de Wit hielp mij | Mevrouw [name] hielp mij",
                 "Dr. Quillfeather recommends it | Dr. [name] recommends it",
                 "Lovely wool. Regards, Ottoline P. | Lovely wool. Regards, [name]",
+                "Such colours, I love them | Such colours, I love them",
                 "Super Garn. LG Ebbe | Super Garn. LG [name]",
                 "Will it shrink? May I return it? | Will it shrink? May I return it?",
                 "I asked Will and Mark to help | I asked [name] and [name] to help",
