@@ -262,7 +262,7 @@ class LaunchIT {
         assertThat(buyer.cell(0, 0)).containsText("live", SOON);
         assertThat(buyer.cell(0, 1)).containsText("refused", SOON);
         buyer.cell(0, 1).click();
-        assertThat(page.locator(".facts")).containsText("The copy promises a result: “guaranteed”");
+        assertThat(page.locator(".facts")).containsText("The copy promises a result: “Guaranteed”");
         page.getByText("Change the creative").click();
         Locator body = page.getByLabel("Body", new Page.GetByLabelOptions().setExact(true));
         assertThat(body).isFocused();

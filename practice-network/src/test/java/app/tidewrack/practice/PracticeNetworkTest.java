@@ -225,7 +225,7 @@ class PracticeNetworkTest {
         hs.move(19);
         assertThat(states(ads)).containsExactly("APPROVED", "REFUSED", "REFUSED");
         assertThat(hs.get("/reviews?account=a").toString())
-                .contains("“guaranteed”")
+                .contains("“Guaranteed”")
                 .contains("sentence case");
         hs.put("/creatives/" + creatives.get(1), creative("a", picture, "Made to last"));
         assertThat(states(ads)).containsExactly("APPROVED", "IN_REVIEW", "REFUSED");
