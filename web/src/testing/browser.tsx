@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, fireEvent, render } from "@testing-library/react";
+import { cleanup, configure, fireEvent, render } from "@testing-library/react";
 import { App } from "antd";
 import type { ReactNode } from "react";
 import { afterEach } from "vitest";
@@ -28,6 +28,9 @@ if (typeof window !== "undefined") {
     removeEventListener() {},
   })) as unknown as typeof window.matchMedia;
 }
+
+// A screen is drawn in a second on a quiet machine, and in some on a busy one.
+configure({ asyncUtilTimeout: 8000 });
 
 afterEach(cleanup);
 
