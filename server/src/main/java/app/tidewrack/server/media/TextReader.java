@@ -21,6 +21,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.Semaphore;
 import java.util.stream.Collectors;
@@ -196,19 +197,21 @@ class TextReader {
                 List.of(tesseract, "stdin", "stdout", "--psm", "11", "-l", languages(), "--dpi", "150", "tsv"),
                 png(drawn(page, bottom, width)),
                 line -> true);
+        List<Word> words =
+                read.lines().skip(1).map(Word::of).filter(Objects::nonNull).toList();
         int fields = 0;
         Set<String> said = new LinkedHashSet<>();
-        for (String row : read.lines().skip(1).toList()) {
-            Word word = Word.of(row);
-            if (word != null) {
-                int touched = page.stream()
-                        .filter(s -> word.middle() >= s.top - MARGIN && word.middle() <= s.top + s.tall + MARGIN)
-                        .mapToInt(s -> fields(s, word, width, height))
-                        .reduce(0, (a, b) -> a | b);
-                if (touched != 0) {
+        for (Placed line : page) {
+            List<Word> on = words.stream()
+                    .filter(w -> w.middle() >= line.top - MARGIN && w.middle() <= line.top + line.tall + MARGIN)
+                    .filter(w -> fields(line, w, width, height) != 0)
+                    .toList();
+            // A letter by itself is a stitch or a window, unless a word stands beside it.
+            if (on.stream().anyMatch(w -> w.letters > 1)) {
+                for (Word word : on) {
+                    fields |= fields(line, word, width, height);
                     said.add(word.says);
                 }
-                fields |= touched;
             }
         }
         return new Text(fields, By.READER, said(said));
@@ -288,7 +291,7 @@ class TextReader {
     }
 
     /** A word that is surely one, where it stands on the page. */
-    private record Word(String says, int left, int right, int middle) {
+    private record Word(String says, long letters, int left, int right, int middle) {
         private static final int COLUMNS = 12;
         private static final String OF_WORDS = "5";
 
@@ -305,7 +308,8 @@ class TextReader {
             }
             int left = Integer.parseInt(cells[6]);
             int top = Integer.parseInt(cells[7]);
-            return new Word(says, left, left + Integer.parseInt(cells[8]), top + Integer.parseInt(cells[9]) / 2);
+            return new Word(
+                    says, letters, left, left + Integer.parseInt(cells[8]), top + Integer.parseInt(cells[9]) / 2);
         }
     }
 }

@@ -73,6 +73,16 @@ class TextReaderTest {
                 .isEqualTo(new Text(0, By.READER, ""));
     }
 
+    /** As on a darn, where stitches stand side by side: a letter without a word is none. */
+    @Test
+    void aLetterByItselfIsNoText() {
+        BufferedImage picture = blank(1080, 1080, Color.WHITE);
+        write(picture, "t", Color.BLACK, 2, 1);
+        write(picture, "A kit", Color.BLACK, 1, 3);
+
+        assertThat(reader.of(TextReader.within(picture)).fields()).isEqualTo(1 << 3 * 5 + 1);
+    }
+
     @Test
     void aPictureFullOfTextIsRisky() {
         BufferedImage picture = blank(1200, 1200, Color.WHITE);
