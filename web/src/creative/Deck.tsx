@@ -5,7 +5,7 @@ import { useState, type ReactNode } from "react";
 import { creativesQuery } from "../api/creatives";
 import { Columns } from "../frame/Columns";
 import { plural } from "../look/format";
-import { forSpreadsheet, hasToken, pasted, TEXT_PARTS, type Phrase } from "./model";
+import { forSpreadsheet, hasToken, pasted, standing, TEXT_PARTS, type Phrase } from "./model";
 import { addPhrases, changePhrase, phrasesQuery, removePhrase } from "./queries";
 
 /** The client's bodies, headlines and descriptions, pasted in from and out to a spreadsheet. */
@@ -146,18 +146,13 @@ function PhraseLine({
 
 /** How long a phrase is and on how many placements it is too long or cut, which are named on hover. */
 function Reach({ phrase: p }: { phrase: Phrase }) {
-  const over = p.troubles.filter((t) => p.length > t.limit).length;
-  const cut = p.troubles.length - over;
-  const words = [over > 0 && `too long on ${over}`, cut > 0 && `cut on ${cut}`].filter(Boolean).join(", ");
+  const stands = standing(p);
   return (
-    <span
-      className={`note reach ${over > 0 ? "over" : cut > 0 ? "fold" : ""}`}
-      title={p.troubles.map((t) => `${t.where}: ${t.limit}, cut after ${t.fold}`).join("\n")}
-    >
+    <span className={`note reach ${stands.mark}`} title={stands.where}>
       {p.length}
       {hasToken(p.text) && " at worst"}
       <br />
-      {words || (p.shownOn > 0 ? `fits all ${p.shownOn}` : "shown nowhere")}
+      {stands.words}
     </span>
   );
 }

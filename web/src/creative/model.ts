@@ -302,3 +302,15 @@ export function begins(m: Medium): string {
         : `first heard at ${from.toFixed(1)} s`;
   return `${says}; ${sound}.`;
 }
+
+/** How a text stands on the placements that show it: in words, whether it is refused or only cut somewhere, and where. */
+export function standing(reach: Pick<Phrase, "length" | "shownOn" | "troubles">) {
+  const over = reach.troubles.filter((t) => reach.length > t.limit).length;
+  const cut = reach.troubles.length - over;
+  const parts = [over > 0 && `too long on ${over}`, cut > 0 && `cut on ${cut}`].filter(Boolean).join(", ");
+  return {
+    words: parts || (reach.shownOn > 0 ? `fits all ${reach.shownOn}` : "shown nowhere"),
+    mark: over > 0 ? "over" : cut > 0 ? "fold" : "",
+    where: reach.troubles.map((t) => `${t.where}: ${t.limit}, cut after ${t.fold}`).join("\n"),
+  };
+}

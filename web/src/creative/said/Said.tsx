@@ -8,7 +8,17 @@ import { useChange } from "../../frame/useChange";
 import { count, plural } from "../../look/format";
 import { TEXT_PARTS, type Phrase } from "../model";
 import { addPhrases, phrasesQuery } from "../queries";
-import { asLine, FEELINGS, holds, KINDS, LANGUAGES, languagesOf, oftener, wordingOf } from "./model";
+import {
+  asLine,
+  FEELINGS,
+  feelingWord,
+  holds,
+  KINDS,
+  LANGUAGES,
+  languagesOf,
+  oftener,
+  wordingOf,
+} from "./model";
 import { feedbackQuery, type Feeling, foundQuery, type Found, removeFeedback } from "./queries";
 import { TakeIn } from "./TakeIn";
 
@@ -165,8 +175,7 @@ function PhraseList(props: {
       list.current?.querySelectorAll<HTMLElement>('[role="option"]')[at + step]?.focus();
     } else if (kind && chosen && !e.ctrlKey && !e.metaKey && !e.altKey) {
       e.preventDefault();
-      const one = FEELINGS.find((f) => f.feeling === chosen.feeling)?.one ?? "";
-      void write(chosen, kind, asLine(chosen.words), one, language);
+      void write(chosen, kind, asLine(chosen.words), feelingWord(chosen.feeling), language);
     }
   };
   if (found.length === 0)
@@ -223,7 +232,7 @@ function PhraseList(props: {
 /** The sentences a phrase stands in, and what is written from it. */
 function Writing(props: { clientId: string; phrases: Phrase[]; found: Found; language: string }) {
   const { found, language } = props;
-  const one = FEELINGS.find((f) => f.feeling === found.feeling)?.one ?? "";
+  const one = feelingWord(found.feeling);
   const [text, setText] = useState(asLine(found.words));
   const [angle, setAngle] = useState(one);
   const write = useWriting(props.clientId);

@@ -9,6 +9,10 @@ export const FEELINGS: { feeling: Feeling; one: string; asks: string }[] = [
   { feeling: "DOUBT", one: "doubt", asks: "What keeps them from it" },
 ];
 
+/** A feeling in a word, which is also the angle of what is written from it. */
+export const feelingWord = (feeling: Feeling): string =>
+  FEELINGS.find((f) => f.feeling === feeling)?.one ?? "";
+
 export const LANGUAGES: Record<string, string> = { en: "English", de: "German", da: "Danish", nl: "Dutch" };
 
 export const KINDS: Record<Collection["kind"], string> = {

@@ -10,22 +10,12 @@ import { useKeptDraft } from "../../frame/useKeptDraft";
 import { plural } from "../../look/format";
 import { freeName } from "../../look/lists";
 import { useSettled } from "../../look/useSettled";
+import { standing } from "../model";
 import { addPhrases, phrasesQuery } from "../queries";
 import { FEELINGS, LANGUAGES } from "../said/model";
 import { type Feeling, type Found, foundQuery } from "../said/queries";
 import { FrameEditor } from "./FrameEditor";
-import {
-  BECOMES,
-  begun,
-  corrected,
-  EASE,
-  reaches,
-  risksOf,
-  timing,
-  withText,
-  withWords,
-  wordings,
-} from "./model";
+import { BECOMES, begun, corrected, EASE, risksOf, timing, withText, withWords, wordings } from "./model";
 import {
   addPiece,
   type Frame,
@@ -300,7 +290,8 @@ function PartField(props: {
   onText: (text: string) => void;
 }) {
   const { part, text, look } = props;
-  const reach = look?.reach && text.trim() ? reaches(look.reach) : undefined;
+  const reach = look?.reach && text.trim() ? look.reach : undefined;
+  const stands = reach && standing(reach);
   const late = part.seconds > 0 && (look?.seconds ?? 0) > part.seconds;
   return (
     <section className="part-field">
@@ -316,12 +307,9 @@ function PartField(props: {
         />
       </label>
       <div className="part-says">
-        {reach && (
-          <span
-            className={reach.over ? "over" : reach.cut ? "fold" : ""}
-            title={look?.reach?.troubles.map((t) => `${t.where}: ${t.limit}, cut after ${t.fold}`).join("\n")}
-          >
-            {reach.words}
+        {reach && stands && (
+          <span className={stands.mark} title={stands.where}>
+            {reach.length} characters; {stands.words}
           </span>
         )}
         {part.becomes === "SCRIPT" && look && (
@@ -357,21 +345,17 @@ function PartField(props: {
 
 /** What is said of all of it together. */
 function Whole({ frame, look }: { frame: Frame; look: Look }) {
-  const reach = look.bodyReach && look.body ? reaches(look.bodyReach) : undefined;
+  const reach = look.body ? look.bodyReach : undefined;
+  const stands = reach && standing(reach);
   const time = timing(frame, look);
   const ease = look.readability;
   return (
     <dl className="facts-list whole">
-      {reach && (
+      {reach && stands && (
         <>
           <dt>The body as one</dt>
-          <dd
-            className={reach.over ? "over" : reach.cut ? "fold" : ""}
-            title={look.bodyReach?.troubles
-              .map((t) => `${t.where}: ${t.limit}, cut after ${t.fold}`)
-              .join("\n")}
-          >
-            {reach.words}
+          <dd className={stands.mark} title={stands.where}>
+            {reach.length} characters; {stands.words}
           </dd>
         </>
       )}

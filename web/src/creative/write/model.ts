@@ -1,7 +1,8 @@
 import type { Schemas } from "../../api/client";
 import type { Phrase } from "../model";
+import { feelingWord } from "../said/model";
 import type { Found } from "../said/queries";
-import type { Frame, Look, Part, Piece, Reach } from "./queries";
+import type { Frame, Look, Part, Piece } from "./queries";
 
 export const BECOMES: Record<Part["becomes"], string> = {
   BODY: "body",
@@ -50,13 +51,6 @@ export const corrected = (
     ? text.slice(0, mistake.from) + right + text.slice(mistake.to)
     : text;
 
-const ANGLE: Record<Found["feeling"], string> = {
-  PAIN: "pain",
-  WISH: "wish",
-  PRAISE: "praise",
-  DOUBT: "doubt",
-};
-
 /** What a piece becomes in the copy deck: its body as one, and each headline and description. */
 export function wordings(piece: Piece, body: string | null | undefined): Schemas["Wording"][] {
   const { frame, texts, sources, language } = piece.written;
@@ -67,7 +61,7 @@ export function wordings(piece: Piece, body: string | null | undefined): Schemas
       made.push({
         kind,
         text: text.trim(),
-        angle: source ? ANGLE[source.feeling] : "",
+        angle: source ? feelingWord(source.feeling) : "",
         language,
         source: source ?? null,
       });
@@ -78,18 +72,6 @@ export function wordings(piece: Piece, body: string | null | undefined): Schemas
     if (p.becomes === "HEADLINE" || p.becomes === "DESCRIPTION") add(p.becomes, texts[i] ?? "", [i]);
   });
   return made;
-}
-
-/** How long a text is, and on how many placements it is too long or cut. */
-export function reaches(reach: Reach): { words: string; over: boolean; cut: boolean } {
-  const over = reach.troubles.filter((t) => reach.length > t.limit).length;
-  const cut = reach.troubles.length - over;
-  const parts = [over > 0 && `too long on ${over}`, cut > 0 && `cut on ${cut}`].filter(Boolean).join(", ");
-  return {
-    words: `${reach.length} characters; ${parts || (reach.shownOn > 0 ? `fits all ${reach.shownOn} placements` : "shown nowhere")}`,
-    over: over > 0,
-    cut: cut > 0,
-  };
 }
 
 /** Seconds that a film has, and that its words take. */

@@ -4,7 +4,6 @@ export type Frame = Schemas["Frame"];
 export type Part = Frame["parts"][number];
 export type Piece = Schemas["StoredPiece"];
 export type Look = Schemas["Look"];
-export type Reach = Schemas["Reach"];
 
 export const framesQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/frames", at({ clientId }));

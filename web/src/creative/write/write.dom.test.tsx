@@ -91,7 +91,7 @@ describe("writing in a frame", () => {
     expect(screen.getByText("Hearthside, Jumpcut would refuse it. It promises.")).toBeTruthy();
     expect(screen.getByText("41 characters; too long on 1").className).toBe("over");
     expect(screen.getByText("4.2 s spoken of 3 s").className).toBe("over");
-    expect(screen.getByText("10 characters; fits all 16 placements")).toBeTruthy();
+    expect(screen.getByText("10 characters; fits all 16")).toBeTruthy();
     expect(screen.getByText("easy to read, 80 by Flesch")).toBeTruthy();
     expect(screen.getByText("4 s of the film’s 3 s").className).toBe("over");
   });

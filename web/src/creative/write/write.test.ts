@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import type { Found } from "../said/queries";
+import { standing } from "../model";
 import { holds, languagesOf, oftener, wordingOf } from "../said/model";
-import { begun, corrected, reaches, risksOf, timing, withText, withWords, wordings } from "./model";
+import { begun, corrected, risksOf, timing, withText, withWords, wordings } from "./model";
 import type { Frame, Look, Piece } from "./queries";
 
 const frame: Frame = {
@@ -72,23 +73,26 @@ describe("writing in a frame", () => {
   });
 
   it.each([
-    [[], 3, "31 characters; fits all 3 placements", false, false],
-    [[], 0, "31 characters; shown nowhere", false, false],
-    [[[30, 20]], 3, "31 characters; too long on 1", true, false],
-    [[[40, 30]], 3, "31 characters; cut on 1", false, true],
+    [[], 3, "fits all 3", false, false],
+    [[], 0, "shown nowhere", false, false],
+    [[[30, 20]], 3, "too long on 1", true, false],
+    [[[40, 30]], 3, "cut on 1", false, true],
     [
       [
         [30, 20],
         [40, 30],
       ],
       3,
-      "31 characters; too long on 1, cut on 1",
+      "too long on 1, cut on 1",
       true,
       true,
     ],
   ])("tells how a text stands: %j of %i", (limits, shownOn, words, over, cut) => {
     const troubles = limits.map(([limit = 0, fold = 0]) => ({ where: "x", limit, fold }));
-    expect(reaches({ length: 31, shownOn, troubles })).toEqual({ words, over, cut });
+    expect(standing({ length: 31, shownOn, troubles })).toMatchObject({
+      words,
+      mark: over ? "over" : cut ? "fold" : "",
+    });
   });
 });
 

@@ -3,12 +3,11 @@ package app.tidewrack.server.frame;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.tidewrack.core.feedback.Language;
+import app.tidewrack.server.OddTools;
 import app.tidewrack.server.frame.Spelling.Looked;
 import app.tidewrack.server.frame.Spelling.Mistake;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -67,12 +66,8 @@ class SpellingTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "sleep 60", "echo no dictionary >&2; exit 1"})
     void withoutTheToolThePackageIsNamed(String script, @TempDir Path folder) throws IOException {
-        Path tool = folder.resolve("hunspell");
-        if (!script.isEmpty()) {
-            Files.writeString(tool, "#!/bin/sh\n" + script + "\n");
-            Files.setPosixFilePermissions(tool, PosixFilePermissions.fromString("rwxr-xr-x"));
-        }
-        Looked looked = new Spelling(tool.toString(), Duration.ofMillis(700)).look(List.of("recieve"), Language.DA);
+        String tool = OddTools.doing(script, folder);
+        Looked looked = new Spelling(tool, Duration.ofMillis(700)).look(List.of("recieve"), Language.DA);
 
         assertThat(looked).isEqualTo(new Looked(List.of(List.of()), "hunspell-da"));
     }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.tidewrack.core.creative.Medium.Text;
 import app.tidewrack.core.creative.Medium.Text.By;
 import app.tidewrack.core.creative.TextOnPicture;
+import app.tidewrack.server.OddTools;
 import app.tidewrack.server.Pictures;
 import java.awt.Color;
 import java.awt.Font;
@@ -13,9 +14,7 @@ import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
@@ -109,15 +108,11 @@ class TextReaderTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "sleep 60", "echo nonsense >&2; exit 3"})
     void withoutTheToolNobodyHasLooked(String script, @TempDir Path folder) throws IOException {
-        Path tool = folder.resolve("tesseract");
-        if (!script.isEmpty()) {
-            Files.writeString(tool, "#!/bin/sh\n" + script + "\n");
-            Files.setPosixFilePermissions(tool, PosixFilePermissions.fromString("rwxr-xr-x"));
-        }
+        String tool = OddTools.doing(script, folder);
         BufferedImage picture = blank(1080, 1080, Color.WHITE);
         write(picture, "SALE", Color.BLACK, 1, 1);
 
-        assertThat(new TextReader(tool.toString(), Duration.ofMillis(700)).of(TextReader.within(picture)))
+        assertThat(new TextReader(tool, Duration.ofMillis(700)).of(TextReader.within(picture)))
                 .isEqualTo(Text.UNKNOWN);
     }
 }
