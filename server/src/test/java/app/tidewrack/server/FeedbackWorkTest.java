@@ -2,8 +2,6 @@ package app.tidewrack.server;
 
 import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 
 import app.tidewrack.server.Scene.Answer;
@@ -45,8 +43,7 @@ class FeedbackWorkTest extends WithServer {
         UriComponentsBuilder uri = UriComponentsBuilder.fromPath(path);
         parameters.forEach(uri::queryParam);
         MockHttpServletResponse response = mvc.perform(post(uri.build().encode().toUri())
-                        .with(user("ines"))
-                        .with(csrf())
+                        .with(Scene.by("ines"))
                         .contentType(MediaType.APPLICATION_OCTET_STREAM)
                         .content(content))
                 .andReturn()

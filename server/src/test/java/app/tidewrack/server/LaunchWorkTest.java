@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doAnswer;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
@@ -362,8 +361,7 @@ class LaunchWorkTest extends WithServer {
 
     private JsonNode readBack(String launch, byte[] file) throws Exception {
         return json.readTree(mvc.perform(post(CLIENT + "/launches/" + launch + "/hand-over")
-                        .with(user("ines"))
-                        .with(csrf())
+                        .with(Scene.by("ines"))
                         .contentType(MediaType.APPLICATION_OCTET_STREAM)
                         .content(file))
                 .andReturn()

@@ -44,7 +44,6 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
-import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -160,8 +159,7 @@ class ResultsWorkTest extends WithServer {
 
     private byte[] file(String form, String by, String... metrics) throws Exception {
         return mvc.perform(MockMvcRequestBuilders.post(CLIENT + "/results/file")
-                        .with(SecurityMockMvcRequestPostProcessors.user("ines"))
-                        .with(SecurityMockMvcRequestPostProcessors.csrf())
+                        .with(Scene.by("ines"))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(json.writeValueAsBytes(
                                 Map.of("form", form, "table", Map.of("by", List.of(by)), "metrics", List.of(metrics)))))

@@ -23,6 +23,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -90,11 +91,18 @@ class RightsTest extends WithServer {
 
     private int status(Operation operation, String client, String person, String type) throws Exception {
         var request = MockMvcRequestBuilders.request(HttpMethod.valueOf(operation.method), operation.at(client))
-                .with(SecurityMockMvcRequestPostProcessors.csrf())
+                .with(Scene.token())
                 .contentType(type)
                 .content("{}");
         var by = person.isEmpty() ? request : request.with(SecurityMockMvcRequestPostProcessors.user(person));
         return mvc.perform(by).andReturn().getResponse().getStatus();
+    }
+
+    /** Sessions are made by signing in and by nothing else. */
+    @AfterEach
+    void askingMadeNoSession() {
+        assertThat(sql.queryForObject("select count(*) from spring_session", Long.class))
+                .isZero();
     }
 
     @Test

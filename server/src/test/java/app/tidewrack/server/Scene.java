@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.spy;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
@@ -14,6 +13,7 @@ import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.network.Rulebook;
+import jakarta.servlet.http.Cookie;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -30,6 +30,7 @@ import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.RequestPostProcessor;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -70,6 +71,23 @@ final class Scene {
         return at;
     }
 
+    /**
+     * As that person's page asks: signed in, with the token of its cookie. Spring's own {@code csrf()} keeps its token in a session that
+     * it makes for each request, and an answer that streams then keeps that session twice at once.
+     */
+    static RequestPostProcessor by(String person) {
+        return request -> user(person).postProcessRequest(token().postProcessRequest(request));
+    }
+
+    /** As a page of nobody who is signed in asks. */
+    static RequestPostProcessor token() {
+        return request -> {
+            request.setCookies(new Cookie("XSRF-TOKEN", "token"));
+            request.addHeader("X-XSRF-TOKEN", "token");
+            return request;
+        };
+    }
+
     record Answer(int status, JsonNode body) {
         String detail() {
             return body.path("detail").asString("");
@@ -78,8 +96,7 @@ final class Scene {
 
     Answer call(String person, HttpMethod method, String path, Object body) throws Exception {
         MockHttpServletResponse response = mvc.perform(request(method, path)
-                        .with(user(person))
-                        .with(csrf())
+                        .with(by(person))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(body instanceof String text ? text : json.writeValueAsString(body)))
                 .andReturn()
@@ -191,8 +208,7 @@ final class Scene {
     /** Sends a file to the media shelf. */
     Answer medium(String fileName, byte[] content) throws Exception {
         MockHttpServletResponse response = mvc.perform(request(HttpMethod.POST, CLIENT + "/media?name=" + fileName)
-                        .with(user("ines"))
-                        .with(csrf())
+                        .with(by("ines"))
                         .contentType(MediaType.APPLICATION_OCTET_STREAM)
                         .content(content))
                 .andReturn()
