@@ -59,7 +59,8 @@ class ArchitectureTest {
                     "..core.tracking..",
                     "..core.source..",
                     "..core.feedback..",
-                    "..core.frame..")
+                    "..core.frame..",
+                    "..core.film..")
             .layer("plan")
             .definedBy("..core.plan..")
             .layer("sums")

@@ -140,7 +140,8 @@ public final class Rulebooks {
                 new TextRule(40, 40),
                 new TextRule(20, 20),
                 new PictureRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("JPEG", "PNG")),
-                new VideoRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("MP4"), 3, 60));
+                new VideoRule(600, 600, List.of(new Ratio(1, 1)), 0.03, 1_000_000, List.of("MP4"), 3, 60, true),
+                null);
     }
 
     private static FormatRule format(String code, String words, Need need, @Nullable CardRule cards) {

@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param brand limit of the brand's name; null where it is not shown
  * @param picture null where no pictures show
  * @param video null where no videos show
+ * @param safe what its own words and buttons leave visible; null where they cover nothing
  */
 public record PlacementRule(
         String code,
@@ -20,7 +21,13 @@ public record PlacementRule(
         TextRule description,
         @Nullable TextRule brand,
         @Nullable PictureRule picture,
-        @Nullable VideoRule video) {
+        @Nullable VideoRule video,
+        @Nullable SafeArea safe) {
+
+    /** What stays visible; all of it where the placement covers nothing. */
+    public SafeArea visible() {
+        return safe == null ? SafeArea.ALL : safe;
+    }
 
     /**
      * @param limit the network refuses longer text
@@ -71,7 +78,11 @@ public record PlacementRule(
             List<String> formats)
             implements FileRule {}
 
-    /** As {@link PictureRule}, and how long a video may be. */
+    /**
+     * As {@link PictureRule}, and how long a video may be.
+     *
+     * @param poster whether it takes a picture that is seen before the video plays
+     */
     public record VideoRule(
             int leastWidth,
             int leastHeight,
@@ -80,7 +91,8 @@ public record PlacementRule(
             long largestBytes,
             List<String> formats,
             int leastSeconds,
-            int mostSeconds)
+            int mostSeconds,
+            boolean poster)
             implements FileRule {}
 
     /** A shape by its usual name, such as 4 to 5. */

@@ -46,6 +46,7 @@ class CreativeTest {
                     0.03,
                     5_000_000,
                     List.of("JPEG", "PNG")),
+            null,
             null);
 
     private static final FormatRule PICTURE =

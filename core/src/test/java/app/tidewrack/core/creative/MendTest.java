@@ -34,7 +34,8 @@ class MendTest {
     }
 
     private static VideoRule upright(double tolerance) {
-        return new VideoRule(540, 960, List.of(new Ratio(9, 16)), tolerance, 5_000_000, List.of("MP4", "MOV"), 5, 60);
+        return new VideoRule(
+                540, 960, List.of(new Ratio(9, 16)), tolerance, 5_000_000, List.of("MP4", "MOV"), 5, 60, false);
     }
 
     /** A video needs one mend, whatever is wrong: the worst of it names the mend. */
