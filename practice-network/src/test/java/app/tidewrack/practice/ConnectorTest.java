@@ -157,6 +157,7 @@ class ConnectorTest extends ConnectorKit {
                         "single-picture",
                         "",
                         List.of(picture),
+                        List.of(),
                         List.of("Mend it before the cold does, line 1\nand 2."),
                         List.of("Mend it"),
                         List.of(),

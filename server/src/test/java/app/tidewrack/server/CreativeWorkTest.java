@@ -17,7 +17,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -245,13 +244,7 @@ class CreativeWorkTest extends WithServer {
                 "kind", "PAD", "x", 0, "y", 196, "width", 320, "height", 570, "shape", "9:16", "format", "MP4", "from",
                 0, "seconds", 1.0);
         JsonNode job = scene.post(CLIENT + "/media/" + sha + "/mended", upright);
-        long until = System.nanoTime() + Duration.ofMinutes(1).toNanos();
-        while (job.get("state").asString().equals("RUNNING") && System.nanoTime() < until) {
-            Thread.sleep(100);
-            job = scene.get(CLIENT + "/media/mends/" + job.get("id").asString());
-        }
-        assertThat(job.get("state").asString()).as(job.toString()).isEqualTo("DONE");
-        JsonNode made = medium(job.get("made").asString());
+        JsonNode made = medium(scene.made(job));
         assertThat(made.get("fileName").asString()).endsWith(", 9x16, 1 s.mp4");
         assertThat(made.get("format").asString()).isEqualTo("MP4");
         assertThat(List.of(made.get("width").asInt(), made.get("height").asInt()))

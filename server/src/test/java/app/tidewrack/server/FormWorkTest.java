@@ -345,7 +345,7 @@ class FormWorkTest extends WithServer {
     @Test
     void whatBelongsToAnotherClientIsNotThere() throws Exception {
         String none = "0".repeat(64);
-        for (String path : Stream.of("/media/" + none + "/stills/0", "/media/" + none + "/content", "/media/mends/x")
+        for (String path : Stream.of("/media/" + none + "/stills/0", "/media/" + none + "/content", "/media/jobs/x")
                 .toList()) {
             assertThat(scene.call("ines", HttpMethod.GET, CLIENT + path, "").status())
                     .as(path)

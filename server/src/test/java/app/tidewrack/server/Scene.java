@@ -216,6 +216,24 @@ final class Scene {
         return new Answer(response.getStatus(), json.readTree(response.getContentAsString(StandardCharsets.UTF_8)));
     }
 
+    /** Waits until a work on media has ended as it should. @return hash of what was made */
+    String made(JsonNode job) throws Exception {
+        JsonNode now = ended(job);
+        assertThat(now.get("state").asString()).as(now.toString()).isEqualTo("DONE");
+        return now.get("made").asString();
+    }
+
+    /** Waits until a work on media has ended in any way. */
+    JsonNode ended(JsonNode job) throws Exception {
+        JsonNode now = job;
+        long until = System.nanoTime() + Duration.ofMinutes(2).toNanos();
+        while (List.of("WAITING", "RUNNING").contains(now.get("state").asString()) && System.nanoTime() < until) {
+            Thread.sleep(100);
+            now = get(CLIENT + "/media/jobs/" + job.get("id").asString());
+        }
+        return now;
+    }
+
     String sha(String fileName, byte[] content) throws Exception {
         return fine(medium(fileName, content)).get("sha256").asString();
     }

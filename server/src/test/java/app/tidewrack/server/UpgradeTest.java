@@ -240,9 +240,11 @@ class UpgradeTest {
             account.profiles       | server.client.ClientMapper$Profiles |
             audience.definition    | core.audience.AudienceDefinition    |
             brief.content          | server.brief.BriefBody              |
+            client_look.content    | server.media.Looks$Brand            | {"colours": {"ink": "#ffffff", "ground": "#20302c"}, "mark": {"sha256": null, "words": "Oddment", "corner": "TOP_LEFT", "share": 0.2}}
             creative.content       | server.creative.CreativeDraft       |
             feedback.aside         | server.feedback.FeedbackMapper$TextCounts | {"EMPTY": 2}
             feedback.languages     | server.feedback.FeedbackMapper$TextCounts | {"en": 40, "da": 3}
+            film.content           | server.film.FilmMapper$FilmContent  | {"film": {"size": "UPRIGHT", "shots": [{"sha256": "ab", "from": 0.0, "seconds": 3.0, "speed": 1.0, "move": "CLOSER", "focusX": 0.5, "focusY": 0.5, "whole": false, "words": "Mend it"}], "fade": 0.5, "sound": {"kind": "SILENT", "sha256": null}, "captions": {"kind": "TIMED", "timed": [{"from": 0.0, "to": 1.5, "text": "Mend it"}]}, "mark": null}}
             found_phrase.content   | server.feedback.FeedbackMapper$Content | {"phrase": {"words": "needle bent", "feeling": "PAIN", "said": 17, "people": 19, "keyness": {"likelihood": 90.5, "times": 380.2}, "alike": ["the needle bent"], "sentences": [{"text": "The needle bent.", "from": 4, "to": 15, "source": "f1"}]}}
             frame.content          | server.frame.FrameMapper$FrameContent | {"frame": {"name": "Ours", "parts": [{"name": "Hook", "hint": "", "becomes": "SCRIPT", "feeling": "PAIN", "seconds": 3}]}}
             hour_unknown.counts    | server.results.ResultsMapper$Told   | {"impressions": 40, "clicks": 2}
@@ -252,6 +254,7 @@ class UpgradeTest {
             lead_form.content      | core.form.LeadForm$FormContent      |
             live_item.sent         | core.launch.Settings                |
             live_item.settings     | core.launch.Settings                |
+            media_job.work         | server.media.MediaJobs$Work         | {"kind": "FILM", "order": {"filmId": "f1"}}
             naming_scheme.scheme   | core.plan.NamingScheme              |
             network.rulebook       | core.network.Rulebook               |
             network.topics         | server.network.NetworkMapper$Topics |

@@ -28,6 +28,11 @@ public record Medium(
     /** Largest area that is taken, in pixels. */
     public static final long MOST_PIXELS = 50_000_000;
 
+    /** What it is called, without the ending of its kind. */
+    public String baseName() {
+        return fileName.replaceAll("\\.[A-Za-z0-9]+$", "");
+    }
+
     /** Whether a picture of that size is taken, in pixels. */
     public static boolean takes(int width, int height) {
         return width <= LARGEST_SIDE && height <= LARGEST_SIDE && (long) width * height <= MOST_PIXELS;
@@ -41,13 +46,15 @@ public record Medium(
      * @param frameRate pictures a second
      * @param sound whether there is any
      * @param soundFrom second from which something is heard, of the first ten; null where nothing is, or nobody listened
+     * @param poster hash of the picture that is seen before it plays, where a network takes one; null for a frame of its own
      */
     public record Video(
             double seconds,
             String codec,
             double frameRate,
             boolean sound,
-            @Nullable Double soundFrom) {}
+            @Nullable Double soundFrom,
+            @Nullable String poster) {}
 
     /**
      * Text on a picture, or on the first three seconds of a video.

@@ -27,6 +27,7 @@ public record AdSettings(String name, CreativeSettings creative) implements Sett
                 .put(Field.BRAND, c.brand())
                 .put(Field.POST, c.post())
                 .put(Field.MEDIA, c.media())
+                .put(Field.POSTERS, c.posters())
                 .put(Field.CARDS, c.cards())
                 .put(Field.LINK, c.link())
                 .put(Field.FORM, c.form())

@@ -16,6 +16,8 @@ import org.jspecify.annotations.Nullable;
  * @param format code of the rulebooks' formats
  * @param brand empty where none is named
  * @param media SHA-256 of each picture or video, in hexadecimal
+ * @param posters SHA-256 of the picture that is seen before each of the media plays, empty where it has none; no list at all where none
+ *     has one, or the network takes none
  * @param link where it leads; empty for formats that lead nowhere
  * @param post id of an existing post or answer; empty for other formats
  * @param form for a lead form ad
@@ -26,6 +28,7 @@ public record CreativeSettings(
         String format,
         String brand,
         List<String> media,
+        List<String> posters,
         List<String> bodies,
         List<String> headlines,
         List<String> descriptions,
@@ -39,6 +42,7 @@ public record CreativeSettings(
 
     public CreativeSettings {
         media = List.copyOf(media);
+        posters = List.copyOf(posters);
         bodies = List.copyOf(bodies);
         headlines = List.copyOf(headlines);
         descriptions = List.copyOf(descriptions);
@@ -59,8 +63,8 @@ public record CreativeSettings(
     /** @param sender who agreed to be named */
     public record MessageSettings(String sender, String subject, String body, String button) {}
 
-    /** What a creative shows once its tokens are filled and its links tracked. */
-    static CreativeSettings of(Creative c) {
+    /** What a creative shows once its tokens are filled and its links tracked, on a network that takes posters or does not. */
+    static CreativeSettings of(Creative c, boolean takesPosters) {
         LeadForm form = c.form();
         ChatScript chat = c.chat();
         DirectMessage message = c.message();
@@ -71,6 +75,7 @@ public record CreativeSettings(
                 banner != null && c.media().isEmpty()
                         ? List.of(banner)
                         : c.media().stream().map(Medium::sha256).toList(),
+                takesPosters ? posters(c.media()) : List.of(),
                 filled(c.bodies()),
                 filled(c.headlines()),
                 filled(c.descriptions()),
@@ -87,6 +92,15 @@ public record CreativeSettings(
                 message == null
                         ? null
                         : new MessageSettings(message.sender(), message.subject(), message.body(), message.button()));
+    }
+
+    private static List<String> posters(List<Medium> media) {
+        List<String> posters = media.stream()
+                .map(m -> m.video() == null || m.video().poster() == null
+                        ? ""
+                        : m.video().poster())
+                .toList();
+        return posters.stream().allMatch(String::isEmpty) ? List.of() : posters;
     }
 
     private static List<String> filled(List<String> texts) {
@@ -109,6 +123,7 @@ public record CreativeSettings(
                 format,
                 brand,
                 media,
+                posters,
                 newBodies,
                 newHeadlines,
                 descriptions,

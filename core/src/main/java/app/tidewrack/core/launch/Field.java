@@ -30,6 +30,7 @@ public enum Field {
     BRAND("brand"),
     POST("post"),
     MEDIA("media"),
+    POSTERS("poster"),
     CARDS("cards"),
     LINK("link"),
     FORM("lead form"),

@@ -109,6 +109,7 @@ public record ItemWords(
             case BRAND -> c.brand();
             case POST -> c.post();
             case MEDIA -> lines(c.media().stream().map(this::medium));
+            case POSTERS -> lines(c.posters().stream().filter(p -> !p.isEmpty()).map(this::medium));
             case CARDS -> lines(c.cards().stream().map(k -> (k.text() + " " + k.price() + " " + k.link()).strip()));
             case LINK -> c.link();
             case FORM -> form(c.form());

@@ -67,7 +67,9 @@ public record Wanted(
                         new ItemKey(campaign.id(), row.id(), column.id()),
                         new AdSettings(
                                 Objects.requireNonNull(ads.get(cell)),
-                                CreativeSettings.of(shown.withLinks(l -> tail.on(l, macros))))));
+                                CreativeSettings.of(
+                                        shown.withLinks(l -> tail.on(l, macros)),
+                                        rulebook.takesPoster(shown.format())))));
             }
         }
         return items;

@@ -83,6 +83,14 @@ public record Rulebook(
         return formats.stream().filter(f -> f.code().equals(wanted)).findFirst();
     }
 
+    /** Whether any placement of a format takes a picture that is seen before a video plays. */
+    public boolean takesPoster(String format) {
+        return format(format).stream()
+                .flatMap(f -> f.placements().stream())
+                .flatMap(p -> placement(p).stream())
+                .anyMatch(p -> p.video() != null && p.video().poster());
+    }
+
     public Optional<PlacementRule> placement(String wanted) {
         return placements.stream().filter(p -> p.code().equals(wanted)).findFirst();
     }

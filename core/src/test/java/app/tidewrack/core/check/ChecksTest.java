@@ -239,7 +239,7 @@ class ChecksTest {
                 720,
                 720,
                 1,
-                new Medium.Video(seconds, "h264", 25, false, null),
+                new Medium.Video(seconds, "h264", 25, false, null, null),
                 Medium.Text.UNKNOWN));
     }
 

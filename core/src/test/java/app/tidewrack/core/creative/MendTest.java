@@ -30,7 +30,14 @@ class MendTest {
 
     private static Medium video(String format, int width, int height, double seconds) {
         return new Medium(
-                "", "v", format, width, height, 1000, new Video(seconds, "h264", 25, true, null), Medium.Text.UNKNOWN);
+                "",
+                "v",
+                format,
+                width,
+                height,
+                1000,
+                new Video(seconds, "h264", 25, true, null, null),
+                Medium.Text.UNKNOWN);
     }
 
     private static VideoRule upright(double tolerance) {

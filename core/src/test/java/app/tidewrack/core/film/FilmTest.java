@@ -34,7 +34,7 @@ class FilmTest {
         }
         Video video = sha.startsWith("p")
                 ? null
-                : new Video(Double.parseDouble(sha.substring(1)), "h264", 25, sha.startsWith("v"), null);
+                : new Video(Double.parseDouble(sha.substring(1)), "h264", 25, sha.startsWith("v"), null, null);
         return new Medium(sha, sha, "JPEG", 1080, 1920, 1, video, Text.UNKNOWN);
     }
 

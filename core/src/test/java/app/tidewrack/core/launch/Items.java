@@ -75,6 +75,7 @@ public final class Items {
                     "single-picture",
                     "Oddment",
                     List.of("ab".repeat(32)),
+                    List.of("cd".repeat(32)),
                     List.of("Mend it."),
                     List.of("Mend"),
                     List.of("Kits"),
@@ -186,6 +187,7 @@ public final class Items {
         return new CreativeSettings(
                 "single-picture",
                 random.nextBoolean() ? "" : text(random),
+                texts(random),
                 texts(random),
                 texts(random),
                 texts(random),

@@ -16,9 +16,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -95,7 +97,9 @@ public class CreativeDesk {
         Network of = networks.network(network);
         Rulebook rulebook = of.rulebook();
         accounts.account(network, order.account());
-        CreativeRules.require(rulebook, order, media(order));
+        List<Medium> media = media(order);
+        CreativeRules.require(rulebook, order, media);
+        CreativeRules.requirePosters(rulebook, order, media, posters(order));
         String form = order.form();
         switch (needs(rulebook, order)) {
             case FORM -> formToFill(network, form == null ? "" : form);
@@ -128,9 +132,19 @@ public class CreativeDesk {
 
     /** @throws NotKnown when a medium was not sent before */
     List<Medium> media(CreativeOrder order) {
-        return order.media().stream()
-                .map(sha -> mapper.medium(sha).orElseThrow(() -> new NotKnown("medium", sha)))
-                .toList();
+        return order.media().stream().map(this::known).toList();
+    }
+
+    private List<@Nullable Medium> posters(CreativeOrder order) {
+        List<@Nullable Medium> posters = new ArrayList<>();
+        for (String sha : order.posters()) {
+            posters.add(sha.isEmpty() ? null : known(sha));
+        }
+        return posters;
+    }
+
+    private Medium known(String sha) {
+        return mapper.medium(sha).orElseThrow(() -> new NotKnown("medium", sha));
     }
 
     /** @throws NotKnown when there is no such creative */

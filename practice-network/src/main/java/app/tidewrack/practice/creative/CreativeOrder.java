@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param profile who it is from; null for the account's first
  * @param brand the brand's name, where a placement shows it
  * @param media SHA-256 of media sent before
+ * @param posters pictures that are seen before each of the media plays, empty for none; no list for none at all
  * @param link where a click leads; null for formats that lead nowhere
  * @param form id of the lead form of a lead form ad
  * @param post id of an existing post or answer
@@ -24,6 +25,7 @@ public record CreativeOrder(
         @Nullable String profile,
         @Nullable String brand,
         List<String> media,
+        List<String> posters,
         List<String> bodies,
         List<String> headlines,
         List<String> descriptions,
@@ -37,6 +39,7 @@ public record CreativeOrder(
 
     public CreativeOrder {
         media = media == null ? List.of() : media;
+        posters = posters == null ? List.of() : posters;
         bodies = bodies == null ? List.of() : bodies;
         headlines = headlines == null ? List.of() : headlines;
         descriptions = descriptions == null ? List.of() : descriptions;

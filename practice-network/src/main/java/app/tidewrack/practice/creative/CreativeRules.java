@@ -25,6 +25,9 @@ import org.jspecify.annotations.Nullable;
 public final class CreativeRules {
     private static final int MOST_OF_A_PRICE = 16;
 
+    /** How far a poster's shape may be off its video's, as a share. */
+    private static final double POSTER_TOLERANCE = 0.03;
+
     private CreativeRules() {}
 
     /** @throws Refusal when the creative breaks the rulebook wherever it might show */
@@ -95,6 +98,42 @@ public final class CreativeRules {
                 requireText("cards.price", price == null ? "" : price, MOST_OF_A_PRICE);
             }
             requireLink(rulebook, "cards.link", card.link());
+        }
+    }
+
+    /**
+     * @param posters those that are named, in the order of the media; null for a medium without one
+     * @throws Refusal when one is no picture of its video's shape, or none is taken
+     */
+    static void requirePosters(
+            Rulebook rulebook, CreativeOrder order, List<Medium> media, List<@Nullable Medium> posters) {
+        if (posters.isEmpty()) {
+            return;
+        }
+        if (!rulebook.takesPoster(order.format())) {
+            throw new Refusal("posters", "%s takes no posters.".formatted(rulebook.name()), "Leave them out.");
+        }
+        between("posters", posters.size(), media.size(), media.size());
+        for (int i = 0; i < media.size(); i++) {
+            Medium video = media.get(i);
+            Medium poster = posters.get(i);
+            if (poster == null) {
+                continue;
+            }
+            double off = (double) poster.width() * video.height() / ((double) poster.height() * video.width());
+            if (!video.video() || poster.video() || Math.abs(off - 1) > POSTER_TOLERANCE) {
+                throw new Refusal(
+                        "posters",
+                        "Poster %d, of %d × %d px, does not suit a %s of %d × %d px."
+                                .formatted(
+                                        i + 1,
+                                        poster.width(),
+                                        poster.height(),
+                                        video.video() ? "video" : "picture",
+                                        video.width(),
+                                        video.height()),
+                        "Send a picture of the video's shape.");
+            }
         }
     }
 

@@ -3,7 +3,8 @@ package app.tidewrack.server.media;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Mend.Kind;
-import app.tidewrack.server.media.MediumMapper.MendJob;
+import app.tidewrack.core.film.ClientMark;
+import app.tidewrack.server.media.MediaJobs.MediaJob;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import java.io.IOException;
@@ -11,6 +12,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -32,6 +34,8 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 class MediaController {
     private final MediaLibrary library;
     private final Mends mends;
+    private final MediaJobs jobs;
+    private final Marks marks;
 
     @GetMapping
     List<Medium> all(@PathVariable String clientId) {
@@ -67,19 +71,53 @@ class MediaController {
 
     /** Makes a new file of one, cropped, set on a ground, trimmed or converted; the old one stays. */
     @PostMapping("/{sha}/mended")
-    MendJob mend(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody MendBody body)
+    MediaJob mend(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody MendBody body)
             throws IOException {
         return mends.begin(clientId, sha, body.mend());
     }
 
-    @GetMapping("/mends/{id}")
-    MendJob mend(@PathVariable String clientId, @PathVariable String id) {
-        return mends.job(clientId, id);
+    /** What is being made or waits to be, and what ended in the last ten minutes; the latest first. */
+    @GetMapping("/jobs")
+    List<MediaJob> jobs(@PathVariable String clientId) {
+        return jobs.lately(clientId);
     }
 
-    @DeleteMapping("/mends/{id}")
-    MendJob stop(@PathVariable String clientId, @PathVariable String id) {
-        return mends.stop(clientId, id);
+    @GetMapping("/jobs/{id}")
+    MediaJob job(@PathVariable String clientId, @PathVariable String id) {
+        return jobs.job(clientId, id);
+    }
+
+    @DeleteMapping("/jobs/{id}")
+    MediaJob stop(@PathVariable String clientId, @PathVariable String id) {
+        return jobs.stop(clientId, id);
+    }
+
+    /** A picture of each twelfth of a video, side by side. */
+    @GetMapping(path = "/{sha}/strip", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> strip(@PathVariable String clientId, @PathVariable String sha) throws IOException {
+        return ResponseEntity.ok().cacheControl(forGood()).body(library.strip(clientId, sha));
+    }
+
+    /**
+     * @param at second of the video whose picture it is; null for a picture of the shelf
+     * @param sha256 of the picture; null for none at all
+     */
+    record PosterBody(@Nullable Double at, @Nullable String sha256) {}
+
+    /** Gives a video the picture that is seen before it plays: one of its own frames, one of the shelf, or none. */
+    @PutMapping("/{sha}/poster")
+    Medium poster(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody PosterBody body)
+            throws IOException {
+        return body.at() == null
+                ? library.setPoster(clientId, sha, body.sha256())
+                : library.posterAt(clientId, sha, body.at());
+    }
+
+    /** Makes a new picture of one with the client's mark on it; the old one stays. */
+    @PostMapping("/{sha}/marked")
+    Medium mark(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody ClientMark mark)
+            throws IOException {
+        return marks.onPicture(clientId, sha, mark);
     }
 
     @GetMapping(path = "/{sha}/stills/{number}", produces = MediaType.IMAGE_JPEG_VALUE)

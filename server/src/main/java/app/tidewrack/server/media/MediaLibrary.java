@@ -11,6 +11,7 @@ import app.tidewrack.server.media.MediumMapper.Stored;
 import app.tidewrack.server.media.PictureReader.Taken;
 import app.tidewrack.server.media.VideoTool.Measured;
 import app.tidewrack.server.web.NotFound;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -40,6 +41,9 @@ public class MediaLibrary {
     static final long LARGEST_VIDEO = 500_000_000;
     private static final int PART = 1 << 20;
     private static final int HEAD = 16;
+    /** How far a poster's shape may be off its video's, as a share. */
+    private static final double POSTER_TOLERANCE = 0.03;
+
     private static final int LONGEST_FILE_NAME = 100;
 
     private final MediumMapper mapper;
@@ -143,6 +147,7 @@ public class MediaLibrary {
                     v.frameRate(),
                     v.sound(),
                     v.soundFrom(),
+                    null,
                     text.fields(),
                     text.by(),
                     text.says());
@@ -157,6 +162,7 @@ public class MediaLibrary {
                     taken.width(),
                     taken.height(),
                     bytes,
+                    null,
                     null,
                     null,
                     null,
@@ -195,6 +201,41 @@ public class MediaLibrary {
         }
     }
 
+    /**
+     * Gives a video the picture that is seen before it plays.
+     *
+     * @param poster hash of a picture of the shelf; null takes it away
+     * @throws Refusal (field {@code poster}) when one of the two is not what it should be, or their shapes differ
+     */
+    Medium setPoster(String clientId, String sha, @Nullable String poster) {
+        Medium video = medium(clientId, sha);
+        if (poster != null) {
+            Medium picture = medium(clientId, poster);
+            double off = (double) picture.width() * video.height() / ((double) picture.height() * video.width());
+            if (video.video() == null || picture.video() != null || Math.abs(off - 1) > POSTER_TOLERANCE) {
+                throw new Refusal(
+                        "poster",
+                        "“%s”, a %s of %d × %d px, cannot stand for “%s”, a %s of %d × %d px."
+                                .formatted(
+                                        picture.fileName(),
+                                        kind(picture),
+                                        picture.width(),
+                                        picture.height(),
+                                        video.fileName(),
+                                        kind(video),
+                                        video.width(),
+                                        video.height()),
+                        "Choose a picture of the video’s shape, or one of its frames.");
+            }
+        }
+        mapper.setPoster(clientId, sha, poster);
+        return medium(clientId, sha);
+    }
+
+    private static String kind(Medium medium) {
+        return medium.video() == null ? "picture" : "video";
+    }
+
     /** Marks which fields of a picture text touches. */
     Medium markText(String clientId, String sha, int fields) {
         TextOnPicture.require(fields);
@@ -228,7 +269,7 @@ public class MediaLibrary {
     }
 
     /** A copy of the file for a tool to read; whoever asks deletes it. */
-    Path file(String clientId, String sha) throws IOException {
+    public Path file(String clientId, String sha) throws IOException {
         Path file = Files.createTempFile("tidewrack-medium", "");
         try (OutputStream out = Files.newOutputStream(file)) {
             copy(clientId, sha, out);
@@ -236,8 +277,53 @@ public class MediaLibrary {
         return file;
     }
 
+    /** Twelve pictures of a video side by side, as a JPEG. */
+    byte[] strip(String clientId, String sha) throws IOException {
+        Medium video = video(clientId, sha);
+        Path file = file(clientId, sha);
+        try {
+            return videos.strip(video.fileName(), file, Container.valueOf(video.format()), seconds(video));
+        } finally {
+            Files.delete(file);
+        }
+    }
+
+    /** A video's picture of a moment, taken onto the shelf and made its poster. */
+    Medium posterAt(String clientId, String sha, double at) throws IOException {
+        Medium video = video(clientId, sha);
+        if (!(at >= 0 && at < seconds(video))) {
+            throw new Refusal(
+                    "at",
+                    "“%s” has no picture at %.1f s; it is %.1f s long.".formatted(video.fileName(), at, seconds(video)),
+                    "Choose an earlier one.");
+        }
+        Path file = file(clientId, sha);
+        try {
+            byte[] frame = videos.frame(video.fileName(), file, Container.valueOf(video.format()), at);
+            String name = "%s, at %.1f s.jpg".formatted(video.baseName(), at);
+            return setPoster(
+                    clientId,
+                    sha,
+                    add(clientId, name, new ByteArrayInputStream(frame)).sha256());
+        } finally {
+            Files.delete(file);
+        }
+    }
+
+    private Medium video(String clientId, String sha) {
+        Medium medium = medium(clientId, sha);
+        if (medium.video() == null) {
+            throw new Refusal("sha", "“%s” is no video.".formatted(medium.fileName()), "Choose a video.");
+        }
+        return medium;
+    }
+
+    private static double seconds(Medium video) {
+        return video.video() == null ? 0 : video.video().seconds();
+    }
+
     /** A small upright JPEG: number 0 for the whole, later ones for the first seconds of a video. */
-    byte[] still(String clientId, String sha, int number) {
+    public byte[] still(String clientId, String sha, int number) {
         return mapper.still(clientId, sha, number)
                 .map(Part::content)
                 .orElseThrow(() -> new NotFound("still", sha + " " + number));
@@ -262,7 +348,8 @@ public class MediaLibrary {
         mapper.setOn(clientId, sha, network);
     }
 
-    static String cleaned(@Nullable String fileName) {
+    /** Its last part, without what no name holds, and no longer than is kept. */
+    public static String cleaned(@Nullable String fileName) {
         String base = fileName == null
                 ? ""
                 : fileName.substring(Math.max(fileName.lastIndexOf('/'), fileName.lastIndexOf('\\')) + 1);
@@ -280,7 +367,7 @@ public class MediaLibrary {
         Boolean sound = s.sound();
         Video video = seconds == null || codec == null || rate == null || sound == null
                 ? null
-                : new Video(seconds, codec, rate, sound, s.soundFrom());
+                : new Video(seconds, codec, rate, sound, s.soundFrom(), s.poster());
         return new Medium(
                 s.sha256(),
                 s.fileName(),

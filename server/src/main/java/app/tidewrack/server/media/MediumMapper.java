@@ -24,22 +24,15 @@ interface MediumMapper {
             @Nullable Double frameRate,
             @Nullable Boolean sound,
             @Nullable Double soundFrom,
+            @Nullable String poster,
             int textFields,
             By textBy,
             String textSays) {}
 
     record Part(byte[] content) {}
 
-    record MendJob(
-            String id,
-            String sha256,
-            String state,
-            int percent,
-            @Nullable String made,
-            @Nullable String problem) {}
-
     String LISTED = """
-            select sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate, sound, sound_from,
+            select sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate, sound, sound_from, poster,
                    text_fields, text_by, text_says
             from medium where client_id = #{clientId}""";
 
@@ -81,6 +74,7 @@ interface MediumMapper {
 
     @Select("""
             select name from creative where client_id = #{clientId} and content->'media' @> to_jsonb(#{sha}::text)
+            union all select file_name from medium where client_id = #{clientId} and poster = #{sha}
             order by name""")
     List<String> usedBy(String clientId, String sha);
 
@@ -101,29 +95,6 @@ interface MediumMapper {
             on conflict do nothing""")
     void setOn(String clientId, String sha, String network);
 
-    @Insert("""
-            insert into medium_mend (client_id, id, sha256, state) values (#{clientId}, #{id}, #{sha}, 'RUNNING')""")
-    void beginMend(String clientId, String id, String sha);
-
-    @Select("""
-            select id, sha256, state, percent, made, problem from medium_mend
-            where client_id = #{clientId} and id = #{id}""")
-    Optional<MendJob> mend(String clientId, String id);
-
-    /** @return 0 when it was stopped meanwhile */
-    @Update("""
-            update medium_mend set percent = #{percent}
-            where client_id = #{clientId} and id = #{id} and state = 'RUNNING'""")
-    int progress(String clientId, String id, int percent);
-
-    @Update("""
-            update medium_mend set state = #{state}, made = #{made}, problem = #{problem}
-            where client_id = #{clientId} and id = #{id} and state = 'RUNNING'""")
-    void endMend(String clientId, String id, String state, @Nullable String made, @Nullable String problem);
-
-    /** Mends that a stopped server left behind. */
-    @Update("""
-            update medium_mend set state = 'FAILED', problem = 'The server was restarted meanwhile. Start it again.'
-            where state = 'RUNNING'""")
-    void failAll();
+    @Update("update medium set poster = #{poster} where client_id = #{clientId} and sha256 = #{sha}")
+    int setPoster(String clientId, String sha, @Nullable String poster);
 }

@@ -3,6 +3,7 @@ package app.tidewrack.server.media;
 import app.tidewrack.core.creative.Medium;
 import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Mend.Kind;
+import app.tidewrack.core.film.ClientMark.Box;
 import app.tidewrack.core.refusal.Refusal;
 import java.awt.Color;
 import java.awt.Graphics2D;
@@ -50,6 +51,16 @@ class PictureMender {
                     "“%s” cannot be decoded: %s.".formatted(picture.fileName(), e.getMessage()),
                     "Upload it again.");
         }
+    }
+
+    /** Writes a picture again with another one on it. */
+    void mark(Medium picture, Path file, BufferedImage mark, Box box, Path to) throws IOException {
+        reader.upright(picture, file, new Rectangle(picture.width(), picture.height()), 0, seen -> {
+            Graphics2D graphics = seen.createGraphics();
+            graphics.drawImage(mark, box.x(), box.y(), null);
+            graphics.dispose();
+            write(seen, picture.format(), to);
+        });
     }
 
     private static BufferedImage padded(BufferedImage whole, Mend mend) {

@@ -173,6 +173,30 @@ class PictureReader {
         }
     }
 
+    /**
+     * A picture that was taken in before, with what is seen through it, and not turned.
+     *
+     * @throws Refusal (field {@code mark.sha256}) when it takes too much memory
+     */
+    void asItIs(Medium picture, Path file, Use use) throws IOException {
+        try (ImageInputStream input = ImageIO.createImageInputStream(file.toFile())) {
+            ImageReader reader = reader(input, picture.format());
+            try {
+                // Whoever scales it down holds half of it besides.
+                long bytes = (long) picture.width() * picture.height() * (bytesOfPixel(reader) + BYTES_OF_INT);
+                room.with(
+                        bytes,
+                        () -> room.tooLarge("mark.sha256", picture.fileName(), picture.width(), picture.height()),
+                        () -> {
+                            use.of(decode(reader, null, 1));
+                            return true;
+                        });
+            } finally {
+                reader.dispose();
+            }
+        }
+    }
+
     private static BufferedImage preview(BufferedImage decoded, int turn) {
         return upright(
                 decoded, turn, Math.min(1, (double) PREVIEW_SIDE / Math.max(decoded.getWidth(), decoded.getHeight())));

@@ -25,7 +25,15 @@ import tools.jackson.databind.json.JsonMapper;
  * that their first bytes name and from nowhere but the file itself, so that a file cannot make the tool open others.
  */
 @Component
-class VideoTool {
+public class VideoTool {
+    /** Pictures of a strip. */
+    static final int STRIP = 12;
+
+    private static final int STRIP_HEIGHT = 160;
+
+    /** From here on a strip shows only pictures that stand for themselves: to decode all of them takes too long. */
+    private static final double LONG_S = 60;
+
     private static final int STILL_SIDE = 900;
 
     /** When the stills of a video's beginning are taken, in seconds. */
@@ -35,16 +43,21 @@ class VideoTool {
     private final JsonMapper json;
     private final ToolRunner tools;
 
+    /** Films take minutes, and do not hold up what is taken in meanwhile. */
+    private final ToolRunner films;
+
     record Settings(String ffmpeg, String ffprobe, Duration longest) {}
 
     VideoTool(
             @Value("${tidewrack.video.ffmpeg:ffmpeg}") String ffmpeg,
             @Value("${tidewrack.video.ffprobe:ffprobe}") String ffprobe,
             @Value("${tidewrack.video.longest:5m}") Duration longest,
+            @Value("${tidewrack.film.longest:20m}") Duration longestFilm,
             @Value("${tidewrack.video.megabytes:3000}") int megabytes,
             JsonMapper json) {
         settings = new Settings(ffmpeg, ffprobe, longest);
         tools = new ToolRunner(longest, megabytes);
+        films = new ToolRunner(longestFilm, megabytes);
         this.json = json;
     }
 
@@ -101,7 +114,8 @@ class VideoTool {
                         picture.path("codec_name").asString("unknown"),
                         ratio(picture, "avg_frame_rate", '/', 0),
                         sound,
-                        sound ? soundFrom(fileName, file, container) : null));
+                        sound ? soundFrom(fileName, file, container) : null,
+                        null));
     }
 
     private static double number(JsonNode node, double otherwise) {
@@ -134,31 +148,21 @@ class VideoTool {
         BEGINNING.stream().filter(t -> t < seconds).forEach(times::add);
         List<byte[]> stills = new ArrayList<>();
         for (double time : times) {
-            Path still = Files.createTempFile("tidewrack-still", ".jpg");
-            try {
-                run(
-                        fileName,
-                        reading(
-                                file,
-                                container,
-                                time,
-                                "-frames:v",
-                                "1",
-                                "-vf",
-                                "scale=w='min(%1$d,iw*sar)':h='min(%1$d,ih)':force_original_aspect_ratio=decrease,setsar=1"
-                                        .formatted(STILL_SIDE),
-                                "-q:v",
-                                "4",
-                                "-f",
-                                "mjpeg",
-                                still.toString()),
-                        l -> true);
-                byte[] content = Files.readAllBytes(still);
-                if (content.length > 0) {
-                    stills.add(content);
-                }
-            } finally {
-                Files.delete(still);
+            byte[] content = picture(
+                    fileName,
+                    reading(
+                            file,
+                            container,
+                            time,
+                            "-frames:v",
+                            "1",
+                            "-vf",
+                            "scale=w='min(%1$d,iw*sar)':h='min(%1$d,ih)':force_original_aspect_ratio=decrease,setsar=1"
+                                    .formatted(STILL_SIDE),
+                            "-q:v",
+                            "4"));
+            if (content.length > 0) {
+                stills.add(content);
             }
         }
         if (stills.isEmpty()) {
@@ -193,13 +197,103 @@ class VideoTool {
         how.addAll(List.of("-vf", "scale=w=trunc(iw*sar/2)*2:h=ih,setsar=1," + filter + "format=yuv420p"));
         how.addAll(List.of("-c:v", "libx264", "-preset", "veryfast", "-crf", "22", "-c:a", "aac", "-b:a", "128k"));
         how.addAll(List.of("-movflags", "+faststart", "-progress", "pipe:1", "-nostats", "-f", "mp4", to.toString()));
-        run(fileName, reading(file, container, mend.from(), how.toArray(String[]::new)), line -> {
+        run(
+                fileName,
+                reading(file, container, mend.from(), how.toArray(String[]::new)),
+                progress(mend.seconds(), onPercent));
+    }
+
+    /** Tells how far a tool is that writes so many seconds; false stops it. */
+    private static Predicate<String> progress(double seconds, IntPredicate onPercent) {
+        return line -> {
             if (!line.startsWith("out_time_us=") || line.endsWith("N/A")) {
                 return true;
             }
             double done = Double.parseDouble(line.substring(12)) / 1e6;
-            return onPercent.test((int) Math.max(0, Math.min(99, 100 * done / mend.seconds())));
-        });
+            return onPercent.test((int) Math.max(0, Math.min(99, 100 * done / seconds)));
+        };
+    }
+
+    /**
+     * Makes a film.
+     *
+     * @param course inputs, filters and how it is written, without where to
+     * @param onPercent told how far it is; false stops it
+     * @throws Refusal when it cannot be done, or was stopped
+     */
+    public void film(String name, List<String> course, double seconds, Path to, IntPredicate onPercent) {
+        List<String> command = new ArrayList<>(List.of(settings.ffmpeg(), "-nostdin", "-v", "error", "-y"));
+        command.addAll(course);
+        command.addAll(List.of("-progress", "pipe:1", "-nostats", "-f", "mp4", to.toString()));
+        run(films, name, command, progress(seconds, onPercent));
+    }
+
+    /** Twelve pictures of a video side by side, from its beginning in equal steps, as a JPEG of 160 px height. */
+    byte[] strip(String fileName, Path file, Container container, double seconds) throws IOException {
+        String filter = "fps=%s:start_time=0,scale=w='trunc(iw*sar*%3$d/ih/2)*2':h=%3$d,setsar=1,tile=%2$dx1"
+                .formatted(String.format(Locale.ROOT, "%.6f", STRIP / seconds), STRIP, STRIP_HEIGHT);
+        List<String> command = reading(file, container, 0, "-frames:v", "1", "-vf", filter, "-q:v", "4");
+        if (seconds > LONG_S) {
+            command.addAll(1, List.of("-skip_frame", "nokey"));
+        }
+        return picture(fileName, command);
+    }
+
+    /** One picture of a video in its own size, as a JPEG. */
+    byte[] frame(String fileName, Path file, Container container, double at) throws IOException {
+        return picture(
+                fileName,
+                reading(
+                        file,
+                        container,
+                        at,
+                        "-frames:v",
+                        "1",
+                        "-vf",
+                        "scale=w=trunc(iw*sar/2)*2:h=ih,setsar=1",
+                        "-q:v",
+                        "2"));
+    }
+
+    private byte[] picture(String fileName, List<String> command) throws IOException {
+        Path to = Files.createTempFile("tidewrack-still", ".jpg");
+        try {
+            List<String> whole = new ArrayList<>(command);
+            whole.addAll(List.of("-f", "mjpeg", to.toString()));
+            run(fileName, whole, l -> true);
+            return Files.readAllBytes(to);
+        } finally {
+            Files.delete(to);
+        }
+    }
+
+    /**
+     * How long a sound is, in seconds.
+     *
+     * @throws Refusal (field {@code file}) when nothing of it can be heard
+     */
+    public double soundSeconds(String fileName, Path file, String demuxer) {
+        JsonNode told = json.readTree(run(
+                fileName,
+                List.of(
+                        settings.ffprobe(),
+                        "-v",
+                        "error",
+                        "-protocol_whitelist",
+                        "file",
+                        "-f",
+                        demuxer,
+                        "-show_format",
+                        "-show_streams",
+                        "-of",
+                        "json",
+                        file.toString()),
+                l -> true));
+        double seconds = number(told.path("format").path("duration"), 0);
+        if (told.path("streams").values().stream().noneMatch(s -> of(s, "audio")) || !(seconds > 0)) {
+            throw new Refusal("file", "“%s” holds no sound.".formatted(fileName), "Export it again.");
+        }
+        return seconds;
     }
 
     /** The start of every command that decodes a file, from a second on; the rest says what becomes of it. */
@@ -234,8 +328,12 @@ class VideoTool {
 
     /** Runs a tool and gives what it wrote; {@code onLine} sees each line and may stop it. */
     private String run(String fileName, List<String> command, Predicate<String> onLine) {
+        return run(tools, fileName, command, onLine);
+    }
+
+    private String run(ToolRunner by, String fileName, List<String> command, Predicate<String> onLine) {
         try {
-            return tools.run(command, new byte[0], onLine);
+            return by.run(command, new byte[0], onLine);
         } catch (ToolFailed e) {
             throw switch (e.why()) {
                 case MISSING -> missing(command.get(0));

@@ -16,7 +16,8 @@ class VideoToolTest {
     Path folder;
 
     private VideoTool tool(String command, int megabytes) {
-        return new VideoTool(command, command, Duration.ofSeconds(1), megabytes, JsonMapper.shared());
+        return new VideoTool(
+                command, command, Duration.ofSeconds(1), Duration.ofSeconds(1), megabytes, JsonMapper.shared());
     }
 
     private String script(String does) throws IOException {

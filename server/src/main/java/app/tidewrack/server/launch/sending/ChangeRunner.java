@@ -37,6 +37,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -239,7 +240,9 @@ class ChangeRunner {
     }
 
     private CreativeSettings there(String clientId, CreativeSettings c, NetworkConnector connector, Account account) {
-        c.media().forEach(sha -> media.send(clientId, sha, account.network(), connector));
+        Stream.concat(c.media().stream(), c.posters().stream())
+                .filter(sha -> !sha.isEmpty())
+                .forEach(sha -> media.send(clientId, sha, account.network(), connector));
         FormSettings form = c.form();
         if (form == null) {
             return c;
