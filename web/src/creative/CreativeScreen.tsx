@@ -14,11 +14,21 @@ import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
 import { bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
+import { filmOf, Films } from "./film/Films";
 import { Said } from "./said/Said";
 import { Write } from "./write/Write";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
 
 const SEARCHED_FROM = 12;
+
+/** What is done for creatives, each in a room of its own. */
+const ROOMS = [
+  { path: "", words: "Creatives" },
+  { path: "deck", words: "Copy deck" },
+  { path: "films", words: "Films" },
+  { path: "write", words: "Write" },
+  { path: "said", words: "What customers say" },
+] as const;
 
 type Kept = Schemas["KeptCreative"];
 
@@ -37,13 +47,10 @@ export function CreativeScreen() {
   if (failed) return <p className="empty">{failed.message}</p>;
   if (!desk.data || !creatives.data || !media.data || !formats.data || !phrases.data) return null;
   const all = creatives.data;
-  const deck = creativeId === "deck";
-  const said = creativeId === "said";
-  const write = creativeId === "write";
-  const current =
-    deck || said || write
-      ? undefined
-      : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
+  const room = ROOMS.find((r) => r.path === creativeId)?.path ?? "";
+  const current = room
+    ? undefined
+    : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
 
   const start = (from: Draft) => {
     const name = freeName(
@@ -61,29 +68,23 @@ export function CreativeScreen() {
       await queries.invalidateQueries(creativesQuery(clientId));
     });
   };
+  const rooms = (
+    <nav className="rooms" aria-label="Rooms of the creative">
+      {ROOMS.map(({ path, words }) => (
+        <button
+          key={path}
+          className={`${path === room ? "on" : ""} ${path === "said" ? "wide" : ""}`}
+          aria-current={path === room ? "page" : undefined}
+          onClick={() => void navigate(`/c/${clientId}/creative${path && `/${path}`}`)}
+        >
+          {words}
+        </button>
+      ))}
+    </nav>
+  );
   const things = (chosen: string[], onChoose: ((medium: Medium) => void) | undefined): ReactNode => (
     <>
-      <button
-        className={`thing line ${deck ? "on" : ""}`}
-        onClick={() => void navigate(`/c/${clientId}/creative/deck`)}
-      >
-        <b>Copy deck</b>
-        <span className="note">{plural(phrases.data.length, "phrase")}</span>
-      </button>
-      <button
-        className={`thing line ${said ? "on" : ""}`}
-        onClick={() => void navigate(`/c/${clientId}/creative/said`)}
-      >
-        <b>What customers say</b>
-        <span className="note">words to write with</span>
-      </button>
-      <button
-        className={`thing line ${write ? "on" : ""}`}
-        onClick={() => void navigate(`/c/${clientId}/creative/write`)}
-      >
-        <b>Write</b>
-        <span className="note">copy and scripts in frames</span>
-      </button>
+      {rooms}
       <CreativeList
         {...{ clientId, all }}
         formats={formats.data}
@@ -96,12 +97,29 @@ export function CreativeScreen() {
       <MediaShelf clientId={clientId} media={media.data} chosen={chosen} onChoose={onChoose} />
     </>
   );
-  if (deck) {
-    return <Deck clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
-  }
-  if (write) return <Write key={clientId} clientId={clientId} things={things([], undefined)} />;
-  if (said) {
-    return <Said key={clientId} clientId={clientId} phrases={phrases.data} things={things([], undefined)} />;
+  switch (room) {
+    case "deck":
+      return <Deck clientId={clientId} phrases={phrases.data} things={rooms} />;
+    case "write":
+      return <Write key={clientId} clientId={clientId} things={rooms} />;
+    case "said":
+      return <Said key={clientId} clientId={clientId} phrases={phrases.data} things={rooms} />;
+    case "films":
+      return (
+        <Films
+          key={clientId}
+          {...{ clientId, rooms }}
+          media={media.data}
+          onCreative={(film) =>
+            start({
+              ...emptyDraft,
+              name: film.fileName.replace(/\.\w+$/, ""),
+              format: "single-video",
+              media: [film.sha256],
+            })
+          }
+        />
+      );
   }
   if (!current) {
     return (
@@ -126,6 +144,11 @@ export function CreativeScreen() {
       media={media.data}
       formats={formats.data}
       phrases={phrases.data}
+      onFilm={(video) =>
+        void carryOut(filmOf(queries, clientId, video), (film) =>
+          navigate(`/c/${clientId}/creative/films?film=${film.id}`),
+        )
+      }
       onDuplicate={() => start(draftOf(current.creative))}
       onRemove={() => remove(current)}
     />

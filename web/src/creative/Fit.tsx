@@ -16,11 +16,12 @@ import {
   type NetworkFit,
   type Placement,
 } from "./model";
+import { MarkPicture } from "./film/MarkPicture";
 import { mendMedium, mendState, stopMend } from "./queries";
 import { TextGrid } from "./TextGrid";
 
 type Mend = Schemas["Mend"];
-type Job = Schemas["MendJob"];
+type Job = Schemas["MediaJob"];
 
 const ASKED_EVERY_MS = 400;
 
@@ -41,6 +42,7 @@ export const Fit = memo(function Fit({
   const queries = useQueryClient();
   const { message } = App.useApp();
   const [job, setJob] = useState<Job>();
+  const [marking, setMarking] = useState<Medium>();
   const [adjusting, setAdjusting] = useState<{ index: number; how: Mend }>();
   const adjusted = adjusting && media.get(draft.media[adjusting.index] ?? "");
   const mend = async (index: number, how: Mend) => {
@@ -48,7 +50,7 @@ export const Fit = memo(function Fit({
     if (!sha) return;
     try {
       let now = await mendMedium(clientId, sha, how);
-      while (now.state === "RUNNING") {
+      while (now.state === "WAITING" || now.state === "RUNNING") {
         setJob(now);
         await new Promise((r) => setTimeout(r, ASKED_EVERY_MS));
         now = await mendState(clientId, now.id);
@@ -75,17 +77,31 @@ export const Fit = memo(function Fit({
             {measured(m)}
           </p>
           {!m.video && <TextGrid clientId={clientId} medium={m} />}
+          {!m.video && (
+            <button className="link" onClick={() => setMarking(m)}>
+              Put the mark on it…
+            </button>
+          )}
         </div>
       ))}
       {shown.length === 0 && <p className="note">No media chosen. Drop some on the left.</p>}
       {job && (
         <div className="sending">
           <Progress size="small" percent={job.percent} />
-          <span className="note">Making it</span>{" "}
+          <span className="note">{job.ahead > 0 ? `Waits behind ${job.ahead}` : "Making it"}</span>{" "}
           <button className="link" onClick={() => void stopMend(clientId, job.id)}>
             Stop
           </button>
         </div>
+      )}
+      {marking && (
+        <MarkPicture
+          {...{ clientId }}
+          picture={marking}
+          media={[...media.values()]}
+          onMarked={(sha) => onReplace(draft.media.indexOf(marking.sha256), sha)}
+          onClose={() => setMarking(undefined)}
+        />
       )}
       {adjusting && adjusted && (
         <Adjust

@@ -45,6 +45,7 @@ export function OneCreative(props: {
   phrases: Phrase[];
   current: Kept;
   things: (chosen: string[], onChoose: (medium: Medium) => void) => ReactNode;
+  onFilm: (video: Medium) => void;
   onDuplicate: () => void;
   onRemove: () => void;
 }) {
@@ -156,7 +157,14 @@ export function OneCreative(props: {
           form={forms.data?.find((f) => f.form.id === draft.formId)?.form}
           actions={actions}
         />
-        {first?.video && <Beginning clientId={clientId} medium={first} />}
+        {first?.video && (
+          <Beginning
+            clientId={clientId}
+            medium={first}
+            media={props.media}
+            onFilm={() => props.onFilm(first)}
+          />
+        )}
       </div>
       {varying && (
         <Vary

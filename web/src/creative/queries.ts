@@ -26,10 +26,10 @@ export const mendMedium = (clientId: string, sha: string, mend: Schemas["MendBod
   send("post", "/api/clients/{clientId}/media/{sha}/mended", at({ clientId, sha }, mend));
 
 export const mendState = (clientId: string, id: string) =>
-  send("get", "/api/clients/{clientId}/media/mends/{id}", at({ clientId, id }));
+  send("get", "/api/clients/{clientId}/media/jobs/{id}", at({ clientId, id }));
 
 export const stopMend = (clientId: string, id: string) =>
-  send("delete", "/api/clients/{clientId}/media/mends/{id}", at({ clientId, id }));
+  send("delete", "/api/clients/{clientId}/media/jobs/{id}", at({ clientId, id }));
 
 export const markText = (clientId: string, sha: string, textFields: number) =>
   send("put", "/api/clients/{clientId}/media/{sha}/text", at({ clientId, sha }, { textFields }));
