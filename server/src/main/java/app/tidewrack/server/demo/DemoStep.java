@@ -11,6 +11,7 @@ import app.tidewrack.server.creative.CreativeDraft;
 import app.tidewrack.server.feedback.FeedbackLibrary;
 import app.tidewrack.server.form.ScriptDraft;
 import app.tidewrack.server.form.ScriptLibrary;
+import app.tidewrack.server.media.Looks;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.source.SourceLibrary;
 import app.tidewrack.server.splittest.SplitTests.TestAsked;
@@ -63,6 +64,12 @@ final class DemoStep {
     record Picture(Look look) {}
 
     record Film(Look look, int seconds, boolean sound) {}
+
+    /** A client's colours and mark. */
+    record ColoursAndMark(Looks.Brand brand) {}
+
+    /** A film of what is on the shelf, not made yet. */
+    record Course(String name, app.tidewrack.core.film.Film film) {}
 
     record Phrases(List<Wording> phrases) {}
 

@@ -13,6 +13,8 @@ import app.tidewrack.server.demo.DemoStep.Account;
 import app.tidewrack.server.demo.DemoStep.Audience;
 import app.tidewrack.server.demo.DemoStep.Brief;
 import app.tidewrack.server.demo.DemoStep.Client;
+import app.tidewrack.server.demo.DemoStep.ColoursAndMark;
+import app.tidewrack.server.demo.DemoStep.Course;
 import app.tidewrack.server.demo.DemoStep.Creative;
 import app.tidewrack.server.demo.DemoStep.CustomerList;
 import app.tidewrack.server.demo.DemoStep.Edit;
@@ -33,10 +35,12 @@ import app.tidewrack.server.demo.DemoStep.Source;
 import app.tidewrack.server.demo.DemoStep.SplitTest;
 import app.tidewrack.server.feedback.FeedbackLibrary;
 import app.tidewrack.server.feedback.FeedbackReader.Columns;
+import app.tidewrack.server.film.FilmDesk;
 import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.launch.Choice;
 import app.tidewrack.server.launch.LaunchDesk;
+import app.tidewrack.server.media.Looks;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.person.PersonMapper;
@@ -80,6 +84,8 @@ record DemoSteps(
         MediaLibrary media,
         CopyDeck decks,
         FeedbackLibrary feedback,
+        Looks looks,
+        FilmDesk films,
         FormLibrary forms,
         ScriptLibrary scripts,
         CreativeLibrary creatives,
@@ -157,6 +163,8 @@ record DemoSteps(
                                 "film",
                                 f.look().file(),
                                 shelve(client, f.look().file(), DemoVideos.film(f)))),
+                kind("look", ColoursAndMark.class, (client, l) -> looks.keep(client, l.brand())),
+                kind("course", Course.class, (client, c) -> films.add(client, c.name(), c.film())),
                 kind("feedback", Feedback.class, (client, f) -> feedback(client, f)),
                 kind("phrases", Phrases.class, (client, p) -> decks.add(client, p.phrases())),
                 kind(

@@ -46,7 +46,7 @@ public class Looks {
     }
 
     /** @throws Refusal when a colour is none, cannot be read, or the mark shows nothing */
-    Brand keep(String clientId, Brand brand) {
+    public Brand keep(String clientId, Brand brand) {
         brand.colours().require();
         ClientMark mark = brand.mark();
         if (mark != null) {
