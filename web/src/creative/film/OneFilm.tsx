@@ -13,7 +13,7 @@ import { length, type Medium } from "../model";
 import { Captions } from "./Captions";
 import { FilmFacts } from "./FilmFacts";
 import { FilmPreview } from "./FilmPreview";
-import { MOST_SHOTS, moment, openedWith, shotOf, SIZES, withShot } from "./model";
+import { isCovered, MOST_SHOTS, moment, openedWith, shotOf, SIZES, withShot } from "./model";
 import {
   type Brand,
   type Film,
@@ -182,6 +182,9 @@ export function OneFilm(props: {
                   tooltip={{ formatter: (s) => moment(s ?? 0) }}
                   onChange={setSecond}
                 />
+                {isCovered(fit.data.safe) && (
+                  <p className="note covered-note">Hatched: under the placements’ own words and buttons.</p>
+                )}
               </div>
             )}
             <div>

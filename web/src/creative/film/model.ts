@@ -91,6 +91,9 @@ export function seenAt(
   });
 }
 
+/** Whether any placement covers a part of the film. */
+export const isCovered = (safe: FilmFit["safe"]) => safe.top + safe.right + safe.bottom + safe.left > 0;
+
 /** How much closer a picture is seen than at rest. */
 export function closer(shot: Shot, gone: number): number {
   return shot.move === "CLOSER" ? 1 + 0.1 * gone : shot.move === "AWAY" ? 1.1 - 0.1 * gone : 1;

@@ -78,6 +78,12 @@ final class ServerLoad {
         new WordsLoad(this).figures().forEach(Figure::print);
     }
 
+    /** Of films. */
+    void measureFilms() throws IOException, InterruptedException {
+        signIn();
+        new FilmLoad(this).figures().forEach(Figure::print);
+    }
+
     /** Of many at once. */
     void measureBuyers() throws Exception {
         signIn();

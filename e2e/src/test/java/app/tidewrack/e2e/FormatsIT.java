@@ -16,7 +16,7 @@ class FormatsIT {
     private static Page page;
 
     /** Plans one ad, launches it and waits for the end, by the calls that the screens make. */
-    private static final String LAUNCH = """
+    static final String LAUNCH = """
             async ({client, account, objective, creative}) => {
               const token = () => decodeURIComponent(/XSRF-TOKEN=([^;]*)/.exec(document.cookie)[1]);
               const call = async (method, path, body) => {

@@ -53,9 +53,13 @@ class ScreenshotsIT {
             buyer.rail("Creative");
             thing(page, "Darned sock, before");
             take(page, "creative");
-            thing(page, "What customers say");
+            buyer.press("What customers say");
             page.getByRole(AriaRole.OPTION).first().waitFor();
             take(page, "said");
+            buyer.press("Films");
+            thing(page, "Before the frost");
+            page.locator(".film-preview").waitFor();
+            take(page, "film");
             buyer.open("/c/oddment/results/tests");
             page.getByTestId("verdict").waitFor();
             take(page, "test");

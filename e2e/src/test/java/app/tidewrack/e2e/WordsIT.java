@@ -91,8 +91,7 @@ class WordsIT {
             phrase(words).press("h");
             assertThat(phrase(words)).containsText("in deck");
         }
-        page.locator(".things .thing", new Page.LocatorOptions().setHasText("Copy deck"))
-                .click();
+        buyer.press("Copy deck");
         assertThat(page.locator(".phrase-source")).hasCount(3);
         assertThat(page.locator(".phrase-source").first()).containsText("which 20 people say");
         Locator texts = page.locator(".phrase-line", new Page.LocatorOptions().setHas(page.locator(".phrase-source")))
