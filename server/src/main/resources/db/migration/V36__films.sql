@@ -1,4 +1,4 @@
--- Long work on a client's media, one after the other; a server that starts takes up what another left.
+-- Long work on a client's media, one after the other; what a server that stopped left is taken up by the next.
 create table media_job (
     client_id text not null references client on delete cascade,
     id        text not null,
@@ -11,6 +11,8 @@ create table media_job (
     made      char(64),
     problem   text,
     ended_at  timestamptz,
+    -- When a server that has it in hand last said so.
+    held_at   timestamptz not null default now(),
     primary key (client_id, id)
 );
 create index media_job_open on media_job (client_id, number) where state in ('WAITING', 'RUNNING');

@@ -261,6 +261,54 @@ class FilmWorkTest extends WithServer {
         assertThat(scene.get(CLIENT + "/media/jobs").size()).isGreaterThanOrEqualTo(3);
     }
 
+    /** What a server that was killed had in hand is made by another, three times at most, and nobody has to ask for it again. */
+    @Test
+    void whatAKilledServerLeftIsTakenUp() throws Exception {
+        JsonNode kept = kept("Left", film("SQUARE", 0, List.of(shot(sky, 0, 1, 1, ""), shot(sand, 0, 1, 1, ""))));
+        String order = json.writeValueAsString(Map.of(
+                "kind",
+                "FILM",
+                "order",
+                Map.of("filmId", kept.get("id"), "name", "Left", "number", 1, "film", kept.get("film"))));
+        for (int tries : new int[] {1, 3}) {
+            sql.update(
+                    "insert into media_job (client_id, id, name, work, state, percent, tries, held_at)"
+                            + " values ('c1', ?, 'Left', ?::jsonb, 'RUNNING', 40, ?, now() - interval '1 minute')",
+                    "left" + tries,
+                    order,
+                    tries);
+        }
+        JsonNode once = scene.ended(scene.get(CLIENT + "/media/jobs/left1"));
+        assertThat(medium(once.get("made").asString()).get("fileName").asString())
+                .isEqualTo("Left.mp4");
+        JsonNode thrice = scene.ended(scene.get(CLIENT + "/media/jobs/left3"));
+        assertThat(thrice.get("state").asString()).isEqualTo("FAILED");
+        assertThat(thrice.get("problem").asString()).contains("stopped each time");
+    }
+
+    /** Pictures of one pixel, of one row, and a video of odd sides are shown whole and cut, and the film has even sides all the same. */
+    @Test
+    void oddSizesAreTaken() throws Exception {
+        tool(
+                "ffmpeg -v error -y -f lavfi -i testsrc=size=321x181:rate=24000/1001:duration=1 -c:v libx264 -pix_fmt yuv444p "
+                        + folder.resolve("odd.mp4"));
+        List<Map<String, Object>> shots = new ArrayList<>();
+        for (String sha : List.of(
+                scene.sha("dot.png", plain(SAND, 1, 1)),
+                scene.sha("row.png", plain(SKY, 1999, 3)),
+                scene.sha("odd.mp4", Files.readAllBytes(folder.resolve("odd.mp4"))))) {
+            for (boolean whole : new boolean[] {true, false}) {
+                Map<String, Object> shot = shot(sha, 0, 1, 1, "");
+                shot.put("whole", whole);
+                shots.add(shot);
+            }
+        }
+        shots.get(1).put("move", "AWAY");
+        Path file = content(made("Odd sizes", film("TALL", 0.2, shots)));
+        assertThat(probed(file)).startsWith("h264,1080,1350,30/1");
+        assertThat(seconds(file)).isCloseTo(5, within(0.05));
+    }
+
     private String stopped(String id) throws Exception {
         return scene.call("ines", HttpMethod.DELETE, CLIENT + "/media/jobs/" + id, "")
                 .body()

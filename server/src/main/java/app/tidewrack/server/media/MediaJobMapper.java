@@ -3,17 +3,19 @@ package app.tidewrack.server.media;
 import app.tidewrack.server.media.MediaJobs.MediaJob;
 import app.tidewrack.server.media.MediaJobs.State;
 import app.tidewrack.server.media.MediaJobs.Work;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Param;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface MediaJobMapper {
-    record Waiting(String clientId, String id) {}
+    record Left(String clientId, String id, long number) {}
 
     String LISTED = """
             select j.id, j.name, j.state, j.percent, j.made, j.problem,
@@ -41,7 +43,7 @@ interface MediaJobMapper {
 
     /** Nothing when it was stopped meanwhile. */
     @Select("""
-            update media_job set state = 'RUNNING', tries = tries + 1
+            update media_job set state = 'RUNNING', tries = tries + 1, held_at = now()
             where client_id = #{clientId} and id = #{id} and state = 'WAITING' returning work""")
     Optional<Work> start(String clientId, String id);
 
@@ -56,16 +58,22 @@ interface MediaJobMapper {
             where client_id = #{clientId} and id = #{id} and state in ('WAITING', 'RUNNING')""")
     void end(String clientId, String id, State state, @Nullable String made, @Nullable String problem);
 
+    /** Says that this work is in hand still. */
+    @Update("""
+            <script>update media_job set held_at = now() where state in ('WAITING', 'RUNNING') and id in
+            <foreach collection="ids" item="id" open="(" separator="," close=")">#{id}</foreach></script>""")
+    void hold(@Param("ids") Collection<String> ids);
+
     @Update("""
             update media_job set state = 'FAILED', ended_at = now(),
                    problem = 'The server stopped each time while this was made. Make less of it at once.'
-            where state = 'RUNNING' and tries >= #{most}""")
-    void failEndless(int most);
+            where state = 'RUNNING' and tries >= #{most} and held_at < now() - make_interval(secs => #{seconds})""")
+    void failEndless(int most, int seconds);
 
-    /** What a server that stopped left behind waits again. */
-    @Update("update media_job set state = 'WAITING', percent = 0 where state = 'RUNNING'")
-    void waitAgain();
-
-    @Select("select client_id, id from media_job where state = 'WAITING' order by number")
-    List<Waiting> waiting();
+    /** Takes what nobody has had in hand for so long; it waits again. */
+    @Select("""
+            update media_job set state = 'WAITING', percent = 0, held_at = now()
+            where state in ('WAITING', 'RUNNING') and held_at < now() - make_interval(secs => #{seconds})
+            returning client_id, id, number""")
+    List<Left> takeUp(int seconds);
 }

@@ -1,21 +1,27 @@
 package app.tidewrack.server.media;
 
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.media.MediaJobMapper.Left;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.JsonColumn;
 import app.tidewrack.server.web.NotFound;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.ScheduledFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -29,17 +35,28 @@ public class MediaJobs {
     /** A server that dies of some work does not die of it for ever. */
     private static final int MOST_TRIES = 3;
 
+    private static final int HELD_EVERY_S = 4;
+    private static final int LEFT_AFTER_S = 15;
+
     private final MediaJobMapper mapper;
     private final ClientLanes lanes;
     private final JsonMapper json;
     private final Map<String, MediaWorker> workers;
+    private final Set<String> inHand = ConcurrentHashMap.newKeySet();
+    private final ScheduledFuture<?> looking;
     private volatile boolean closing;
+    private final ScheduledExecutorService looks = Executors.newSingleThreadScheduledExecutor(work -> {
+        Thread thread = new Thread(work, "media-work");
+        thread.setDaemon(true);
+        return thread;
+    });
 
     MediaJobs(MediaJobMapper mapper, ClientLanes lanes, JsonMapper json, List<MediaWorker> workers) {
         this.mapper = mapper;
         this.lanes = lanes;
         this.json = json;
         this.workers = workers.stream().collect(Collectors.toMap(MediaWorker::kind, Function.identity()));
+        looking = looks.scheduleWithFixedDelay(this::holdAndTakeUp, HELD_EVERY_S, HELD_EVERY_S, TimeUnit.SECONDS);
     }
 
     /** How far it is. */
@@ -74,11 +91,26 @@ public class MediaJobs {
     @JsonColumn
     record Work(String kind, JsonNode order) {}
 
-    @EventListener(ApplicationReadyEvent.class)
-    void afterRestart() {
-        mapper.failEndless(MOST_TRIES);
-        mapper.waitAgain();
-        mapper.waiting().forEach(w -> lanes.run(w.clientId(), () -> run(w.clientId(), w.id())));
+    /** Says what is in hand here, and takes up what was in hand of a server that stopped. */
+    void holdAndTakeUp() {
+        try {
+            List<String> held = List.copyOf(inHand);
+            if (!held.isEmpty()) {
+                mapper.hold(held);
+            }
+            mapper.failEndless(MOST_TRIES, LEFT_AFTER_S);
+            mapper.takeUp(LEFT_AFTER_S).stream()
+                    .sorted(Comparator.comparingLong(Left::number))
+                    .forEach(left -> take(left.clientId(), left.id()));
+        } catch (RuntimeException e) {
+            // The database is away; it is asked again in a moment.
+            LOG.warn("Work on media is not looked after now: {}", e.getMessage());
+        }
+    }
+
+    private void take(String clientId, String id) {
+        inHand.add(id);
+        lanes.run(clientId, () -> run(clientId, id));
     }
 
     /** @throws Refusal when the client has too much waiting already */
@@ -92,7 +124,7 @@ public class MediaJobs {
         }
         String id = Ids.fresh();
         mapper.insert(clientId, id, name, new Work(kind, json.valueToTree(order)));
-        lanes.run(clientId, () -> run(clientId, id));
+        take(clientId, id);
         return job(clientId, id);
     }
 
@@ -113,8 +145,10 @@ public class MediaJobs {
         try {
             mapper.start(clientId, id).ifPresent(work -> make(clientId, id, work));
         } catch (RuntimeException e) {
-            // Left as it is in the database, and taken up by the next server that starts.
+            // It stands in the database as it was, and is taken up again.
             LOG.error("Work {} was not begun", id, e);
+        } finally {
+            inHand.remove(id);
         }
     }
 
@@ -143,5 +177,7 @@ public class MediaJobs {
     @PreDestroy
     void close() {
         closing = true;
+        looking.cancel(false);
+        looks.shutdownNow();
     }
 }
