@@ -68,6 +68,13 @@ export default tseslint.config(
       "react-hooks/exhaustive-deps": "error",
       "@typescript-eslint/no-deprecated": "error",
       "@typescript-eslint/no-floating-promises": "error",
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "JSXOpeningElement[name.name='Slider'] > JSXAttribute[name.name='aria-label']",
+          message: "A slider passes it to nobody: name its handle by ariaLabelForHandle.",
+        },
+      ],
     },
   },
   ...[...rooms, ...base.map((name) => [name, []])].map(doors),

@@ -100,7 +100,7 @@ export function Adjust({
             Keep {length(how.seconds)} from {length(how.from)}
           </span>
           <Slider
-            aria-label="Where it begins"
+            ariaLabelForHandle="Where it begins"
             min={0}
             max={Math.max(0, Math.floor(latest * 10) / 10)}
             step={0.1}

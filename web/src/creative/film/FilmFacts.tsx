@@ -82,7 +82,7 @@ export function FilmFacts(props: {
       <label className="film-field">
         <span>Fade, {film.fade.toFixed(1)} s</span>
         <Slider
-          aria-label="Seconds of a fade"
+          ariaLabelForHandle="Seconds of a fade"
           min={0}
           max={2}
           step={0.1}
@@ -288,7 +288,7 @@ export function MarkChoice(props: {
           <label className="film-field">
             <span>Width, {Math.round(mark.share * 100)} %</span>
             <Slider
-              aria-label="Width of the mark"
+              ariaLabelForHandle="Width of the mark"
               min={5}
               max={80}
               value={Math.round(mark.share * 100)}

@@ -174,7 +174,7 @@ export function OneFilm(props: {
               <div>
                 <FilmPreview {...{ clientId, film, media, brand }} fit={fit.data} second={now} />
                 <Slider
-                  aria-label="Second that is shown"
+                  ariaLabelForHandle="Second that is shown"
                   min={0}
                   max={Math.max(0.1, seconds)}
                   step={0.1}

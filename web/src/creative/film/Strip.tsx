@@ -21,7 +21,12 @@ export function Strip(props: {
         alt={`${STRIP} pictures of it, from its beginning to its end`}
       />
       {typeof value === "number" ? (
-        <Slider {...shared} aria-label={props.label} value={value} onChange={(s) => props.onChange([s])} />
+        <Slider
+          {...shared}
+          ariaLabelForHandle={props.label}
+          value={value}
+          onChange={(s) => props.onChange([s])}
+        />
       ) : (
         <Slider
           {...shared}
