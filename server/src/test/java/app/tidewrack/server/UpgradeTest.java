@@ -241,6 +241,7 @@ class UpgradeTest {
             audience.definition    | core.audience.AudienceDefinition    |
             brief.content          | server.brief.BriefBody              |
             client_look.content    | server.media.Looks$Brand            | {"colours": {"ink": "#ffffff", "ground": "#20302c"}, "mark": {"sha256": null, "words": "Oddment", "corner": "TOP_LEFT", "share": 0.2}}
+            creative_replacement.before | server.creative.ReplacementMapper$BeforeAll | {"creatives": [{"creativeId": "c1", "version": 2, "draft": {"format": "single-picture", "media": ["ab"], "bodies": ["Mend it"], "headlines": [], "descriptions": [], "callsToAction": [], "link": "", "brand": "", "post": "", "cards": [], "formId": null, "scriptId": null}}]}
             creative.content       | server.creative.CreativeDraft       |
             feedback.aside         | server.feedback.FeedbackMapper$TextCounts | {"EMPTY": 2}
             feedback.languages     | server.feedback.FeedbackMapper$TextCounts | {"en": 40, "da": 3}

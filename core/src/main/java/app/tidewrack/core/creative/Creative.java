@@ -40,6 +40,9 @@ public record Creative(
     /** The usual format: one picture. */
     public static final String SINGLE_PICTURE = "single-picture";
 
+    /** One video. */
+    public static final String SINGLE_VIDEO = "single-video";
+
     /** Several of each part, which the network combines. */
     public static final String MIX = "mix";
 

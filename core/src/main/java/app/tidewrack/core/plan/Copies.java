@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Copies of rows: same audience, money and cells, with labels no other row has. */
 public final class Copies {
@@ -145,6 +146,46 @@ public final class Copies {
                         labels.free(row.label(), "· " + name.apply(on.get(0).creativeId())))));
         edits.add(new AddRows(campaign.id(), copies));
         return new Together("each creative of %s in a row of its own".formatted(row.label()), edits);
+    }
+
+    /**
+     * Creatives as new columns, each shown in a new row of its own and in no other, so that each has its own money and people.
+     *
+     * @param audienceId of all new rows
+     * @param label that they begin with; the creative's name follows
+     * @param name of a creative's id
+     */
+    public static Together inRowsOfTheirOwn(
+            Campaign campaign,
+            List<String> creativeIds,
+            String audienceId,
+            String label,
+            UnaryOperator<String> name,
+            Supplier<String> ids) {
+        List<PlacedColumn> columns = new ArrayList<>();
+        Map<String, String> offInOldRows = new HashMap<>();
+        campaign.rows().forEach(r -> offInOldRows.put(r.id(), ""));
+        for (String creativeId : creativeIds) {
+            columns.add(new PlacedColumn(
+                    campaign.columns().size() + columns.size(), new Column(ids.get(), creativeId), offInOldRows));
+        }
+        Labels labels = labels(campaign);
+        List<PlacedRow> rows = new ArrayList<>();
+        for (PlacedColumn own : columns) {
+            Map<String, String> off = new HashMap<>();
+            Stream.concat(campaign.columns().stream(), columns.stream().map(PlacedColumn::column))
+                    .filter(c -> !c.equals(own.column()))
+                    .forEach(c -> off.put(c.id(), ""));
+            Row row = new Row(
+                    ids.get(),
+                    audienceId,
+                    labels.free(label, "· " + name.apply(own.column().creativeId())),
+                    campaign.facts().moneyPerRow());
+            rows.add(new PlacedRow(campaign.rows().size() + rows.size(), row, off));
+        }
+        return new Together(
+                Counted.of(creativeIds.size(), "creative") + " in rows of their own",
+                List.of(new AddColumns(campaign.id(), columns), new AddRows(campaign.id(), rows)));
     }
 
     private static Labels labels(Campaign campaign) {

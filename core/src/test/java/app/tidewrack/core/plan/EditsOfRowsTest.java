@@ -11,6 +11,7 @@ import app.tidewrack.core.plan.Spread.How;
 import app.tidewrack.core.refusal.Refusal;
 import java.util.Currency;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Supplier;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
@@ -80,5 +81,30 @@ class EditsOfRowsTest {
         SetRowMoney money = (SetRowMoney) edit.edits().get(0);
         assertThat(money.money().values().stream().mapToLong(Money::minor))
                 .containsExactlyInAnyOrder(1667L, 1667L, 1666L);
+    }
+
+    /** Three creatives beside the one that is there: each on in its own new row alone, old rows as they were; undone as one. */
+    @Test
+    void creativesComeInRowsOfTheirOwn() {
+        Plan plan = new Plan("p", "Plan", List.of(SHEET));
+        Together edit =
+                Copies.inRowsOfTheirOwn(SHEET, List.of("n1", "n2", "n3"), "a9", "Knitters", String::toUpperCase, ids());
+        PlanEdit.Applied applied = edit.applyTo(plan);
+        Campaign now = applied.plan().campaign("c");
+        assertThat(now.rows()).hasSize(6);
+        assertThat(now.columns()).hasSize(4);
+        assertThat(now.rows().subList(3, 6))
+                .extracting(Row::label)
+                .containsExactly("Knitters · N1", "Knitters · N2", "Knitters · N3");
+        for (Row row : now.rows().subList(3, 6)) {
+            assertThat(now.onColumns(row.id()))
+                    .extracting(Column::creativeId)
+                    .hasSize(1)
+                    .allMatch(row.label().toLowerCase(Locale.ROOT)::endsWith);
+            assertThat(row.money()).isEqualTo(SHEET.facts().moneyPerRow());
+        }
+        SHEET.rows().forEach(r -> assertThat(now.onColumns(r.id())).isEqualTo(SHEET.onColumns(r.id())));
+        assertThat(edit.words()).isEqualTo("3 creatives in rows of their own");
+        assertThat(applied.inverse().applyTo(applied.plan()).plan()).isEqualTo(plan);
     }
 }

@@ -10,10 +10,17 @@ import app.tidewrack.server.creative.CreativeFits.FitView;
 import app.tidewrack.server.creative.CreativeFits.FormatView;
 import app.tidewrack.server.creative.CreativeFits.PhraseView;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
+import app.tidewrack.server.creative.ManyCreatives.CrossBody;
+import app.tidewrack.server.creative.ManyCreatives.Crossed;
+import app.tidewrack.server.creative.ManyCreatives.ReplaceBody;
+import app.tidewrack.server.creative.ManyCreatives.Replaceable;
+import app.tidewrack.server.creative.ManyCreatives.Replaced;
+import app.tidewrack.server.creative.ManyCreatives.Undone;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
 import java.util.List;
+import java.util.Set;
 import lombok.RequiredArgsConstructor;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,6 +40,7 @@ class CreativeController {
     private final CreativeLibrary library;
     private final CreativeFits fits;
     private final CopyDeck deck;
+    private final ManyCreatives many;
 
     record CreativeBody(int version, String name, CreativeDraft draft) {}
 
@@ -62,6 +70,39 @@ class CreativeController {
     @PostMapping("/creatives/{id}/varied")
     List<KeptCreative> vary(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody VaryBody body) {
         return library.vary(clientId, id, body.part(), body.values());
+    }
+
+    /** What crossing media and phrases would make. */
+    @AsksOnly
+    @PostMapping("/creatives/crossed/look")
+    List<Crossed> lookAtCrossed(@PathVariable String clientId, @Valid @RequestBody CrossBody body) {
+        return many.look(clientId, body);
+    }
+
+    /** Makes what is not there yet, and gives all of it. */
+    @PostMapping("/creatives/crossed")
+    List<KeptCreative> cross(@PathVariable String clientId, @Valid @RequestBody CrossBody body) {
+        return many.cross(clientId, body);
+    }
+
+    /** Where a text, a medium or a link stands, and how it fits there once it is replaced. */
+    @AsksOnly
+    @PostMapping("/creatives/replaced/look")
+    List<Replaceable> lookAtReplaced(@PathVariable String clientId, @Valid @RequestBody ReplaceBody body) {
+        return many.look(clientId, body);
+    }
+
+    record ReplaceIn(@Valid ReplaceBody what, List<String> creativeIds) {}
+
+    @PostMapping("/creatives/replaced")
+    Replaced replace(@PathVariable String clientId, @Valid @RequestBody ReplaceIn body) {
+        return many.replace(clientId, body.what(), Set.copyOf(body.creativeIds()));
+    }
+
+    /** Takes a replacement back, in creatives that were not changed since. */
+    @DeleteMapping("/creatives/replaced/{id}")
+    Undone undo(@PathVariable String clientId, @PathVariable String id) {
+        return many.undo(clientId, id);
     }
 
     @GetMapping("/formats")

@@ -3,6 +3,7 @@ package app.tidewrack.server.creative;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Card;
 import app.tidewrack.core.creative.Creative.Part;
+import app.tidewrack.server.creative.ManyCreatives.Slot;
 import app.tidewrack.server.web.JsonColumn;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -43,6 +44,51 @@ public record CreativeDraft(
 
     private static List<String> some(String text) {
         return text.isEmpty() ? List.of() : List.of(text);
+    }
+
+    /** The same in another format. */
+    CreativeDraft in(String other) {
+        return new CreativeDraft(
+                other,
+                media,
+                bodies,
+                headlines,
+                descriptions,
+                callsToAction,
+                link,
+                brand,
+                post,
+                cards,
+                formId,
+                scriptId);
+    }
+
+    /** What stands in a part. */
+    List<String> of(Slot slot) {
+        return switch (slot) {
+            case MEDIA -> media;
+            case HEADLINE -> headlines;
+            case BODY -> bodies;
+            case DESCRIPTION -> descriptions;
+            case LINK -> List.of(link);
+        };
+    }
+
+    /** The same with other values in a part; where it leads takes the first. */
+    CreativeDraft with(Slot slot, List<String> values) {
+        return new CreativeDraft(
+                format,
+                slot == Slot.MEDIA ? values : media,
+                slot == Slot.BODY ? values : bodies,
+                slot == Slot.HEADLINE ? values : headlines,
+                slot == Slot.DESCRIPTION ? values : descriptions,
+                callsToAction,
+                slot == Slot.LINK ? values.get(0) : link,
+                brand,
+                post,
+                cards,
+                formId,
+                scriptId);
     }
 
     /** The same with one part made of one value alone. */

@@ -189,6 +189,32 @@ class CreativeFits {
                         .toList());
     }
 
+    /** On how many placements a creative runs, and how many of the client's networks take such a one. */
+    record Standing(int runs, int placements) {}
+
+    /** How many stand, without the whys. */
+    List<Standing> standing(String clientId, List<Creative> creatives) {
+        Map<String, List<String>> values = rules.values(clientId);
+        List<Rulebook> rulebooks = accounts.rulebooks(clientId);
+        return creatives.stream()
+                .map(c -> {
+                    Creative longest = c.withTexts(t -> Tokens.longest(t, values));
+                    int runs = 0;
+                    int placements = 0;
+                    for (Rulebook r : rulebooks) {
+                        NetworkFit fit = network(longest, r);
+                        placements += fit.placements().size();
+                        runs += fit.counts().isEmpty()
+                                ? (int) fit.placements().stream()
+                                        .filter(PlacementFit::runs)
+                                        .count()
+                                : 0;
+                    }
+                    return new Standing(runs, placements);
+                })
+                .toList();
+    }
+
     /**
      * A phrase with its length as long as it can become, in user-perceived characters.
      *

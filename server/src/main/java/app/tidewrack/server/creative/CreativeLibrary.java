@@ -38,7 +38,7 @@ public class CreativeLibrary {
     static final int LONGEST_TEXT = 5_000;
 
     private static final int MOST_OF_A_PART = 30;
-    private static final int LONGEST_NAME = 80;
+    static final int LONGEST_NAME = 80;
 
     private final CreativeMapper mapper;
     private final MediaLibrary media;
@@ -143,6 +143,48 @@ public class CreativeLibrary {
                     from.content().with(part, value)));
         }
         return made;
+    }
+
+    /** A draft by its name. */
+    record Named(String name, CreativeDraft draft) {}
+
+    /** Creatives that say and show just the same as a draft, by the draft. */
+    Map<CreativeDraft, String> same(String clientId) {
+        Map<CreativeDraft, String> same = new HashMap<>();
+        mapper.all(clientId).forEach(s -> same.putIfAbsent(s.content(), s.id()));
+        return same;
+    }
+
+    /**
+     * Makes many in one go; where one that is just the same is there already, that one is given. Whoever else does so at the same time
+     * waits, and then finds these.
+     *
+     * @return in the order in which they were given
+     */
+    @Transactional
+    List<KeptCreative> addAll(String clientId, List<Named> drafts) {
+        mapper.holdDeck(clientId);
+        Map<CreativeDraft, String> same = same(clientId);
+        Set<String> taken = mapper.all(clientId).stream()
+                .map(s -> s.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toCollection(HashSet::new));
+        List<String> ids = new ArrayList<>();
+        for (Named named : drafts) {
+            String known = same.get(named.draft());
+            if (known == null) {
+                String name = named.name();
+                for (int n = 2; !taken.add(name.toLowerCase(Locale.ROOT)); n++) {
+                    name = named.name() + " " + n;
+                }
+                known = Ids.fresh();
+                mapper.insert(clientId, new Stored(known, CampaignFacts.checkedName(name), named.draft(), 1, 0));
+                same.put(named.draft(), known);
+            }
+            ids.add(known);
+        }
+        Map<String, KeptCreative> all = all(clientId).stream()
+                .collect(Collectors.toMap(k -> k.creative().id(), Function.identity()));
+        return ids.stream().map(all::get).filter(Objects::nonNull).toList();
     }
 
     private String freeName(String clientId, String base, String suffix) {

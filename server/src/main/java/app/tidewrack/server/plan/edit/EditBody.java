@@ -49,6 +49,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.RowsMoney.class, name = "rowsMoney"),
     @JsonSubTypes.Type(value = EditBody.Paste.class, name = "paste"),
     @JsonSubTypes.Type(value = EditBody.NewColumns.class, name = "newColumns"),
+    @JsonSubTypes.Type(value = EditBody.NewAds.class, name = "newAds"),
     @JsonSubTypes.Type(value = EditBody.ColumnRemoval.class, name = "columnRemoval"),
     @JsonSubTypes.Type(value = EditBody.CellSwitch.class, name = "cellSwitch")
 })
@@ -228,6 +229,12 @@ public sealed interface EditBody {
     record NewColumns(
             String campaignId,
             @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<String> creativeIds) implements EditBody {}
+
+    /** Creatives as columns, each shown in a new row of its own for an audience, and in no other. */
+    record NewAds(
+            String campaignId,
+            @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<String> creativeIds,
+            String audienceId) implements EditBody {}
 
     record ColumnRemoval(
             String campaignId,

@@ -111,6 +111,9 @@ public class EditReader {
         if (body instanceof EditBody.NewColumns b) {
             return newColumns(clientId, plan, b);
         }
+        if (body instanceof EditBody.NewAds b) {
+            return newAds(clientId, plan, b);
+        }
         if (body instanceof EditBody.ColumnRemoval b) {
             return new RemoveColumns(b.campaignId(), b.columnIds());
         }
@@ -317,6 +320,27 @@ public class EditReader {
         boolean amount =
                 offer.strategy() != BidStrategy.AUTOMATIC && !offer.money().isBlank();
         return new Bid(offer.strategy(), amount ? Money.parse(offer.money(), currency) : null);
+    }
+
+    private PlanEdit newAds(String clientId, Plan plan, EditBody.NewAds body) {
+        Map<String, Creative> known = creatives.byId(clientId);
+        body.creativeIds().stream()
+                .filter(id -> !known.containsKey(id))
+                .findFirst()
+                .ifPresent(id -> {
+                    throw new NotFound("creative", id);
+                });
+        Audience audience = audiences.byId(clientId).get(body.audienceId());
+        if (audience == null) {
+            throw new NotFound("audience", body.audienceId());
+        }
+        return Copies.inRowsOfTheirOwn(
+                plan.campaign(body.campaignId()),
+                body.creativeIds(),
+                audience.id(),
+                audience.name(),
+                id -> Objects.requireNonNull(known.get(id)).name(),
+                Ids::fresh);
     }
 
     private AddColumns newColumns(String clientId, Plan plan, EditBody.NewColumns body) {
