@@ -15,6 +15,7 @@ import { MediaShelf } from "./MediaShelf";
 import { bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
 import { filmOf, Films } from "./film/Films";
+import { Many } from "./many/Many";
 import { Said } from "./said/Said";
 import { Write } from "./write/Write";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
@@ -24,10 +25,11 @@ const SEARCHED_FROM = 12;
 /** What is done for creatives, each in a room of its own. */
 const ROOMS = [
   { path: "", words: "Creatives" },
+  { path: "many", words: "Many at once" },
   { path: "deck", words: "Copy deck" },
-  { path: "films", words: "Films" },
   { path: "write", words: "Write" },
-  { path: "said", words: "What customers say" },
+  { path: "films", words: "Films" },
+  { path: "said", words: "Customers say" },
 ] as const;
 
 type Kept = Schemas["KeptCreative"];
@@ -73,7 +75,7 @@ export function CreativeScreen() {
       {ROOMS.map(({ path, words }) => (
         <button
           key={path}
-          className={`${path === room ? "on" : ""} ${path === "said" ? "wide" : ""}`}
+          className={path === room ? "on" : ""}
           aria-current={path === room ? "page" : undefined}
           onClick={() => void navigate(`/c/${clientId}/creative${path && `/${path}`}`)}
         >
@@ -104,6 +106,16 @@ export function CreativeScreen() {
       return <Write key={clientId} clientId={clientId} things={rooms} />;
     case "said":
       return <Said key={clientId} clientId={clientId} phrases={phrases.data} things={rooms} />;
+    case "many":
+      return (
+        <Many
+          key={clientId}
+          {...{ clientId, rooms }}
+          creatives={all.map((k) => k.creative)}
+          media={media.data}
+          phrases={phrases.data}
+        />
+      );
     case "films":
       return (
         <Films

@@ -89,6 +89,7 @@ function Finder({ clientId, onDone }: { clientId: string | undefined; onDone: ()
               {forms.data?.map((f) => item(f.form.id, f.form.name, `/c/${clientId}/forms/${f.form.id}`))}
               {item("leads", "Leads", `/c/${clientId}/forms/leads`)}
               {item("deck", "Copy deck", `/c/${clientId}/creative/deck`)}
+              {item("many", "Many creatives at once", `/c/${clientId}/creative/many`)}
               {item("films", "Films", `/c/${clientId}/creative/films`)}
               {item("write", "Write in a frame", `/c/${clientId}/creative/write`)}
               {item("said", "What customers say", `/c/${clientId}/creative/said`)}

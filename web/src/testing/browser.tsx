@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, configure, fireEvent, render } from "@testing-library/react";
+import { cleanup, configure, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { App } from "antd";
 import type { ReactNode } from "react";
 import { afterEach } from "vitest";
@@ -90,6 +90,18 @@ export function uploading(answer: (path: string) => Answer) {
 export function choose(input: Element | null, ...files: File[]): void {
   if (!input) throw new Error("No place for files");
   fireEvent.change(input, { target: { files } });
+}
+
+/** Chooses from a list that opens. */
+export async function pick(label: string, option: string) {
+  fireEvent.mouseDown(screen.getByRole("combobox", { name: label }));
+  const found = await waitFor(() => {
+    const all = [...document.querySelectorAll(".ant-select-item-option-content")];
+    const one = all.find((o) => o.textContent === option);
+    if (!one) throw new Error(`no ${option} among ${all.map((o) => o.textContent).join(", ")}`);
+    return one;
+  });
+  fireEvent.click(found);
 }
 
 /** Draws a part of a screen as it stands in one. */

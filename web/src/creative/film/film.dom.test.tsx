@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { answering, choose, show } from "../../testing/browser";
+import { answering, choose, pick, show } from "../../testing/browser";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { describe, expect, it, vi } from "vitest";
@@ -71,18 +71,6 @@ const screenOf = (path = "/?film=f1") =>
       <Films clientId="c" media={media} rooms={null} onCreative={vi.fn()} />
     </MemoryRouter>,
   );
-
-/** Chooses from a list that opens. */
-async function pick(label: string, option: string) {
-  fireEvent.mouseDown(screen.getByRole("combobox", { name: label }));
-  const found = await waitFor(() => {
-    const all = [...document.querySelectorAll(".ant-select-item-option-content")];
-    const one = all.find((o) => o.textContent === option);
-    if (!one) throw new Error(`no ${option} among ${all.map((o) => o.textContent).join(", ")}`);
-    return one;
-  });
-  fireEvent.click(found);
-}
 
 describe("films", () => {
   it("say what they are while there is none, and begin with a medium of the shelf", async () => {

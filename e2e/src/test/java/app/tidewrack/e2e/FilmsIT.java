@@ -100,6 +100,7 @@ class FilmsIT {
     void theFilmIsLaunched() {
         buyer.press("Make a creative of it");
         assertThat(page.locator(".head")).containsText("Single video");
+        buyer.choose("Call to action", "Shop");
         exactly("Body").fill("Mend it before the cold does.");
         exactly("Headline").fill("Warm again");
         exactly("Link").fill("https://oddmentandthread.example/kits");

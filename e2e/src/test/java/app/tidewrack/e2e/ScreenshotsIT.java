@@ -53,7 +53,7 @@ class ScreenshotsIT {
             buyer.rail("Creative");
             thing(page, "Darned sock, before");
             take(page, "creative");
-            buyer.press("What customers say");
+            buyer.press("Customers say");
             page.getByRole(AriaRole.OPTION).first().waitFor();
             take(page, "said");
             buyer.press("Films");
