@@ -28,6 +28,7 @@ import {
 import { Parts } from "./Parts";
 import { Previews, type Chosen } from "./Preview";
 import { fitQuery, keepCreative, phrasesQuery } from "./queries";
+import { RowTexts } from "./RowTexts";
 import { Vary } from "./Vary";
 
 type Kept = Schemas["KeptCreative"];
@@ -149,6 +150,7 @@ export function OneCreative(props: {
             onChoose={setChosen}
           />
         )}
+        <RowTexts {...{ clientId, id, draft }} />
         <Previews
           {...{ clientId, networks, media, format, script }}
           draft={judged}

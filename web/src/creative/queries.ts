@@ -14,6 +14,14 @@ export const fitQuery = (clientId: string, draft: Draft) => ({
   }),
 });
 
+/** What its texts say in each row that shows it. */
+export const rowTextsQuery = (clientId: string, creativeId: string, draft: Draft) =>
+  ask.queryOptions(
+    "post",
+    "/api/clients/{clientId}/creatives/{creativeId}/rows",
+    at({ clientId, creativeId }, bodyOf(draft, 0).draft),
+  );
+
 export const combinationQuery = (clientId: string, creative: Schemas["CreativeBody"], number: number) =>
   ask.queryOptions(
     "post",

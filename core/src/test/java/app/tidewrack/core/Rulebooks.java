@@ -121,7 +121,9 @@ public final class Rulebooks {
                 new ReviewRule(
                         Duration.ofMinutes(15),
                         Duration.ofHours(18),
-                        List.of(new ReviewRule.Reason("promise", "It promises: “%s”.", List.of("miracle")))),
+                        List.of(
+                                new ReviewRule.Reason("promise", "It promises: “%s”.", List.of("miracle")),
+                                new ReviewRule.Reason(ReviewRule.AGE, "It says an age: “%s”.", List.of()))),
                 new ReportRule(Duration.ofHours(3), List.of(), List.of(7), List.of(1)),
                 List.of(new SubjectRule("jobs", "Jobs", false, false, 25, List.of(TermKind.INTEREST))),
                 new CallRule(600, 100),

@@ -216,21 +216,26 @@ class PracticeNetworkTest {
         String group = hs.create("ad-groups", group(hs.create("campaigns", campaign("a", "traffic")), adults, 1000));
         List<String> ads = new ArrayList<>();
         List<String> creatives = new ArrayList<>();
-        for (String body : List.of("Mend it tonight", "Guaranteed to last", "MEND IT NOW OR NEVER AGAIN")) {
+        for (String body : List.of(
+                "Mend it tonight",
+                "Guaranteed to last",
+                "MEND IT NOW OR NEVER AGAIN",
+                "For all of 18–64, and 20–30 more")) {
             creatives.add(hs.create("creatives", creative("a", picture, body)));
             ads.add(hs.create(
                     "ads", Map.of("adGroupId", group, "creativeId", creatives.get(creatives.size() - 1), "name", "A")));
         }
         assertThat(states(ads)).containsOnly("IN_REVIEW");
         hs.move(19);
-        assertThat(states(ads)).containsExactly("APPROVED", "REFUSED", "REFUSED");
+        assertThat(states(ads)).containsExactly("APPROVED", "REFUSED", "REFUSED", "REFUSED");
         assertThat(hs.get("/reviews?account=a").toString())
                 .contains("“Guaranteed”")
-                .contains("sentence case");
+                .contains("sentence case")
+                .contains("how old they are: “18–64”");
         hs.put("/creatives/" + creatives.get(1), creative("a", picture, "Made to last"));
-        assertThat(states(ads)).containsExactly("APPROVED", "IN_REVIEW", "REFUSED");
+        assertThat(states(ads)).containsExactly("APPROVED", "IN_REVIEW", "REFUSED", "REFUSED");
         hs.move(19);
-        assertThat(states(ads)).containsExactly("APPROVED", "APPROVED", "REFUSED");
+        assertThat(states(ads)).containsExactly("APPROVED", "APPROVED", "REFUSED", "REFUSED");
         hs.fine(HttpMethod.DELETE, "/networks/hearthside/ads/" + ads.get(0), "");
         assertThat(hs.call(
                                 HttpMethod.PUT,

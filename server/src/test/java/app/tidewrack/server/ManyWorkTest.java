@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
@@ -237,5 +238,64 @@ class ManyWorkTest extends WithServer {
                                 Map.of("what", what, "creativeIds", List.of()))
                         .detail())
                 .contains("stands in none");
+    }
+
+    private JsonNode inRows(String creative, String headline) throws Exception {
+        Object draft = content("x", "single-picture", List.of(), Map.of("headlines", List.of(headline)))
+                .get("draft");
+        return scene.post(CLIENT + "/creatives/" + creative + "/rows", draft);
+    }
+
+    /** Tokens follow each row; what review refuses of a row's own ages comes first, else the longest. */
+    @Test
+    void textsAreSaidRowByRow() throws Exception {
+        Scene.Sheet sheet = scene.sheet("a1");
+        JsonNode campaign =
+                scene.get(CLIENT + "/plans/" + sheet.plan()).get("campaigns").get(0);
+        String creative = campaign.get("columns").get(0).get("creativeId").asString();
+        JsonNode refused = inRows(creative, "Menders of {ages|all ages}");
+        assertThat(refused.size()).isEqualTo(2);
+        assertThat(refused.get(0).get("refused").asString()).contains("tells people how old they are: “28+”");
+        assertThat(refused.get(1).get("text").asString()).isEqualTo("Menders of 33+");
+
+        JsonNode taken = inRows(creative, "Menders {town|of all towns} {client|}");
+        assertThat(taken.get(0).get("refused").isNull()).isTrue();
+        assertThat(taken.get(0).get("text").asString()).isEqualTo("Menders of all towns One");
+        assertThat(taken.get(0).get("length").asInt()).isEqualTo(24);
+        assertThat(taken.get(0).get("limit").asInt()).isEqualTo(25);
+        assertThat(inRows(creative, "No token")).isEmpty();
+    }
+
+    /** Creatives come onto a sheet each in a new row of its own, by one edit that is undone as one. */
+    @Test
+    void creativesComeInRowsOfTheirOwn() throws Exception {
+        Scene.Sheet sheet = scene.sheet("a1");
+        List<String> media = pictures(690, 1);
+        List<String> added = List.of(made("Own one", media, Map.of()), made("Own two", media, Map.of()));
+        String audience = scene.audience("Owners");
+        Map<String, Object> edit =
+                Map.of("kind", "newAds", "campaignId", sheet.campaign(), "creativeIds", added, "audienceId", audience);
+        Answer answer = scene.edit(sheet.plan(), UUID.randomUUID().toString(), sheet.version(), edit);
+        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
+        JsonNode campaign =
+                scene.get(CLIENT + "/plans/" + sheet.plan()).get("campaigns").get(0);
+        assertThat(campaign.get("rows").size()).isEqualTo(4);
+        assertThat(campaign.get("columns").size()).isEqualTo(4);
+        assertThat(campaign.get("rows").get(3).get("label").asString()).isEqualTo("Owners · Own two");
+        assertThat(scene.edit(
+                                sheet.plan(),
+                                UUID.randomUUID().toString(),
+                                sheet.version() + 1,
+                                Map.of(
+                                        "kind",
+                                        "newAds",
+                                        "campaignId",
+                                        sheet.campaign(),
+                                        "creativeIds",
+                                        List.of("gone"),
+                                        "audienceId",
+                                        audience))
+                        .status())
+                .isEqualTo(404);
     }
 }

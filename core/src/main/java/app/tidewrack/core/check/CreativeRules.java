@@ -1,5 +1,6 @@
 package app.tidewrack.core.check;
 
+import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.creative.AdTokens;
 import app.tidewrack.core.creative.Creative;
@@ -13,6 +14,7 @@ import app.tidewrack.core.creative.TextOnPicture;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.PlacementRule;
+import app.tidewrack.core.network.ReviewRule;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Showing;
@@ -68,7 +70,8 @@ final class CreativeRules {
     /** The rule that looks at every ad of a column by itself. */
     static final Family TOKENS = Family.of(
             EnumSet.of(Matter.ROWS, Matter.COLUMNS, Matter.CELLS, Matter.PEOPLE),
-            Rule.blocker("copy.empty-token", CreativeRules::emptyToken));
+            Rule.blocker("copy.empty-token", CreativeRules::emptyToken),
+            Rule.warning("copy.says-age", CreativeRules::saysAge));
 
     /**
      * A column with its creative, all texts as long as its rows make them, the network's rule of its format, and the different
@@ -105,7 +108,8 @@ final class CreativeRules {
     }
 
     private static Map<String, String> tokens(Situation s, Row row) {
-        return AdTokens.of(s.audience(row).definition(), s.account().client());
+        return AdTokens.of(
+                s.audience(row).definition(), s.account().client(), s.rulebook().audience());
     }
 
     /** Common practice: what review refused once it refuses again, and accounts that send it often are looked at harder. */
@@ -338,6 +342,35 @@ final class CreativeRules {
                                         "Creative %s names {%s}, which row %s does not have, and has no fall-back."
                                                 .formatted(s.creative(c).name(), t.name(), r.label()),
                                         "Write {%s|…} with what stands there instead.".formatted(t.name())))));
+    }
+
+    /** Common practice: networks refuse copy that tells people how old they are, by a token or written out. */
+    private static Stream<Seen> saysAge(Situation s) {
+        return columns(s)
+                .flatMap(c -> s.creative(c)
+                        .texts()
+                        .flatMap(text -> rows(s, c).flatMap(r -> {
+                            AgeRange ages = s.audience(r).definition().ages();
+                            String filled = Tokens.filled(text, tokens(s, r));
+                            return ages == null
+                                    ? Stream.empty()
+                                    : s.rulebook()
+                                            .review()
+                                            .risks(filled, ages)
+                                            .filter(k -> k.code().equals(ReviewRule.AGE))
+                                            .map(k -> new Seen(
+                                                    s.place(c, "body"),
+                                                    filled.substring(k.from(), k.to()),
+                                                    "nothing of people’s age",
+                                                    "In row %s creative %s says “%s”: %s"
+                                                            .formatted(
+                                                                    r.label(),
+                                                                    s.creative(c)
+                                                                            .name(),
+                                                                    filled,
+                                                                    k.words()),
+                                                    "Leave the age out there."));
+                        })));
     }
 
     private static Stream<Seen> riskyWording(Situation s) {

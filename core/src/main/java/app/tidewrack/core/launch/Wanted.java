@@ -56,7 +56,7 @@ public record Wanted(
             AudienceDefinition people = row.people(audiences.apply(row.audienceId()));
             items.add(new WantedItem(
                     ItemKey.group(campaign.id(), row.id()), group(campaign.facts(), row, people, on, names)));
-            Map<String, String> known = AdTokens.of(people, client);
+            Map<String, String> known = AdTokens.of(people, client, rulebook.audience());
             for (Column column : on) {
                 Creative shown = drawn.computeIfAbsent(
                         List.of(column.creativeId(), known),

@@ -457,8 +457,13 @@ class ChecksTest {
                     c.format = "carousel";
                     c.cards = List.of(new Card("c".repeat(11), "", ""));
                 }),
-                spoil("copy.unknown-token", "{name}", "{client|…}, {town|…}", c -> c.body = "Dear {name|you}"),
+                spoil(
+                        "copy.unknown-token",
+                        "{name}",
+                        "{ages|…}, {client|…}, {town|…}, {work|…}",
+                        c -> c.body = "Dear {name|you}"),
                 spoil("copy.empty-token", "{town}", "a fall-back", c -> c.headline = "In {town}"),
+                spoil("copy.says-age", "25–54", "nothing of people’s age", c -> c.body = "For {ages} only"),
                 spoil("creative.no-post", "none", "1 post or answer", c -> c.format = "existing-post"),
                 spoil("creative.no-script", "none", "1", c -> c.format = "lead-form"),
                 spoil("creative.script-not-taken", "empty", "a link", c -> {

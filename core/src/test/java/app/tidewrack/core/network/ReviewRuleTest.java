@@ -2,6 +2,7 @@ package app.tidewrack.core.network;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.network.ReviewRule.Reason;
 import app.tidewrack.core.network.ReviewRule.Risk;
 import java.time.Duration;
@@ -47,5 +48,29 @@ class ReviewRuleTest {
     @ValueSource(strings = {"", "Mend it before the cold does", "SALE", "UK and USA", "MEND 20 socks"})
     void whatReviewTakesHasNoRisk(String text) {
         assertThat(RULE.risks(text)).isEmpty();
+    }
+
+    /** Only the ages that an ad is shown to are said to people; other numbers are not. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Nurses of 25–34, rest here | 25 | 34 | 25–34",
+                "For ages 25 - 34 | 25 | 34 | 25 - 34",
+                "Für 25 bis 34 | 25 | 34 | 25 bis 34",
+                "Til dig på 25 til 34 | 25 | 34 | 25 til 34",
+                "65+ travel for less | 65 | 90 | 65+",
+                "25–34 km of coast | 30 | 40 |",
+                "Open 9–17 | 18 | 65 |",
+                "125–34 | 25 | 34 |",
+                "25–340 | 25 | 34 |",
+                "25 to go | 25 | 34 |"
+            })
+    void agesAreSaidToThoseWhoHaveThem(String text, int from, int to, String said) {
+        ReviewRule rule = new ReviewRule(
+                Duration.ofMinutes(15), Duration.ofHours(18), List.of(new Reason("age", "It says “%s”.", List.of())));
+        assertThat(rule.risks(text, new AgeRange(from, to)).map(r -> text.substring(r.from(), r.to())))
+                .isEqualTo(said == null ? List.of() : List.of(said));
+        assertThat(rule.risks(text)).isEmpty();
     }
 }

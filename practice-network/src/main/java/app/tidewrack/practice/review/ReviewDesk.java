@@ -1,5 +1,6 @@
 package app.tidewrack.practice.review;
 
+import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.network.ReviewRule;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.practice.NotKnown;
@@ -41,16 +42,16 @@ public class ReviewDesk {
     public void decide(Instant now) {
         for (Waiting waiting : mapper.due(now)) {
             Network network = networks.network(waiting.network());
-            String reason = fault(network, creatives.creative(waiting.network(), waiting.creativeId()));
+            String reason = fault(network, creatives.creative(waiting.network(), waiting.creativeId()), waiting.ages());
             mapper.decide(waiting.id(), reason == null ? "APPROVED" : "REFUSED", reason, now);
         }
     }
 
-    private static @Nullable String fault(Network network, CreativeOrder creative) {
+    private static @Nullable String fault(Network network, CreativeOrder creative, @Nullable AgeRange shownTo) {
         String text = String.join("\n", texts(creative));
         return network.rulebook()
                 .review()
-                .risks(text)
+                .risks(text, shownTo)
                 .findFirst()
                 .map(ReviewRule.Risk::words)
                 .orElse(null);

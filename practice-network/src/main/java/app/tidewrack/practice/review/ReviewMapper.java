@@ -1,5 +1,6 @@
 package app.tidewrack.practice.review;
 
+import app.tidewrack.core.audience.AgeRange;
 import java.time.Instant;
 import java.util.List;
 import org.apache.ibatis.annotations.Mapper;
@@ -9,14 +10,27 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface ReviewMapper {
-    record Waiting(String network, String id, String creativeId) {}
+    /** Ages are those that the ad group asks for, if it does. */
+    record Waiting(
+            String network,
+            String id,
+            String creativeId,
+            @Nullable Integer agesFrom,
+            @Nullable Integer agesTo) {
+        @Nullable
+        AgeRange ages() {
+            return agesFrom == null || agesTo == null ? null : new AgeRange(agesFrom, agesTo);
+        }
+    }
 
     record Decision(String id, String state, @Nullable String reason, Instant submittedAt, Instant dueAt) {}
 
     record Open(String network, String account, String id, String name, Instant dueAt) {}
 
     @Select("""
-            select c.network, a.id, a.creative_id from ad a
+            select c.network, a.id, a.creative_id, (g.content #>> '{audience,ages,from}')::int as ages_from,
+                   (g.content #>> '{audience,ages,to}')::int as ages_to
+            from ad a
             join ad_group g on g.id = a.ad_group_id join campaign c on c.id = g.campaign_id
             where a.review_state = 'IN_REVIEW' and a.review_due <= #{now} order by a.id""")
     List<Waiting> due(Instant now);

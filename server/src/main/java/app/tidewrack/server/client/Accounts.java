@@ -5,6 +5,7 @@ import app.tidewrack.connector.Orders.AccountOrder;
 import app.tidewrack.connector.Orders.AccountTold;
 import app.tidewrack.connector.Orders.Profile;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.AudienceOffer;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.CampaignFacts;
@@ -98,6 +99,13 @@ public class Accounts {
                 .distinct()
                 .map(networks::rulebook)
                 .toList();
+    }
+
+    /** What the network of each account offers to ask people for, by the account's id. */
+    public Map<String, AudienceOffer> offers(String clientId) {
+        return mapper.accounts(clientId).stream()
+                .collect(Collectors.toMap(
+                        Account::id, a -> networks.rulebook(a.network()).audience()));
     }
 
     /** @throws NotFound when the client has no such account */

@@ -1,7 +1,7 @@
 package app.tidewrack.server.creative;
 
-import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.creative.AdTokens;
+import app.tidewrack.core.network.AudienceOffer;
 import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.Tokens;
@@ -11,9 +11,13 @@ import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.creative.CopyDeck.Kind;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
@@ -74,17 +78,22 @@ public class PhraseRules {
                 .toList();
     }
 
-    /** What tokens may stand for: every town an audience of the client is drawn around. */
+    /** What tokens may stand for, over all audiences of the client. */
     Map<String, List<String>> values(String clientId) {
-        List<String> towns = audiences.byId(clientId).values().stream()
-                .flatMap(a -> a.definition().places().circles().stream())
-                .map(Circle::name)
-                .distinct()
-                .toList();
-        return Map.of(
-                AdTokens.TOWN,
-                towns,
-                AdTokens.CLIENT,
-                List.of(clients.byId(clientId).name()));
+        String client = clients.byId(clientId).name();
+        Map<String, AudienceOffer> offers = accounts.offers(clientId);
+        Map<String, Set<String>> values = new HashMap<>(Map.of(AdTokens.CLIENT, Set.of(client)));
+        audiences.byId(clientId).values().forEach(a -> {
+            AudienceOffer offer = offers.get(a.accountId());
+            if (offer != null) {
+                AdTokens.of(a.definition(), client, offer)
+                        .forEach((token, value) -> values.merge(token, Set.of(value), (x, y) -> {
+                            Set<String> both = new LinkedHashSet<>(x);
+                            both.addAll(y);
+                            return both;
+                        }));
+            }
+        });
+        return values.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> List.copyOf(e.getValue())));
     }
 }
