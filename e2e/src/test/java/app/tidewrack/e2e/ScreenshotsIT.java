@@ -28,9 +28,6 @@ class ScreenshotsIT {
             page.locator("#cell-1-1").click();
             page.getByTestId("expected-short").waitFor();
             take(page, "sheet-structure");
-            buyer.lens("Names");
-            take(page, "sheet-names");
-            buyer.lens("Structure");
             buyer.lens("Results");
             page.locator(".cell.result").first().waitFor();
             take(page, "sheet-results");
