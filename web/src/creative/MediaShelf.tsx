@@ -5,7 +5,7 @@ import { useRef, useState } from "react";
 import { mediaQuery, stillUrl } from "../api/creatives";
 import { useChange } from "../frame/useChange";
 import { length, measured, type Medium, textIsRisky, textPercent, tooWordy } from "./model";
-import { addMedium, removeMedium } from "./queries";
+import { addMedium, removeMedium, shelfUrl } from "./queries";
 
 /** What the server takes at most; more is not even sent. */
 const LARGEST_BYTES = 500_000_000;
@@ -62,7 +62,14 @@ export function MediaShelf({
   };
   return (
     <>
-      <h3>Media, {media.length}</h3>
+      <h3 className="shelf-head">
+        Media, {media.length}
+        {media.length > 0 && (
+          <a className="link" href={shelfUrl(clientId)} download>
+            as ZIP
+          </a>
+        )}
+      </h3>
       <div className="shelf">
         {media.map((m) => (
           <button

@@ -97,6 +97,8 @@ const ActionPart = memo(function ActionPart(props: {
   );
 });
 
+const TOKENS = "{town|…}, {ages|…}, {work|…}, {client|…}";
+
 /** The parts of a creative as its format has them, texts with their length where the least is allowed. */
 export function Parts(props: {
   clientId: string;
@@ -153,8 +155,12 @@ export function Parts(props: {
         ))}
       {fit && fit.unknownTokens.length > 0 && (
         <p className="fault">
-          Nothing fills {fit.unknownTokens.map((t) => `{${t}}`).join(", ")}. Use {"{town|…}"} or{" "}
-          {"{client|…}"}.
+          Nothing fills {fit.unknownTokens.map((t) => `{${t}}`).join(", ")}. Use one of {TOKENS}.
+        </p>
+      )}
+      {ownTexts && (
+        <p className="note token-note">
+          Filled for each row: {TOKENS}; after the bar stands what is said where it is not known.
         </p>
       )}
       {ownTexts && (

@@ -71,6 +71,11 @@ export function addMedium(clientId: string, file: File, onSent: (share: number) 
   return sendStream<Schemas["Medium"]>(path, file, onSent);
 }
 
+/** All of the shelf in one file, with a table. */
+export function shelfUrl(clientId: string): string {
+  return `/api/clients/${encodeURIComponent(clientId)}/media/all.zip`;
+}
+
 export function contentUrl(clientId: string, sha: string): string {
   return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/content`;
 }

@@ -19,6 +19,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -411,6 +413,34 @@ class FilmWorkTest extends WithServer {
         assertThat(scene.post(path, mark).get("width").asInt()).isEqualTo(1080);
         mark.put("sha256", scene.sha("pole.png", plain(SAND, 100, 4000)));
         assertThat(scene.call("ines", HttpMethod.POST, path, mark).detail()).contains("does not fit into");
+    }
+
+    /** Every file is in it as it came, under a name that no other has, with its facts; a cell that would start a formula does not. */
+    @Test
+    void theShelfIsHandedOver() throws Exception {
+        byte[] first = plain(Color.RED, 30, 20);
+        byte[] second = plain(Color.GREEN, 40, 20);
+        scene.sha("=cmd.png", first);
+        scene.sha("=CMD.png", second);
+        var begun = mvc.perform(get(CLIENT + "/media/all.zip").with(Scene.by("ines")))
+                .andReturn();
+        begun.getAsyncResult();
+        Map<String, byte[]> files = new HashMap<>();
+        try (ZipInputStream zip =
+                new ZipInputStream(new ByteArrayInputStream(begun.getResponse().getContentAsByteArray()))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                files.put(entry.getName(), zip.readAllBytes());
+            }
+        }
+        assertThat(files).hasSize(scene.get(CLIENT + "/media").size() + 1);
+        assertThat(List.of(files.get("media/=CMD.png"), files.get("media/=cmd 2.png")))
+                .containsExactly(second, first);
+        String table = new String(files.get("media.csv"), StandardCharsets.UTF_8);
+        assertThat(table)
+                .startsWith("\uFEFFfile,code,kind,")
+                .contains("'=cmd 2.png,")
+                .contains(",PNG,30,20," + first.length);
+        assertThat(table.lines()).hasSize(files.size());
     }
 
     @ParameterizedTest

@@ -14,6 +14,7 @@ import java.util.Locale;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -36,6 +37,7 @@ class MediaController {
     private final Mends mends;
     private final MediaJobs jobs;
     private final Marks marks;
+    private final ShelfFile shelf;
 
     @GetMapping
     List<Medium> all(@PathVariable String clientId) {
@@ -74,6 +76,15 @@ class MediaController {
     MediaJob mend(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody MendBody body)
             throws IOException {
         return mends.begin(clientId, sha, body.mend());
+    }
+
+    /** All of the shelf as a ZIP file with a table. */
+    @GetMapping(path = "/all.zip", produces = "application/zip")
+    ResponseEntity<StreamingResponseBody> shelf(@PathVariable String clientId) {
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"media.zip\"")
+                .body(out -> shelf.write(clientId, out));
     }
 
     /** What is being made or waits to be, and what ended in the last ten minutes; the latest first. */
