@@ -28,6 +28,14 @@ public record Medium(
     /** Largest area that is taken, in pixels. */
     public static final long MOST_PIXELS = 50_000_000;
 
+    /** How far two shapes may be apart to be taken for the same, as a share. */
+    private static final double SHAPE_TOLERANCE = 0.03;
+
+    /** Whether one can stand for the other: width by height is the same within 3 %. */
+    public boolean hasShapeOf(Medium other) {
+        return Math.abs((double) width * other.height / ((double) height * other.width) - 1) <= SHAPE_TOLERANCE;
+    }
+
     /** What it is called, without the ending of its kind. */
     public String baseName() {
         return fileName.replaceAll("\\.[A-Za-z0-9]+$", "");

@@ -41,9 +41,6 @@ public class MediaLibrary {
     static final long LARGEST_VIDEO = 500_000_000;
     private static final int PART = 1 << 20;
     private static final int HEAD = 16;
-    /** How far a poster's shape may be off its video's, as a share. */
-    private static final double POSTER_TOLERANCE = 0.03;
-
     private static final int LONGEST_FILE_NAME = 100;
 
     private final MediumMapper mapper;
@@ -211,8 +208,7 @@ public class MediaLibrary {
         Medium video = medium(clientId, sha);
         if (poster != null) {
             Medium picture = medium(clientId, poster);
-            double off = (double) picture.width() * video.height() / ((double) picture.height() * video.width());
-            if (video.video() == null || picture.video() != null || Math.abs(off - 1) > POSTER_TOLERANCE) {
+            if (video.video() == null || picture.video() != null || !picture.hasShapeOf(video)) {
                 throw new Refusal(
                         "poster",
                         "“%s”, a %s of %d × %d px, cannot stand for “%s”, a %s of %d × %d px."

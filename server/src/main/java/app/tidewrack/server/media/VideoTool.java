@@ -68,9 +68,9 @@ public class VideoTool {
         return stream.path("codec_type").asString("").equals(type);
     }
 
-    /** @throws Refusal (field {@code file}) when it holds no video that can be read */
-    Measured measure(String fileName, Path file, Container container) {
-        JsonNode told = json.readTree(run(
+    /** What a file says of itself and its streams. */
+    private JsonNode probed(String fileName, Path file, String demuxer) {
+        return json.readTree(run(
                 fileName,
                 List.of(
                         settings.ffprobe(),
@@ -79,13 +79,18 @@ public class VideoTool {
                         "-protocol_whitelist",
                         "file",
                         "-f",
-                        container.demuxer(),
+                        demuxer,
                         "-show_format",
                         "-show_streams",
                         "-of",
                         "json",
                         file.toString()),
                 l -> true));
+    }
+
+    /** @throws Refusal (field {@code file}) when it holds no video that can be read */
+    Measured measure(String fileName, Path file, Container container) {
+        JsonNode told = probed(fileName, file, container.demuxer());
         List<JsonNode> streams = List.copyOf(told.path("streams").values());
         JsonNode picture = streams.stream()
                 .filter(s -> of(s, "video")
@@ -273,22 +278,7 @@ public class VideoTool {
      * @throws Refusal (field {@code file}) when nothing of it can be heard
      */
     public double soundSeconds(String fileName, Path file, String demuxer) {
-        JsonNode told = json.readTree(run(
-                fileName,
-                List.of(
-                        settings.ffprobe(),
-                        "-v",
-                        "error",
-                        "-protocol_whitelist",
-                        "file",
-                        "-f",
-                        demuxer,
-                        "-show_format",
-                        "-show_streams",
-                        "-of",
-                        "json",
-                        file.toString()),
-                l -> true));
+        JsonNode told = probed(fileName, file, demuxer);
         double seconds = number(told.path("format").path("duration"), 0);
         if (told.path("streams").values().stream().noneMatch(s -> of(s, "audio")) || !(seconds > 0)) {
             throw new Refusal("file", "“%s” holds no sound.".formatted(fileName), "Export it again.");
