@@ -230,7 +230,7 @@ function Picture({ clientId, draft, media, placement, format, chosen }: Shown & 
         className="picture"
         alt=""
         style={shape ? { aspectRatio: placement.ratio, objectFit: "contain" } : {}}
-        src={stillUrl(clientId, sha)}
+        src={stillUrl(clientId, (placement.poster ? medium.video?.poster : null) ?? sha)}
       />
       {medium.video && (
         <span className="runs">

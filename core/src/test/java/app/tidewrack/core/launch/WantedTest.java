@@ -96,6 +96,44 @@ class WantedTest {
         });
     }
 
+    /** A poster is named beside its video, where the network takes one; a creative without any names none. */
+    @Test
+    void postersStandBesideTheirVideos() {
+        String poster = "cd".repeat(32);
+        Medium film = new Medium(
+                "ef".repeat(32),
+                "film.mp4",
+                "MP4",
+                1080,
+                1920,
+                1,
+                new Medium.Video(9, "h264", 30, true, null, poster),
+                Medium.Text.UNKNOWN);
+        Creative plain = creative("", null);
+        Creative mixed = new Creative(
+                "m",
+                "Mixed",
+                plain.format(),
+                List.of(plain.media().get(0), film),
+                plain.bodies(),
+                plain.headlines(),
+                plain.descriptions(),
+                plain.callsToAction(),
+                plain.link(),
+                "",
+                "",
+                List.of(),
+                plain.form(),
+                plain.chat(),
+                null);
+        AdSettings ad = (AdSettings)
+                wanted(Items.sheet(1, 1, Budgeting.USUAL), mixed, false).get(2).settings();
+        assertThat(ad.creative().posters()).containsExactly("", poster);
+        assertThat(CreativeSettings.of(mixed, false).posters()).isEmpty();
+        assertThat(CreativeSettings.of(plain, true).posters()).isEmpty();
+        assertThat(Items.words().of(Field.POSTERS, ad)).contains("cdcdcdcd");
+    }
+
     @Test
     void moneyThatIsSharedStandsAtTheCampaign() {
         Budgeting shared = new Budgeting(Basis.LIFETIME, Money.ofMinor(28_000, "GBP"));

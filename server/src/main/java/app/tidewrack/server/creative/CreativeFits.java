@@ -58,6 +58,7 @@ class CreativeFits {
      * @param mends what makes media fit, for those that do not
      * @param runs whether it shows the creative; of a mix, some of it
      * @param shown how many combinations of a mix it shows; 1 for other formats that run
+     * @param poster whether it shows a video's poster before it plays
      */
     record PlacementFit(
             String code,
@@ -71,7 +72,8 @@ class CreativeFits {
             List<Misfit> misfits,
             List<MediumMends> mends,
             boolean runs,
-            long shown) {}
+            long shown,
+            boolean poster) {}
 
     /**
      * @param format its words there; null when the network takes no such format
@@ -307,7 +309,8 @@ class CreativeFits {
                 verdict.misfits(),
                 mends,
                 verdict.runs(),
-                shown);
+                shown,
+                placement.video() != null && placement.video().poster());
     }
 
     private static double shape(Creative creative, PlacementRule placement) {
