@@ -106,7 +106,7 @@ class FilmsIT {
         exactly("Link").fill("https://oddmentandthread.example/kits");
         assertThat(page.locator(".facts")).containsText("Jumpcut short-video feed");
         buyer.kept();
-        for (String account : List.of("oddmentjc", "oddmenths")) {
+        for (String account : List.of("oddmentjc", "oddmentdg")) {
             Map<String, String> what =
                     Map.of("client", "oddment", "account", account, "objective", "traffic", "creative", "Six stitches");
             assertThat(List.of(page.evaluate(FormatsIT.LAUNCH, what)))

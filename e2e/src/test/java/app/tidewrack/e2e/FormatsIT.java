@@ -39,7 +39,7 @@ class FormatsIT {
                 : kinds.includes("VISITS") ? {kind: "VISITS", code: topic} : {kind: "DEVICE", code: "phone"};
               const audience = await call("POST", "/audiences", {
                 accountId: account,
-                name: `For ${creative.slice(0, 8)} on ${account}`,
+                name: `For ${creative.slice(0, 8)} ${account.slice(-2)}`,
                 version: 0,
                 definition: {
                   places: {countries: ["GB", "DE"], regions: [], circles: []},
@@ -51,7 +51,7 @@ class FormatsIT {
                   leftOut: [],
                 },
               });
-              let plan = await call("POST", "/plans", {name: `Plan of ${creative} on ${account}`});
+              let plan = await call("POST", "/plans", {name: `Plan of ${creative} ${account.slice(-2)}`});
               const edit = async (what) => {
                 plan = await call("PUT", `/plans/${plan.id}/edits`, {
                   editId: crypto.randomUUID(), version: plan.version, edit: what,
