@@ -449,6 +449,8 @@ class FilmWorkTest extends WithServer {
             gone     | Shot 1 is no longer on the shelf
             nosound  | None of its shots has a sound
             notune   | No sound is chosen
+            tunegone | The sound is no longer on the shelf
+            markgone | The mark is no longer on the shelf
             overlap  | before the one before it is gone
             mark     | does not fit into
             """)
@@ -459,6 +461,9 @@ class FilmWorkTest extends WithServer {
             case "gone" -> film.put("shots", List.of(shot("0".repeat(64), 0, 2, 1, ""), shot(sand, 0, 2, 1, "")));
             case "nosound" -> film.put("sound", Map.of("kind", "OWN"));
             case "notune" -> film.put("sound", Map.of("kind", "SHELF"));
+            case "tunegone" -> film.put("sound", Map.of("kind", "SHELF", "sha256", "0".repeat(64)));
+            case "markgone" ->
+                film.put("mark", Map.of("sha256", "0".repeat(64), "words", "", "corner", "TOP_LEFT", "share", 0.2));
             case "overlap" ->
                 film.put(
                         "captions",

@@ -10,7 +10,6 @@ import app.tidewrack.server.film.FilmMapper.MadeFilm;
 import app.tidewrack.server.film.FilmMapper.StoredFilm;
 import app.tidewrack.server.media.MediaJobs;
 import app.tidewrack.server.media.MediaJobs.MediaJob;
-import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
@@ -28,8 +27,6 @@ public class FilmDesk {
     private static final int MOST_FILMS = 500;
 
     private final FilmMapper mapper;
-    private final MediaLibrary library;
-    private final Sounds sounds;
     private final FilmLook look;
     private final MediaJobs jobs;
 
@@ -130,12 +127,7 @@ public class FilmDesk {
      */
     public MediaJob make(String clientId, String id) {
         FilmView film = film(clientId, id);
-        film.film().require(library.byHash(clientId)::get);
-        String sound = film.film().sound().sha256();
-        if (sound != null) {
-            sounds.sound(clientId, sound);
-        }
-        look.markBox(clientId, film.film());
+        look.require(clientId, film.film());
         return jobs.begin(
                 clientId,
                 FilmMaker.KIND,

@@ -27,6 +27,7 @@ class FilmLook {
     private final Accounts accounts;
     private final Looks looks;
     private final Marks marks;
+    private final Sounds sounds;
 
     /**
      * @param runs whether it takes the film’s shape and length
@@ -58,8 +59,7 @@ class FilmLook {
         FilmFault fault = null;
         Box box = null;
         try {
-            film.require(library.byHash(clientId)::get);
-            box = markBox(clientId, film);
+            box = require(clientId, film);
         } catch (Refusal refused) {
             fault = new FilmFault(refused.field(), refused.getMessage());
         }
@@ -67,10 +67,25 @@ class FilmLook {
                 film.seconds(), film.starts(), film.shown(), box, safe(clientId, film), places(clientId, film), fault);
     }
 
-    /** @throws Refusal when it does not fit into what stays visible */
+    /**
+     * Looks whether it can be made now.
+     *
+     * @return where its mark stands
+     * @throws Refusal that names the first part that is wrong, or no longer on the shelf
+     */
     @Nullable
-    Box markBox(String clientId, Film film) {
+    Box require(String clientId, Film film) {
+        film.require(library.byHash(clientId)::get);
+        String sound = film.sound().sha256();
+        if (sound != null && sounds.find(clientId, sound).isEmpty()) {
+            throw new Refusal("sound", "The sound is no longer on the shelf.", "Choose another.");
+        }
         ClientMark mark = film.mark();
+        if (mark != null
+                && mark.sha256() != null
+                && library.find(clientId, mark.sha256()).isEmpty()) {
+            throw new Refusal("mark.sha256", "The mark is no longer on the shelf.", "Choose another.");
+        }
         return mark == null
                 ? null
                 : marks.box(clientId, mark, film.size().width(), film.size().height(), safe(clientId, film));

@@ -21,7 +21,9 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.IntPredicate;
 import javax.imageio.ImageIO;
 import lombok.RequiredArgsConstructor;
@@ -63,7 +65,7 @@ class FilmMaker implements MediaWorker {
     public String make(String clientId, JsonNode asked, IntPredicate onPercent) throws IOException {
         FilmOrder order = json.treeToValue(asked, FilmOrder.class);
         Film film = order.film();
-        film.require(library.byHash(clientId)::get);
+        look.require(clientId, film);
         Path folder = Files.createTempDirectory("tidewrack-film");
         try {
             Path to = folder.resolve("film.mp4");
@@ -93,13 +95,21 @@ class FilmMaker implements MediaWorker {
 
     private List<Source> sources(String clientId, Film film, Path folder) throws IOException {
         List<Source> sources = new ArrayList<>();
+        // A video that is seen in several shots is there once; a picture is cut for each.
+        Map<String, Path> videos = new HashMap<>();
         for (Shot shot : film.shots()) {
             Medium medium = library.medium(clientId, shot.sha256());
             double shape = shot.whole()
                     ? (double) medium.width() / medium.height()
                     : (double) film.size().width() / film.size().height();
-            Path file = folder.resolve("shot%d".formatted(sources.size()));
-            files.write(clientId, medium, shape, shot.focusX(), shot.focusY(), file);
+            Path known = videos.get(shot.sha256());
+            Path file = known == null ? folder.resolve("shot%d".formatted(sources.size())) : known;
+            if (known == null) {
+                files.write(clientId, medium, shape, shot.focusX(), shot.focusY(), file);
+            }
+            if (medium.video() != null) {
+                videos.put(shot.sha256(), file);
+            }
             sources.add(new Source(medium, file, files.ground(clientId, medium.sha256())));
         }
         return sources;

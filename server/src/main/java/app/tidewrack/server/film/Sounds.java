@@ -15,6 +15,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Optional;
 import lombok.RequiredArgsConstructor;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Service;
@@ -83,8 +84,12 @@ class Sounds {
         return mapper.all(clientId);
     }
 
+    Optional<Sound> find(String clientId, String sha) {
+        return mapper.sound(clientId, sha);
+    }
+
     Sound sound(String clientId, String sha) {
-        return mapper.sound(clientId, sha).orElseThrow(() -> new NotFound("sound", sha));
+        return find(clientId, sha).orElseThrow(() -> new NotFound("sound", sha));
     }
 
     byte[] content(String clientId, String sha) {

@@ -8,7 +8,6 @@ import app.tidewrack.core.network.PlacementRule.TextRule;
 import app.tidewrack.core.network.ReviewRule.Risk;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
-import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.TextLength;
@@ -73,13 +72,12 @@ class RowTexts {
         }
     }
 
-    /** Those that are the most too long first. */
+    /** Those that are refused or the most too long first. */
     @AsksOnly
     @PostMapping
     List<RowText> rows(
             @PathVariable String clientId, @PathVariable String creativeId, @Valid @RequestBody CreativeDraft draft) {
-        String client = clients.byId(clientId).name();
-        Map<String, Audience> known = audiences.byId(clientId);
+        Saying saying = new Saying(draft, clients.byId(clientId).name(), audiences.byId(clientId));
         List<RowText> texts = new ArrayList<>();
         for (PlanLine line : plans.plans(clientId)) {
             Plan plan = plans.plan(clientId, line.id()).plan();
@@ -88,8 +86,8 @@ class RowTexts {
                         accounts.account(clientId, campaign.accountId()).network());
                 campaign.columns().stream()
                         .filter(c -> c.creativeId().equals(creativeId))
-                        .findFirst()
-                        .ifPresent(c -> ofCampaign(plan, campaign, c, rulebook, draft, client, known, texts));
+                        .flatMap(c -> campaign.rows().stream().filter(r -> campaign.isOn(r.id(), c.id())))
+                        .forEach(r -> texts.addAll(saying.in(plan, campaign, r, rulebook)));
             }
         }
         return texts.stream()
@@ -100,27 +98,21 @@ class RowTexts {
                 .toList();
     }
 
-    private static void ofCampaign(
-            Plan plan,
-            Campaign campaign,
-            Column column,
-            Rulebook rulebook,
-            CreativeDraft draft,
-            String client,
-            Map<String, Audience> known,
-            List<RowText> texts) {
-        for (Row row : campaign.rows()) {
-            Audience audience = known.get(row.audienceId());
-            if (audience == null || !campaign.isOn(row.id(), column.id())) {
-                continue;
+    /** A draft that is said to many rows. */
+    private record Saying(CreativeDraft draft, String client, Map<String, Audience> audiences) {
+        List<RowText> in(Plan plan, Campaign campaign, Row row, Rulebook rulebook) {
+            Audience audience = audiences.get(row.audienceId());
+            if (audience == null) {
+                return List.of();
             }
             AudienceDefinition people = row.people(audience.definition());
             Map<String, String> values = AdTokens.of(people, client, rulebook.audience());
+            List<RowText> said = new ArrayList<>();
             for (Part part : List.of(Part.HEADLINE, Part.BODY, Part.DESCRIPTION)) {
                 for (String text : texts(draft, part)) {
                     if (!Tokens.of(text).isEmpty()) {
                         String filled = Tokens.filled(text, values);
-                        texts.add(new RowText(
+                        said.add(new RowText(
                                 plan.id(),
                                 campaign.id(),
                                 campaign.facts().name(),
@@ -138,6 +130,7 @@ class RowTexts {
                     }
                 }
             }
+            return said;
         }
     }
 
