@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Slider } from "antd";
-import { useCallback, useMemo, useState, type ReactNode } from "react";
+import { useCallback, useMemo, useRef, useState, type ReactNode } from "react";
 import { stillUrl } from "../../api/creatives";
 import { Columns } from "../../frame/Columns";
 import { ThingActions } from "../../frame/ThingActions";
@@ -47,12 +47,18 @@ export function OneFilm(props: {
   const carryOut = useChange();
   const [at, setAt] = useState(0);
   const [second, setSecond] = useState(0);
+  // One after the other: what is kept by itself may be on its way while it is kept to be made.
+  const saved = useRef<Promise<void>>(Promise.resolve());
   const save = useCallback(
-    async (draft: { name: string; film: Film }) => {
-      const key = filmsQuery(clientId).queryKey;
-      const known = queries.getQueryData<KeptFilm[]>(key)?.find((f) => f.id === id);
-      const kept = await keepFilm(clientId, id, { ...draft, version: known?.version ?? current.version });
-      queries.setQueryData<KeptFilm[]>(key, (all) => all?.map((f) => (f.id === id ? kept : f)));
+    (draft: { name: string; film: Film }) => {
+      const keep = async () => {
+        const key = filmsQuery(clientId).queryKey;
+        const known = queries.getQueryData<KeptFilm[]>(key)?.find((f) => f.id === id);
+        const kept = await keepFilm(clientId, id, { ...draft, version: known?.version ?? current.version });
+        queries.setQueryData<KeptFilm[]>(key, (all) => all?.map((f) => (f.id === id ? kept : f)));
+      };
+      saved.current = saved.current.then(keep, keep);
+      return saved.current;
     },
     [clientId, id, current.version, queries],
   );
