@@ -53,7 +53,7 @@ class ScreenshotsIT {
             buyer.press("Customers say");
             page.getByRole(AriaRole.OPTION).first().waitFor();
             take(page, "said");
-            buyer.press("Films");
+            buyer.open("/c/oddment/creative/films");
             thing(page, "Before the frost");
             page.locator(".film-preview").waitFor();
             take(page, "film");
