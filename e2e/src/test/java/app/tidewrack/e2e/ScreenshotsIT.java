@@ -54,7 +54,8 @@ class ScreenshotsIT {
             page.getByRole(AriaRole.OPTION).first().waitFor();
             take(page, "said");
             buyer.open("/c/oddment/creative/films");
-            thing(page, "Before the frost");
+            page.locator(".thing", new Page.LocatorOptions().setHasText("Before the frost"))
+                    .click();
             page.locator(".film-preview").waitFor();
             take(page, "film");
             buyer.open("/c/oddment/results/tests");
