@@ -349,28 +349,32 @@ final class CreativeRules {
         return columns(s)
                 .flatMap(c -> s.creative(c)
                         .texts()
-                        .flatMap(text -> rows(s, c).flatMap(r -> {
-                            AgeRange ages = s.audience(r).definition().ages();
-                            String filled = Tokens.filled(text, tokens(s, r));
-                            return ages == null
-                                    ? Stream.empty()
-                                    : s.rulebook()
-                                            .review()
-                                            .risks(filled, ages)
-                                            .filter(k -> k.code().equals(ReviewRule.AGE))
-                                            .map(k -> new Seen(
-                                                    s.place(c, "body"),
-                                                    filled.substring(k.from(), k.to()),
-                                                    "nothing of people’s age",
-                                                    "In row %s creative %s says “%s”: %s"
-                                                            .formatted(
-                                                                    r.label(),
-                                                                    s.creative(c)
-                                                                            .name(),
-                                                                    filled,
-                                                                    k.words()),
-                                                    "Leave the age out there."));
-                        })));
+                        .filter(CreativeRules::mayNameAges)
+                        .flatMap(text -> rows(s, c).flatMap(r -> saysAge(s, c, r, text))));
+    }
+
+    /** Most copy has no number, and is not filled for each row only to be found without one. */
+    private static boolean mayNameAges(String text) {
+        return text.contains("{" + AdTokens.AGES) || text.chars().anyMatch(Character::isDigit);
+    }
+
+    private static Stream<Seen> saysAge(Situation s, Column column, Row row, String text) {
+        AgeRange ages = s.audience(row).definition().ages();
+        if (ages == null || !text.contains("{") && !text.contains(String.valueOf(ages.from()))) {
+            return Stream.empty();
+        }
+        String filled = Tokens.filled(text, tokens(s, row));
+        return s.rulebook()
+                .review()
+                .risks(filled, ages)
+                .filter(k -> k.code().equals(ReviewRule.AGE))
+                .map(k -> new Seen(
+                        s.place(column, "body"),
+                        filled.substring(k.from(), k.to()),
+                        "nothing of people’s age",
+                        "In row %s creative %s says “%s”: %s"
+                                .formatted(row.label(), s.creative(column).name(), filled, k.words()),
+                        "Leave the age out there."));
     }
 
     private static Stream<Seen> riskyWording(Situation s) {
