@@ -12,7 +12,7 @@ import { plural } from "../look/format";
 import { freeName } from "../look/lists";
 import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
-import { bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
+import { baseName, bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
 import { filmOf, Films } from "./film/Films";
 import { Many } from "./many/Many";
@@ -125,7 +125,7 @@ export function CreativeScreen() {
           onCreative={(film) =>
             start({
               ...emptyDraft,
-              name: film.fileName.replace(/\.\w+$/, ""),
+              name: baseName(film),
               format: "single-video",
               media: [film.sha256],
             })

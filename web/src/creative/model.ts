@@ -125,6 +125,9 @@ export function measured(m: Medium): string {
   return `${size} · ${length(seconds)} · ${codec} · ${pace}${sound ? "with sound" : "silent"}`;
 }
 
+/** What a file is called without the ending of its kind. */
+export const baseName = (m: Medium) => m.fileName.replace(/\.\w+$/, "");
+
 /** The host of a link as an ad shows it, or nothing when it has none. */
 export function shownHost(link: string): string {
   try {

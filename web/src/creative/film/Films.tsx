@@ -8,7 +8,7 @@ import { Columns } from "../../frame/Columns";
 import { useChange } from "../../frame/useChange";
 import { plural } from "../../look/format";
 import { freeName } from "../../look/lists";
-import { length, type Medium } from "../model";
+import { baseName, length, type Medium } from "../model";
 import { MediaShelf } from "../MediaShelf";
 import { freshFilm, shotOf, SIZES } from "./model";
 import { OneFilm } from "./OneFilm";
@@ -22,7 +22,7 @@ export async function filmOf(queries: QueryClient, clientId: string, medium: Med
     queries.query(brandQuery(clientId)),
   ]);
   const name = freeName(
-    medium.fileName.replace(/\.\w+$/, ""),
+    baseName(medium),
     films.map((f) => f.name),
   );
   const made = await addFilm(clientId, name, freshFilm(brand, [shotOf(medium)]));

@@ -11,15 +11,16 @@ export function Queue({ clientId }: { clientId: string }) {
   const queries = useQueryClient();
   const carryOut = useChange();
   const jobs = useQuery(jobsQuery(clientId));
-  const done = jobs.data?.filter((j) => j.state === "DONE").length ?? 0;
-  const before = useRef(done);
+  const known = useRef<string[]>(undefined);
   useEffect(() => {
-    if (done > before.current) {
+    if (!jobs.data) return;
+    const done = jobs.data.filter((j) => j.state === "DONE").map((j) => j.id);
+    if (known.current && done.some((id) => !known.current?.includes(id))) {
       void queries.invalidateQueries(mediaQuery(clientId));
       void queries.invalidateQueries(filmsQuery(clientId));
     }
-    before.current = done;
-  }, [done, clientId, queries]);
+    known.current = done;
+  }, [jobs.data, clientId, queries]);
   const shown = jobs.data?.filter((j) => isOpen(j) || j.state === "FAILED").reverse() ?? [];
   if (shown.length === 0) return null;
   return (

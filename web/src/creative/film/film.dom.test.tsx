@@ -55,6 +55,12 @@ function told({ films = [film(media[0]!, media[1]!)], jobs = [], fault }: Told =
   return answering((sent, path) => {
     if (path.endsWith("/films/look")) return { body: fit(fault) };
     if (path.endsWith("/films/captions")) return { body: [{ from: 1, to: 2, text: "From a file" }] };
+    if (path.endsWith("/films/script")) return { body: [{ from: 0, to: 6, text: "Said by the script" }] };
+    if (path.endsWith("/pieces")) {
+      const parts = ["SCRIPT", "BODY", "SCRIPT"].map((becomes) => ({ becomes }));
+      const written = { frame: { parts }, texts: ["One needle.", "No script", "Try it."], language: "da" };
+      return { body: [{ id: "w", name: "Needles", written }] };
+    }
     if (path.endsWith("/made"))
       return { body: { id: "j", name: "x", state: "WAITING", percent: 0, ahead: 0 } };
     if (path.endsWith("/films/f1")) return { body: { ...film(), ...(sent as object), id: "f1", made: [] } };
@@ -156,6 +162,16 @@ describe("films", () => {
     expect(await screen.findByDisplayValue("From a file")).toBeTruthy();
     fireEvent.click(screen.getByRole("button", { name: "Take out caption 1" }));
     await waitFor(() => expect(screen.queryByDisplayValue("From a file")).toBeNull());
+  });
+
+  it("take captions from a script, each for as long as it takes to say", async () => {
+    const { sent } = told();
+    screenOf();
+    fireEvent.click(await screen.findByText("with times of their own"));
+    fireEvent.click(await screen.findByRole("button", { name: "From a script…" }));
+    fireEvent.click(await screen.findByText("Needles"));
+    expect(await screen.findByDisplayValue("Said by the script")).toBeTruthy();
+    expect(sent).toContainEqual({ script: "One needle.\nTry it.", language: "da", seconds: 6 });
   });
 
   it("tell what is being made and what waits, and why something failed", async () => {

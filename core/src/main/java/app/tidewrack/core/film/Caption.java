@@ -7,8 +7,4 @@ package app.tidewrack.core.film;
  * @param to second at which they are gone
  * @param text lines are parted by line feeds
  */
-public record Caption(double from, double to, String text) {
-    public double seconds() {
-        return to - from;
-    }
-}
+public record Caption(double from, double to, String text) {}

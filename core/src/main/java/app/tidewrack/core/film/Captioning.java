@@ -8,8 +8,6 @@ import java.util.List;
  * @param timed those with times of their own; empty for other kinds
  */
 public record Captioning(Kind kind, List<Caption> timed) {
-    public static final Captioning NONE = new Captioning(Kind.NONE, List.of());
-
     public Captioning {
         timed = List.copyOf(timed);
     }

@@ -30,7 +30,8 @@ public record ClientMark(@Nullable String sha256, String words, Corner corner, d
             return this == TOP_LEFT || this == BOTTOM_LEFT;
         }
 
-        boolean top() {
+        /** Whether it is one of the upper two. */
+        public boolean top() {
             return this == TOP_LEFT || this == TOP_RIGHT;
         }
     }

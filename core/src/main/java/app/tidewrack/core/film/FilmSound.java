@@ -8,8 +8,6 @@ import org.jspecify.annotations.Nullable;
  * @param sha256 of a sound of the shelf, which is repeated until the film ends and fades out; null for other kinds
  */
 public record FilmSound(Kind kind, @Nullable String sha256) {
-    public static final FilmSound SILENT = new FilmSound(Kind.SILENT, null);
-
     /** Where it comes from. */
     public enum Kind {
         SILENT,

@@ -25,6 +25,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 class FilmTest {
+    private static final FilmSound SILENT = new FilmSound(FilmSound.Kind.SILENT, null);
     private static final Captioning BY_SHOT = new Captioning(Captioning.Kind.BY_SHOT, List.of());
 
     /** Hashes name what they are: {@code p…} a picture, {@code v12} a video of 12 s with sound, {@code m12} a silent one. */
@@ -47,7 +48,7 @@ class FilmTest {
     }
 
     private static Film film(double fade, Shot... shots) {
-        return new Film(Size.UPRIGHT, List.of(shots), fade, FilmSound.SILENT, BY_SHOT, null);
+        return new Film(Size.UPRIGHT, List.of(shots), fade, SILENT, BY_SHOT, null);
     }
 
     private static Film sounding(FilmSound sound, Captioning captions, Shot... shots) {
@@ -99,13 +100,10 @@ class FilmTest {
                         sounding(new FilmSound(FilmSound.Kind.SHELF, null), BY_SHOT, ok, ok),
                         "sound",
                         "No sound is chosen"),
+                Arguments.of(sounding(SILENT, timed(new Caption(7, 8, "Late")), ok, ok), "captions", "ends at 6.0 s"),
+                Arguments.of(sounding(SILENT, timed(), ok, ok), "captions", "0 captions"),
                 Arguments.of(
-                        sounding(FilmSound.SILENT, timed(new Caption(7, 8, "Late")), ok, ok),
-                        "captions",
-                        "ends at 6.0 s"),
-                Arguments.of(sounding(FilmSound.SILENT, timed(), ok, ok), "captions", "0 captions"),
-                Arguments.of(
-                        sounding(FilmSound.SILENT, timed(new Caption(0, 2, "One"), new Caption(1, 3, "Two")), ok, ok),
+                        sounding(SILENT, timed(new Caption(0, 2, "One"), new Caption(1, 3, "Two")), ok, ok),
                         "captions",
                         "before the one before it is gone"));
     }

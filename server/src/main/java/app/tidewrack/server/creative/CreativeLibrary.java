@@ -150,9 +150,28 @@ public class CreativeLibrary {
 
     /** Creatives that say and show just the same as a draft, by the draft. */
     Map<CreativeDraft, String> same(String clientId) {
+        return same(mapper.all(clientId));
+    }
+
+    private static Map<CreativeDraft, String> same(List<Stored> creatives) {
         Map<CreativeDraft, String> same = new HashMap<>();
-        mapper.all(clientId).forEach(s -> same.putIfAbsent(s.content(), s.id()));
+        creatives.forEach(s -> same.putIfAbsent(s.content(), s.id()));
         return same;
+    }
+
+    /** What names are taken, in small letters: the next of a name is one that none of these is. */
+    private static Set<String> names(List<Stored> creatives) {
+        return creatives.stream()
+                .map(s -> s.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toCollection(HashSet::new));
+    }
+
+    private static String free(String name, Set<String> taken) {
+        String free = name;
+        for (int n = 2; !taken.add(free.toLowerCase(Locale.ROOT)); n++) {
+            free = name + " " + n;
+        }
+        return free;
     }
 
     /**
@@ -164,20 +183,16 @@ public class CreativeLibrary {
     @Transactional
     List<KeptCreative> addAll(String clientId, List<Named> drafts) {
         mapper.holdDeck(clientId);
-        Map<CreativeDraft, String> same = same(clientId);
-        Set<String> taken = mapper.all(clientId).stream()
-                .map(s -> s.name().toLowerCase(Locale.ROOT))
-                .collect(Collectors.toCollection(HashSet::new));
+        List<Stored> there = mapper.all(clientId);
+        Map<CreativeDraft, String> same = same(there);
+        Set<String> taken = names(there);
         List<String> ids = new ArrayList<>();
         for (Named named : drafts) {
             String known = same.get(named.draft());
             if (known == null) {
-                String name = named.name();
-                for (int n = 2; !taken.add(name.toLowerCase(Locale.ROOT)); n++) {
-                    name = named.name() + " " + n;
-                }
                 known = Ids.fresh();
-                mapper.insert(clientId, new Stored(known, CampaignFacts.checkedName(name), named.draft(), 1, 0));
+                String name = CampaignFacts.checkedName(free(named.name(), taken));
+                mapper.insert(clientId, new Stored(known, name, named.draft(), 1, 0));
                 same.put(named.draft(), known);
             }
             ids.add(known);
@@ -188,15 +203,8 @@ public class CreativeLibrary {
     }
 
     private String freeName(String clientId, String base, String suffix) {
-        Set<String> taken = mapper.all(clientId).stream()
-                .map(s -> s.name().toLowerCase(Locale.ROOT))
-                .collect(Collectors.toSet());
         String start = shortened(base, LONGEST_NAME / 2) + ", " + shortened(suffix, LONGEST_NAME / 2 - 6);
-        String name = start;
-        for (int n = 2; taken.contains(name.toLowerCase(Locale.ROOT)); n++) {
-            name = start + " " + n;
-        }
-        return name;
+        return free(start, names(mapper.all(clientId)));
     }
 
     private static String shortened(String text, int most) {

@@ -32,6 +32,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @RequiredArgsConstructor
 class ManyCreatives {
+    /** Of two that would be called the same, one gets a number. */
+    private static final int ROOM_FOR_A_NUMBER = 5;
+
     private final CreativeLibrary library;
     private final CreativeMapper mapper;
     private final ReplacementMapper replacements;
@@ -109,7 +112,7 @@ class ManyCreatives {
                 body.callToAction(),
                 body.link().strip());
         return new Named(
-                pick.name(medium.baseName(), CreativeLibrary.LONGEST_NAME),
+                pick.name(medium.baseName(), CreativeLibrary.LONGEST_NAME - ROOM_FOR_A_NUMBER),
                 medium.video() == null ? draft : draft.in(Creative.SINGLE_VIDEO));
     }
 

@@ -26,7 +26,7 @@ final class CaptionArt {
         int gap = (int) Math.round(GAP * side);
         int bottom = (int) Math.ceil(safe.bottom() * height) + gap;
         ClientMark of = film.mark();
-        if (mark != null && of != null && isBelow(of)) {
+        if (mark != null && of != null && !of.corner().top()) {
             bottom = height - mark.y() + gap;
         }
         StringBuilder art = new StringBuilder("""
@@ -59,13 +59,6 @@ final class CaptionArt {
                             time(caption.from()), time(Math.min(caption.to(), film.seconds())), text(caption.text())));
         }
         return art.toString();
-    }
-
-    private static boolean isBelow(ClientMark mark) {
-        return switch (mark.corner()) {
-            case BOTTOM_LEFT, BOTTOM_RIGHT -> true;
-            case TOP_LEFT, TOP_RIGHT -> false;
-        };
     }
 
     /** {@code #rrggbb} with its bytes the other way round. */

@@ -4,7 +4,6 @@ import app.tidewrack.core.film.Film;
 import app.tidewrack.server.web.JsonColumn;
 import java.time.Instant;
 import java.util.List;
-import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -23,9 +22,6 @@ interface FilmMapper {
     @Select("""
             select id, name, content, version from film where client_id = #{clientId} order by name collate by_eye, id""")
     List<StoredFilm> films(String clientId);
-
-    @Select("select id, name, content, version from film where client_id = #{clientId} and id = #{id}")
-    Optional<StoredFilm> film(String clientId, String id);
 
     /** The latest first. */
     @Select("""

@@ -25,7 +25,7 @@ import org.springframework.stereotype.Component;
 @Component
 @RequiredArgsConstructor
 public class Marks {
-    private static final Font FONT = new Font(Font.SANS_SERIF, Font.BOLD, 100);
+    private static final Font FONT = new Font("DejaVu Sans", Font.BOLD, 100);
     private static final double PAD_X = 60;
     private static final double PAD_Y = 36;
     private static final double LINE = 100;

@@ -46,7 +46,7 @@ public class VideoTool {
     /** Films take minutes, and do not hold up what is taken in meanwhile. */
     private final ToolRunner films;
 
-    record Settings(String ffmpeg, String ffprobe, Duration longest) {}
+    record Settings(String ffmpeg, String ffprobe, Duration longest, Duration longestFilm) {}
 
     VideoTool(
             @Value("${tidewrack.video.ffmpeg:ffmpeg}") String ffmpeg,
@@ -55,7 +55,7 @@ public class VideoTool {
             @Value("${tidewrack.film.longest:20m}") Duration longestFilm,
             @Value("${tidewrack.video.megabytes:3000}") int megabytes,
             JsonMapper json) {
-        settings = new Settings(ffmpeg, ffprobe, longest);
+        settings = new Settings(ffmpeg, ffprobe, longest, longestFilm);
         tools = new ToolRunner(longest, megabytes);
         films = new ToolRunner(longestFilm, megabytes);
         this.json = json;
@@ -230,7 +230,25 @@ public class VideoTool {
         List<String> command = new ArrayList<>(List.of(settings.ffmpeg(), "-nostdin", "-v", "error", "-y"));
         command.addAll(course);
         command.addAll(List.of("-progress", "pipe:1", "-nostats", "-f", "mp4", to.toString()));
-        run(films, name, command, progress(seconds, onPercent));
+        try {
+            films.run(command, new byte[0], progress(seconds, onPercent));
+        } catch (ToolFailed e) {
+            throw switch (e.why()) {
+                case MISSING -> missing(settings.ffmpeg());
+                case STOPPED -> stopped();
+                case LATE ->
+                    new Refusal(
+                            "film",
+                            "“%s” was not done within %d s, the longest a film may take."
+                                    .formatted(name, settings.longestFilm().toSeconds()),
+                            "Make it shorter.");
+                case BROKEN ->
+                    new Refusal(
+                            "film",
+                            "“%s” could not be made: %s.".formatted(name, e.said()),
+                            "Look whether its pictures, videos and sound can still be opened.");
+            };
+        }
     }
 
     /** Twelve pictures of a video side by side, from its beginning in equal steps, as a JPEG of 160 px height. */
@@ -318,12 +336,8 @@ public class VideoTool {
 
     /** Runs a tool and gives what it wrote; {@code onLine} sees each line and may stop it. */
     private String run(String fileName, List<String> command, Predicate<String> onLine) {
-        return run(tools, fileName, command, onLine);
-    }
-
-    private String run(ToolRunner by, String fileName, List<String> command, Predicate<String> onLine) {
         try {
-            return by.run(command, new byte[0], onLine);
+            return tools.run(command, new byte[0], onLine);
         } catch (ToolFailed e) {
             throw switch (e.why()) {
                 case MISSING -> missing(command.get(0));

@@ -29,6 +29,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What the tool is told; what comes of it is looked at in {@code FilmWorkTest}. */
 class FilmCourseTest {
+    private static final FilmSound SILENT = new FilmSound(FilmSound.Kind.SILENT, null);
+    private static final Captioning NONE = new Captioning(Captioning.Kind.NONE, List.of());
     private static final FilmSound OWN = new FilmSound(FilmSound.Kind.OWN, null);
 
     private static Shot shot(boolean video, double from, double seconds, double speed, Move move, boolean whole) {
@@ -48,7 +50,7 @@ class FilmCourseTest {
     }
 
     private static String told(double fade, FilmSound sound, @Nullable SoundFile file, Shot... shots) {
-        Film film = new Film(Size.UPRIGHT, List.of(shots), fade, sound, Captioning.NONE, null);
+        Film film = new Film(Size.UPRIGHT, List.of(shots), fade, sound, NONE, null);
         return String.join(
                 " ",
                 new FilmCourse(
@@ -64,15 +66,15 @@ class FilmCourseTest {
 
     @Test
     void cutsAndFadesAreToldApart() {
-        assertThat(told(0, FilmSound.SILENT, null, picture(3), picture(2)))
+        assertThat(told(0, SILENT, null, picture(3), picture(2)))
                 .contains("[v0][v1]concat=n=2:v=1:a=0[vall]", "-map [vall] -an", "-t 5.0000", "trim=end_frame=90")
                 .doesNotContain("xfade");
-        assertThat(told(0.5, FilmSound.SILENT, null, picture(3), picture(2), picture(2)))
+        assertThat(told(0.5, SILENT, null, picture(3), picture(2), picture(2)))
                 .contains(
                         "[v0][v1]xfade=transition=fade:duration=0.5000:offset=2.5000[vupto1]",
                         "[vupto1][v2]xfade=transition=fade:duration=0.5000:offset=4.0000[vupto2]",
                         "-t 6.0000");
-        assertThat(told(0, FilmSound.SILENT, null, picture(3))).contains("-map [v0]");
+        assertThat(told(0, SILENT, null, picture(3))).contains("-map [v0]");
     }
 
     @ParameterizedTest
@@ -85,8 +87,7 @@ class FilmCourseTest {
                 "AWAY   | true  | pad=w=2160:h=3840 | zoompan=z='1+0.1000-0.1000*on/90'"
             })
     void picturesAreCutSetOnAGroundOrMoved(Move move, boolean whole, String fitted, String paced) {
-        assertThat(told(0, FilmSound.SILENT, null, shot(false, 0, 3, 1, move, whole)))
-                .contains(fitted, paced);
+        assertThat(told(0, SILENT, null, shot(false, 0, 3, 1, move, whole))).contains(fitted, paced);
     }
 
     /** A piece of a video is read from its second on, for as long as its speed takes; what has no sound is silent as long. */
@@ -114,7 +115,7 @@ class FilmCourseTest {
 
     private static Film captioned(@Nullable ClientMark mark, Caption... captions) {
         Captioning timed = new Captioning(Captioning.Kind.TIMED, List.of(captions));
-        return new Film(Size.UPRIGHT, List.of(picture(3)), 0, FilmSound.SILENT, timed, mark);
+        return new Film(Size.UPRIGHT, List.of(picture(3)), 0, SILENT, timed, mark);
     }
 
     private static String art(@Nullable ClientMark mark, @Nullable Box box, Caption... captions) {
@@ -145,7 +146,7 @@ class FilmCourseTest {
 
     @Test
     void aMarkLiesOverAll() {
-        Film film = new Film(Size.UPRIGHT, List.of(picture(3)), 0, FilmSound.SILENT, Captioning.NONE, null);
+        Film film = new Film(Size.UPRIGHT, List.of(picture(3)), 0, SILENT, NONE, null);
         String told = String.join(
                 " ",
                 new FilmCourse(

@@ -6,9 +6,12 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.json.JsonMapper;
 
 class VideoToolTest {
@@ -25,6 +28,15 @@ class VideoToolTest {
         Files.writeString(script, "#!/bin/sh\n" + does + "\n");
         script.toFile().setExecutable(true);
         return script.toString();
+    }
+
+    /** A film says what became of it, by its name and its own limit. */
+    @ParameterizedTest
+    @CsvSource({"sleep 9, was not done within 1 s", "echo odd >&2; exit 1, could not be made: odd"})
+    void aFilmThatIsNotMadeSaysWhy(String does, String said) throws IOException {
+        VideoTool tool = tool(script(does), 3000);
+        assertThatThrownBy(() -> tool.film("Six stitches", List.of(), 10, folder.resolve("film.mp4"), p -> true))
+                .hasMessageContaining("“Six stitches” " + said);
     }
 
     private void refused(VideoTool tool, String because) {
