@@ -72,7 +72,7 @@ export function Captions(props: {
                 }}
               />
             </label>
-            {scripts.length > 0 && (
+            {scripts.length > 0 && seconds > 0 && (
               <Dropdown
                 trigger={["click"]}
                 menu={{

@@ -167,7 +167,8 @@ describe("films", () => {
   it("take captions from a script, each for as long as it takes to say", async () => {
     const { sent } = told();
     screenOf();
-    fireEvent.click(await screen.findByText("with times of their own"));
+    await screen.findByText("0:00 of 0:06");
+    fireEvent.click(screen.getByText("with times of their own"));
     fireEvent.click(await screen.findByRole("button", { name: "From a script…" }));
     fireEvent.click(await screen.findByText("Needles"));
     expect(await screen.findByDisplayValue("Said by the script")).toBeTruthy();
