@@ -76,6 +76,9 @@ class FilmsIT {
         assertThat(shots()).hasCount(7);
         assertThat(page.locator(".film-preview")).containsText("of 0:19");
         assertThat(page.locator(".facts")).containsText("Jumpcut short-video feed");
+        // However long the shelf is, the page itself stands still.
+        assertThat((Boolean) page.evaluate("document.documentElement.scrollHeight <= window.innerHeight"))
+                .isTrue();
         buyer.kept();
         buyer.press("Make it");
         assertThat(page.locator(".queue")).containsText("Six stitches");
