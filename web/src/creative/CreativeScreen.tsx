@@ -16,6 +16,7 @@ import { baseName, bodyOf, draftOf, emptyDraft, type Draft, type Format, type Me
 import { OneCreative } from "./OneCreative";
 import { filmOf, Films } from "./film/Films";
 import { Many } from "./many/Many";
+import { Posts } from "./posts/Posts";
 import { Said } from "./said/Said";
 import { Write } from "./write/Write";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
@@ -29,6 +30,7 @@ const ROOMS = [
   { path: "deck", words: "Copy deck" },
   { path: "write", words: "Write" },
   { path: "films", words: "Films" },
+  { path: "posts", words: "Posts" },
   { path: "said", words: "Customers say" },
 ] as const;
 
@@ -116,6 +118,8 @@ export function CreativeScreen() {
           phrases={phrases.data}
         />
       );
+    case "posts":
+      return <Posts key={clientId} {...{ clientId, rooms }} accounts={desk.data.client.accounts} />;
     case "films":
       return (
         <Films

@@ -1,7 +1,9 @@
+import { useQuery } from "@tanstack/react-query";
 import { AutoComplete, Input, Select } from "antd";
 import { memo, useEffect, useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
+import { postsQuery } from "../api/posts";
 import { useStable } from "../look/useStable";
 import { MediaStrip } from "./MediaStrip";
 import {
@@ -99,6 +101,32 @@ const ActionPart = memo(function ActionPart(props: {
 
 const TOKENS = "{town|…}, {ages|…}, {work|…}, {client|…}";
 
+/** What of the client’s profiles the ad stands on. */
+function PostPart(props: { clientId: string; format: Format; post: string; onPost: (id: string) => void }) {
+  const { clientId, format, post } = props;
+  const told = useQuery(postsQuery(clientId));
+  const offered = (told.data?.posts ?? []).filter((p) => !p.removed && format.standsOn.includes(p.kind));
+  const gone = post !== "" && told.data !== undefined && offered.every((p) => p.id !== post);
+  return (
+    <Part id="creative-post" label="Stands on">
+      <Select
+        id="creative-post"
+        aria-label="What it stands on"
+        style={{ width: "100%" }}
+        showSearch={{ optionFilterProp: "label" }}
+        value={post || null}
+        status={gone ? "error" : ""}
+        placeholder={
+          offered.length > 0 ? "Choose what a profile put up" : "No profile put up such a thing yet"
+        }
+        options={offered.map((p) => ({ value: p.id, label: `${p.network} ${p.profile}: ${p.text}` }))}
+        onChange={props.onPost}
+      />
+      {gone && <div className="fault">{post} is not there, or not any more. Choose another.</div>}
+    </Part>
+  );
+}
+
 /** The parts of a creative as its format has them, texts with their length where the least is allowed. */
 export function Parts(props: {
   clientId: string;
@@ -120,7 +148,7 @@ export function Parts(props: {
   useEffect(() => {
     if (field) document.getElementById(`creative-${field}`)?.focus();
   }, [field]);
-  const line = (part: "name" | "link" | "brand" | "post") => ({
+  const line = (part: "name" | "link" | "brand") => ({
     id: `creative-${part}`,
     value: draft[part],
     status: problem?.field === part ? ("error" as const) : ("" as const),
@@ -140,9 +168,11 @@ export function Parts(props: {
         <MediaStrip {...{ clientId, draft, format, onChange }} media={props.media} networks={networks} />
       )}
       {format.needs === "POST" && (
-        <Part id="creative-post" label="Post or answer">
-          <Input {...line("post")} className="mono" placeholder="Its id or address on the network" />
-        </Part>
+        <PostPart
+          {...{ clientId, format }}
+          post={draft.post}
+          onPost={(post) => onChange({ ...draft, post })}
+        />
       )}
       {ownTexts &&
         TEXT_PARTS.filter(({ part }) => isShown(networks, part) || draft[part].length > 0).map((p) => (

@@ -1,8 +1,10 @@
 import "./preview.css";
+import { useQuery } from "@tanstack/react-query";
 import { Radio } from "antd";
 import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { stillUrl } from "../api/creatives";
+import { postsQuery } from "../api/posts";
 import { networkColours } from "../look/theme";
 import {
   length,
@@ -14,6 +16,7 @@ import {
   type NetworkFit,
   type Placement,
 } from "./model";
+import { PostFrame } from "./posts/PostFrame";
 
 /** Which of several parts is shown, counted from 0; −1 for none. */
 export interface Chosen {
@@ -273,17 +276,20 @@ function Opens({ format, form, script }: Shown) {
   return null;
 }
 
-function Post({ clientName, network, draft }: Shown & { network: string }) {
+function Post({ clientId, clientName, network, draft }: Shown & { network: string }) {
+  const posts = useQuery(postsQuery(clientId));
+  const post = posts.data?.posts.find((p) => p.id === draft.post);
+  if (post) return <PostFrame {...{ clientId, post }} paid />;
   return (
     <div className="ad ad-feed">
       <By clientName={clientName} network={network} />
       <div className="words">
         {draft.post ? (
           <>
-            The post or answer <span className="mono">{draft.post}</span>, with its own texts.
+            <span className="mono">{draft.post}</span> stands here with its own texts, where it is there.
           </>
         ) : (
-          <span className="behind">The post stands here as it is.</span>
+          <span className="behind">What it stands on is shown as it is.</span>
         )}
       </div>
     </div>

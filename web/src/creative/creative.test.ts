@@ -10,6 +10,7 @@ const PICTURE: Format = {
   videos: false,
   mostMedia: 1,
   needs: "NOTHING",
+  standsOn: [],
   firstCard: -1,
   priced: false,
   mostTexts: 1,

@@ -5,6 +5,7 @@ import { doing } from "../advice";
 import type { Schemas } from "../api/client";
 import { leadCountsQuery } from "../api/forms";
 import { adviceQuery } from "../api/playbook";
+import { type PostView, proposedQuery } from "../api/posts";
 import { paceQuery } from "../api/results";
 import { testsQuery } from "../api/tests";
 import { money, plural } from "../look/format";
@@ -24,6 +25,16 @@ interface Need {
 /** So many of a kind are told one by one; the rest is counted. */
 const MOST_OF_A_KIND = 3;
 
+/** Of a post’s text, on a line. */
+const SHORT = 70;
+
+function postSays(post: PostView): string {
+  const s = post.views ?? post.engagements;
+  return s
+    ? `${s.times.toFixed(1)} × what is usual, more than ${s.above} of ${s.of} others. A rule of yours proposes it.`
+    : "";
+}
+
 /** What needs a person today, the most pressing first; each line leads to the exact place. */
 export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["DeskView"] }) {
   const leads = useQuery(leadCountsQuery(clientId));
@@ -32,6 +43,7 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
   const advice = useQuery(adviceQuery(clientId));
   const blocked = useQuery(blockedQuery(clientId));
   const live = useQuery(onNetworksQuery(clientId));
+  const proposed = useQuery(proposedQuery(clientId));
   const base = `/c/${clientId}`;
   const known = [leads, paces, tests, advice, blocked].every((asked) => !asked.isPending);
   const fresh = leads.data?.fresh ?? 0;
@@ -95,6 +107,14 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
       says: a.says,
       to: `${base}/results/advice?at=${encodeURIComponent(a.key)}`,
       go: "Decide",
+    })),
+    (proposed.data ?? []).map((p) => ({
+      key: `post ${p.accountId} ${p.id}`,
+      tone: "waits",
+      head: `A post did well for its age: “${p.text.length > SHORT ? `${p.text.slice(0, SHORT)}…` : p.text}”`,
+      says: postSays(p),
+      to: `${base}/creative/posts?post=${encodeURIComponent(`${p.accountId}/${p.id}`)}`,
+      go: "Take it as an ad",
     })),
     desk.client.campaigns
       .filter((c) => c.changedThere > 0)

@@ -5,11 +5,20 @@ import { useNavigate } from "react-router";
 import { audiencesQuery } from "../../api/audiences";
 import { planKey, planQuery, plansQuery } from "../../api/plans";
 import { useChange } from "../../frame/useChange";
-import { plural } from "../../look/format";
+import { plural, typedMoney } from "../../look/format";
+import { MoneyInput } from "../../look/MoneyInput";
 import { ontoSheet } from "./queries";
 
 /** Puts creatives onto a campaign’s sheet: as columns for all rows, or each in a row of its own. */
-export function OntoSheet(props: { clientId: string; creativeIds: string[]; onClose: () => void }) {
+export function OntoSheet(props: {
+  clientId: string;
+  creativeIds: string[];
+  /** On whose campaigns alone they can run; all of the client’s when left out. */
+  accountId?: string;
+  /** Whether each is to have a row of its own to begin with. */
+  own?: boolean;
+  onClose: () => void;
+}) {
   const { clientId, creativeIds } = props;
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -20,11 +29,14 @@ export function OntoSheet(props: { clientId: string; creativeIds: string[]; onCl
   const chosen = planId ?? plans.data?.[0]?.id;
   const plan = useQuery({ ...planQuery(clientId, chosen ?? ""), enabled: !!chosen });
   const [campaignId, setCampaignId] = useState<string>();
-  const campaigns = plan.data?.campaigns ?? [];
+  const campaigns = (plan.data?.campaigns ?? []).filter(
+    (c) => !props.accountId || c.accountId === props.accountId,
+  );
   const campaign = campaigns.find((c) => c.id === campaignId) ?? campaigns[0];
   const there = creativeIds.filter((id) => campaign?.columns.some((k) => k.creativeId === id));
   const added = creativeIds.filter((id) => !there.includes(id));
-  const [own, setOwn] = useState(false);
+  const [own, setOwn] = useState(props.own ?? false);
+  const [minor, setMinor] = useState<number | null>(null);
   const [audienceId, setAudienceId] = useState<string>();
   const offered = audiences.data?.filter((a) => a.accountId === campaign?.accountId) ?? [];
   const audience = offered.find((a) => a.id === audienceId) ?? offered[0];
@@ -33,7 +45,12 @@ export function OntoSheet(props: { clientId: string; creativeIds: string[]; onCl
     const of = { campaignId: campaign.id, creativeIds: added };
     const edit =
       own && audience
-        ? { kind: "newAds" as const, ...of, audienceId: audience.id }
+        ? {
+            kind: "newAds" as const,
+            ...of,
+            audienceId: audience.id,
+            money: minor === null ? null : typedMoney(minor, campaign.currency),
+          }
         : { kind: "newColumns" as const, ...of };
     void carryOut(ontoSheet(clientId, chosen, plan.data.version, edit), async () => {
       await queries.invalidateQueries({ queryKey: planKey(clientId, chosen) });
@@ -70,7 +87,7 @@ export function OntoSheet(props: { clientId: string; creativeIds: string[]; onCl
             <Select
               aria-label="Campaign"
               value={campaign?.id}
-              placeholder="The plan has none yet"
+              placeholder={props.accountId ? "The plan has none on this account" : "The plan has none yet"}
               options={campaigns.map((c) => ({ value: c.id, label: c.name }))}
               onChange={setCampaignId}
             />
@@ -92,6 +109,18 @@ export function OntoSheet(props: { clientId: string; creativeIds: string[]; onCl
                 placeholder="This account has none yet"
                 options={offered.map((a) => ({ value: a.id, label: a.name }))}
                 onChange={setAudienceId}
+              />
+            </label>
+          )}
+          {own && campaign && (
+            <label>
+              <span>Money of each row</span>
+              <MoneyInput
+                label="Money of each row"
+                minor={minor}
+                currency={campaign.currency}
+                empty={typedMoney(campaign.moneyPerRowMinor, campaign.currency)}
+                onChange={setMinor}
               />
             </label>
           )}

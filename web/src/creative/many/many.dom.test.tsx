@@ -81,7 +81,16 @@ function told() {
         body: {
           id: "p",
           version: 4,
-          campaigns: [{ id: "c", name: "Cold", accountId: "a1", columns: [{ id: "x", creativeId: "n1" }] }],
+          campaigns: [
+            {
+              id: "c",
+              name: "Cold",
+              accountId: "a1",
+              currency: "GBP",
+              moneyPerRowMinor: 1000,
+              columns: [{ id: "x", creativeId: "n1" }],
+            },
+          ],
         },
       };
     if (path.endsWith("/audiences")) return { body: [{ id: "au", accountId: "a1", name: "Knitters" }] };

@@ -264,7 +264,8 @@ final class SheetLoad {
                     PlanTotals.of(of),
                     names(of, before),
                     rulebook,
-                    new Situation.Account("HS GBP", "Oddment & Thread", null, 0, true, Set.of(), Set.of(), Map.of()),
+                    new Situation.Account(
+                            "HS GBP", "Oddment & Thread", null, 0, true, Set.of(), Set.of(), Map.of(), Map.of()),
                     people,
                     creatives,
                     Map.of(),

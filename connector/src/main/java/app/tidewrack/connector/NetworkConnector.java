@@ -5,4 +5,4 @@ package app.tidewrack.connector;
  * {@link NetworkRefused}, after which it may not. Creating twice under one key creates once. Connectors are held to this by the
  * connector kit.
  */
-public interface NetworkConnector extends Offers, Sources, Orders, Reviews, Reports, Leads {}
+public interface NetworkConnector extends Offers, Sources, Orders, Reviews, Reports, Leads, Posts {}

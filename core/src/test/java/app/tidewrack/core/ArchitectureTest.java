@@ -60,7 +60,8 @@ class ArchitectureTest {
                     "..core.source..",
                     "..core.feedback..",
                     "..core.frame..",
-                    "..core.film..")
+                    "..core.film..",
+                    "..core.post..")
             .layer("plan")
             .definedBy("..core.plan..")
             .layer("sums")

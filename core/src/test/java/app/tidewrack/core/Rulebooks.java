@@ -88,6 +88,7 @@ public final class Rulebooks {
                                 1,
                                 1,
                                 Need.NOTHING,
+                                null,
                                 null)),
                 List.of(placement("home-feed", "Home feed"), placement("stories", "Stories")),
                 new AudienceOffer(
@@ -147,7 +148,8 @@ public final class Rulebooks {
     }
 
     private static FormatRule format(String code, String words, Need need, @Nullable CardRule cards) {
-        return new FormatRule(code, words, List.of("home-feed"), true, false, cards == null ? 1 : 2, 3, need, cards);
+        return new FormatRule(
+                code, words, List.of("home-feed"), true, false, cards == null ? 1 : 2, 3, need, null, cards);
     }
 
     private static ObjectiveRule objective(String code, String words, @Nullable String siteEvent) {

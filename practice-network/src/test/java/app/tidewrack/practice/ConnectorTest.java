@@ -2,8 +2,10 @@ package app.tidewrack.practice;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.Orders.AccountOrder;
+import app.tidewrack.connector.Orders.Profile;
 import app.tidewrack.connector.kit.ConnectorKit;
 import app.tidewrack.connector.practice.PracticeWorld;
+import app.tidewrack.connector.practice.PracticeWorld.PutUp;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.launch.AdSettings;
@@ -12,6 +14,7 @@ import app.tidewrack.core.launch.CampaignSettings;
 import app.tidewrack.core.launch.CreativeSettings;
 import app.tidewrack.core.launch.GroupSettings;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Bid;
@@ -25,6 +28,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.time.Duration;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HexFormat;
@@ -74,7 +78,14 @@ class ConnectorTest extends ConnectorKit {
 
             @Override
             public AccountOrder account() {
-                return new AccountOrder(account, "Kit", "GBP", ZONE.getId(), account + ".example", List.of(), null);
+                return new AccountOrder(
+                        account,
+                        "Kit",
+                        "GBP",
+                        ZONE.getId(),
+                        account + ".example",
+                        List.of(new Profile("kit", "Kit")),
+                        null);
             }
 
             @Override
@@ -95,6 +106,21 @@ class ConnectorTest extends ConnectorKit {
             @Override
             public GroupSettings refused() {
                 return ConnectorTest.group(1);
+            }
+
+            @Override
+            public String putUp(String text) {
+                Instant at = world.now().minus(Duration.ofHours(9));
+                return world.putUp(
+                        "HS",
+                        account,
+                        text + account,
+                        new PutUp("kit", Promoted.POST, at, text, null, null, null, null, 1));
+            }
+
+            @Override
+            public void takeDown(String post) {
+                world.takeDown("HS", post);
             }
 
             @Override

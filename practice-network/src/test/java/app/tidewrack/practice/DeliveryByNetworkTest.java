@@ -100,10 +100,26 @@ class DeliveryByNetworkTest extends WithNetworks {
         AudienceDefinition about = AudienceDefinition.everyoneIn("DE")
                 .and(AnyOf.of(new Term(TermKind.PAGE_TOPIC, "knitting"), new Term(TermKind.QUESTION, "sewing.1")));
         Map<String, Object> text = with(creative("pages", "", "How to mend"), "format", "text", "media", List.of());
+        Map<String, Object> account = Map.of("name", "pages", "currency", "EUR", "zone", "Europe/Berlin");
+        ak.put("/accounts/pages", with(account, "profiles", List.of(Map.of("id", "oddment", "name", "Oddment"))));
+        String answer = ak.fine(
+                        HttpMethod.POST,
+                        "/console/networks/askwell/accounts/pages/posts",
+                        Map.of(
+                                "profile",
+                                "oddment",
+                                "kind",
+                                "ANSWER",
+                                "at",
+                                "2027-03-01T06:00:00Z",
+                                "text",
+                                "Turn it inside out."))
+                .get("id")
+                .asString();
         List<String> ads = ak.live(
                 campaign("pages", "traffic"),
                 group("", about, 20_000),
-                List.of(text, with(text, "format", "existing-answer", "post", "A4711")));
+                List.of(text, with(text, "format", "existing-answer", "post", answer)));
         ak.move(24 * 4);
         List<JsonNode> rows = ak.report("pages", false);
         assertThat(rows.stream()

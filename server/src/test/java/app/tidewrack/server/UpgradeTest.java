@@ -265,6 +265,8 @@ class UpgradeTest {
             plan_row.narrowing     | core.plan.Narrowing                 |
             plan_touched.things    | server.plan.PlanMapper$Things       | ["row:r1"]
             phrase.source          | server.creative.CopyDeck$SaidBy     | {"feeling": "PAIN", "words": "needle bent", "people": 19}
+            post.content           | server.post.PostMapper$Content      | {"post": {"id": "HSP1", "profile": "oddment", "kind": "POST", "at": "2027-03-01T08:00:00Z", "text": "Mended", "ends": null, "came": [{"hours": 1, "views": 90, "engagements": 4}]}, "link": null}
+            post_rule.rule         | core.post.PostRule                  | {"accountId": null, "counted": "VIEWS", "times": 3.0, "leastHours": 12, "mostDays": 14}
             playbook.rules         | core.playbook.Playbook              |
             script.content         | server.form.ScriptDraft             |
             source_audience.rule   | server.source.SourceLibrary$Rule    | {"event": "view", "window": {"from": 0, "to": 14}, "percent": null, "subject": null}

@@ -9,6 +9,7 @@ import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.Orders.AccountOrder;
 import app.tidewrack.connector.Orders.Under;
+import app.tidewrack.connector.Posts.PostTold;
 import app.tidewrack.connector.Reports.Hour;
 import app.tidewrack.connector.Reports.PartOfDay;
 import app.tidewrack.connector.Reviews.ItemTold;
@@ -20,6 +21,7 @@ import app.tidewrack.core.launch.ItemKey;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.launch.LiveItem;
 import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.post.Post.Point;
 import app.tidewrack.core.results.Counts;
 import java.time.Duration;
 import java.time.Instant;
@@ -27,6 +29,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,6 +59,11 @@ public abstract class ConnectorKit {
 
         /** An ad group that the network does not take, such as one with too little money. */
         GroupSettings refused();
+
+        /** Has a profile of the account put something up that people have seen for some hours; gives the network's id of it. */
+        String putUp(String text);
+
+        void takeDown(String post);
 
         /** Has the next creation done, and its answer lost. */
         void loseNextAnswer();
@@ -271,6 +279,38 @@ public abstract class ConnectorKit {
             reported.merge(part.day(), part.counts(), Counts::plus);
         }
         assertThat(byDay).hasSizeGreaterThan(1).isEqualTo(reported);
+    }
+
+    /** What profiles put up is told in pages while it is there, with sums that grow with age. */
+    @Test
+    protected void whatProfilesPutUpIsToldWhileItIsThere() {
+        List<String> ids = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            ids.add(subject.putUp("Mended, " + i));
+        }
+        List<PostTold> all = posts();
+        assertThat(all).extracting(PostTold::seq).isSorted().doesNotHaveDuplicates();
+        assertThat(all).extracting(p -> p.post().id()).containsExactlyElementsOf(ids);
+        assertThat(all).extracting(p -> p.post().text()).endsWith("Mended, 3");
+        assertThat(all)
+                .allSatisfy(p -> assertThat(p.post().came())
+                        .isNotEmpty()
+                        .isSortedAccordingTo(Comparator.comparingInt(Point::hours)
+                                .thenComparingLong(Point::views)
+                                .thenComparingLong(Point::engagements)));
+        subject.takeDown(ids.get(1));
+        assertThat(posts()).extracting(p -> p.post().id()).containsExactly(ids.get(0), ids.get(2), ids.get(3));
+        assertThat(network.still(account.account(), ids.get(1))).isEmpty();
+    }
+
+    private List<PostTold> posts() {
+        List<PostTold> all = new ArrayList<>();
+        for (List<PostTold> page = network.posts(account.account(), 0);
+                !page.isEmpty();
+                page = network.posts(account.account(), all.get(all.size() - 1).seq())) {
+            all.addAll(page);
+        }
+        return all;
     }
 
     private List<Hour> pages(long after) {

@@ -17,6 +17,7 @@ import app.tidewrack.core.launch.Told.AdTold;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
+import app.tidewrack.core.post.Post;
 import app.tidewrack.core.results.Counts;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -62,6 +63,7 @@ public class MemoryNetwork implements NetworkConnector {
     private final Map<String, List<PartOfDay>> jobs = new HashMap<>();
     private final Deque<RuntimeException> before = new ArrayDeque<>();
     private final Deque<RuntimeException> after = new ArrayDeque<>();
+    private final Map<String, PostTold> posts = new LinkedHashMap<>();
     private long seq;
     private int ids;
 
@@ -96,6 +98,15 @@ public class MemoryNetwork implements NetworkConnector {
         return items.values().stream()
                 .filter(i -> i.settings().level() == level && !i.removed())
                 .toList();
+    }
+
+    /** Somebody puts something up; accounts are not told apart. */
+    public synchronized void putUp(Post post) {
+        posts.put(post.id(), new PostTold(++seq, post, null, false));
+    }
+
+    public synchronized void takeDown(String post) {
+        posts.remove(post);
     }
 
     /** Everything that was ever created. */
@@ -334,6 +345,16 @@ public class MemoryNetwork implements NetworkConnector {
     @Override
     public List<ChatTold> chats(String account, long from) {
         return List.of();
+    }
+
+    @Override
+    public synchronized List<PostTold> posts(String account, long from) {
+        return posts.values().stream().filter(p -> p.seq() > from).limit(PAGE).toList();
+    }
+
+    @Override
+    public byte[] still(String account, String post) {
+        return new byte[0];
     }
 
     // ---- what it offers -----------------------------------------------------------------------------------------

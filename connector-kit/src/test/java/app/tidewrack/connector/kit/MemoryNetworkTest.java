@@ -7,7 +7,10 @@ import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.CampaignSettings;
 import app.tidewrack.core.launch.GroupSettings;
 import app.tidewrack.core.launch.Items;
+import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.plan.Budgeting.Basis;
+import app.tidewrack.core.post.Post;
+import app.tidewrack.core.post.Post.Point;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
 import java.time.Duration;
@@ -49,6 +52,20 @@ class MemoryNetworkTest extends ConnectorKit {
             @Override
             public GroupSettings refused() {
                 return Items.group(Items.pounds(Basis.DAILY, 1));
+            }
+
+            @Override
+            public String putUp(String text) {
+                String id = "p-" + text;
+                Instant at = Instant.parse("2027-06-01T08:00:00Z");
+                network.putUp(new Post(
+                        id, "kit", Promoted.POST, at, text, null, List.of(new Point(1, 90, 4), new Point(5, 160, 6))));
+                return id;
+            }
+
+            @Override
+            public void takeDown(String post) {
+                network.takeDown(post);
             }
 
             @Override

@@ -2,6 +2,7 @@ package app.tidewrack.core.check;
 
 import app.tidewrack.core.check.CreativeRules.Shown;
 import app.tidewrack.core.check.Rule.Seen;
+import app.tidewrack.core.check.Situation.PutUp;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.form.ChatScript;
 import app.tidewrack.core.form.DirectMessage;
@@ -10,7 +11,10 @@ import app.tidewrack.core.form.FormFit.Fault;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.text.LandingLink;
+import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Rules on what an ad leads to: a page, a post, a lead form, a chat or a message. */
@@ -23,10 +27,83 @@ final class LeadsToRules {
                 .map(c -> new Seen(
                         s.place(c.column(), "post"),
                         "none",
-                        "1 post or answer",
-                        "Creative %s names no post or answer."
+                        "1",
+                        "Creative %s names nothing to stand on."
                                 .formatted(c.creative().name()),
-                        "Name the one to put money behind."));
+                        "Choose what to put money behind."));
+    }
+
+    /** A post that was taken and removed meanwhile, or that never was there. */
+    static Stream<Seen> postGone(Situation s) {
+        Map<String, PutUp> posts = s.account().posts();
+        return posts == null
+                ? Stream.of()
+                : needing(s, Need.POST)
+                        .filter(c -> !c.creative().post().isBlank())
+                        .filter(c -> {
+                            PutUp post = posts.get(c.creative().post());
+                            return post == null || post.removed();
+                        })
+                        .map(c -> new Seen(
+                                s.place(c.column(), "post"),
+                                c.creative().post(),
+                                "a post of %s".formatted(s.account().name()),
+                                "What %s stands on is not there on %s%s."
+                                        .formatted(
+                                                c.creative().name(),
+                                                s.account().name(),
+                                                posts.containsKey(c.creative().post()) ? " any more" : ""),
+                                "Choose another, or take the column out."));
+    }
+
+    static Stream<Seen> postOfOtherKind(Situation s) {
+        return standing(s)
+                .filter(p -> !p.shown().format().standsOn().contains(p.post().kind()))
+                .map(p -> new Seen(
+                        s.place(p.shown().column(), "post"),
+                        CreativeRules.lower(p.post().kind().name()),
+                        p.shown().format().standsOn().stream()
+                                .map(k -> CreativeRules.lower(k.name()))
+                                .collect(Collectors.joining(" or ")),
+                        "%s stands on an ad of the format %s; it is %s."
+                                .formatted(
+                                        p.shown().creative().name(),
+                                        p.shown().format().words(),
+                                        withArticle(CreativeRules.lower(
+                                                p.post().kind().name()))),
+                        "Choose the format for it, or something else to stand on."));
+    }
+
+    private static String withArticle(String word) {
+        return ("aeiou".indexOf(word.charAt(0)) < 0 ? "a " : "an ") + word;
+    }
+
+    /** An event that is over, or an offer that ends, before the flight does. */
+    static Stream<Seen> endsBeforeFlight(Situation s) {
+        LocalDate last = s.campaign().facts().flight().lastDay();
+        return standing(s).flatMap(p -> {
+            LocalDate ends = p.post().ends();
+            return ends == null || !ends.isBefore(last)
+                    ? Stream.of()
+                    : Stream.of(new Seen(
+                            s.place(p.shown().column(), "post"),
+                            ends.toString(),
+                            last.toString(),
+                            "What %s stands on ends on %s; the flight goes on to %s."
+                                    .formatted(p.shown().creative().name(), ends, last),
+                            "End the flight by then."));
+        });
+    }
+
+    private record Standing(Shown shown, PutUp post) {}
+
+    /** Creatives that stand on something that is there. */
+    private static Stream<Standing> standing(Situation s) {
+        Map<String, PutUp> posts = s.account().posts();
+        return needing(s, Need.POST).flatMap(c -> {
+            PutUp post = posts == null ? null : posts.get(c.creative().post());
+            return post == null || post.removed() ? Stream.of() : Stream.of(new Standing(c, post));
+        });
     }
 
     private static Stream<Shown> needing(Situation s, Need need) {

@@ -4,6 +4,7 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
@@ -49,6 +50,7 @@ public record Situation(
      * @param besideMinor what other campaigns on the account may spend on a day of this one's flight
      * @param agreedSenders who agreed to be named in direct messages
      * @param subjects regulated subjects that briefs of the client name
+     * @param posts what the account's profiles put up by themselves, by the network's id; null until the network has told it
      * @param refused why the network's review refused creatives of the client as they still are, by the creative's id
      */
     public record Account(
@@ -59,7 +61,17 @@ public record Situation(
             boolean hasSiteTag,
             Set<String> agreedSenders,
             Set<String> subjects,
+            @Nullable Map<String, PutUp> posts,
             Map<String, String> refused) {}
+
+    /**
+     * Something that a profile put up by itself.
+     *
+     * @param removed it is not there any more
+     * @param ends the account's day on which an event is over or an offer ends; null for others
+     */
+    public record PutUp(
+            Promoted kind, boolean removed, @Nullable LocalDate ends) {}
 
     /** @param size null when the network has not told it yet */
     public record Audience(

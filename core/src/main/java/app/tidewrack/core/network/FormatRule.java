@@ -11,6 +11,8 @@ import org.jspecify.annotations.Nullable;
  * @param pictures whether its media may be pictures
  * @param videos whether they may be videos
  * @param needs what an ad of this kind must bring besides media and texts
+ * @param promotes what of a profile's own a format that needs a post stands on; null where the rulebook does not say, which are posts,
+ *     films and answers
  * @param cards when its media stand in a row, each with its own text and link; null where they do not
  */
 public record FormatRule(
@@ -22,7 +24,15 @@ public record FormatRule(
         int leastMedia,
         int mostMedia,
         Need needs,
+        @Nullable List<Promoted> promotes,
         @Nullable CardRule cards) {
+
+    private static final List<Promoted> UNSAID = List.of(Promoted.POST, Promoted.FILM, Promoted.ANSWER);
+
+    /** What of a profile's own its ads stand on; empty where they bring their own texts and media. */
+    public List<Promoted> standsOn() {
+        return needs != Need.POST ? List.of() : promotes == null ? UNSAID : promotes;
+    }
 
     /** What an ad brings besides media and texts. */
     public enum Need {

@@ -153,6 +153,7 @@ public final class Copies {
      *
      * @param audienceId of all new rows
      * @param label that they begin with; the creative's name follows
+     * @param money of each row
      * @param name of a creative's id
      */
     public static Together inRowsOfTheirOwn(
@@ -160,6 +161,7 @@ public final class Copies {
             List<String> creativeIds,
             String audienceId,
             String label,
+            Money money,
             UnaryOperator<String> name,
             Supplier<String> ids) {
         List<PlacedColumn> columns = new ArrayList<>();
@@ -180,7 +182,7 @@ public final class Copies {
                     ids.get(),
                     audienceId,
                     labels.free(label, "· " + name.apply(own.column().creativeId())),
-                    campaign.facts().moneyPerRow());
+                    money);
             rows.add(new PlacedRow(campaign.rows().size() + rows.size(), row, off));
         }
         return new Together(

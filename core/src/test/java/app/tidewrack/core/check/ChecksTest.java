@@ -12,6 +12,7 @@ import app.tidewrack.core.audience.Gender;
 import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.check.Situation.PutUp;
 import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Card;
@@ -26,6 +27,7 @@ import app.tidewrack.core.launch.Items;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
+import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Bid;
@@ -128,6 +130,10 @@ class ChecksTest {
 
         Set<String> briefs = Set.of();
         Map<String, String> refused = Map.of();
+        Map<String, PutUp> posts = Map.of(
+                "here", new PutUp(Promoted.POST, false, null),
+                "fair", new PutUp(Promoted.EVENT, false, LocalDate.parse("2027-03-12")),
+                "gone", new PutUp(Promoted.POST, true, null));
 
         List<Finding> findings() {
             return Checks.run(situation());
@@ -198,6 +204,7 @@ class ChecksTest {
                             siteTag,
                             Set.of("Ada Quill"),
                             briefs,
+                            posts,
                             refused),
                     Map.of(
                             "r1", new Situation.Audience("Knitters", definition, size),
@@ -464,7 +471,19 @@ class ChecksTest {
                         c -> c.body = "Dear {name|you}"),
                 spoil("copy.empty-token", "{town}", "a fall-back", c -> c.headline = "In {town}"),
                 spoil("copy.says-age", "25–54", "nothing of people’s age", c -> c.body = "For {ages} only"),
-                spoil("creative.no-post", "none", "1 post or answer", c -> c.format = "existing-post"),
+                spoil("creative.no-post", "none", "1", c -> c.format = "existing-post"),
+                spoil("creative.post-gone", "gone", "a post of Hearthside GBP", c -> {
+                    c.format = "existing-post";
+                    c.post = "gone";
+                }),
+                spoil("creative.post-of-other-kind", "event", "post or film or answer", c -> {
+                    c.format = "existing-post";
+                    c.post = "fair";
+                }),
+                spoil("creative.ends-before-flight", "2027-03-12", "2027-03-16", c -> {
+                    c.format = "existing-post";
+                    c.post = "fair";
+                }),
                 spoil("creative.no-script", "none", "1", c -> c.format = "lead-form"),
                 spoil("creative.script-not-taken", "empty", "a link", c -> {
                     c.format = "lead-form";

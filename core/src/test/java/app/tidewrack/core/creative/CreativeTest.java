@@ -49,11 +49,11 @@ class CreativeTest {
             null,
             null);
 
-    private static final FormatRule PICTURE =
-            new FormatRule("single-picture", "Single picture", List.of("feed"), true, false, 1, 1, Need.NOTHING, null);
+    private static final FormatRule PICTURE = new FormatRule(
+            "single-picture", "Single picture", List.of("feed"), true, false, 1, 1, Need.NOTHING, null, null);
 
     private static final FormatRule MIX =
-            new FormatRule("mix", "Mix ad", List.of("feed"), true, false, 1, 10, Need.NOTHING, null);
+            new FormatRule("mix", "Mix ad", List.of("feed"), true, false, 1, 10, Need.NOTHING, null, null);
 
     private static Creative creative(
             String format,

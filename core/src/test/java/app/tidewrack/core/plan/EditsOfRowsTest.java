@@ -87,8 +87,9 @@ class EditsOfRowsTest {
     @Test
     void creativesComeInRowsOfTheirOwn() {
         Plan plan = new Plan("p", "Plan", List.of(SHEET));
-        Together edit =
-                Copies.inRowsOfTheirOwn(SHEET, List.of("n1", "n2", "n3"), "a9", "Knitters", String::toUpperCase, ids());
+        Money money = Money.ofMinor(1_234, "GBP");
+        Together edit = Copies.inRowsOfTheirOwn(
+                SHEET, List.of("n1", "n2", "n3"), "a9", "Knitters", money, String::toUpperCase, ids());
         PlanEdit.Applied applied = edit.applyTo(plan);
         Campaign now = applied.plan().campaign("c");
         assertThat(now.rows()).hasSize(6);
@@ -101,7 +102,7 @@ class EditsOfRowsTest {
                     .extracting(Column::creativeId)
                     .hasSize(1)
                     .allMatch(row.label().toLowerCase(Locale.ROOT)::endsWith);
-            assertThat(row.money()).isEqualTo(SHEET.facts().moneyPerRow());
+            assertThat(row.money()).isEqualTo(money);
         }
         SHEET.rows().forEach(r -> assertThat(now.onColumns(r.id())).isEqualTo(SHEET.onColumns(r.id())));
         assertThat(edit.words()).isEqualTo("3 creatives in rows of their own");

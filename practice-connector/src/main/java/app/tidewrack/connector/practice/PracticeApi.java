@@ -18,6 +18,7 @@ import app.tidewrack.connector.Sources.SourceTold;
 import app.tidewrack.connector.Sources.Traits;
 import app.tidewrack.connector.practice.OrderBodies.AdOnNetwork;
 import app.tidewrack.connector.practice.OrderBodies.CampaignWhole;
+import app.tidewrack.connector.practice.PostBodies.PostBody;
 import app.tidewrack.connector.practice.ReportBodies.HourTold;
 import app.tidewrack.connector.practice.ReportBodies.PartTold;
 import app.tidewrack.connector.practice.ReportBodies.ReportAsked;
@@ -113,6 +114,12 @@ interface PracticeApi {
 
     @GetExchange("/accounts/{account}/chats")
     List<ChatTold> chats(@PathVariable String account, @RequestParam long after);
+
+    @GetExchange("/accounts/{account}/posts")
+    List<PostBody> posts(@PathVariable String account, @RequestParam long after);
+
+    @GetExchange(url = "/posts/{post}/still", accept = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    byte[] still(@PathVariable String post);
 
     record Created(@Nullable String id) {
         String known() {

@@ -1,7 +1,9 @@
 package app.tidewrack.connector.practice;
 
 import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.practice.OrderBodies.CreativeBody;
+import app.tidewrack.connector.practice.PostBodies.PostBody;
 import app.tidewrack.connector.practice.PracticeApi.Created;
 import app.tidewrack.connector.practice.PracticeApi.PausedBody;
 import app.tidewrack.connector.practice.PracticeApi.RelatedAsked;
@@ -183,6 +185,20 @@ final class PracticeNetwork implements NetworkConnector {
     @Override
     public List<ChatTold> chats(String account, long after) {
         return asked(() -> api.chats(account, after));
+    }
+
+    @Override
+    public List<PostTold> posts(String account, long after) {
+        return each(() -> api.posts(account, after), PostBody::told);
+    }
+
+    @Override
+    public byte[] still(String account, String post) {
+        try {
+            return asked(() -> api.still(post));
+        } catch (NetworkRefused gone) {
+            return new byte[0];
+        }
     }
 
     @Override

@@ -1,12 +1,15 @@
 package app.tidewrack.connector.practice;
 
 import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.core.network.Promoted;
 import java.net.http.HttpClient;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.client.JdkClientHttpRequestFactory;
 import org.springframework.web.client.RestClient;
 
@@ -77,6 +80,55 @@ public class PracticeWorld {
                                 .retrieve()
                                 .body(Time.class))
                 .now();
+    }
+
+    /**
+     * What whoever plays a profile puts up.
+     *
+     * @param still a small picture of it; null for none
+     * @param pull how many times as much as an average post it is liked
+     */
+    public record PutUp(
+            String profile,
+            Promoted kind,
+            Instant at,
+            String text,
+            @Nullable String link,
+            @Nullable Instant ends,
+            @Nullable String medium,
+            byte @Nullable [] still,
+            double pull) {}
+
+    /**
+     * Has a profile put something up, as its people do by themselves.
+     *
+     * @param key putting up twice under one key does it once
+     * @return the network's id of it
+     */
+    public String putUp(String network, String account, String key, PutUp post) {
+        return Answers.asked(
+                        NAME,
+                        () -> http.post()
+                                .uri("/console/networks/{network}/accounts/{account}/posts", slug(network), account)
+                                .header(PracticeApi.KEY, key)
+                                .body(post)
+                                .retrieve()
+                                .body(PracticeApi.Created.class))
+                .known();
+    }
+
+    /** Has it taken away again. */
+    public void takeDown(String network, String post) {
+        Answers.asked(
+                NAME,
+                () -> http.delete()
+                        .uri("/console/networks/{network}/posts/{post}", slug(network), post)
+                        .retrieve()
+                        .toBodilessEntity());
+    }
+
+    private static String slug(String network) {
+        return Objects.requireNonNull(SLUGS.get(network));
     }
 
     private record Time(Instant now) {}

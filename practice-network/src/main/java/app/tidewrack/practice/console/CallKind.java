@@ -35,7 +35,7 @@ public enum CallKind {
                     case "campaigns", "ad-groups", "ads", "creatives", "forms" ->
                         creating ? CREATE : reading ? REVIEWS : CHANGE;
                     case "reviews" -> REVIEWS;
-                    case "hours", "reach", "report-jobs" -> REPORTS;
+                    case "hours", "reach", "report-jobs", "posts" -> REPORTS;
                     case "leads", "chats" -> LEADS;
                     default -> OFFER;
                 });

@@ -1,6 +1,7 @@
 package app.tidewrack.practice.creative;
 
 import app.tidewrack.core.network.FormRule;
+import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.FormatRule.Need;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.refusal.Refusal;
@@ -9,6 +10,8 @@ import app.tidewrack.practice.NotKnown;
 import app.tidewrack.practice.account.AccountDesk;
 import app.tidewrack.practice.network.Network;
 import app.tidewrack.practice.network.Networks;
+import app.tidewrack.practice.post.PostDesk;
+import app.tidewrack.practice.post.PostOrder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -34,6 +37,7 @@ public class CreativeDesk {
     private final CreativeMapper mapper;
     private final Networks networks;
     private final AccountDesk accounts;
+    private final PostDesk posts;
     private final KeyedCreation keys;
     private final JsonMapper json;
 
@@ -101,23 +105,17 @@ public class CreativeDesk {
         CreativeRules.require(rulebook, order, media);
         CreativeRules.requirePosters(rulebook, order, media, posters(order));
         String form = order.form();
-        switch (needs(rulebook, order)) {
+        switch (format(rulebook, order).needs()) {
             case FORM -> formToFill(network, form == null ? "" : form);
             case MESSAGE -> requireSender(network, order);
             case CHAT -> CreativeRules.requireChat(rulebook, order);
-            case POST -> requirePost(order);
+            case POST -> posts.require(network, order.account(), format(rulebook, order), order.post());
             case NOTHING -> {}
         }
     }
 
-    private static Need needs(Rulebook rulebook, CreativeOrder order) {
-        return rulebook.format(order.format()).orElseThrow().needs();
-    }
-
-    private static void requirePost(CreativeOrder order) {
-        if (order.post() == null || order.post().isBlank()) {
-            throw new Refusal("post", "The creative names no post or answer.", "Name one.");
-        }
+    private static FormatRule format(Rulebook rulebook, CreativeOrder order) {
+        return rulebook.format(order.format()).orElseThrow();
     }
 
     private void requireSender(String network, CreativeOrder order) {
@@ -176,7 +174,15 @@ public class CreativeDesk {
     public Shown shown(String network, String id) {
         CreativeOrder order = creative(network, id);
         Rulebook rulebook = networks.network(network).rulebook();
-        return new Shown(order, media(order), needs(rulebook, order), ease(rulebook, network, order));
+        Need needs = format(rulebook, order).needs();
+        String on = order.post();
+        PostOrder post = needs == Need.POST && on != null ? posts.post(network, on) : null;
+        return new Shown(
+                order,
+                post == null || post.medium() == null ? media(order) : List.of(known(post.medium())),
+                needs,
+                ease(rulebook, network, order),
+                post == null ? 1 : Math.sqrt(post.pulls()));
     }
 
     /** How much likelier than a form of the usual number of questions a creative's form is sent; 1 without one. */
@@ -189,10 +195,11 @@ public class CreativeDesk {
     }
 
     /**
-     * @param media in the creative's order
+     * @param media in the creative's order, or that of what it stands on
      * @param ease how much likelier than usual its form is sent once it is opened
+     * @param carries how much better than usual it is taken for what it stands on; posts that did well make good ads (common practice)
      */
-    public record Shown(CreativeOrder order, List<Medium> media, Need needs, double ease) {}
+    public record Shown(CreativeOrder order, List<Medium> media, Need needs, double ease, double carries) {}
 
     @Transactional
     public String create(String network, String key, FormOrder form) {

@@ -22,6 +22,7 @@ final class Taste {
     private final double[] pull;
     private final double[] client;
     private final double[][] appeals;
+    private final double carries;
     private final double hook;
     private final double hold;
 
@@ -40,6 +41,7 @@ final class Taste {
             appeals(clientName, order.descriptions(), 0.15),
             appeals(clientName, order.callsToAction(), 0.2)
         };
+        carries = creative.carries();
         hook = 0.8 + 0.4 * Chance.unit(seed, 20);
         hold = Math.exp(0.5 * (Chance.unit(seed, 21) - 0.5));
     }
@@ -60,7 +62,7 @@ final class Taste {
 
     /** How much better than average a combination of parts is. */
     double appeal(int[] combination) {
-        double appeal = 1;
+        double appeal = carries;
         for (int slot = 0; slot < appeals.length; slot++) {
             appeal *= appeals[slot][combination[slot]];
         }

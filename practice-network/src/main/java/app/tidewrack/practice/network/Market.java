@@ -32,7 +32,16 @@ public record Market(
         double spread,
         Auction auction,
         Map<String, Place> placements,
-        Actions actions) {
+        Actions actions,
+        Posts posts) {
+
+    /**
+     * How posts live that no money is behind.
+     *
+     * @param halfLifeHours by then half of all views have come
+     * @param viewsPerFollower that a post ever gets on average
+     */
+    public record Posts(double halfLifeHours, double viewsPerFollower) {}
 
     /**
      * One placement.

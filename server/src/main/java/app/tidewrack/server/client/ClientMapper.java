@@ -79,6 +79,11 @@ public interface ClientMapper {
             order by client_id, id""")
     List<AccountOfClient> accountsWithLiveItems();
 
+    @Select("""
+            select client_id, id, network, external_id, zone from account where jsonb_array_length(profiles) > 0
+            order by client_id, id""")
+    List<AccountOfClient> accountsWithProfiles();
+
     /** What the desk says of one campaign. */
     record CampaignLine(
             String planId,

@@ -42,6 +42,12 @@ public record CreativeDraft(
                 null);
     }
 
+    /** A draft that stands on something of a profile's own. */
+    public static CreativeDraft on(String format, String post, String link) {
+        return new CreativeDraft(
+                format, List.of(), List.of(), List.of(), List.of(), List.of(), link, "", post, List.of(), null, null);
+    }
+
     private static List<String> some(String text) {
         return text.isEmpty() ? List.of() : List.of(text);
     }

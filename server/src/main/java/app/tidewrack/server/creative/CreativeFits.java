@@ -17,6 +17,7 @@ import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.PlacementRule.FileRule;
 import app.tidewrack.core.network.PlacementRule.Ratio;
 import app.tidewrack.core.network.PlacementRule.TextRule;
+import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.text.LandingLink;
@@ -98,6 +99,7 @@ class CreativeFits {
      *
      * @param networks codes of those that have it
      * @param needs what it brings besides media and texts
+     * @param standsOn what of a profile's own its ads stand on; empty where they bring their own texts and media
      * @param firstCard media from this one on stand on cards, counted from 0; −1 where there are no cards
      * @param priced whether each card is a product with a price
      * @param mostTexts most of each kind of text
@@ -110,6 +112,7 @@ class CreativeFits {
             boolean videos,
             int mostMedia,
             Need needs,
+            List<Promoted> standsOn,
             int firstCard,
             boolean priced,
             int mostTexts,
@@ -137,6 +140,7 @@ class CreativeFits {
                 f.videos(),
                 f.mostMedia(),
                 f.needs(),
+                f.standsOn(),
                 cards == null ? -1 : cards.first(),
                 cards != null && cards.priced(),
                 mix == null ? 1 : mix.mostTexts(),
@@ -152,6 +156,9 @@ class CreativeFits {
                 a.videos() || b.videos(),
                 Math.max(a.mostMedia(), b.mostMedia()),
                 a.needs(),
+                Stream.concat(a.standsOn().stream(), b.standsOn().stream())
+                        .distinct()
+                        .toList(),
                 Math.max(a.firstCard(), b.firstCard()),
                 a.priced() || b.priced(),
                 Math.max(a.mostTexts(), b.mostTexts()),

@@ -146,7 +146,7 @@ public class CreativeLibrary {
     }
 
     /** A draft by its name. */
-    record Named(String name, CreativeDraft draft) {}
+    public record Named(String name, CreativeDraft draft) {}
 
     /** Creatives that say and show just the same as a draft, by the draft. */
     Map<CreativeDraft, String> same(String clientId) {
@@ -181,7 +181,7 @@ public class CreativeLibrary {
      * @return in the order in which they were given
      */
     @Transactional
-    List<KeptCreative> addAll(String clientId, List<Named> drafts) {
+    public List<KeptCreative> addAll(String clientId, List<Named> drafts) {
         mapper.holdDeck(clientId);
         List<Stored> there = mapper.all(clientId);
         Map<CreativeDraft, String> same = same(there);

@@ -1,7 +1,9 @@
 package app.tidewrack.server.demo;
 
 import app.tidewrack.core.form.LeadForm;
+import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.playbook.Playbook;
+import app.tidewrack.core.post.PostRule;
 import app.tidewrack.core.source.SourceKind;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.brief.BriefBody;
@@ -76,6 +78,28 @@ final class DemoStep {
     /** @param file beside the story, a table with the columns stars, customer and review */
     record Feedback(String name, FeedbackLibrary.Kind kind, String file) {}
 
+    /**
+     * Things that a profile puts up by itself on its network.
+     *
+     * @param account on whose network
+     */
+    record Posts(String account, String profile, List<PutUp> posts) {}
+
+    /**
+     * @param hours ago; less than 0 for later on
+     * @param sha256 of what it shows; null for words alone
+     * @param endsInHours when an event is over or an offer ends
+     * @param pull how many times as much as an average post it is liked
+     */
+    record PutUp(
+            @Nullable Promoted kind,
+            int hours,
+            String text,
+            @Nullable String link,
+            @Nullable String sha256,
+            @Nullable Integer endsInHours,
+            @Nullable Double pull) {}
+
     record Form(String name, LeadForm.FormContent content) {}
 
     record Script(String name, ScriptLibrary.Kind kind, ScriptDraft draft) {}
@@ -95,6 +119,8 @@ final class DemoStep {
     record Launch() {}
 
     record Rules(Playbook playbook) {}
+
+    record ProposesPosts(PostRule rule) {}
 
     /** Sends leads on to the receiver that ships beside the practice network. */
     record Receiver() {}

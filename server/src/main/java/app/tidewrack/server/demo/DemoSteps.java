@@ -27,6 +27,8 @@ import app.tidewrack.server.demo.DemoStep.Person;
 import app.tidewrack.server.demo.DemoStep.Phrases;
 import app.tidewrack.server.demo.DemoStep.Picture;
 import app.tidewrack.server.demo.DemoStep.Plan;
+import app.tidewrack.server.demo.DemoStep.Posts;
+import app.tidewrack.server.demo.DemoStep.ProposesPosts;
 import app.tidewrack.server.demo.DemoStep.Receiver;
 import app.tidewrack.server.demo.DemoStep.Rules;
 import app.tidewrack.server.demo.DemoStep.Script;
@@ -48,6 +50,7 @@ import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanView;
 import app.tidewrack.server.plan.PlanView.CampaignView;
 import app.tidewrack.server.playbook.PlaybookDesk;
+import app.tidewrack.server.post.PostDesk;
 import app.tidewrack.server.source.ListImport;
 import app.tidewrack.server.source.SourceLibrary;
 import app.tidewrack.server.splittest.SplitTests;
@@ -94,6 +97,8 @@ record DemoSteps(
         LaunchDesk launches,
         PlaybookDesk playbooks,
         DemoSending sending,
+        DemoPosts putUps,
+        PostDesk posts,
         JsonMapper json) {
     private static final Columns OF_FEEDBACK = new Columns("review", "stars", "customer");
 
@@ -210,6 +215,8 @@ record DemoSteps(
                                 client, plan().id(), campaign().id(), t.name(), t.hypothesis(), t.asked(), teller)),
                 kind("launch", Launch.class, (client, l) -> launched.add(launch(client))),
                 kind("playbook", Rules.class, (client, r) -> playbooks.keep(client, r.playbook())),
+                kind("posts", Posts.class, (client, p) -> putUps.putUp(client, p)),
+                kind("proposes-posts", ProposesPosts.class, (client, r) -> posts.addRule(client, r.rule())),
                 kind("receiver", Receiver.class, (client, r) -> sending.start(client)));
 
         /**

@@ -9,6 +9,7 @@ import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.playbook.Playbook;
+import app.tidewrack.core.post.PostRule;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
@@ -31,8 +32,13 @@ class JsonColumns {
     private static final List<Class<?>> READ_ONCE =
             List.of(AudienceDefinition.class, Narrowing.class, Delivery.class, Settings.class);
 
-    private static final List<Class<?>> READ =
-            List.of(PlanEdit.class, NamingScheme.class, Playbook.class, Rulebook.class, LeadForm.FormContent.class);
+    private static final List<Class<?>> READ = List.of(
+            PlanEdit.class,
+            NamingScheme.class,
+            Playbook.class,
+            Rulebook.class,
+            LeadForm.FormContent.class,
+            PostRule.class);
 
     /** Characters of all texts whose values are kept. */
     private static final long MOST_KEPT = 8_000_000;

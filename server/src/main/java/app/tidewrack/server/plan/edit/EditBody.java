@@ -230,11 +230,17 @@ public sealed interface EditBody {
             String campaignId,
             @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<String> creativeIds) implements EditBody {}
 
-    /** Creatives as columns, each shown in a new row of its own for an audience, and in no other. */
+    /**
+     * Creatives as columns, each shown in a new row of its own for an audience, and in no other.
+     *
+     * @param money of each row; null for what the campaign gives a new row
+     */
     record NewAds(
             String campaignId,
             @NotEmpty @Size(max = Campaign.MOST_COLUMNS) List<String> creativeIds,
-            String audienceId) implements EditBody {}
+            String audienceId,
+            @Nullable String money)
+            implements EditBody {}
 
     record ColumnRemoval(
             String campaignId,

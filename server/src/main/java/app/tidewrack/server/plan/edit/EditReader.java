@@ -334,11 +334,14 @@ public class EditReader {
         if (audience == null) {
             throw new NotFound("audience", body.audienceId());
         }
+        Campaign campaign = plan.campaign(body.campaignId());
+        Money usual = campaign.facts().moneyPerRow();
         return Copies.inRowsOfTheirOwn(
-                plan.campaign(body.campaignId()),
+                campaign,
                 body.creativeIds(),
                 audience.id(),
                 audience.name(),
+                body.money() == null || body.money().isBlank() ? usual : Money.parse(body.money(), usual.currency()),
                 id -> Objects.requireNonNull(known.get(id)).name(),
                 Ids::fresh);
     }

@@ -35,6 +35,8 @@ import app.tidewrack.server.naming.NamingLibrary;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.inspect.LiveStates.CampaignState;
 import app.tidewrack.server.plan.inspect.Silences.Silenced;
+import app.tidewrack.server.post.PostMapper;
+import app.tidewrack.server.post.PostMapper.PutUp;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
@@ -71,6 +73,7 @@ public class PlanInspector {
     private final Silences silences;
     private final NamingLibrary naming;
     private final BriefLibrary briefs;
+    private final PostMapper posts;
 
     /**
      * What campaigns were like when they were last looked at here, so that after an edit only what changed is named and checked
@@ -96,6 +99,8 @@ public class PlanInspector {
             NamingScheme scheme,
             List<Sender> senders,
             Set<String> subjects,
+            List<PutUp> posts,
+            List<String> postsTold,
             Instant now) {
 
         public boolean live(Campaign campaign) {
@@ -138,6 +143,8 @@ public class PlanInspector {
                 naming.current(clientId).scheme(),
                 scripts.senders(clientId),
                 briefs.subjects(clientId),
+                posts.putUp(clientId),
+                posts.told(clientId),
                 networks.lately());
     }
 
@@ -225,6 +232,7 @@ public class PlanInspector {
                         account.siteTag() != null,
                         agreed(s, account),
                         s.subjects(),
+                        putUp(s, account),
                         refused(s, account)),
                 talkedTo,
                 s.creatives(),
@@ -263,6 +271,22 @@ public class PlanInspector {
                 && sent.headlines().equals(now.headlines())
                 && sent.descriptions().equals(now.descriptions())
                 && sent.media().equals(now.media().stream().map(Medium::sha256).toList());
+    }
+
+    private static @Nullable Map<String, Situation.PutUp> putUp(Surroundings s, Account account) {
+        ZoneId zone = ZoneId.of(account.zone());
+        return !s.postsTold().contains(account.id())
+                ? null
+                : s.posts().stream()
+                        .filter(p -> p.accountId().equals(account.id()))
+                        .collect(Collectors.toMap(
+                                PutUp::id,
+                                p -> new Situation.PutUp(
+                                        p.kind(),
+                                        p.removed(),
+                                        p.ends() == null
+                                                ? null
+                                                : p.ends().atZone(zone).toLocalDate())));
     }
 
     private static Set<String> agreed(Surroundings s, Account account) {

@@ -1,0 +1,57 @@
+package app.tidewrack.server.demo;
+
+import app.tidewrack.connector.NetworkConnector;
+import app.tidewrack.connector.practice.PracticeWorld;
+import app.tidewrack.core.network.Promoted;
+import app.tidewrack.server.client.Accounts;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.demo.DemoStep.PutUp;
+import app.tidewrack.server.media.MediaLibrary;
+import app.tidewrack.server.network.Networks;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Objects;
+import lombok.RequiredArgsConstructor;
+import org.springframework.stereotype.Component;
+
+/** Puts up on the practice networks what the demo's profiles say by themselves, as their people would have. */
+@Component
+@RequiredArgsConstructor
+class DemoPosts {
+    private final PracticeWorld world;
+    private final Networks networks;
+    private final Accounts accounts;
+    private final MediaLibrary media;
+
+    void putUp(String client, DemoStep.Posts posts) {
+        Account account = accounts.account(client, posts.account());
+        NetworkConnector network = networks.connector(account.network());
+        String profile = account.profiles().all().stream()
+                .filter(p -> p.name().equals(posts.profile()))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("No profile “%s”.".formatted(posts.profile())))
+                .id();
+        Instant now = world.now();
+        for (PutUp post : posts.posts()) {
+            String sha = post.sha256();
+            if (sha != null) {
+                media.send(client, sha, account.network(), network);
+            }
+            Integer ends = post.endsInHours();
+            world.putUp(
+                    account.network(),
+                    account.externalId(),
+                    "demo/%s/%s".formatted(client, post.text()),
+                    new PracticeWorld.PutUp(
+                            profile,
+                            Objects.requireNonNullElse(post.kind(), Promoted.POST),
+                            now.minus(Duration.ofHours(post.hours())),
+                            post.text(),
+                            post.link(),
+                            ends == null ? null : now.plus(Duration.ofHours(ends)),
+                            sha,
+                            sha == null ? null : media.still(client, sha, 0),
+                            Objects.requireNonNullElse(post.pull(), 1.0)));
+        }
+    }
+}

@@ -1,0 +1,17 @@
+import { ask, at, type Schemas } from "./client";
+
+export type PostView = Schemas["PostView"];
+
+/** Posts of the client’s profiles; they are asked of the networks once an hour. */
+export const postsQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/posts", at({ clientId }), { staleTime: 30_000 });
+
+/** Those that a rule of the client proposes as ads. */
+export const proposedQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/posts/proposed", at({ clientId }));
+
+/** A small picture of what a post shows. */
+export function postStillUrl(clientId: string, post: PostView): string {
+  const [client, account, id] = [clientId, post.accountId, post.id].map(encodeURIComponent);
+  return `/api/clients/${client}/posts/${account}/${id}/still`;
+}
