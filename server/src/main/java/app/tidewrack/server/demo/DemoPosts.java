@@ -32,7 +32,8 @@ class DemoPosts {
                 .orElseThrow(() -> new IllegalArgumentException("No profile “%s”.".formatted(posts.profile())))
                 .id();
         Instant now = world.now();
-        for (PutUp post : posts.posts()) {
+        for (int i = 0; i < posts.posts().size(); i++) {
+            PutUp post = posts.posts().get(i);
             String sha = post.sha256();
             if (sha != null) {
                 media.send(client, sha, account.network(), network);
@@ -41,7 +42,7 @@ class DemoPosts {
             world.putUp(
                     account.network(),
                     account.externalId(),
-                    "demo/%s/%s".formatted(client, post.text()),
+                    "demo/%s/%s/%d".formatted(client, posts.account(), i),
                     new PracticeWorld.PutUp(
                             profile,
                             Objects.requireNonNullElse(post.kind(), Promoted.POST),
