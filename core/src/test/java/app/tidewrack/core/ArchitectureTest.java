@@ -73,6 +73,7 @@ class ArchitectureTest {
                     "..core.launch..",
                     "..core.results..",
                     "..core.testing..",
+                    "..core.works..",
                     "..core.playbook..")
             .whereLayer("top")
             .mayNotBeAccessedByAnyLayer()

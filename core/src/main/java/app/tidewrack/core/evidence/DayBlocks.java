@@ -77,13 +77,32 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
         return Math.max(1, (known * seen + USUAL_WEIGHT * usual) / (known + USUAL_WEIGHT));
     }
 
+    /** How many times as much two that ran together vary to one another as by chance, 1 or more. */
+    static double besideDispersion(double known, double seen, double cameADay) {
+        return drawn(known, seen, 1 + BESIDE_VARIANCE * cameADay);
+    }
+
+    /** The law of a deviation whose dispersion is known by so few days. */
+    static TDistribution apart(double known) {
+        return TDistribution.of(known + USUAL_KNOWN);
+    }
+
+    /**
+     * How many times as much as by chance the days vary, 1 or more.
+     *
+     * @param share whether what came is a part of what it came of
+     */
+    public double varies(boolean share) {
+        return share ? dispersion(came * (1 - ratio()), SHARE_VARIANCE) : dispersion(came, RATE_VARIANCE);
+    }
+
     private double known() {
         return Math.max(0, days - 1);
     }
 
     /** The certainty of as many normal deviations as a dispersion known by so few days calls for. */
     private static double widened(double certainty, double known) {
-        double t = TDistribution.of(known + USUAL_KNOWN).inverseSurvivalProbability((1 - certainty) / 2);
+        double t = apart(known).inverseSurvivalProbability((1 - certainty) / 2);
         return 1 - 2 * NORMAL.survivalProbability(t);
     }
 
@@ -200,7 +219,7 @@ public record DayBlocks(int days, double came, double of, double cameSquare, dou
         /** Of as many deviations, where the dispersion is known by so few days. */
         double p(double certain) {
             double z = NORMAL.inverseSurvivalProbability(Math.max(certain, 1e-300) / 2);
-            return certain >= 1 ? 1 : 2 * TDistribution.of(known + USUAL_KNOWN).survivalProbability(z);
+            return certain >= 1 ? 1 : 2 * apart(known).survivalProbability(z);
         }
     }
 

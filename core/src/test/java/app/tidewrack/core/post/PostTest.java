@@ -48,42 +48,71 @@ class PostTest {
         assertThat(post("new", List.of()).age()).isZero();
     }
 
-    /** Middle 400, and the median of distances of logarithms is ln 2: by hand, with 1.4826 × 9 / 8.2. */
+    /**
+     * Middle 400; of the 36 distances of logarithms the tenth smallest is ln 2, with 2.2219 and 0.872 for nine numbers (Croux and
+     * Rousseeuw 1992): by hand.
+     */
     @Test
-    void usualIsTheMiddleAndItsSpreadOfThosesOldEnough() {
+    void usualIsTheMiddleAndTheSpreadOfAll() {
         long[] views = {99, 199, 199, 199, 399, 799, 799, 799, 1_599};
         List<Post> posts = new ArrayList<>(IntStream.range(0, views.length)
                 .mapToObj(i -> flat("p" + i, 48, views[i]))
                 .toList());
-        posts.add(flat("young", 3, 100_000));
         UsualCurve curve = new UsualCurve(posts, Counted.VIEWS);
-        double deviation = 1.4826 * Math.log(2) * 9 / 8.2;
+        double deviation = 2.2219 * 0.872 * Math.log(2);
         assertThat(curve.at(48)).hasValueSatisfying(usual -> {
             assertThat(usual.of()).isEqualTo(9);
             assertThat(usual.middle()).isCloseTo(399, within(1e-6));
             assertThat(usual.high()).isCloseTo(400 * Math.exp(1.2816 * deviation) - 1, within(1e-6));
             assertThat(usual.low()).isCloseTo(400 * Math.exp(-1.2816 * deviation) - 1, within(1e-6));
         });
-        assertThat(curve.at(49)).as("nobody is so old").isEmpty();
-        ForItsAge young = curve.judge(posts.get(9)).orElseThrow();
-        assertThat(young.hours()).isEqualTo(3);
-        assertThat(young.above()).as("of %d", young.of()).isEqualTo(9);
-        assertThat(young.times()).isCloseTo(100_001 / 400.0, within(1e-6));
-        assertThat(young.unusual()).isTrue();
+        assertThat(curve.at(72)).as("nobody is so old").isEmpty();
+        Post young = flat("young", 3, 100_000);
+        posts.add(young);
+        ForItsAge stands = new UsualCurve(posts, Counted.VIEWS).judge(young).orElseThrow();
+        assertThat(stands.hours()).isEqualTo(3);
+        assertThat(stands.above()).as("of %d", stands.of()).isEqualTo(9);
+        assertThat(stands.times()).isCloseTo(100_001 / 400.0, within(1e-6));
+        assertThat(stands.unusual()).isTrue();
     }
 
-    /** Reach is told as it stands: one that is older than all others is compared at an age that enough of them have reached. */
+    /** All double from one age to the next, and are of all ages: the usual life doubles, and none stands out for being old. */
+    @Test
+    void postsOfAllAgesAreHeldAgainstOneUsualLife() {
+        List<Post> posts = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            List<Point> came = new ArrayList<>();
+            long views = 1_000;
+            for (int hours = 1; hours <= 1 << (i % 6 + 1); hours *= 2) {
+                came.add(new Point(hours, views - 1, 0));
+                views *= 2;
+            }
+            posts.add(post("p" + i, came));
+        }
+        UsualCurve curve = new UsualCurve(posts, Counted.VIEWS);
+        assertThat(curve.at(8).orElseThrow().middle()).isCloseTo(7_999, within(1e-6));
+        assertThat(curve.at(24).orElseThrow().middle())
+                .as("between 16 and 32")
+                .isCloseTo(24 * 1_000 - 1, within(400.0));
+        for (Post post : posts) {
+            ForItsAge stands = curve.judge(post).orElseThrow();
+            assertThat(stands.times()).isCloseTo(1, within(0.02));
+            assertThat(stands.unusual()).isFalse();
+        }
+    }
+
+    /** One that is older than all others is compared at the oldest age through which enough of them have lived. */
     @Test
     void theOldestIsComparedAtAnAgeThatOthersHaveReached() {
         List<Post> posts = new ArrayList<>(IntStream.range(0, 9)
                 .mapToObj(i -> flat("p" + i, 10 + i, 100 + i))
                 .toList());
-        Post old = post("old", List.of(new Point(1, 50, 0), new Point(11, 100, 0), new Point(500, 9_000, 0)));
+        Post old = post("old", List.of(new Point(1, 100, 0), new Point(12, 100, 0), new Point(500, 9_000, 0)));
         posts.add(old);
-        ForItsAge standing = new UsualCurve(posts, Counted.VIEWS).judge(old).orElseThrow();
-        assertThat(standing.hours()).as("eight of nine are at least so old").isEqualTo(11);
-        assertThat(standing.had()).isEqualTo(100);
-        assertThat(standing.unusual()).isFalse();
+        ForItsAge stands = new UsualCurve(posts, Counted.VIEWS).judge(old).orElseThrow();
+        assertThat(stands.hours()).isEqualTo(12);
+        assertThat(stands.had()).isEqualTo(100);
+        assertThat(stands.unusual()).isFalse();
     }
 
     @Test

@@ -56,10 +56,6 @@ public class PostDesk {
             .thenComparing(PostView::at, Comparator.reverseOrder())
             .thenComparing(PostView::id);
 
-    /** Ages at which the usual is told, in hours. */
-    private static final List<Integer> AGES =
-            List.of(1, 2, 3, 4, 6, 8, 12, 18, 24, 36, 48, 72, 96, 120, 168, 240, 336, 504, 720, 1080, 1440, 2160);
-
     private final PostMapper mapper;
     private final PostPull pull;
     private final ClientMapper clients;
@@ -125,7 +121,7 @@ public class PostDesk {
                 curves.add(new CurveView(
                         key,
                         counted,
-                        AGES.stream().map(curve::at).flatMap(Optional::stream).toList()));
+                        UsualCurve.AGES.stream().map(curve::at).flatMap(Optional::stream).toList()));
             }
             for (Kept kept : group) {
                 String creativeId = standing.get(kept.content().post().id());
