@@ -72,6 +72,14 @@ class CreativeController {
         return library.vary(clientId, id, body.part(), body.values());
     }
 
+    record LikeBody(Part part) {}
+
+    /** A copy with one part left open. */
+    @PostMapping("/creatives/{id}/like")
+    KeptCreative like(@PathVariable String clientId, @PathVariable String id, @Valid @RequestBody LikeBody body) {
+        return library.like(clientId, id, body.part());
+    }
+
     /** What crossing media and phrases would make. */
     @AsksOnly
     @PostMapping("/creatives/crossed/look")

@@ -99,13 +99,22 @@ public record CreativeDraft(
 
     /** The same with one part made of one value alone. */
     CreativeDraft with(Part part, String value) {
+        return with(part, List.of(value));
+    }
+
+    /** The same with one part left open. */
+    CreativeDraft without(Part part) {
+        return with(part, List.of());
+    }
+
+    private CreativeDraft with(Part part, List<String> values) {
         return new CreativeDraft(
                 format,
-                part == Part.MEDIA ? List.of(value) : media,
-                part == Part.BODY ? List.of(value) : bodies,
-                part == Part.HEADLINE ? List.of(value) : headlines,
-                part == Part.DESCRIPTION ? List.of(value) : descriptions,
-                part == Part.CALL_TO_ACTION ? List.of(value) : callsToAction,
+                part == Part.MEDIA ? values : media,
+                part == Part.BODY ? values : bodies,
+                part == Part.HEADLINE ? values : headlines,
+                part == Part.DESCRIPTION ? values : descriptions,
+                part == Part.CALL_TO_ACTION ? values : callsToAction,
                 link,
                 brand,
                 post,

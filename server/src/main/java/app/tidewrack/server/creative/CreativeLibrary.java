@@ -37,6 +37,9 @@ public class CreativeLibrary {
     /** Longest text that is kept at all; networks' own limits are far below and are findings, not refusals. */
     static final int LONGEST_TEXT = 5_000;
 
+    private static final Set<Part> VARIED =
+            Set.of(Part.MEDIA, Part.BODY, Part.HEADLINE, Part.DESCRIPTION, Part.CALL_TO_ACTION);
+
     private static final int MOST_OF_A_PART = 30;
     static final int LONGEST_NAME = 80;
 
@@ -121,10 +124,7 @@ public class CreativeLibrary {
      */
     @Transactional
     public List<KeptCreative> vary(String clientId, String id, Part part, List<String> values) {
-        Set<Part> parts = Set.of(Part.MEDIA, Part.BODY, Part.HEADLINE, Part.DESCRIPTION, Part.CALL_TO_ACTION);
-        if (!parts.contains(part)) {
-            throw new Refusal("part", "The %s cannot be varied.".formatted(part), "Choose media, a text or the call.");
-        }
+        requireVaried(part);
         if (values.isEmpty() || values.size() > MOST_OF_A_PART || new HashSet<>(values).size() < values.size()) {
             throw new Refusal(
                     "values",
@@ -143,6 +143,27 @@ public class CreativeLibrary {
                     from.content().with(part, value)));
         }
         return made;
+    }
+
+    private static void requireVaried(Part part) {
+        if (!VARIED.contains(part)) {
+            throw new Refusal("part", "The %s cannot be varied.".formatted(part), "Choose media, a text or the call.");
+        }
+    }
+
+    /**
+     * Makes a copy of a creative in which one part is left open: more like it, with something new.
+     *
+     * @param part media, a text or the call to action
+     * @throws Refusal when the part is another
+     */
+    @Transactional
+    KeptCreative like(String clientId, String id, Part part) {
+        requireVaried(part);
+        Stored from = mapper.byId(clientId, id).orElseThrow(() -> new NotFound("creative", id));
+        String other = "other " + part.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return add(
+                clientId, freeName(clientId, from.name(), other), from.content().without(part));
     }
 
     /** A draft by its name. */

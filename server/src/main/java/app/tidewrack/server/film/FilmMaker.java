@@ -15,6 +15,7 @@ import app.tidewrack.server.media.Marks;
 import app.tidewrack.server.media.Marks.Placed;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.media.MediaWorker;
+import app.tidewrack.server.media.MediumLooks;
 import app.tidewrack.server.media.VideoTool;
 import java.io.IOException;
 import java.io.InputStream;
@@ -39,6 +40,7 @@ import tools.jackson.databind.json.JsonMapper;
 class FilmMaker implements MediaWorker {
     static final String KIND = "FILM";
 
+    private final MediumLooks shelfLooks;
     private final FilmMapper mapper;
     private final MediaLibrary library;
     private final FilmSources files;
@@ -75,6 +77,8 @@ class FilmMaker implements MediaWorker {
                 String sha = library.add(clientId, order.name() + number + ".mp4", made)
                         .sha256();
                 mapper.insertMade(clientId, order.filmId(), sha);
+                shelfLooks.made(
+                        clientId, sha, film.mark() != null, film.shots().get(0).sha256());
                 return sha;
             }
         } finally {

@@ -38,6 +38,7 @@ class MediaController {
     private final MediaJobs jobs;
     private final Marks marks;
     private final ShelfFile shelf;
+    private final MediumLooks looks;
 
     @GetMapping
     List<Medium> all(@PathVariable String clientId) {
@@ -62,6 +63,20 @@ class MediaController {
     @PutMapping("/{sha}/text")
     Medium markText(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody TextBody body) {
         return library.markText(clientId, sha, body.textFields());
+    }
+
+    /** What they look like, as far as results are told by it. */
+    @GetMapping("/looks")
+    List<MediumLooks.MediumLook> looks(@PathVariable String clientId) {
+        return looks.of(clientId);
+    }
+
+    record FaceBody(@Nullable Boolean face) {}
+
+    /** A person says whether a face is seen on it, or leaves that open. */
+    @PutMapping("/{sha}/face")
+    void face(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody FaceBody body) {
+        looks.setFace(clientId, sha, body.face());
     }
 
     record MendBody(
@@ -128,7 +143,9 @@ class MediaController {
     @PostMapping("/{sha}/marked")
     Medium mark(@PathVariable String clientId, @PathVariable String sha, @Valid @RequestBody ClientMark mark)
             throws IOException {
-        return marks.onPicture(clientId, sha, mark);
+        Medium marked = marks.onPicture(clientId, sha, mark);
+        looks.made(clientId, marked.sha256(), true, null);
+        return marked;
     }
 
     @GetMapping(path = "/{sha}/stills/{number}", produces = MediaType.IMAGE_JPEG_VALUE)

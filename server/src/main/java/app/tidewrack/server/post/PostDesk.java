@@ -121,7 +121,10 @@ public class PostDesk {
                 curves.add(new CurveView(
                         key,
                         counted,
-                        UsualCurve.AGES.stream().map(curve::at).flatMap(Optional::stream).toList()));
+                        UsualCurve.AGES.stream()
+                                .map(curve::at)
+                                .flatMap(Optional::stream)
+                                .toList()));
             }
             for (Kept kept : group) {
                 String creativeId = standing.get(kept.content().post().id());

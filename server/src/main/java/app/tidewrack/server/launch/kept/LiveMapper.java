@@ -111,6 +111,8 @@ public interface LiveMapper {
                     #{s.settings}, false)
             on conflict (client_id, campaign_id, item_key) do update
             set name = excluded.name, settings = excluded.settings, account_id = excluded.account_id,
+                shows_since = case when live_item.settings -> 'creative' is distinct from excluded.settings -> 'creative'
+                              then (select now from practice_clock) else live_item.shows_since end,
                 external_id = excluded.external_id, removed_at = null, sent = null, removed_there = false,
                 sent_paused = case when live_item.removed_at is null then live_item.sent_paused end,
                 paused = live_item.paused and live_item.removed_at is null,
@@ -121,7 +123,9 @@ public interface LiveMapper {
 
     /** Keeps how an item that is there stands, and how we left it where that is otherwise. */
     @Update("""
-            update live_item set settings = #{settings}, paused = #{paused}, sent = #{sent}, sent_paused = #{sentPaused}
+            update live_item set settings = #{settings}, paused = #{paused}, sent = #{sent}, sent_paused = #{sentPaused},
+                   shows_since = case when settings -> 'creative' is distinct from #{settings}::jsonb -> 'creative'
+                                 then (select now from practice_clock) else shows_since end
             where client_id = #{clientId} and campaign_id = #{campaignId} and item_key = #{itemKey}""")
     void setStanding(
             String clientId,
