@@ -14,6 +14,7 @@ const rooms = [
   ["forms", []],
   ["advice", ["results"]],
   ["tests", ["results"]],
+  ["works", ["results"]],
   ["plan", ["audiences", "results", "tests"]],
   ["launch", ["plan"]],
   ["desk", ["advice", "results", "tests"]],

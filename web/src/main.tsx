@@ -25,6 +25,7 @@ const screens = {
   results: () => import("./results/Results"),
   report: () => import("./results/Report"),
   tests: () => import("./tests/Tests"),
+  works: () => import("./works/Works"),
   advice: () => import("./advice/AdviceScreen"),
   rules: () => import("./rules/Rules"),
 };
@@ -37,6 +38,7 @@ const Launch = screen(screens.launch, "Launch");
 const Results = screen(screens.results, "Results");
 const Report = screen(screens.report, "Report");
 const Tests = screen(screens.tests, "Tests");
+const Works = screen(screens.works, "Works");
 const Advice = screen(screens.advice, "AdviceScreen");
 const Rules = screen(screens.rules, "Rules");
 
@@ -72,6 +74,7 @@ const router = createBrowserRouter([
           { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
           { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
           { path: "c/:clientId/results/tests/:testId?", element: <Tests /> },
+          { path: "c/:clientId/results/works", element: <Works /> },
           { path: "c/:clientId/results/advice", element: <Advice /> },
           { path: "c/:clientId/results/:planId?/:campaignId?", element: <Results /> },
           { path: "c/:clientId/report", element: <Report /> },

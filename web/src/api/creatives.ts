@@ -13,3 +13,8 @@ export const formatsQuery = (clientId: string) =>
 export function stillUrl(clientId: string, sha: string, number = 0): string {
   return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/stills/${number}`;
 }
+
+/** A video as pictures side by side, from its beginning to its end. */
+export function stripUrl(clientId: string, sha: string): string {
+  return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/strip`;
+}

@@ -18,6 +18,7 @@ import {
 } from "./model";
 import { MarkPicture } from "./film/MarkPicture";
 import { mendMedium, mendState, stopMend } from "./queries";
+import { Face } from "./Face";
 import { TextGrid } from "./TextGrid";
 
 type Mend = Schemas["Mend"];
@@ -77,6 +78,7 @@ export const Fit = memo(function Fit({
             {measured(m)}
           </p>
           {!m.video && <TextGrid clientId={clientId} medium={m} />}
+          <Face clientId={clientId} sha={m.sha256} />
           {!m.video && (
             <button className="link" onClick={() => setMarking(m)}>
               Put the mark on it…

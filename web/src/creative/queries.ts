@@ -79,3 +79,10 @@ export function shelfUrl(clientId: string): string {
 export function contentUrl(clientId: string, sha: string): string {
   return `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/content`;
 }
+
+/** What pictures and films look like, as far as results are told by it. */
+export const looksQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/media/looks", at({ clientId }));
+
+export const setFace = (clientId: string, sha: string, face: boolean | null) =>
+  send("put", "/api/clients/{clientId}/media/{sha}/face", at({ clientId, sha }, { face }));

@@ -1,12 +1,15 @@
 import { NavLink } from "react-router";
 
-/** The three ways to look at what came back. */
+/** The four ways to look at what came back. */
 export function Aspects({ clientId }: { clientId: string }) {
   const base = `/c/${clientId}/results`;
   return (
     <nav className="aspects" aria-label="Results">
       <NavLink to={base} className={({ isActive }) => (isActive && !deeper() ? "on" : "")}>
         Numbers
+      </NavLink>
+      <NavLink to={`${base}/works`} className={({ isActive }) => (isActive ? "on" : "")}>
+        What works
       </NavLink>
       <NavLink to={`${base}/tests`} className={({ isActive }) => (isActive ? "on" : "")}>
         Tests
@@ -19,5 +22,5 @@ export function Aspects({ clientId }: { clientId: string }) {
 }
 
 function deeper(): boolean {
-  return /\/results\/(tests|advice)(\/|$)/.test(window.location.pathname);
+  return /\/results\/(works|tests|advice)(\/|$)/.test(window.location.pathname);
 }

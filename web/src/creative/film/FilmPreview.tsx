@@ -2,7 +2,8 @@ import type { CSSProperties } from "react";
 import { stillUrl } from "../../api/creatives";
 import { length, type Medium } from "../model";
 import { captionAt, closer, frameOf, seenAt, SIZES, STRIP } from "./model";
-import { type Brand, type Film, type FilmFit, stripUrl } from "./queries";
+import { stripUrl } from "../../api/creatives";
+import { type Brand, type Film, type FilmFit } from "./queries";
 
 const HEIGHT = 400;
 const WIDEST = 300;

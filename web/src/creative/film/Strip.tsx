@@ -1,6 +1,6 @@
 import { Slider } from "antd";
+import { stripUrl } from "../../api/creatives";
 import { moment, STRIP } from "./model";
-import { stripUrl } from "./queries";
 
 /** A video as twelve pictures, and what is chosen of it: a piece, or a moment. */
 export function Strip(props: {

@@ -73,8 +73,5 @@ export const setPoster = (clientId: string, sha: string, body: Schemas["PosterBo
 export const markPicture = (clientId: string, sha: string, mark: Mark) =>
   send("post", "/api/clients/{clientId}/media/{sha}/marked", at({ clientId, sha }, mark));
 
-export const stripUrl = (clientId: string, sha: string) =>
-  `/api/clients/${encodeURIComponent(clientId)}/media/${sha}/strip`;
-
 export const soundUrl = (clientId: string, sha: string) =>
   `/api/clients/${encodeURIComponent(clientId)}/sounds/${sha}/content`;

@@ -1,0 +1,274 @@
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Modal, Select } from "antd";
+import { type ReactNode, useState } from "react";
+import { Link } from "react-router";
+import { askAgain, type Schemas } from "../api/client";
+import { creativesQuery, mediaQuery, stillUrl } from "../api/creatives";
+import { PLAN_PATHS } from "../api/plans";
+import { Columns } from "../frame/Columns";
+import { useChange } from "../frame/useChange";
+import { day, plural } from "../look/format";
+import { figure } from "../results";
+import { likeliest, REPLACED, SLOTS } from "./model";
+import { deckQuery, mixesQuery, type MixesView, type MixView, replacePart, type Slot } from "./queries";
+
+/** How the parts of mix ads do: drawn rates with what is uncertain of them, the likeliest best, and what to replace. */
+export function Mixes(props: { clientId: string; metric: string; ways: ReactNode; things: ReactNode }) {
+  const { clientId } = props;
+  const told = useQuery({ ...mixesQuery(clientId, props.metric), placeholderData: keepPreviousData });
+  if (told.error) return <p className="empty">{told.error.message}</p>;
+  if (!told.data) return null;
+  const { mixes } = told.data;
+  return (
+    <Columns
+      things={props.things}
+      title="What works"
+      note={
+        mixes.length > 0
+          ? "Parts of mix ads. What was shown little is drawn to the middle; bars hold 95 %."
+          : "Parts of mix ads."
+      }
+    >
+      <div className="works-controls">{props.ways}</div>
+      {mixes.length === 0 && (
+        <div className="empty">
+          <h2>No mix ad has run yet</h2>
+          <p>
+            A mix ad holds several pictures and texts, which the network combines; then each part is told by
+            itself.
+          </p>
+        </div>
+      )}
+      {mixes.map((mix) => (
+        <Mix key={`${mix.creativeId} ${mix.campaignId}`} {...{ clientId, mix }} of={told.data} />
+      ))}
+    </Columns>
+  );
+}
+
+function Mix({ clientId, mix, of }: { clientId: string; mix: MixView; of: MixesView }) {
+  const [replacing, setReplacing] = useState<{ slot: Slot; part: string }>();
+  const told = mix.slots.filter((s) => s.parts.length > 0);
+  return (
+    <section className="mix" aria-label={mix.name}>
+      <h2>
+        {mix.creativeId ? <Link to={`/c/${clientId}/creative/${mix.creativeId}`}>{mix.name}</Link> : mix.name}
+      </h2>
+      <p className="note">
+        {plural(mix.ads, "ad")}
+        {mix.since && `, of ${day(mix.since)} and later: before, it showed something else`}
+        {mix.planId && (
+          <>
+            {" · "}
+            <Link to={`/c/${clientId}/plan/${mix.planId}/${mix.campaignId}`}>its sheet</Link>
+          </>
+        )}
+      </p>
+      {told.length === 0 && <p className="note">The network has told nothing of its parts yet.</p>}
+      {told.map((slot) => (
+        <SlotParts
+          key={slot.slot}
+          {...{ clientId, mix, of, slot }}
+          onReplace={mix.creativeId ? (part) => setReplacing({ slot: slot.slot, part }) : undefined}
+        />
+      ))}
+      {mix.together.length > 0 && <Pairs {...{ clientId, mix, of }} />}
+      {replacing && mix.creativeId && (
+        <ReplacePart
+          {...{ clientId, mix }}
+          {...replacing}
+          creativeId={mix.creativeId}
+          onClose={() => setReplacing(undefined)}
+        />
+      )}
+    </section>
+  );
+}
+
+/** A number by how often it came: a share, or what one of it cost. */
+function told(of: MixesView, rate: number): number | null {
+  return of.share ? rate : rate > 0 ? 1 / rate : null;
+}
+
+function SlotParts(props: {
+  clientId: string;
+  mix: MixView;
+  of: MixesView;
+  slot: MixView["slots"][number];
+  onReplace: ((part: string) => void) | undefined;
+}) {
+  const { clientId, mix, of, slot, onReplace } = props;
+  const media = useQuery(mediaQuery(clientId));
+  const top = Math.max(...slot.parts.map((p) => p.stands.high), Number.MIN_VALUE);
+  const percent = (rate: number) => `${(100 * rate) / top}%`;
+  const best = likeliest(mix, slot.slot);
+  return (
+    <div>
+      <h3>{SLOTS[slot.slot]}</h3>
+      {slot.parts.map(({ part, stands }) => (
+        <div className="mix-part" key={part} data-testid="mix-part">
+          <span className="trait-value">
+            {slot.slot === "MEDIA" && <img alt="" loading="lazy" src={stillUrl(clientId, part)} />}
+            <span title={part}>
+              {slot.slot === "MEDIA" ? (media.data?.find((m) => m.sha256 === part)?.fileName ?? part) : part}
+            </span>
+          </span>
+          <span
+            className="number"
+            title={`${figure(of.metric, told(of, stands.low), mix.currency)} to ${figure(of.metric, told(of, stands.high), mix.currency)}`}
+          >
+            {figure(of.metric, told(of, stands.rate), mix.currency)}
+          </span>
+          <span className={`mix-rate ${stands.weak ? "weak" : ""}`} aria-hidden="true">
+            <u style={{ left: percent(stands.low), width: percent(stands.high - stands.low) }} />
+            <b style={{ left: percent(stands.rate) }} />
+          </span>
+          <span className="mix-best" title="How likely it is the best of these">
+            <i style={{ width: `${100 * stands.best}%` }} />
+            <span>{Math.round(100 * stands.best)} %</span>
+          </span>
+          <span>
+            {stands.weak && onReplace && REPLACED[slot.slot] ? (
+              <Button size="small" onClick={() => onReplace(part)}>
+                Replace…
+              </Button>
+            ) : stands.weak ? (
+              <span className="wrong">weak</span>
+            ) : part === best ? (
+              <b className="good">likely best</b>
+            ) : null}
+          </span>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+const STEPS = ["#c98a76", "#e3c7b3", "#efe6cf", "#b9cdb4", "#86ab95"];
+
+/** Pictures with headlines: what each pair brings, and how far that is from what its parts bring by themselves. */
+function Pairs({ clientId, mix, of }: { clientId: string; mix: MixView; of: MixesView }) {
+  const parts = (slot: Slot) => mix.slots.find((s) => s.slot === slot)?.parts ?? [];
+  const [media, headlines] = [parts("MEDIA"), parts("HEADLINE")];
+  const rates = mix.together.map((t) => t.rate).sort((a, b) => a - b);
+  const step = (rate: number) =>
+    Math.min(4, Math.floor((5 * rates.filter((r) => r < rate).length) / rates.length));
+  return (
+    <div>
+      <h3>Pictures with headlines</h3>
+      <table className="pairs">
+        <thead>
+          <tr>
+            <th />
+            {headlines.map((h) => (
+              <th key={h.part} className="pair-head" title={h.part}>
+                {h.part}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {media.map((m) => (
+            <tr key={m.part}>
+              <th>
+                <img alt="" src={stillUrl(clientId, m.part)} />
+              </th>
+              {headlines.map((h) => {
+                const pair = mix.together.find(
+                  (t) => t.first === m.stands.number && t.second === h.stands.number,
+                );
+                return (
+                  <td
+                    key={h.part}
+                    style={pair ? { background: STEPS[step(pair.rate)], color: "#20302c" } : undefined}
+                    title={pair && `${pair.times.toFixed(2)} × what both bring by themselves`}
+                  >
+                    {pair ? (
+                      <>
+                        {figure(of.metric, told(of, pair.rate), mix.currency)}
+                        <small>{pair.times.toFixed(2)} ×</small>
+                      </>
+                    ) : (
+                      "–"
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="note">Beneath: times what the picture and the headline bring by themselves.</p>
+    </div>
+  );
+}
+
+/** Another part instead of a weak one; the ad takes it over with the next launch. */
+function ReplacePart(props: {
+  clientId: string;
+  mix: MixView;
+  slot: Slot;
+  part: string;
+  creativeId: string;
+  onClose: () => void;
+}) {
+  const { clientId, mix, slot, part, creativeId } = props;
+  const queries = useQueryClient();
+  const carryOut = useChange();
+  const { message } = App.useApp();
+  const media = useQuery(mediaQuery(clientId));
+  const deck = useQuery(deckQuery(clientId));
+  const [to, setTo] = useState<string>();
+  const kind = REPLACED[slot];
+  const there = mix.slots.find((s) => s.slot === slot)?.parts.map((p) => p.part) ?? [];
+  const isVideo = media.data?.find((m) => m.sha256 === part)?.video != null;
+  const offered: { value: string; label: string }[] =
+    slot === "MEDIA"
+      ? (media.data ?? [])
+          .filter((m) => !there.includes(m.sha256) && (m.video != null) === isVideo)
+          .map((m) => ({ value: m.sha256, label: m.fileName }))
+      : (deck.data ?? [])
+          .filter((p: Schemas["PhraseView"]) => p.kind === kind && !there.includes(p.text))
+          .map((p: Schemas["PhraseView"]) => ({ value: p.text, label: p.text }));
+  const replace = () => {
+    if (!kind || !to) return;
+    void carryOut(replacePart(clientId, creativeId, { part: kind, from: part, to }), async () => {
+      message.info("Replaced. The running ad takes it over with the next launch.");
+      props.onClose();
+      await queries.invalidateQueries(creativesQuery(clientId));
+      await askAgain(queries, ...PLAN_PATHS);
+    });
+  };
+  return (
+    <Modal
+      open
+      title={`Replace in ${mix.name}`}
+      okText="Replace it"
+      okButtonProps={{ disabled: !to }}
+      onOk={replace}
+      onCancel={props.onClose}
+    >
+      <p>
+        {slot === "MEDIA" ? (media.data?.find((m) => m.sha256 === part)?.fileName ?? part) : `“${part}”`}{" "}
+        brings less than the best by more than chance. Its numbers stay; those of what comes instead begin
+        anew.
+      </p>
+      <Select
+        aria-label="What stands there instead"
+        style={{ width: "100%" }}
+        showSearch={{ optionFilterProp: "label" }}
+        placeholder={
+          offered.length > 0 ? "Choose what stands there instead" : "Nothing else is there to choose"
+        }
+        value={to ?? null}
+        options={offered}
+        onChange={setTo}
+      />
+      {mix.planId && (
+        <p className="note">
+          Then <Link to={`/c/${clientId}/launch/${mix.planId}/${mix.campaignId}`}>launch what changed</Link>.
+        </p>
+      )}
+    </Modal>
+  );
+}
