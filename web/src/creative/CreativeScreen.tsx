@@ -18,6 +18,7 @@ import { filmOf, Films } from "./film/Films";
 import { Many } from "./many/Many";
 import { Posts } from "./posts/Posts";
 import { Said } from "./said/Said";
+import { PreviewSheet } from "./sheet/PreviewSheet";
 import { Write } from "./write/Write";
 import { addCreative, phrasesQuery, removeCreative } from "./queries";
 
@@ -31,6 +32,7 @@ const ROOMS = [
   { path: "write", words: "Write" },
   { path: "films", words: "Films" },
   { path: "posts", words: "Posts" },
+  { path: "sheet", words: "Preview sheet" },
   { path: "said", words: "Customers say" },
 ] as const;
 
@@ -116,6 +118,17 @@ export function CreativeScreen() {
           creatives={all.map((k) => k.creative)}
           media={media.data}
           phrases={phrases.data}
+        />
+      );
+    case "sheet":
+      return (
+        <PreviewSheet
+          key={clientId}
+          {...{ clientId, rooms }}
+          clientName={desk.data.client.name}
+          creatives={all.map((k) => k.creative)}
+          formats={formats.data}
+          media={media.data}
         />
       );
     case "posts":

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
+import { Link } from "react-router";
 import { type Schemas, askAgain } from "../api/client";
 import { creativesQuery } from "../api/creatives";
 import { formsQuery, scriptsQuery } from "../api/forms";
@@ -159,6 +160,7 @@ export function OneCreative(props: {
           form={forms.data?.find((f) => f.form.id === draft.formId)?.form}
           actions={actions}
         />
+        <Link to={`/c/${clientId}/creative/sheet?of=${id}`}>Put it on a preview sheet</Link>
         {first?.video && (
           <Beginning
             clientId={clientId}

@@ -87,22 +87,36 @@ export const Previews = memo(function Previews({ networks, ...shown }: Shown & {
       )}
       <div className={`previews ${device}`} aria-label="Previews">
         {all.map(({ n, p }, i) => (
-          <figure key={n.network + p.code} className={`shape-${frameOf(p)}`}>
-            <figcaption>
-              <span className="chip" style={{ "--chip": networkColours[n.network] } as CSSProperties}>
-                {n.network}
-              </span>{" "}
-              {p.words.toLowerCase()}
-              {p.devices.length === 1 && `, ${p.devices[0]}`}
-              {!p.runs && <b title="Reasons why it does not run here">{refusals(p)}</b>}
-            </figcaption>
-            <Preview {...shown} network={n.network} placement={p} first={i === 0} />
-          </figure>
+          <OnPlacement
+            key={n.network + p.code}
+            {...shown}
+            network={n.network}
+            placement={p}
+            first={i === 0}
+          />
         ))}
       </div>
     </>
   );
 });
+
+/** A creative on one placement, with what that is called. */
+export function OnPlacement(props: Shown & { network: string; placement: Placement; first: boolean }) {
+  const { network, placement } = props;
+  return (
+    <figure className={`shape-${frameOf(placement)}`}>
+      <figcaption>
+        <span className="chip" style={{ "--chip": networkColours[network] } as CSSProperties}>
+          {network}
+        </span>{" "}
+        {placement.words.toLowerCase()}
+        {placement.devices.length === 1 && `, ${placement.devices[0]}`}
+        {!placement.runs && <b title="Reasons why it does not run here">{refusals(placement)}</b>}
+      </figcaption>
+      <Preview {...props} />
+    </figure>
+  );
+}
 
 function Preview(props: Shown & { network: string; placement: Placement; first: boolean }) {
   const { clientName, draft, format, network, placement, first, chosen } = props;

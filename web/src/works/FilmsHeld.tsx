@@ -38,12 +38,15 @@ export function FilmsHeld(props: { clientId: string; ways: ReactNode; things: Re
           key={film.film}
           {...{ clientId, film }}
           name={media.data.find((m) => m.sha256 === film.film)?.fileName}
+          shape={shapeOf(media.data.find((m) => m.sha256 === film.film))}
           seconds={media.data.find((m) => m.sha256 === film.film)?.video?.seconds}
         />
       ))}
     </Columns>
   );
 }
+
+const shapeOf = (m: { width: number; height: number } | undefined) => (m ? m.width / m.height : 1);
 
 const x = (share: number) => EDGE + share * (WIDTH - 2 * EDGE);
 const y = (still: number) => HEIGHT - still * (HEIGHT - EDGE);
@@ -55,6 +58,7 @@ function OneFilm(props: {
   film: FilmHold;
   name: string | undefined;
   seconds: number | undefined;
+  shape: number;
 }) {
   const { clientId, film, seconds } = props;
   const [at, setAt] = useState(0);
@@ -67,7 +71,7 @@ function OneFilm(props: {
   const words = dropWords(film);
   const from = film.drop?.from ?? 0;
   return (
-    <section className="held" aria-label={props.name ?? "A film that was removed"}>
+    <section className="film-held" aria-label={props.name ?? "A film that was removed"}>
       <svg
         width={WIDTH}
         height={HEIGHT + FOOT}
@@ -101,9 +105,9 @@ function OneFilm(props: {
             <circle cx={x(MARK_SHARES[i] ?? 0)} cy={y(film.still[i] ?? 0)} r={3} />
             <text
               className="count"
-              x={x(MARK_SHARES[i] ?? 0) + (i === 0 ? 0 : i === 4 ? EDGE : 0)}
+              x={x(MARK_SHARES[i] ?? 0) + (i === 4 ? EDGE : 4)}
               y={Math.max(11, y(film.still[i] ?? 0) - 7)}
-              textAnchor={i === 0 ? "start" : i === 4 ? "end" : "middle"}
+              textAnchor={i === 4 ? "end" : "start"}
             >
               {i > 0 && `${Math.round(100 * (film.still[i] ?? 0))} %`}
             </text>
@@ -135,6 +139,7 @@ function OneFilm(props: {
               aria-label="What is seen there"
               style={
                 {
+                  aspectRatio: Math.min(1.6, props.shape),
                   backgroundImage: `url(${stripUrl(clientId, film.film)})`,
                   "--at": `${(100 * frame) / (FRAMES - 1)}%`,
                 } as CSSProperties

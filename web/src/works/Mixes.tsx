@@ -104,13 +104,23 @@ function SlotParts(props: {
   const best = likeliest(mix, slot.slot);
   return (
     <div>
-      <h3>{SLOTS[slot.slot]}</h3>
+      <div className="mix-part mix-head">
+        <h3>{SLOTS[slot.slot]}</h3>
+        <span className="number">{of.metric.words}</span>
+        <span>and between which it lies</span>
+        <span>the best</span>
+        <span />
+      </div>
       {slot.parts.map(({ part, stands }) => (
         <div className="mix-part" key={part} data-testid="mix-part">
-          <span className="trait-value">
+          <span className="works-value">
             {slot.slot === "MEDIA" && <img alt="" loading="lazy" src={stillUrl(clientId, part)} />}
             <span title={part}>
-              {slot.slot === "MEDIA" ? (media.data?.find((m) => m.sha256 === part)?.fileName ?? part) : part}
+              {slot.slot === "MEDIA"
+                ? (media.data?.find((m) => m.sha256 === part)?.fileName ?? part)
+                : slot.slot === "CALL_TO_ACTION"
+                  ? part.replaceAll("-", " ")
+                  : part}
             </span>
           </span>
           <span
@@ -135,7 +145,7 @@ function SlotParts(props: {
             ) : stands.weak ? (
               <span className="wrong">weak</span>
             ) : part === best ? (
-              <b className="good">likely best</b>
+              <b className="likely">likely best</b>
             ) : null}
           </span>
         </div>

@@ -111,9 +111,9 @@ function OneTrait(props: {
 }) {
   const { of, works, names } = props;
   return (
-    <section className="trait" aria-label={TRAITS[of.trait]}>
+    <section className="works-trait" aria-label={TRAITS[of.trait]}>
       <h3>{TRAITS[of.trait]}</h3>
-      <div className="trait-line trait-head">
+      <div className="works-line works-head">
         <span />
         <span className="number">Ads</span>
         <span className="number">{works.metric.words}</span>
@@ -125,11 +125,11 @@ function OneTrait(props: {
         return (
           <button
             key={keyOf(v)}
-            className="trait-line"
+            className="works-line"
             aria-pressed={keyOf(v) === props.chosen}
             onClick={() => props.onChoose(keyOf(v))}
           >
-            <span className="trait-value">
+            <span className="works-value">
               {MEDIA.includes(of.trait) && names.has(v.value.value) && (
                 <img alt="" loading="lazy" src={stillUrl(props.clientId, v.value.value)} />
               )}

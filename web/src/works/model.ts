@@ -49,7 +49,7 @@ export function valueWords(trait: Trait, value: string, names: ReadonlyMap<strin
 /** What a value does beside others, in short. */
 export function verdict({ value }: ValueWorks): { tone: "more" | "less" | "open" | "hint"; words: string } {
   const { beside, held } = value;
-  if (held === "NEVER_BESIDE") return { tone: "hint", words: "never beside another in one row" };
+  if (held === "NEVER_BESIDE") return { tone: "hint", words: "alone in its row" };
   if (!beside) return { tone: "open", words: "too little came" };
   if (!beside.p || beside.p <= 0.05) {
     const more = beside.times > 1;
@@ -58,6 +58,21 @@ export function verdict({ value }: ValueWorks): { tone: "more" | "less" | "open"
   }
   return { tone: "open", words: "can be chance" };
 }
+
+/** What has a trait; with fewer than some it may be these and not their trait. */
+const CARRIERS: Partial<Record<Trait, string>> = {
+  ANGLE: "headline",
+  SOURCE: "headline",
+  TEXT_LENGTH: "body",
+  OPENING: "film",
+  COLOUR: "picture",
+  FACE: "picture",
+  TEXT: "picture",
+  MARK: "picture",
+  FILM_LENGTH: "film",
+  FORMAT: "picture",
+};
+const FEWEST = 3;
 
 const list = (words: string[]) =>
   words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
@@ -72,15 +87,16 @@ export function explained({ value }: ValueWorks, what: string): string {
   const by = `In the same rows and on the same days it brings ${times(beside.times)} ${what}, with 95 % certainty ${times(beside.between.from)} to ${times(beside.between.to)}, on ${plural(beside.days, "day")}.`;
   if (held === "APART") return `${shown} ${by} All else was alike.`;
   const of = mixedWith.map((t) => TRAITS[t].toLowerCase());
-  const single =
-    carriers < 3 &&
-    mixedWith.some((t) => t === "MEDIUM" || t === "HEADLINE" || t === "BODY") &&
-    trait !== "MEDIUM";
+  const carrier = CARRIERS[trait];
+  const few =
+    carrier && carriers < FEWEST
+      ? `; only ${plural(carriers, carrier)} ${carriers === 1 ? "has" : "have"} it`
+      : "";
   return `${shown} ${by} ${
     of.length > 0
-      ? `But ${list(of)} ${of.length === 1 ? "differs" : "differ"} along with it`
+      ? `But ${list(of)} ${of.length === 1 ? "differs" : "differ"} along with it${few}`
       : "But what else differs changes from pair to pair"
-  }${single ? `: ${plural(carriers, "has", "have")} it` : ""}. A test of this one thing would tell.`;
+  }. A test of this one thing would tell.`;
 }
 
 export function times(value: number): string {

@@ -187,10 +187,10 @@ export function Posts(props: { clientId: string; accounts: Schemas["AccountView"
 }
 
 function State({ post }: { post: PostView }) {
-  if (post.removed) return <span className="wrong">removed there</span>;
-  if (post.creativeId) return <span className="post-state">an ad’s</span>;
-  if (post.proposedBy) return <span className="post-state proposed">proposed</span>;
-  return post.aside ? <span>set aside</span> : null;
+  if (post.removed) return <div className="wrong">removed there</div>;
+  if (post.creativeId) return <div className="post-state">an ad’s</div>;
+  if (post.proposedBy) return <div className="post-state proposed">proposed</div>;
+  return post.aside ? <div className="note">set aside</div> : null;
 }
 
 function Line(props: {
@@ -229,7 +229,7 @@ function Line(props: {
               <span className="chip" style={{ "--chip": networkColours[post.network] } as CSSProperties}>
                 {post.network}
               </span>{" "}
-              {post.profile}, {KINDS[post.kind]} <State post={post} />
+              {post.profile}, {KINDS[post.kind]}
             </span>
           </span>
         </button>
@@ -248,6 +248,7 @@ function Line(props: {
         ) : (
           <span className="note">too few</span>
         )}
+        <State post={post} />
       </td>
       <td className="number">{count(total(post, "VIEWS"))}</td>
       <td className="number">{count(total(post, "ENGAGEMENTS"))}</td>

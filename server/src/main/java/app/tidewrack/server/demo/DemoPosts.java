@@ -10,6 +10,8 @@ import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.Networks;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Objects;
 import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
@@ -23,7 +25,9 @@ class DemoPosts {
     private final Accounts accounts;
     private final MediaLibrary media;
 
-    void putUp(String client, DemoStep.Posts posts) {
+    /** @return ids of those that have a name, by it */
+    Map<String, String> putUp(String client, DemoStep.Posts posts) {
+        Map<String, String> named = new HashMap<>();
         Account account = accounts.account(client, posts.account());
         NetworkConnector network = networks.connector(account.network());
         String profile = account.profiles().all().stream()
@@ -39,7 +43,7 @@ class DemoPosts {
                 media.send(client, sha, account.network(), network);
             }
             Integer ends = post.endsInHours();
-            world.putUp(
+            String id = world.putUp(
                     account.network(),
                     account.externalId(),
                     "demo/%s/%s/%d".formatted(client, posts.account(), i),
@@ -53,6 +57,10 @@ class DemoPosts {
                             sha,
                             sha == null ? null : media.still(client, sha, 0),
                             Objects.requireNonNullElse(post.pull(), 1.0)));
+            if (post.name() != null) {
+                named.put(post.name(), id);
+            }
         }
+        return named;
     }
 }

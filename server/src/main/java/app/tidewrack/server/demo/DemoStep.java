@@ -86,12 +86,14 @@ final class DemoStep {
     record Posts(String account, String profile, List<PutUp> posts) {}
 
     /**
+     * @param name by which later steps may call it; null where none does
      * @param hours ago; less than 0 for later on
      * @param sha256 of what it shows; null for words alone
      * @param endsInHours when an event is over or an offer ends
      * @param pull how many times as much as an average post it is liked
      */
     record PutUp(
+            @Nullable String name,
             @Nullable Promoted kind,
             int hours,
             String text,

@@ -215,7 +215,10 @@ record DemoSteps(
                                 client, plan().id(), campaign().id(), t.name(), t.hypothesis(), t.asked(), teller)),
                 kind("launch", Launch.class, (client, l) -> launched.add(launch(client))),
                 kind("playbook", Rules.class, (client, r) -> playbooks.keep(client, r.playbook())),
-                kind("posts", Posts.class, (client, p) -> putUps.putUp(client, p)),
+                kind(
+                        "posts",
+                        Posts.class,
+                        (client, p) -> putUps.putUp(client, p).forEach((name, id) -> learn(client, "post", name, id))),
                 kind("proposes-posts", ProposesPosts.class, (client, r) -> posts.addRule(client, r.rule())),
                 kind("receiver", Receiver.class, (client, r) -> sending.start(client)));
 

@@ -52,7 +52,7 @@ class AdTraits {
             put(traits, Trait.HEADLINE, headline);
             put(traits, Trait.BODY, body);
             put(traits, Trait.ACTION, one(shown.callsToAction()));
-            put(traits, Trait.LINK, shown.link().isEmpty() ? null : shown.link());
+            put(traits, Trait.LINK, page(shown.link()));
             put(traits, Trait.FORMAT, shown.format());
             put(traits, Trait.TEXT_LENGTH, body == null ? null : band(TextLength.of(body), TEXTS));
             Phrase phrase = deck.get(headline == null ? Objects.requireNonNullElse(body, "") : headline);
@@ -96,6 +96,12 @@ class AdTraits {
                         Trait.FILM_LENGTH,
                         band((int) Math.ceil(medium.video().seconds()), FILMS));
             }
+        }
+
+        /** Without what is tracked, which names the ad itself: host and path are taken for the page. */
+        private static @Nullable String page(String link) {
+            String page = link.split("[?#]", 2)[0];
+            return page.isEmpty() ? null : page;
         }
 
         private static void put(Map<Trait, String> traits, Trait trait, @Nullable String value) {

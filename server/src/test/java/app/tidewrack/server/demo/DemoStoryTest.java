@@ -57,6 +57,9 @@ class DemoStoryTest {
             String kind = step.get("do").stringValue();
             placesOfAPlan(client);
             names.resolve(client, step);
+            for (JsonNode post : step.path("posts")) {
+                names.learn(client, "post:" + post.path("name").asString(""), "id");
+            }
             if (MAKING.containsKey(kind)) {
                 String name = step.at(MAKING.get(kind)).stringValue();
                 assertThat(name).as(step.toString()).isNotBlank();
