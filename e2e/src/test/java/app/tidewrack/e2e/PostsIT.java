@@ -1,0 +1,92 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** A post that did well for its age becomes an ad with its own money; another is proposed by a rule. */
+class PostsIT {
+    private static final String GOOD = "My grandmother darned this heel";
+
+    private static Buyer buyer;
+    private static Page page;
+
+    @BeforeAll
+    static void signIn() {
+        buyer = new Buyer();
+        page = buyer.page;
+        buyer.signIn("ines@withyandoar.example");
+    }
+
+    @AfterAll
+    static void close() {
+        buyer.close();
+    }
+
+    private static Locator line(String text) {
+        return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Posts"))
+                .locator("tbody tr", new Locator.LocatorOptions().setHasText(text));
+    }
+
+    @Test
+    void aPostThatDidWellIsTakenAndLaunched() {
+        buyer.open("/c/oddment/plan");
+        buyer.choose("Plan", "New plan…");
+        page.getByLabel("Name of the plan").fill("Posts that did well");
+        buyer.press("Start it");
+        buyer.press("Add the first campaign");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Good posts");
+        buyer.choose("Objective", "Engagement");
+        buyer.press("Add campaign");
+        page.getByText("Whom does this campaign talk to?").waitFor();
+
+        buyer.open("/c/oddment/creative/posts");
+        buyer.choose("Account", "Hearthside GBP");
+        assertThat(line(GOOD)).containsText("×");
+        line(GOOD).getByRole(AriaRole.CHECKBOX).check();
+        assertThat(page.locator(".facts")).containsText("Views by age");
+        buyer.press("Take 1 post as ads…");
+        buyer.choose("Plan", "Posts that did well");
+        page.getByLabel("Money of each row").fill("15");
+        buyer.press("Put 1 creative there");
+        page.locator(".sheet").waitFor();
+        assertThat(page.locator(".sheet")).containsText("£15.00");
+
+        buyer.rail("Launch");
+        page.locator(".head").getByText("Good posts").waitFor();
+        buyer.press("Launch 3 changes…");
+        buyer.press("Launch now");
+        assertThat(page.getByTestId("launch-progress"))
+                .containsText(
+                        "everything is on the network", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+        buyer.open("/c/oddment/creative/posts");
+        assertThat(line(GOOD)).containsText("an ad’s");
+    }
+
+    /** What a rule proposes stands on the desk and in the list until it is set aside; rules are added where they are read. */
+    @Test
+    void whatARuleProposesIsSetAside() {
+        buyer.open("/c/oddment/creative/posts");
+        buyer.press("Rules, ");
+        page.getByLabel("Times the usual").fill("1.5");
+        page.getByLabel("Least hours").fill("1");
+        page.getByLabel("Most days").fill("90");
+        buyer.press("Add this rule");
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        assertThat(dialog).containsText("All accounts: 1.5 × the usual views, 1 h to 90 days old");
+        page.keyboard().press("Escape");
+        Locator proposed = line("proposed").first();
+        String text = proposed.locator(".post-words").innerText();
+        proposed.click();
+        buyer.press("Set aside");
+        assertThat(line(text)).containsText("set aside");
+        buyer.open("/c/oddment");
+        assertThat(page.getByTestId("needs")).containsText("A post did well for its age");
+    }
+}
