@@ -191,12 +191,17 @@ function Pairs({ clientId, mix, of }: { clientId: string; mix: MixView; of: Mixe
                   <td
                     key={h.part}
                     style={pair ? { background: STEPS[step(pair.rate)], color: "#20302c" } : undefined}
-                    title={pair && `${pair.times.toFixed(2)} × what both bring by themselves`}
+                    title={
+                      pair &&
+                      `${pair.times.toFixed(2)} × what both bring by themselves, with 95 % certainty ${pair.low.toFixed(2)} to ${pair.high.toFixed(2)}`
+                    }
                   >
                     {pair ? (
                       <>
                         {figure(of.metric, told(of, pair.rate), mix.currency)}
-                        <small>{pair.times.toFixed(2)} ×</small>
+                        <small>
+                          {pair.low.toFixed(2)}–{pair.high.toFixed(2)} ×
+                        </small>
                       </>
                     ) : (
                       "–"
@@ -208,7 +213,9 @@ function Pairs({ clientId, mix, of }: { clientId: string; mix: MixView; of: Mixe
           ))}
         </tbody>
       </table>
-      <p className="note">Beneath: times what the picture and the headline bring by themselves.</p>
+      <p className="note">
+        Beneath, with 95 % certainty: times what the picture and the headline bring by themselves.
+      </p>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Select } from "antd";
 import { type CSSProperties, type ReactNode, useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -209,6 +209,7 @@ function Facts(props: {
 /** A copy of a creative that keeps what works, with one part to be filled anew. */
 export function More({ clientId, id, trait }: { clientId: string; id: string; trait: Trait | undefined }) {
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const carryOut = useChange();
   return (
     <div className="like">
@@ -216,9 +217,10 @@ export function More({ clientId, id, trait }: { clientId: string; id: string; tr
         <Button
           key={o.part}
           onClick={() =>
-            void carryOut(moreLike(clientId, id, o.part), (made) =>
-              navigate(`/c/${clientId}/creative/${made.creative.id}`),
-            )
+            void carryOut(moreLike(clientId, id, o.part), async (made) => {
+              await queries.invalidateQueries(creativesQuery(clientId));
+              await navigate(`/c/${clientId}/creative/${made.creative.id}`);
+            })
           }
         >
           {o.words}…

@@ -21,6 +21,7 @@ create table post_told (
     client_id  text not null,
     account_id text not null,
     until      timestamptz not null,
+    told_at    timestamptz not null default now(),
     primary key (client_id, account_id),
     foreign key (client_id, account_id) references account on delete cascade
 );

@@ -27,7 +27,8 @@ public final class Bench {
             "advice", () -> new AdviceLoad().figures(),
             "winners", () -> new WinnerLoad().figures(),
             "intervals", () -> new IntervalLoad().figures(),
-            "phrases", () -> new PhraseLoad().figures());
+            "phrases", () -> new PhraseLoad().figures(),
+            "works", () -> new WorksLoad().figures());
 
     private Bench() {}
 
@@ -41,7 +42,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, postgres, delivery, forecast, splittests; or server, server-results, server-buyers, server-words and server-films, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, works, postgres, delivery, forecast, splittests; or server, server-results, server-buyers, server-words and server-films, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {

@@ -6,6 +6,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.atLeastOnce;
 import static org.mockito.Mockito.clearInvocations;
 import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.doThrow;
@@ -131,12 +132,15 @@ class PostWorkTest extends WithServer {
         assertThat(usual.get(0).get("middle").asDouble()).isBetween(120.0, 135.0);
     }
 
-    /** Within an hour of the network nothing is asked for again; a network that is away is asked the next time. */
+    /** What was told lately is not asked for again; a network that is away is asked the next time, and a later hour at once. */
     @Test
-    void postsAreAskedForOnceAnHourOfTheNetwork() throws Exception {
+    void postsAreAskedForEachMinuteAndWithEachHourOfTheNetwork() throws Exception {
         clearInvocations(network);
         pull.pullAll();
         verify(network, never()).posts(anyString(), anyLong());
+        sql.update("update post_told set told_at = now() - interval '61 seconds'");
+        pull.pullAll();
+        verify(network, atLeastOnce()).posts(anyString(), anyLong());
         doReturn(NOW.plusSeconds(3600)).when(world).now();
         try {
             doThrow(new NetworkAway("Memory", new IllegalStateException("away")))

@@ -154,9 +154,10 @@ public final class MixParts {
 
     /**
      * @param rate drawn towards what its two parts bring by themselves
-     * @param times how many times as much as that it is
+     * @param times how many times as much as that it is, with 95 % certainty {@code low} to {@code high} times
      */
-    public record Together(int first, int second, double came, double of, double rate, double times) {}
+    public record Together(
+            int first, int second, double came, double of, double rate, double times, double low, double high) {}
 
     /**
      * What two parts do together beyond what each does: what came over what is due by both rates, drawn towards 1.
@@ -177,23 +178,32 @@ public final class MixParts {
                 due.add(one * other / (came / of));
             }
         }
-        Shrunken drawn = shown.isEmpty()
-                ? null
-                : Shrunken.of(
-                        shown.stream().mapToDouble(Pair::came).toArray(),
-                        IntStream.range(0, shown.size())
-                                .mapToDouble(i -> due.get(i) * shown.get(i).of())
-                                .toArray(),
-                        false);
-        return drawn == null
-                ? List.of()
-                : IntStream.range(0, shown.size())
-                        .mapToObj(i -> {
-                            Pair p = shown.get(i);
-                            double times = drawn.rates()[i] / drawn.mean();
-                            return new Together(p.first(), p.second(), p.came(), p.of(), due.get(i) * times, times);
-                        })
-                        .toList();
+        double[] brought = shown.stream().mapToDouble(Pair::came).toArray();
+        double[] dues = IntStream.range(0, shown.size())
+                .mapToDouble(i -> due.get(i) * shown.get(i).of())
+                .toArray();
+        Shrunken drawn = shown.isEmpty() ? null : Shrunken.of(brought, dues, false);
+        if (drawn == null) {
+            return List.of();
+        }
+        double[] deviations = deviations(drawn, brought, dues, false);
+        double reach = NORMAL.inverseSurvivalProbability((1 - CERTAINTY) / 2);
+        List<Together> together = new ArrayList<>();
+        for (int i = 0; i < dues.length; i++) {
+            Pair p = shown.get(i);
+            double times = drawn.rates()[i] / drawn.mean();
+            double half = reach * deviations[i] / drawn.mean();
+            together.add(new Together(
+                    p.first(),
+                    p.second(),
+                    p.came(),
+                    p.of(),
+                    due.get(i) * times,
+                    times,
+                    Math.max(0, times - half),
+                    times + half));
+        }
+        return together;
     }
 
     private static double rate(List<Stands> stands, int number) {

@@ -9,7 +9,7 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -47,9 +47,30 @@ public final class WhatWorks {
      * @param traits what it shows; a trait that it has not, or several of, is not in it
      * @param came results by day; {@code of} trials or money by the same days
      */
-    public record Shown(String row, Map<Trait, String> traits, double[] came, double[] of) {
-        double ran() {
-            return Arrays.stream(of).sum();
+    public record Shown(String row, Map<Trait, String> traits, double[] came, double[] of) {}
+
+    /**
+     * An ad that ran.
+     *
+     * @param ran all it came of
+     * @param coded the traits' values as numbers, so that many are quickly compared; equal texts have equal numbers
+     */
+    private record Ad(Shown shown, double ran, int[] coded) {
+        static Ad of(Shown shown, Map<String, Integer> codes) {
+            int[] coded = new int[Trait.values().length];
+            for (Trait trait : Trait.values()) {
+                String value = shown.traits().get(trait);
+                coded[trait.ordinal()] = value == null ? -1 : codes.computeIfAbsent(value, v -> codes.size());
+            }
+            return new Ad(shown, Arrays.stream(shown.of()).sum(), coded);
+        }
+
+        boolean has(Trait trait) {
+            return shown.traits().containsKey(trait);
+        }
+
+        String value(Trait trait) {
+            return shown.traits().getOrDefault(trait, "");
         }
     }
 
@@ -100,14 +121,17 @@ public final class WhatWorks {
 
     /** All values of all traits in which ads differ: by trait, those that bring most for the same first. */
     public static Map<Trait, List<Value>> of(List<Shown> ads) {
-        List<Shown> ran = ads.stream().filter(a -> a.ran() > 0).toList();
+        Map<String, Integer> codes = new HashMap<>();
+        List<Ad> ran =
+                ads.stream().map(a -> Ad.of(a, codes)).filter(a -> a.ran() > 0).toList();
         List<Value> all = new ArrayList<>();
         for (Trait trait : Trait.values()) {
-            Set<String> values = ran.stream()
-                    .flatMap(a -> Optional.ofNullable(a.traits().get(trait)).stream())
-                    .collect(Collectors.toCollection(TreeSet::new));
+            List<Ad> having = ran.stream().filter(a -> a.has(trait)).toList();
+            Set<String> values =
+                    having.stream().map(a -> a.value(trait)).collect(Collectors.toCollection(TreeSet::new));
             if (trait.told() && values.size() > 1) {
-                values.forEach(v -> all.add(value(ran, trait, v)));
+                OfTrait told = new OfTrait(trait, having);
+                values.forEach(v -> all.add(told.value(v)));
             }
         }
         List<Value> told = forAllLookedAt(all);
@@ -144,130 +168,161 @@ public final class WhatWorks {
                 .toList();
     }
 
-    private static Value value(List<Shown> ran, Trait trait, String value) {
-        List<Shown> with =
-                ran.stream().filter(a -> value.equals(a.traits().get(trait))).toList();
-        List<Shown> having =
-                ran.stream().filter(a -> a.traits().containsKey(trait)).toList();
-        Set<Trait> others = EnumSet.allOf(Trait.class);
-        others.remove(trait);
-        others.removeAll(trait.natural());
-        Compared alike = compare(
-                having,
-                trait,
-                value,
-                a -> a.row()
-                        + others.stream()
-                                .map(o -> "|" + a.traits().getOrDefault(o, ""))
-                                .collect(Collectors.joining()));
-        Compared inRow = compare(having, trait, value, Shown::row);
-        boolean clean =
-                alike.carriedBy() >= FEWEST_CARRIERS && alike.stratified().isPresent();
-        Compared told = clean ? alike : inRow;
-        return new Value(
-                trait,
-                value,
-                with.size(),
-                carriers(trait, with),
-                with.stream().mapToDouble(a -> Arrays.stream(a.came()).sum()).sum(),
-                with.stream().mapToDouble(Shown::ran).sum(),
-                clean ? Held.APART : inRow.pairs().isEmpty() ? Held.NEVER_BESIDE : Held.MIXED,
-                told.stratified()
-                        .map(s -> new Beside(s.times(), s.between(), s.p(), s.days()))
-                        .orElse(null),
-                clean ? List.of() : mixedWith(trait, others, inRow));
-    }
+    /** Ads that are compared with each other, with what all of them brought by day. */
+    private record Alike(List<Ad> ads, double[] came, double[] of) {
+        static Alike of(List<Ad> ads) {
+            return new Alike(ads, sum(ads, Shown::came), sum(ads, Shown::of));
+        }
 
-    private static int carriers(Trait trait, List<Shown> ads) {
-        Trait carrier = trait.carrier();
-        return carrier == null
-                ? 1
-                : (int) ads.stream()
-                        .map(a -> a.traits().getOrDefault(carrier, ""))
-                        .distinct()
-                        .count();
-    }
+        private static double[] sum(List<Ad> ads, Function<Shown, double[]> of) {
+            double[] sum = new double[ads.get(0).shown().of().length];
+            for (Ad ad : ads) {
+                double[] own = of.apply(ad.shown());
+                for (int i = 0; i < sum.length; i++) {
+                    sum[i] += own[i];
+                }
+            }
+            return sum;
+        }
 
-    private record Pair(Shown with, Shown other) {
-        double weight() {
-            return with.ran() * other.ran() / (with.ran() + other.ran());
+        private static double[] less(double[] all, double[] part) {
+            double[] rest = all.clone();
+            for (int i = 0; i < rest.length; i++) {
+                rest[i] = Math.max(0, rest[i] - part[i]);
+            }
+            return rest;
+        }
+
+        Stratum beside(Alike with) {
+            return new Stratum(with.came, with.of, less(came, with.came), less(of, with.of));
         }
     }
 
-    /** @param carriedBy the fewer of the carriers on either side; as many as are needed for what stands for itself */
-    private record Compared(Optional<Stratified> stratified, List<Pair> pairs, int carriedBy) {}
+    /**
+     * @param stands how it stands to the others; empty where it stands beside none for long enough
+     * @param pairs weight of all pairs of ads that are compared
+     * @param differing of that, by trait, those that differ in it
+     * @param carriedBy the fewer of the carriers on either side; as many as are needed for what stands for itself
+     */
+    private record Compared(Optional<Stratified> stands, double pairs, double[] differing, int carriedBy) {}
 
-    private static Compared compare(List<Shown> having, Trait trait, String value, Function<Shown, String> stratum) {
-        Map<String, List<Shown>> strata =
-                having.stream().collect(Collectors.groupingBy(stratum, LinkedHashMap::new, Collectors.toList()));
-        List<Stratum> both = new ArrayList<>();
-        List<Pair> pairs = new ArrayList<>();
-        Set<Shown> compared = new HashSet<>();
-        for (List<Shown> ads : strata.values()) {
-            List<Shown> with = ads.stream()
-                    .filter(a -> value.equals(a.traits().get(trait)))
+    /** All that is compared by one trait: rows and what is alike in them are the same for all its values. */
+    private static final class OfTrait {
+        private final Trait trait;
+        private final Set<Trait> others = EnumSet.allOf(Trait.class);
+        private final List<Ad> having;
+        private final List<Alike> inRow;
+        private final List<Alike> alikeInAll;
+
+        OfTrait(Trait trait, List<Ad> having) {
+            this.trait = trait;
+            this.having = having;
+            others.remove(trait);
+            others.removeAll(trait.natural());
+            inRow = strata(a -> a.shown().row());
+            alikeInAll = strata(a ->
+                    a.shown().row() + others.stream().map(o -> "|" + a.value(o)).collect(Collectors.joining()));
+        }
+
+        private List<Alike> strata(Function<Ad, String> key) {
+            return having.stream()
+                    .collect(Collectors.groupingBy(key, LinkedHashMap::new, Collectors.toList()))
+                    .values()
+                    .stream()
+                    .filter(ads -> ads.size() > 1)
+                    .map(Alike::of)
                     .toList();
-            List<Shown> others = ads.stream().filter(a -> !with.contains(a)).toList();
-            if (!with.isEmpty() && !others.isEmpty()) {
-                both.add(new Stratum(
-                        sum(with, Shown::came),
-                        sum(with, Shown::of),
-                        sum(others, Shown::came),
-                        sum(others, Shown::of)));
-                with.forEach(w -> others.forEach(o -> pairs.add(new Pair(w, o))));
-                compared.addAll(ads);
-            }
         }
-        Trait carrier = trait.carrier();
-        int fewer = FEWEST_CARRIERS;
-        if (carrier != null) {
-            Map<Boolean, Set<String>> sides = compared.stream()
-                    .collect(Collectors.partitioningBy(
-                            a -> value.equals(a.traits().get(trait)),
-                            Collectors.mapping(a -> a.traits().getOrDefault(carrier, ""), Collectors.toSet())));
-            fewer = sides.values().stream().mapToInt(Set::size).min().orElse(0);
-        }
-        return new Compared(Stratified.of(both, CERTAINTY), pairs, fewer);
-    }
 
-    private static double[] sum(List<Shown> ads, Function<Shown, double[]> of) {
-        double[] sum = new double[ads.get(0).of().length];
-        for (Shown ad : ads) {
-            double[] own = of.apply(ad);
-            for (int i = 0; i < sum.length; i++) {
-                sum[i] += own[i];
-            }
+        private boolean has(Ad ad, String value) {
+            return ad.value(trait).equals(value);
         }
-        return sum;
-    }
 
-    private static List<Trait> mixedWith(Trait trait, Set<Trait> others, Compared inRow) {
-        double all = inRow.pairs().stream().mapToDouble(Pair::weight).sum();
-        Map<Trait, Double> parts = new EnumMap<>(Trait.class);
-        for (Trait other : others) {
-            double differing = inRow.pairs().stream()
-                    .filter(p -> !p.with()
-                            .traits()
-                            .getOrDefault(other, "")
-                            .equals(p.other().traits().getOrDefault(other, "")))
-                    .mapToDouble(Pair::weight)
-                    .sum();
-            if (all > 0 && differing / all > MOSTLY) {
-                parts.put(other, differing / all);
+        Value value(String value) {
+            List<Ad> with = having.stream().filter(a -> has(a, value)).toList();
+            Compared alike = compare(alikeInAll, value);
+            Compared beside = compare(inRow, value);
+            boolean clean =
+                    alike.carriedBy() >= FEWEST_CARRIERS && alike.stands().isPresent();
+            return new Value(
+                    trait,
+                    value,
+                    with.size(),
+                    carriers(with),
+                    with.stream()
+                            .mapToDouble(a -> Arrays.stream(a.shown().came()).sum())
+                            .sum(),
+                    with.stream().mapToDouble(Ad::ran).sum(),
+                    clean ? Held.APART : beside.pairs() == 0 ? Held.NEVER_BESIDE : Held.MIXED,
+                    (clean ? alike : beside)
+                            .stands()
+                            .map(s -> new Beside(s.times(), s.between(), s.p(), s.days()))
+                            .orElse(null),
+                    clean ? List.of() : mixedWith(beside));
+        }
+
+        private int carriers(List<Ad> ads) {
+            Trait carrier = trait.carrier();
+            return carrier == null
+                    ? 1
+                    : (int) ads.stream().map(a -> a.value(carrier)).distinct().count();
+        }
+
+        private Compared compare(List<Alike> strata, String value) {
+            List<Stratum> both = new ArrayList<>();
+            List<Ad> with = new ArrayList<>();
+            List<Ad> beside = new ArrayList<>();
+            double[] differing = new double[Trait.values().length];
+            double pairs = 0;
+            for (Alike all : strata) {
+                List<Ad> own = all.ads().stream().filter(a -> has(a, value)).toList();
+                if (!own.isEmpty() && own.size() < all.ads().size()) {
+                    both.add(all.beside(Alike.of(own)));
+                    List<Ad> rest =
+                            all.ads().stream().filter(a -> !has(a, value)).toList();
+                    for (Ad one : own) {
+                        for (Ad other : rest) {
+                            pairs += weigh(one, other, differing);
+                        }
+                    }
+                    with.addAll(own);
+                    beside.addAll(rest);
+                }
             }
+            int carriedBy = trait.carrier() == null ? FEWEST_CARRIERS : Math.min(carriers(with), carriers(beside));
+            return new Compared(Stratified.of(both, CERTAINTY), pairs, differing, carriedBy);
         }
-        List<Trait> mixed = new ArrayList<>(parts.entrySet().stream()
-                .sorted(Map.Entry.<Trait, Double>comparingByValue().reversed())
-                .map(Map.Entry::getKey)
-                // What another that is told here carries is told with that.
-                .filter(t -> t.carrier() == null || !parts.containsKey(t.carrier()))
-                .toList());
-        Trait carrier = trait.carrier();
-        if (carrier != null
-                && inRow.carriedBy() < FEWEST_CARRIERS
-                && !inRow.pairs().isEmpty()) {
-            mixed.add(0, carrier);
+
+        /** Adds the weight of a pair to every trait in which the two differ. */
+        private static double weigh(Ad one, Ad other, double[] differing) {
+            double weight = one.ran() * other.ran() / (one.ran() + other.ran());
+            for (int t = 0; t < differing.length; t++) {
+                if (one.coded()[t] != other.coded()[t]) {
+                    differing[t] += weight;
+                }
+            }
+            return weight;
         }
-        return mixed;
+
+        private List<Trait> mixedWith(Compared beside) {
+            Map<Trait, Double> parts = new EnumMap<>(Trait.class);
+            for (Trait other : others) {
+                double share = beside.pairs() == 0 ? 0 : beside.differing()[other.ordinal()] / beside.pairs();
+                if (share > MOSTLY) {
+                    parts.put(other, share);
+                }
+            }
+            List<Trait> mixed = new ArrayList<>(parts.entrySet().stream()
+                    .sorted(Map.Entry.<Trait, Double>comparingByValue().reversed())
+                    .map(Map.Entry::getKey)
+                    // What another that is told here carries is told with that.
+                    .filter(t -> t.carrier() == null || !parts.containsKey(t.carrier()))
+                    .toList());
+            Trait carrier = trait.carrier();
+            if (carrier != null && beside.carriedBy() < FEWEST_CARRIERS && beside.pairs() > 0) {
+                mixed.add(0, carrier);
+            }
+            return mixed;
+        }
     }
 }

@@ -125,6 +125,8 @@ class MixPartsTest {
         assertThat(told).hasSize(9);
         Together best = told.get(8);
         assertThat(best.times()).isBetween(1.3, 2.0);
+        assertThat(best.low()).isBetween(1.0, best.times());
+        assertThat(best.high()).isGreaterThan(best.times());
         assertThat(told.subList(0, 8)).allSatisfy(t -> assertThat(t.times()).isBetween(0.8, 1.1));
         assertThat(told.get(0).rate()).isCloseTo(0.01, within(0.002));
     }

@@ -5,9 +5,11 @@ import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.network.Promoted;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.demo.DemoStep.PutUp;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.post.PostPull;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
@@ -24,6 +26,7 @@ class DemoPosts {
     private final Networks networks;
     private final Accounts accounts;
     private final MediaLibrary media;
+    private final PostPull pull;
 
     /** @return ids of those that have a name, by it */
     Map<String, String> putUp(String client, DemoStep.Posts posts) {
@@ -61,6 +64,7 @@ class DemoPosts {
                 named.put(post.name(), id);
             }
         }
+        pull.pull(new AccountOfClient(client, account.id(), account.network(), account.externalId(), account.zone()));
         return named;
     }
 }

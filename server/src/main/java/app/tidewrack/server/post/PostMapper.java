@@ -43,12 +43,15 @@ public interface PostMapper {
     @Select("select account_id from post_told where client_id = #{clientId}")
     List<String> told(String clientId);
 
-    @Select("select until from post_told where client_id = #{clientId} and account_id = #{accountId}")
-    Optional<Instant> until(String clientId, String accountId);
+    /** Whether posts of an account were told in an hour of the network, and within the last minute of ours. */
+    @Select("""
+            select exists (select 1 from post_told where client_id = #{clientId} and account_id = #{accountId}
+                           and until = #{hour} and told_at > now() - interval '1 minute')""")
+    boolean toldLately(String clientId, String accountId, Instant hour);
 
     @Insert("""
             insert into post_told (client_id, account_id, until) values (#{clientId}, #{accountId}, #{until})
-            on conflict (client_id, account_id) do update set until = excluded.until""")
+            on conflict (client_id, account_id) do update set until = excluded.until, told_at = now()""")
     void noteTold(String clientId, String accountId, Instant until);
 
     /** @param posts as objects of {@code content} and {@code hasStill} */

@@ -25,7 +25,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Brings in what profiles put up, once an hour of the network's: whole, as sums of older posts grow too. */
+/** Brings in what profiles put up, each minute and with each hour of the network's: whole, as sums of older posts grow too. */
 @Service
 @RequiredArgsConstructor
 public class PostPull {
@@ -61,18 +61,18 @@ public class PostPull {
     }
 
     private Round<AccountOfClient> round() {
-        return new Round<>("Posts", AccountOfClient::network, AccountOfClient::id, this::pullOncePerHour);
+        return new Round<>("Posts", AccountOfClient::network, AccountOfClient::id, this::pullUnlessToldLately);
     }
 
-    private void pullOncePerHour(AccountOfClient account) {
+    private void pullUnlessToldLately(AccountOfClient account) {
         Instant hour = networks.now().truncatedTo(ChronoUnit.HOURS);
-        if (mapper.until(account.clientId(), account.id()).filter(hour::equals).isEmpty()) {
+        if (!mapper.toldLately(account.clientId(), account.id(), hour)) {
             pull(account, hour);
         }
     }
 
-    /** Asks now, whatever was told this hour. */
-    void pull(AccountOfClient account) {
+    /** Asks now, whatever was told lately. */
+    public void pull(AccountOfClient account) {
         pull(account, networks.now().truncatedTo(ChronoUnit.HOURS));
     }
 

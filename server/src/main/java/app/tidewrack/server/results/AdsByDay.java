@@ -27,8 +27,12 @@ import org.springframework.stereotype.Component;
 @Component
 @RequiredArgsConstructor
 public class AdsByDay {
+    /** Longer ago says little of what works now. */
+    private static final int DAYS = 90;
+
     private static final int DAY_LENGTH = 10;
 
+    private final FactSums facts;
     private final AdsKnown known;
     private final SumsByGroup byGroup;
     private final ResultTables tables;
@@ -44,6 +48,7 @@ public class AdsByDay {
             @Nullable Measure result,
             SortedMap<LocalDate, Counts> days) {}
 
+    /** Their last {@value #DAYS} days. */
     public List<AdDays> of(String clientId) {
         List<Ad> ads = known.all(clientId);
         Map<Integer, SortedMap<LocalDate, Counts>> days = new HashMap<>();
@@ -82,8 +87,12 @@ public class AdsByDay {
         if (ads.isEmpty()) {
             return new ArrayList<>();
         }
+        LocalDate last = facts.days(clientId).last();
+        if (last == null) {
+            return new ArrayList<>();
+        }
         String all = ads.stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}"));
-        return byGroup.of(new Grouped(clientId, all, all, beside, dimension, RowDays.EARLIEST, RowDays.LATEST));
+        return byGroup.of(new Grouped(clientId, all, all, beside, dimension, last.minusDays(DAYS - 1), last));
     }
 
     private static int number(Map<String, Object> row) {
