@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { planKey } from "../api/plans";
 import { type Advice, type Move, type Playbook, adviceQuery, playbookQuery } from "../api/playbook";
+import { proposedQuery, proposedWords } from "../api/posts";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
@@ -22,6 +23,7 @@ export function AdviceScreen() {
   const [campaign, setCampaign] = useState<string>();
   // The desk leads to one of them.
   const [chosenKey, choose] = useState(useSearchParams()[0].get("at"));
+  const proposed = useQuery(proposedQuery(clientId));
   const advice = useQuery({ ...adviceQuery(clientId), refetchInterval: 30_000 });
   const decisions = useQuery(decisionsQuery(clientId));
   const playbook = useQuery(playbookQuery(clientId));
@@ -54,6 +56,7 @@ export function AdviceScreen() {
       message.info("The plan is changed. Launch what it changes on the network.");
       void navigate(`/c/${clientId}/launch/${taken.planId}/${taken.campaignId}`);
     }, fault);
+  const posts = proposed.data ?? [];
   const campaigns = [...new Map(advice.data.map((a) => [a.campaignId, a])).values()];
   return (
     <Columns
@@ -125,6 +128,20 @@ export function AdviceScreen() {
           />
         ))}
       </div>
+      {posts.length > 0 && (
+        <section aria-label="Posts proposed as ads">
+          <h3>Posts proposed as ads, {posts.length}</h3>
+          {posts.map((p) => (
+            <div className="finding waits" key={`${p.accountId}/${p.id}`}>
+              <b>{p.text}</b>
+              {proposedWords(p)}{" "}
+              <Link to={`/c/${clientId}/creative/posts?post=${encodeURIComponent(`${p.accountId}/${p.id}`)}`}>
+                Take it as an ad
+              </Link>
+            </div>
+          ))}
+        </section>
+      )}
       {quiet.length > 0 && (
         <details className="quiet">
           <summary>{plural(quiet.length, "row")} left alone</summary>

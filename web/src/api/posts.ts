@@ -15,3 +15,11 @@ export function postStillUrl(clientId: string, post: PostView): string {
   const [client, account, id] = [clientId, post.accountId, post.id].map(encodeURIComponent);
   return `/api/clients/${client}/posts/${account}/${id}/still`;
 }
+
+/** Why a rule proposes a post. */
+export function proposedWords(post: PostView): string {
+  const s = post.views ?? post.engagements;
+  return s
+    ? `${s.times.toFixed(1)} × what is usual, more than ${s.above} of ${s.of} others. A rule of yours proposes it.`
+    : "";
+}

@@ -5,7 +5,7 @@ import { doing } from "../advice";
 import type { Schemas } from "../api/client";
 import { leadCountsQuery } from "../api/forms";
 import { adviceQuery } from "../api/playbook";
-import { type PostView, proposedQuery } from "../api/posts";
+import { proposedQuery, proposedWords } from "../api/posts";
 import { paceQuery } from "../api/results";
 import { testsQuery } from "../api/tests";
 import { money, plural } from "../look/format";
@@ -27,13 +27,6 @@ const MOST_OF_A_KIND = 3;
 
 /** Of a post’s text, on a line. */
 const SHORT = 70;
-
-function postSays(post: PostView): string {
-  const s = post.views ?? post.engagements;
-  return s
-    ? `${s.times.toFixed(1)} × what is usual, more than ${s.above} of ${s.of} others. A rule of yours proposes it.`
-    : "";
-}
 
 /** What needs a person today, the most pressing first; each line leads to the exact place. */
 export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["DeskView"] }) {
@@ -112,7 +105,7 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
       key: `post ${p.accountId} ${p.id}`,
       tone: "waits",
       head: `A post did well for its age: “${p.text.length > SHORT ? `${p.text.slice(0, SHORT)}…` : p.text}”`,
-      says: postSays(p),
+      says: proposedWords(p),
       to: `${base}/creative/posts?post=${encodeURIComponent(`${p.accountId}/${p.id}`)}`,
       go: "Take it as an ad",
     })),

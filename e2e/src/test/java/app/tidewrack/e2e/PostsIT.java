@@ -52,6 +52,7 @@ class PostsIT {
         line(GOOD).getByRole(AriaRole.CHECKBOX).check();
         assertThat(page.locator(".facts")).containsText("Views by age");
         buyer.press("Take 1 post as ads…");
+        page.getByText("Put 1 creative onto a sheet").waitFor();
         buyer.choose("Plan", "Posts that did well");
         page.getByLabel("Money of each row").fill("15");
         buyer.press("Put 1 creative there");

@@ -39,11 +39,6 @@ class ScreenshotsIT {
                     .click();
             page.locator(".step .told").nth(3).waitFor();
             take(page, "audience");
-            page.locator(".thing", new Page.LocatorOptions().setHasText("Buyers of two years"))
-                    .first()
-                    .click();
-            page.locator(".trait").nth(3).waitFor();
-            take(page, "source");
             buyer.rail("Brief");
             page.locator(".account-line").first().waitFor();
             take(page, "brief");
@@ -58,6 +53,12 @@ class ScreenshotsIT {
                     .click();
             page.locator(".film-preview").waitFor();
             take(page, "film");
+            buyer.open("/c/oddment/creative/posts");
+            page.locator(".post-state").first().waitFor();
+            take(page, "posts");
+            buyer.open("/c/oddment/results/works?way=mixes");
+            page.getByTestId("mix-part").first().waitFor();
+            take(page, "works");
             buyer.open("/c/oddment/results/tests");
             page.getByTestId("verdict").waitFor();
             take(page, "test");
