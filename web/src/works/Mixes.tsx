@@ -9,7 +9,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { day, plural } from "../look/format";
 import { figure } from "../results";
-import { likeliest, REPLACED, SLOTS } from "./model";
+import { fileWords, likeliest, REPLACED, SLOTS } from "./model";
 import { deckQuery, mixesQuery, type MixesView, type MixView, replacePart, type Slot } from "./queries";
 
 /** How the parts of mix ads do: drawn rates with what is uncertain of them, the likeliest best, and what to replace. */
@@ -85,6 +85,11 @@ function Mix({ clientId, mix, of }: { clientId: string; mix: MixView; of: MixesV
   );
 }
 
+function useFileNames(clientId: string): ReadonlyMap<string, string> {
+  const media = useQuery(mediaQuery(clientId));
+  return new Map(media.data?.map((m) => [m.sha256, m.fileName]));
+}
+
 /** A number by how often it came: a share, or what one of it cost. */
 function told(of: MixesView, rate: number): number | null {
   return of.share ? rate : rate > 0 ? 1 / rate : null;
@@ -98,7 +103,7 @@ function SlotParts(props: {
   onReplace: ((part: string) => void) | undefined;
 }) {
   const { clientId, mix, of, slot, onReplace } = props;
-  const media = useQuery(mediaQuery(clientId));
+  const names = useFileNames(clientId);
   const top = Math.max(...slot.parts.map((p) => p.stands.high), Number.MIN_VALUE);
   const percent = (rate: number) => `${(100 * rate) / top}%`;
   const best = likeliest(mix, slot.slot);
@@ -107,8 +112,8 @@ function SlotParts(props: {
       <div className="mix-part mix-head">
         <h3>{SLOTS[slot.slot]}</h3>
         <span className="number">{of.metric.words}</span>
-        <span>and between which it lies</span>
-        <span>the best</span>
+        <span>lies between, at 95 %</span>
+        <span>chance to be best</span>
         <span />
       </div>
       {slot.parts.map(({ part, stands }) => (
@@ -117,7 +122,7 @@ function SlotParts(props: {
             {slot.slot === "MEDIA" && <img alt="" loading="lazy" src={stillUrl(clientId, part)} />}
             <span title={part}>
               {slot.slot === "MEDIA"
-                ? (media.data?.find((m) => m.sha256 === part)?.fileName ?? part)
+                ? fileWords(part, names)
                 : slot.slot === "CALL_TO_ACTION"
                   ? part.replaceAll("-", " ")
                   : part}
@@ -234,6 +239,7 @@ function ReplacePart(props: {
   const carryOut = useChange();
   const { message } = App.useApp();
   const media = useQuery(mediaQuery(clientId));
+  const names = useFileNames(clientId);
   const deck = useQuery(deckQuery(clientId));
   const [to, setTo] = useState<string>();
   const kind = REPLACED[slot];
@@ -266,9 +272,8 @@ function ReplacePart(props: {
       onCancel={props.onClose}
     >
       <p>
-        {slot === "MEDIA" ? (media.data?.find((m) => m.sha256 === part)?.fileName ?? part) : `“${part}”`}{" "}
-        brings less than the best by more than chance. Its numbers stay; those of what comes instead begin
-        anew.
+        {slot === "MEDIA" ? fileWords(part, names) : `“${part}”`} brings less than the best by more than
+        chance. Its numbers stay; those of what comes instead begin anew.
       </p>
       <Select
         aria-label="What stands there instead"

@@ -39,10 +39,16 @@ const VALUES: Partial<Record<Trait, Record<string, string>>> = {
 
 const UNITS: Partial<Record<Trait, string>> = { TEXT_LENGTH: "characters", FILM_LENGTH: "s" };
 
+/** What a file is called; nothing is known before names are there. */
+export function fileWords(sha: string, names: ReadonlyMap<string, string>): string {
+  return names.get(sha) ?? (names.size > 0 ? "removed since" : "…");
+}
+
 /** A value as it is read. @param names of media by their hash, and of formats by their code */
 export function valueWords(trait: Trait, value: string, names: ReadonlyMap<string, string>): string {
   const unit = UNITS[trait];
   if (unit) return `${value.replace("-", " to ").replace(/^(\d+)\+$/, "$1 or more")} ${unit}`;
+  if (trait === "MEDIUM" || trait === "OPENING") return fileWords(value, names);
   return VALUES[trait]?.[value] ?? names.get(value) ?? (trait === "COLOUR" ? value.toLowerCase() : value);
 }
 

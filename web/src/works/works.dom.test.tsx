@@ -242,7 +242,7 @@ describe("what is said of it", () => {
     ["FILM_LENGTH", "31+", "31 or more s"],
     ["COLOUR", "BROWN", "brown"],
     ["MEDIUM", "sock", "sock.jpg"],
-    ["MEDIUM", "gone", "gone"],
+    ["MEDIUM", "gone", "removed since"],
     ["ANGLE", "thrift", "thrift"],
   ] as const)("names %s %s", (trait, value, words) => {
     expect(valueWords(trait, value, new Map([["sock", "sock.jpg"]]))).toBe(words);

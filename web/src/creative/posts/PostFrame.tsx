@@ -23,11 +23,9 @@ export function PostFrame(props: { clientId: string; post: PostView; paid?: bool
       {post.text && <div className="words">{post.text}</div>}
       {post.hasStill && <img className="picture" alt="" src={postStillUrl(clientId, post)} />}
       {(post.link || post.ends) && (
-        <div className="foot-line">
-          <div>
-            {post.ends && <small>until {moment(post.ends)}</small>}
-            {post.link && <small>{shownHost(post.link)}</small>}
-          </div>
+        <div className="strip">
+          {post.ends && <small>until {moment(post.ends)}</small>}
+          {post.link && <small>{shownHost(post.link)}</small>}
         </div>
       )}
     </div>

@@ -34,6 +34,7 @@ class WorksIT {
         Locator weak = page.getByTestId("mix-part")
                 .filter(new Locator.FilterOptions().setHasText("Replace…"))
                 .first();
+        assertThat(weak).containsText(".jpg");
         String part = weak.locator(".works-value").innerText();
         weak.getByRole(AriaRole.BUTTON).click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);

@@ -164,7 +164,7 @@ class PostWorkTest extends WithServer {
         JsonNode creative = taken.body().get(0).get("creative");
         assertThat(creative.get("format").asString()).isEqualTo("existing-post");
         assertThat(creative.get("post").asString()).isEqualTo(good);
-        assertThat(creative.get("name").asString()).isEqualTo("My grandmother darned this heel in 1961, and…");
+        assertThat(creative.get("name").asString()).isEqualTo("My grandmother darned this…");
         assertThat(take(good).body().get(0).get("creative").get("id")).isEqualTo(creative.get("id"));
         assertThat(told(good).get("creativeId")).isEqualTo(creative.get("id"));
         assertThat(take("FAIR").body().get(0).get("creative").get("format").asString())
