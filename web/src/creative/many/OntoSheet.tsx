@@ -74,6 +74,7 @@ export function OntoSheet(props: {
             <span>Plan</span>
             <Select
               aria-label="Plan"
+              showSearch={{ optionFilterProp: "label" }}
               value={chosen}
               options={plans.data?.map((p) => ({ value: p.id, label: p.name }))}
               onChange={(id) => {
@@ -86,6 +87,7 @@ export function OntoSheet(props: {
             <span>Campaign</span>
             <Select
               aria-label="Campaign"
+              showSearch={{ optionFilterProp: "label" }}
               value={campaign?.id}
               placeholder={props.accountId ? "The plan has none on this account" : "The plan has none yet"}
               options={campaigns.map((c) => ({ value: c.id, label: c.name }))}
@@ -105,6 +107,7 @@ export function OntoSheet(props: {
               <span>Audience</span>
               <Select
                 aria-label="Audience"
+                showSearch={{ optionFilterProp: "label" }}
                 value={audience?.id}
                 placeholder="This account has none yet"
                 options={offered.map((a) => ({ value: a.id, label: a.name }))}

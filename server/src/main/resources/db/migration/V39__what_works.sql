@@ -1,4 +1,4 @@
--- What a picture or film looks like: its colour once somebody asked, a face as people say, the mark, and what a film of shots begins with.
+-- What a picture or film looks like: its colour, a face as people say, the mark, and what a film of shots begins with.
 alter table medium add column colour text,
     add column face boolean,
     add column marked boolean not null default false,

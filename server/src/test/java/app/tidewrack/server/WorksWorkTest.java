@@ -225,13 +225,17 @@ class WorksWorkTest extends RunningSheet {
                         List.of("Mend it now", "Keep it warm"),
                         "bodies",
                         List.of("Four wools.", "One needle.")));
-        onto(1, mix);
+        onto(2, mix);
         tellParts(FIRST_DAY);
         run(0, DAYS, c -> seen(4_000, 84));
         breakdowns.pullAll(0);
 
+        assertThat(scene.get(WORKS + "/mixes").get("mixes")).hasSize(1);
         JsonNode told = scene.get(WORKS + "/mixes").get("mixes").get(0);
         assertThat(told.get("creativeId").asString()).isEqualTo(mix);
+        assertThat(told.get("ads").asInt())
+                .as("in two rows, with two addresses")
+                .isEqualTo(2);
         JsonNode headlines = slot(told, "HEADLINE");
         assertThat(headlines.get(0).get("part").asString()).isEqualTo("Mend it now");
         assertThat(headlines.get(0).get("stands").get("best").asDouble()).isGreaterThan(0.95);

@@ -7,38 +7,31 @@ import org.jspecify.annotations.Nullable;
 
 /** In what ads differ for those who see them. */
 public enum Trait {
-    HEADLINE("headline", null),
-    BODY("body", null),
+    HEADLINE(null),
+    BODY(null),
     /** What of the offer the words are about. */
-    ANGLE("angle", HEADLINE),
+    ANGLE(HEADLINE),
     /** Where the words were found: what customers said, or nowhere. */
-    SOURCE("source of the words", HEADLINE),
-    TEXT_LENGTH("length of the body", BODY),
-    ACTION("call to action", null),
+    SOURCE(HEADLINE),
+    TEXT_LENGTH(BODY),
+    ACTION(null),
     /** The picture or film itself. */
-    MEDIUM("picture or film", null),
+    MEDIUM(null),
     /** What a film begins with. */
-    OPENING("opening of the film", MEDIUM),
-    COLOUR("colour", MEDIUM),
-    FACE("face", MEDIUM),
-    TEXT("text on it", MEDIUM),
-    MARK("mark", MEDIUM),
-    FILM_LENGTH("length of the film", MEDIUM),
-    FORMAT("format", MEDIUM),
+    OPENING(MEDIUM),
+    COLOUR(MEDIUM),
+    FACE(MEDIUM),
+    TEXT(MEDIUM),
+    MARK(MEDIUM),
+    FILM_LENGTH(MEDIUM),
+    FORMAT(MEDIUM),
     /** Where it leads; never looked at by itself, but it may be what works. */
-    LINK("link", null);
-
-    private final String words;
+    LINK(null);
 
     private final @Nullable Trait carrier;
 
-    Trait(String words, @Nullable Trait carrier) {
-        this.words = words;
+    Trait(@Nullable Trait carrier) {
         this.carrier = carrier;
-    }
-
-    public String words() {
-        return words;
     }
 
     /**

@@ -174,7 +174,7 @@ public class MediaLibrary {
     }
 
     private void insert(String clientId, Stored stored, Path file, List<byte[]> stills) {
-        if (mapper.insert(clientId, stored) == 0) {
+        if (mapper.insert(clientId, stored, StillColour.of(stills.get(0))) == 0) {
             return;
         }
         try (InputStream in = Files.newInputStream(file)) {

@@ -2,13 +2,7 @@ package app.tidewrack.server.media;
 
 import app.tidewrack.core.creative.Colour;
 import app.tidewrack.server.web.NotFound;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.List;
-import java.util.Optional;
-import javax.imageio.ImageIO;
 import lombok.RequiredArgsConstructor;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -52,7 +46,7 @@ public class MediumLooks {
         void setMade(String clientId, String sha, boolean marked, @Nullable String opens);
     }
 
-    /** Of all on the shelf; colours that nobody asked for before are found now. */
+    /** Of all on the shelf; colours of what was taken in before they were looked for are found now. */
     public List<MediumLook> of(String clientId) {
         return mapper.all(clientId).stream()
                 .map(l -> l.colour() != null
@@ -62,17 +56,9 @@ public class MediumLooks {
     }
 
     private Colour found(String clientId, String sha) {
-        try {
-            BufferedImage still = Optional.ofNullable(
-                            ImageIO.read(new ByteArrayInputStream(library.still(clientId, sha, 0))))
-                    .orElseThrow(() -> new IOException("No picture in the still of " + sha));
-            int[] pixels = still.getRGB(0, 0, still.getWidth(), still.getHeight(), null, 0, still.getWidth());
-            Colour colour = Colour.ofMost(pixels);
-            mapper.setColour(clientId, sha, colour);
-            return colour;
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        Colour colour = StillColour.of(library.still(clientId, sha, 0));
+        mapper.setColour(clientId, sha, colour);
+        return colour;
     }
 
     /** @param face null to leave it open again */

@@ -1,5 +1,6 @@
 package app.tidewrack.server.media;
 
+import app.tidewrack.core.creative.Colour;
 import app.tidewrack.core.creative.Medium.Text.By;
 import java.util.List;
 import java.util.Optional;
@@ -47,12 +48,12 @@ interface MediumMapper {
 
     @Insert("""
             insert into medium (client_id, sha256, file_name, format, width, height, bytes, seconds, codec, frame_rate,
-                                sound, sound_from, text_fields, text_by, text_says)
+                                sound, sound_from, text_fields, text_by, text_says, colour)
             values (#{clientId}, #{m.sha256}, #{m.fileName}, #{m.format}, #{m.width}, #{m.height}, #{m.bytes},
                     #{m.seconds}, #{m.codec}, #{m.frameRate}, #{m.sound}, #{m.soundFrom},
-                    #{m.textFields}, #{m.textBy}, #{m.textSays})
+                    #{m.textFields}, #{m.textBy}, #{m.textSays}, #{colour})
             on conflict (client_id, sha256) do nothing""")
-    int insert(String clientId, Stored m);
+    int insert(String clientId, Stored m, Colour colour);
 
     @Insert("""
             insert into medium_part (client_id, sha256, number, content)

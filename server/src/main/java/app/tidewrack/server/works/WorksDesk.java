@@ -29,6 +29,7 @@ import app.tidewrack.server.works.WorksMapper.ShownAd;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -259,20 +260,23 @@ class WorksDesk {
 
     record MixesView(MetricView metric, boolean share, List<MixView> mixes) {}
 
-    /** Ads that show the same are one: their parts are the same. */
-    private record Alike(@Nullable String creativeId, CreativeSettings creative, String currency) {}
+    /** Ads whose parts are the same are one, wherever they lead. */
+    private record Alike(@Nullable String creativeId, List<List<String>> parts, String currency) {
+        static Alike of(Ran ran) {
+            return new Alike(
+                    ran.shown().creativeId(),
+                    Arrays.stream(MixSlot.values())
+                            .map(s -> s.parts(ran.creative()))
+                            .toList(),
+                    ran.brought().currency());
+        }
+    }
 
     MixesView mixes(String clientId, String code) {
         Metric metric = metric(clientId, code);
         Map<Alike, List<Ran>> alike = ran(clientId).stream()
                 .filter(r -> r.creative().format().equals(Creative.MIX))
-                .collect(Collectors.groupingBy(
-                        r -> new Alike(
-                                r.shown().creativeId(),
-                                r.creative(),
-                                r.brought().currency()),
-                        LinkedHashMap::new,
-                        Collectors.toList()));
+                .collect(Collectors.groupingBy(Alike::of, LinkedHashMap::new, Collectors.toList()));
         return new MixesView(
                 MetricView.of(metric),
                 share(metric),

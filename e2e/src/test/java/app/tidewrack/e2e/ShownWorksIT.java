@@ -12,7 +12,7 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** What works: a mix ad's weak part is found, replaced and launched; more is made like what works; a film is looked through. */
-class WorksIT {
+class ShownWorksIT {
     private static Buyer buyer;
     private static Page page;
 
