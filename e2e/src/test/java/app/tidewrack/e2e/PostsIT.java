@@ -63,9 +63,9 @@ class PostsIT {
         page.locator(".head").getByText("Good posts").waitFor();
         buyer.press("Launch 3 changes…");
         buyer.press("Launch now");
-        assertThat(page.getByTestId("launch-progress"))
+        assertThat(page.locator(".head .note"))
                 .containsText(
-                        "everything is on the network", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+                        "Hearthside has all of it", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
         buyer.open("/c/oddment/creative/posts");
         assertThat(line(GOOD)).containsText("an ad’s");
     }

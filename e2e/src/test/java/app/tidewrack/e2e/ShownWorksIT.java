@@ -50,9 +50,9 @@ class ShownWorksIT {
         buyer.open(launch);
         buyer.press("Launch 1 change…");
         buyer.press("Launch now");
-        assertThat(page.getByTestId("launch-progress"))
+        assertThat(page.locator(".head .note"))
                 .containsText(
-                        "everything is on the network", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+                        "Hearthside has all of it", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
         buyer.open("/c/oddment/results/works?way=mixes");
         assertThat(page.locator(".mix").first()).containsText("and later: before, it showed something else");
     }
