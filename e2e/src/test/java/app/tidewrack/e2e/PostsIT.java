@@ -10,9 +10,9 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
-/** A post that did well for its age becomes an ad with its own money; another is proposed by a rule. */
+/** A post that did well for its age becomes an ad with its own money; another is proposed by a rule. Of two clients: other journeys spend one’s limit. */
 class PostsIT {
-    private static final String GOOD = "My grandmother darned this heel";
+    private static final String GOOD = "Tretten sæler på én sandbanke";
 
     private static Buyer buyer;
     private static Page page;
@@ -36,7 +36,7 @@ class PostsIT {
 
     @Test
     void aPostThatDidWellIsTakenAndLaunched() {
-        buyer.open("/c/oddment/plan");
+        buyer.open("/c/saltmarsh/plan");
         buyer.choose("Plan", "New plan…");
         page.getByLabel("Name of the plan").fill("Posts that did well");
         buyer.press("Start it");
@@ -46,8 +46,8 @@ class PostsIT {
         buyer.press("Add campaign");
         page.getByText("Whom does this campaign talk to?").waitFor();
 
-        buyer.open("/c/oddment/creative/posts");
-        buyer.choose("Account", "Hearthside GBP");
+        buyer.open("/c/saltmarsh/creative/posts");
+        buyer.choose("Account", "Hearthside EUR");
         assertThat(line(GOOD)).containsText("×");
         line(GOOD).getByRole(AriaRole.CHECKBOX).check();
         assertThat(page.locator(".facts")).containsText("Views by age");
@@ -57,7 +57,7 @@ class PostsIT {
         page.getByLabel("Money of each row").fill("15");
         buyer.press("Put 1 creative there");
         page.locator(".sheet").waitFor();
-        assertThat(page.locator(".sheet")).containsText("£15.00");
+        assertThat(page.locator(".sheet")).containsText("€15.00");
 
         buyer.rail("Launch");
         page.locator(".head").getByText("Good posts").waitFor();
@@ -66,7 +66,7 @@ class PostsIT {
         assertThat(page.locator(".head .note"))
                 .containsText(
                         "Hearthside has all of it", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
-        buyer.open("/c/oddment/creative/posts");
+        buyer.open("/c/saltmarsh/creative/posts");
         assertThat(line(GOOD)).containsText("an ad’s");
     }
 

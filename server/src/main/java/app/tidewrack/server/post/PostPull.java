@@ -52,28 +52,29 @@ public class PostPull {
     }
 
     private void begin() {
-        rounds.begin(round(), clients.accountsWithProfiles());
+        rounds.begin(round(hour()), clients.accountsWithProfiles());
     }
 
     /** All accounts that have profiles; one whose network is away is left for the next time. */
     public void pullAll() {
-        Rounds.through(round(), clients.accountsWithProfiles());
+        Rounds.through(round(hour()), clients.accountsWithProfiles());
     }
 
-    private Round<AccountOfClient> round() {
-        return new Round<>("Posts", AccountOfClient::network, AccountOfClient::id, this::pullUnlessToldLately);
+    private Instant hour() {
+        return networks.now().truncatedTo(ChronoUnit.HOURS);
     }
 
-    private void pullUnlessToldLately(AccountOfClient account) {
-        Instant hour = networks.now().truncatedTo(ChronoUnit.HOURS);
-        if (!mapper.toldLately(account.clientId(), account.id(), hour)) {
-            pull(account, hour);
-        }
+    private Round<AccountOfClient> round(Instant hour) {
+        return new Round<>("Posts", AccountOfClient::network, AccountOfClient::id, account -> {
+            if (!mapper.toldLately(account.clientId(), account.id(), hour)) {
+                pull(account, hour);
+            }
+        });
     }
 
     /** Asks now, whatever was told lately. */
     public void pull(AccountOfClient account) {
-        pull(account, networks.now().truncatedTo(ChronoUnit.HOURS));
+        pull(account, hour());
     }
 
     private record Row(Content content, boolean hasStill) {}
