@@ -1,4 +1,4 @@
-import { ask, at } from "./client";
+import { ask, at, type Schemas, send } from "./client";
 
 export const creativesQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/creatives", at({ clientId }));
@@ -8,6 +8,13 @@ export const mediaQuery = (clientId: string) =>
 
 export const formatsQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/formats", at({ clientId }), { staleTime: 600_000 });
+
+export const phrasesQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/phrases", at({ clientId }));
+
+/** Replaces a text, medium or link in some creatives. */
+export const replaceIn = (clientId: string, what: Schemas["ReplaceBody"], creativeIds: string[]) =>
+  send("post", "/api/clients/{clientId}/creatives/replaced", at({ clientId }, { what, creativeIds }));
 
 /** A small upright picture: 0 for the whole, 1 to 3 for a video's first seconds. */
 export function stillUrl(clientId: string, sha: string, number = 0): string {

@@ -5,7 +5,7 @@ import { useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { deskQuery } from "../api/clients";
-import { creativesQuery, formatsQuery, mediaQuery, stillUrl } from "../api/creatives";
+import { creativesQuery, formatsQuery, mediaQuery, stillUrl, phrasesQuery } from "../api/creatives";
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
@@ -20,7 +20,7 @@ import { Posts } from "./posts/Posts";
 import { Said } from "./said/Said";
 import { PreviewSheet } from "./sheet/PreviewSheet";
 import { Write } from "./write/Write";
-import { addCreative, phrasesQuery, removeCreative } from "./queries";
+import { addCreative, removeCreative } from "./queries";
 
 const SEARCHED_FROM = 12;
 

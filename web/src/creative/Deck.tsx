@@ -2,11 +2,11 @@ import "./deck.css";
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";
-import { creativesQuery } from "../api/creatives";
+import { creativesQuery, phrasesQuery } from "../api/creatives";
 import { Columns } from "../frame/Columns";
 import { plural } from "../look/format";
 import { forSpreadsheet, hasToken, pasted, standing, TEXT_PARTS, type Phrase } from "./model";
-import { addPhrases, changePhrase, phrasesQuery, removePhrase } from "./queries";
+import { addPhrases, changePhrase, removePhrase } from "./queries";
 
 /** The client's bodies, headlines and descriptions, pasted in from and out to a spreadsheet. */
 export function Deck({

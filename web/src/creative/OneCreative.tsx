@@ -3,7 +3,7 @@ import { Button } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { type Schemas, askAgain } from "../api/client";
-import { creativesQuery } from "../api/creatives";
+import { creativesQuery, phrasesQuery } from "../api/creatives";
 import { formsQuery, scriptsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
@@ -28,7 +28,7 @@ import {
 } from "./model";
 import { Parts } from "./Parts";
 import { Previews, type Chosen } from "./Preview";
-import { fitQuery, keepCreative, phrasesQuery } from "./queries";
+import { fitQuery, keepCreative } from "./queries";
 import { RowTexts } from "./RowTexts";
 import { Vary } from "./Vary";
 

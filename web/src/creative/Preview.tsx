@@ -16,6 +16,7 @@ import {
   type NetworkFit,
   type Placement,
 } from "./model";
+import { By } from "./By";
 import { PostFrame } from "./posts/PostFrame";
 
 /** Which of several parts is shown, counted from 0; −1 for none. */
@@ -189,7 +190,7 @@ function Preview(props: Shown & { network: string; placement: Placement; first: 
   return (
     <>
       <div className="ad ad-feed">
-        <By clientName={clientName} network={network} />
+        <By name={clientName} network={network} />
         {body}
         {format.firstCard >= 0 && !format.priced ? <Row {...props} /> : picture}
         <div className="strip">
@@ -211,20 +212,6 @@ function Preview(props: Shown & { network: string; placement: Placement; first: 
 function actionWords({ actions, draft, chosen }: Shown): string {
   const code = draft.callsToAction[Math.max(0, chosen.callToAction)];
   return actions.find((a) => a.code === code)?.words ?? "Call to action";
-}
-
-function By({ clientName, network }: { clientName: string; network: string }) {
-  return (
-    <div className="by">
-      <i aria-hidden="true" style={{ background: networkColours[network] }}>
-        {clientName.slice(0, 1)}
-      </i>
-      <div>
-        <b>{clientName}</b>
-        <small>paid for</small>
-      </div>
-    </div>
-  );
 }
 
 function Picture({ clientId, draft, media, placement, format, chosen }: Shown & { placement: Placement }) {
@@ -296,7 +283,7 @@ function Post({ clientId, clientName, network, draft }: Shown & { network: strin
   if (post) return <PostFrame {...{ clientId, post }} paid />;
   return (
     <div className="ad ad-feed">
-      <By clientName={clientName} network={network} />
+      <By name={clientName} network={network} />
       <div className="words">
         {draft.post ? (
           <>

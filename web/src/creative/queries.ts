@@ -1,9 +1,6 @@
 import { type Schemas, ask, at, send, sendStream } from "../api/client";
 import { bodyOf, type Draft } from "./model";
 
-export const phrasesQuery = (clientId: string) =>
-  ask.queryOptions("get", "/api/clients/{clientId}/phrases", at({ clientId }));
-
 /** How a draft fits, with the draft it was asked for: previews show the two together. */
 export const fitQuery = (clientId: string, draft: Draft) => ({
   queryKey: ["fit", clientId, draft],

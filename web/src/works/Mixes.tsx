@@ -3,14 +3,14 @@ import { App, Button, Modal, Select } from "antd";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { askAgain, type Schemas } from "../api/client";
-import { creativesQuery, mediaQuery, stillUrl } from "../api/creatives";
+import { creativesQuery, mediaQuery, phrasesQuery, replaceIn, stillUrl } from "../api/creatives";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { day, plural } from "../look/format";
 import { figure } from "../results";
 import { fileWords, likeliest, REPLACED, SLOTS } from "./model";
-import { deckQuery, mixesQuery, type MixesView, type MixView, replacePart, type Slot } from "./queries";
+import { mixesQuery, type MixesView, type MixView, type Slot } from "./queries";
 
 /** How the parts of mix ads do: drawn rates with what is uncertain of them, the likeliest best, and what to replace. */
 export function Mixes(props: { clientId: string; metric: string; ways: ReactNode; things: ReactNode }) {
@@ -240,7 +240,7 @@ function ReplacePart(props: {
   const { message } = App.useApp();
   const media = useQuery(mediaQuery(clientId));
   const names = useFileNames(clientId);
-  const deck = useQuery(deckQuery(clientId));
+  const deck = useQuery(phrasesQuery(clientId));
   const [to, setTo] = useState<string>();
   const kind = REPLACED[slot];
   const there = mix.slots.find((s) => s.slot === slot)?.parts.map((p) => p.part) ?? [];
@@ -255,7 +255,7 @@ function ReplacePart(props: {
           .map((p: Schemas["PhraseView"]) => ({ value: p.text, label: p.text }));
   const replace = () => {
     if (!kind || !to) return;
-    void carryOut(replacePart(clientId, creativeId, { part: kind, from: part, to }), async () => {
+    void carryOut(replaceIn(clientId, { part: kind, from: part, to }, [creativeId]), async () => {
       message.info("Replaced. The running ad takes it over with the next launch.");
       props.onClose();
       await queries.invalidateQueries(creativesQuery(clientId));

@@ -26,17 +26,6 @@ export const mixesQuery = (clientId: string, metric: string) =>
 export const filmsHeldQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/works/films", at({ clientId }));
 
-export const deckQuery = (clientId: string) =>
-  ask.queryOptions("get", "/api/clients/{clientId}/phrases", at({ clientId }));
-
 /** A copy of a creative with one part left open. */
 export const moreLike = (clientId: string, id: string, part: Part) =>
   send("post", "/api/clients/{clientId}/creatives/{id}/like", at({ clientId, id }, { part }));
-
-/** One part of one creative replaced. */
-export const replacePart = (clientId: string, creativeId: string, what: Schemas["ReplaceBody"]) =>
-  send(
-    "post",
-    "/api/clients/{clientId}/creatives/replaced",
-    at({ clientId }, { what, creativeIds: [creativeId] }),
-  );

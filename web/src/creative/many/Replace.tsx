@@ -3,7 +3,7 @@ import { Button, Checkbox, Input, Radio, Select } from "antd";
 import { useMemo, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { askAgain, type Schemas } from "../../api/client";
-import { creativesQuery, stillUrl } from "../../api/creatives";
+import { creativesQuery, replaceIn, stillUrl } from "../../api/creatives";
 import { PLAN_PATHS } from "../../api/plans";
 import { Columns } from "../../frame/Columns";
 import { useChange } from "../../frame/useChange";
@@ -11,7 +11,7 @@ import { plural } from "../../look/format";
 import { useSettled } from "../../look/useSettled";
 import type { Medium, Phrase } from "../model";
 import { SLOTS, standing, standingWords } from "./model";
-import { type Replaceable, type ReplaceBody, replaceIn, replaceQuery, undoReplaced } from "./queries";
+import { type Replaceable, type ReplaceBody, replaceQuery, undoReplaced } from "./queries";
 
 const PAUSE_MS = 250;
 

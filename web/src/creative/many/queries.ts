@@ -14,9 +14,6 @@ export const crossAll = (clientId: string, body: CrossBody) =>
 export const replaceQuery = (clientId: string, body: ReplaceBody) =>
   ask.queryOptions("post", "/api/clients/{clientId}/creatives/replaced/look", at({ clientId }, body));
 
-export const replaceIn = (clientId: string, what: ReplaceBody, creativeIds: string[]) =>
-  send("post", "/api/clients/{clientId}/creatives/replaced", at({ clientId }, { what, creativeIds }));
-
 export const undoReplaced = (clientId: string, id: string) =>
   send("delete", "/api/clients/{clientId}/creatives/replaced/{id}", at({ clientId, id }));
 

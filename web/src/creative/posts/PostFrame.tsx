@@ -2,7 +2,7 @@ import "./posts.css";
 import "../preview.css";
 import { type PostView, postStillUrl } from "../../api/posts";
 import { moment } from "../../look/format";
-import { networkColours } from "../../look/theme";
+import { By } from "../By";
 import { shownHost } from "../model";
 import { KINDS } from "./model";
 
@@ -11,15 +11,11 @@ export function PostFrame(props: { clientId: string; post: PostView; paid?: bool
   const { clientId, post } = props;
   return (
     <div className="ad ad-feed">
-      <div className="by">
-        <i aria-hidden="true" style={{ background: networkColours[post.network] }}>
-          {post.profile.slice(0, 1)}
-        </i>
-        <div>
-          <b>{post.profile}</b>
-          <small>{props.paid ? "paid for" : `${KINDS[post.kind]}, ${moment(post.at)}`}</small>
-        </div>
-      </div>
+      <By
+        name={post.profile}
+        network={post.network}
+        {...(!props.paid && { note: `${KINDS[post.kind]}, ${moment(post.at)}` })}
+      />
       {post.text && <div className="words">{post.text}</div>}
       {post.hasStill && <img className="picture" alt="" src={postStillUrl(clientId, post)} />}
       {(post.link || post.ends) && (

@@ -3,11 +3,12 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Progress, Segmented } from "antd";
 import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
 import { versioned } from "../../api/client";
+import { phrasesQuery } from "../../api/creatives";
 import { Columns } from "../../frame/Columns";
 import { useChange } from "../../frame/useChange";
 import { count, plural } from "../../look/format";
 import { TEXT_PARTS, type Phrase } from "../model";
-import { addPhrases, phrasesQuery } from "../queries";
+import { addPhrases } from "../queries";
 import {
   asLine,
   FEELINGS,

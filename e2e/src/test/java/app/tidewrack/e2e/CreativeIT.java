@@ -11,27 +11,10 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** What people see and fill in: videos made to fit, mixes browsed, forms and chats tried, leads worked. */
-class CreativeIT {
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
-
+class CreativeIT extends SignedIn {
     private static void open(String client, String screen, String thing) {
         buyer.open("/c/" + client + "/" + screen);
         page.locator(".things .thing", new Page.LocatorOptions().setHasText(thing))

@@ -13,8 +13,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -22,24 +20,9 @@ import org.junit.jupiter.api.TestMethodOrder;
 
 /** Six pictures become a film with captions, a mark and its best moment first, that film an ad, and the ad is launched. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class FilmsIT {
+class FilmsIT extends SignedIn {
     private static final LocatorAssertions.HasCountOptions SOON =
             new LocatorAssertions.HasCountOptions().setTimeout(120_000);
-
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
 
     private static Locator shots() {
         return page.getByRole(AriaRole.LISTBOX, new Page.GetByRoleOptions().setName("Shots"))

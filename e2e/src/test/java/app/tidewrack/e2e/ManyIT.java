@@ -5,8 +5,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -14,22 +12,7 @@ import org.junit.jupiter.api.TestMethodOrder;
 
 /** Three pictures, four headlines and two bodies become 24 creatives on a sheet; a link is replaced in many and taken back. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class ManyIT {
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
-
+class ManyIT extends SignedIn {
     private static Locator phrases(String kind) {
         return page.locator(
                         "section",

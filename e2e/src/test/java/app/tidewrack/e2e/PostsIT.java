@@ -6,28 +6,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** A post that did well for its age becomes an ad with its own money; another is proposed by a rule. Of two clients: other journeys spend one’s limit. */
-class PostsIT {
+class PostsIT extends SignedIn {
     private static final String GOOD = "Tretten sæler på én sandbanke";
-
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
 
     private static Locator line(String text) {
         return page.getByRole(AriaRole.TABLE, new Page.GetByRoleOptions().setName("Posts"))

@@ -13,27 +13,10 @@ import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** Creatives shown and handed over: as a picture, light and dark, and as a PDF that others can read. */
-class PreviewSheetIT {
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
-
+class PreviewSheetIT extends SignedIn {
     private static BufferedImage saved() throws IOException {
         Download download = page.waitForDownload(() -> buyer.press("Save as PNG"));
         assertThat(download.suggestedFilename())

@@ -13,27 +13,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.Arrays;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** What came back is asked by any two things, reckoned by a formula of one's own, saved, kept and printed. */
-class ResultsIT {
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
-
+class ResultsIT extends SignedIn {
     private static void open(String query) {
         buyer.open("/c/oddment/results?of=all&" + query);
         page.locator(".lines.results").waitFor();

@@ -7,27 +7,10 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 
 /** What works: a mix ad's weak part is found, replaced and launched; more is made like what works; a film is looked through. */
-class ShownWorksIT {
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
-
+class ShownWorksIT extends SignedIn {
     @Test
     void aMixAdsWeakPartIsReplacedAndBeginsAnew() {
         buyer.open("/c/oddment/results/works?way=mixes");

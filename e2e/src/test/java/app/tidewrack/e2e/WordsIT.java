@@ -18,8 +18,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -27,24 +25,9 @@ import org.junit.jupiter.api.TestMethodOrder;
 
 /** From what customers say to ads on a sheet, copy written in a frame, and a picture that says too much. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class WordsIT {
+class WordsIT extends SignedIn {
     /** As they came into the copy deck. */
     private static final List<String> HEADLINES = new ArrayList<>();
-
-    private static Buyer buyer;
-    private static Page page;
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
 
     /** Sixty guests, each named and with an address, who say three things; a third each. */
     private static String reviews() {
