@@ -19,7 +19,9 @@ const rooms = [
   ["launch", ["plan"]],
   ["desk", ["advice", "results", "tests"]],
   ["rules", ["advice"]],
-  ["signin", []],
+  ["door", []],
+  ["agency", []],
+  ["me", []],
 ];
 const names = rooms.map(([name]) => name);
 const base = ["frame", "look", "api"];

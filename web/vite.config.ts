@@ -13,6 +13,8 @@ export default defineConfig(({ mode }) => ({
     // A test that needs a page says so in its first line.
     environment: "node",
     include: ["src/**/*.test.{ts,tsx}"],
+    // Sheets that a test reads; all others are nothing to it.
+    css: { include: [/\?raw/] },
     coverage: {
       provider: "v8",
       include: ["src/**/*.{ts,tsx}"],

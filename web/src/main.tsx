@@ -13,7 +13,9 @@ import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
 import { Nowhere } from "./frame/Nowhere";
 import { theme } from "./look/theme";
-import { SignIn } from "./signin/SignIn";
+import { First } from "./door/First";
+import { Join } from "./door/Join";
+import { SignIn } from "./door/SignIn";
 
 const screens = {
   brief: () => import("./brief/BriefScreen"),
@@ -28,6 +30,8 @@ const screens = {
   works: () => import("./works/Works"),
   advice: () => import("./advice/AdviceScreen"),
   rules: () => import("./rules/Rules"),
+  agency: () => import("./agency"),
+  me: () => import("./me"),
 };
 const Brief = screen(screens.brief, "BriefScreen");
 const Audiences = screen(screens.audiences, "Audiences");
@@ -41,6 +45,8 @@ const Tests = screen(screens.tests, "Tests");
 const Works = screen(screens.works, "Works");
 const Advice = screen(screens.advice, "AdviceScreen");
 const Rules = screen(screens.rules, "Rules");
+const Agency = screen(screens.agency, "AgencyScreen");
+const Me = screen(screens.me, "MeScreen");
 
 function screen<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
   return lazy(async () => ({ default: (await load())[name] }));
@@ -55,6 +61,8 @@ window.addEventListener("load", () => {
 
 const router = createBrowserRouter([
   { path: "/signin", element: <SignIn /> },
+  { path: "/first", element: <First /> },
+  { path: "/join", element: <Join /> },
   {
     path: "/",
     element: <Frame />,
@@ -64,6 +72,8 @@ const router = createBrowserRouter([
         errorElement: <Broken />,
         children: [
           { index: true, element: <Clients /> },
+          { path: "agency/:part?", element: <Agency /> },
+          { path: "me/:part?", element: <Me /> },
           { path: "c/:clientId", element: <Desk /> },
           { path: "c/:clientId/brief/:briefId?", element: <Brief /> },
           { path: "c/:clientId/brief/accounts/:accountId", element: <Brief /> },

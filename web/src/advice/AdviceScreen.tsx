@@ -60,6 +60,7 @@ export function AdviceScreen() {
   const campaigns = [...new Map(advice.data.map((a) => [a.campaignId, a])).values()];
   return (
     <Columns
+      looking
       things={
         <>
           <Aspects clientId={clientId} />

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { type Advice, type Move } from "../api/playbook";
 import { networkColours } from "../look/theme";
 import { costs, doing } from "./model";
+import { Changes } from "../frame/Editable";
 
 /** One piece of advice: what to do, the numbers, what it costs; to take, change, put off or refuse. */
 export function OneAdvice(props: {
@@ -34,84 +35,86 @@ export function OneAdvice(props: {
       </header>
       <p className="advice-does">{doing(advice)}</p>
       <p className="advice-says">{advice.says}</p>
-      <div className="advice-acts">
-        <Button
-          type={props.on ? "primary" : "default"}
-          size="small"
-          onClick={() => props.onTake(advice.move, amount)}
-        >
-          {advice.move === "REFRESH" ? "Make one…" : "Take it"} {props.on && <kbd>↵</kbd>}
-        </Button>
-        {changes && (
-          <label className="note">
-            {advice.move === "RAISE" ? "by" : "copies"}{" "}
-            <InputNumber<number>
-              size="small"
-              aria-label={advice.move === "RAISE" ? "Raise by per cent" : "Copies"}
-              min={1}
-              max={advice.move === "RAISE" ? 20 : 10}
-              precision={0}
-              suffix={advice.move === "RAISE" ? "%" : undefined}
-              style={{ width: 74 }}
-              value={amount ?? Math.round(advice.amount)}
-              onChange={setAmount}
-            />
-          </label>
-        )}
-        {advice.instead.length > 0 && (
-          <Dropdown
-            trigger={["click"]}
-            menu={{
-              items: advice.instead.map((move) => ({
-                key: move,
-                label: doing(advice, move),
-                onClick: () => props.onTake(move, move === "RAISE" ? 15 : null),
-              })),
-            }}
+      <Changes>
+        <div className="advice-acts">
+          <Button
+            type={props.on ? "primary" : "default"}
+            size="small"
+            onClick={() => props.onTake(advice.move, amount)}
           >
-            <Button size="small">Instead…</Button>
-          </Dropdown>
-        )}
-        <Popover
-          trigger="click"
-          content={
-            <DatePicker
-              aria-label="Put off until"
-              format="D MMM YYYY"
-              defaultPickerValue={dayjs(advice.until ?? undefined)}
-              onChange={(d) => d && props.onPutOff(d.format("YYYY-MM-DD"))}
-            />
-          }
-        >
-          <Button size="small">Put off…</Button>
-        </Popover>
-        <Popover
-          trigger="click"
-          content={
-            <div style={{ width: 260 }}>
-              <Input.TextArea
-                aria-label="Why it is refused"
-                rows={2}
-                maxLength={500}
-                placeholder="Why not? It is kept, and not told again for a week."
-                value={reason}
-                onChange={(e) => setReason(e.target.value)}
-              />
-              <Button
+            {advice.move === "REFRESH" ? "Make one…" : "Take it"} {props.on && <kbd>↵</kbd>}
+          </Button>
+          {changes && (
+            <label className="note">
+              {advice.move === "RAISE" ? "by" : "copies"}{" "}
+              <InputNumber<number>
                 size="small"
-                type="primary"
-                style={{ marginTop: 6 }}
-                disabled={!reason.trim()}
-                onClick={() => props.onRefuse(reason)}
-              >
-                Refuse it
-              </Button>
-            </div>
-          }
-        >
-          <Button size="small">Refuse…</Button>
-        </Popover>
-      </div>
+                aria-label={advice.move === "RAISE" ? "Raise by per cent" : "Copies"}
+                min={1}
+                max={advice.move === "RAISE" ? 20 : 10}
+                precision={0}
+                suffix={advice.move === "RAISE" ? "%" : undefined}
+                style={{ width: 74 }}
+                value={amount ?? Math.round(advice.amount)}
+                onChange={setAmount}
+              />
+            </label>
+          )}
+          {advice.instead.length > 0 && (
+            <Dropdown
+              trigger={["click"]}
+              menu={{
+                items: advice.instead.map((move) => ({
+                  key: move,
+                  label: doing(advice, move),
+                  onClick: () => props.onTake(move, move === "RAISE" ? 15 : null),
+                })),
+              }}
+            >
+              <Button size="small">Instead…</Button>
+            </Dropdown>
+          )}
+          <Popover
+            trigger="click"
+            content={
+              <DatePicker
+                aria-label="Put off until"
+                format="D MMM YYYY"
+                defaultPickerValue={dayjs(advice.until ?? undefined)}
+                onChange={(d) => d && props.onPutOff(d.format("YYYY-MM-DD"))}
+              />
+            }
+          >
+            <Button size="small">Put off…</Button>
+          </Popover>
+          <Popover
+            trigger="click"
+            content={
+              <div style={{ width: 260 }}>
+                <Input.TextArea
+                  aria-label="Why it is refused"
+                  rows={2}
+                  maxLength={500}
+                  placeholder="Why not? It is kept, and not told again for a week."
+                  value={reason}
+                  onChange={(e) => setReason(e.target.value)}
+                />
+                <Button
+                  size="small"
+                  type="primary"
+                  style={{ marginTop: 6 }}
+                  disabled={!reason.trim()}
+                  onClick={() => props.onRefuse(reason)}
+                >
+                  Refuse it
+                </Button>
+              </div>
+            }
+          >
+            <Button size="small">Refuse…</Button>
+          </Popover>
+        </div>
+      </Changes>
     </article>
   );
 }

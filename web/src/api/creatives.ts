@@ -1,4 +1,4 @@
-import { ask, at, type Schemas, send } from "./client";
+import { type Schemas, ask, at, send, sendStream } from "./client";
 
 export const creativesQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/creatives", at({ clientId }));
@@ -15,6 +15,12 @@ export const phrasesQuery = (clientId: string) =>
 /** Replaces a text, medium or link in some creatives. */
 export const replaceIn = (clientId: string, what: Schemas["ReplaceBody"], creativeIds: string[]) =>
   send("post", "/api/clients/{clientId}/creatives/replaced", at({ clientId }, { what, creativeIds }));
+
+/** Puts a file on the shelf, and tells how much of it has gone. */
+export function addMedium(clientId: string, file: File, onSent?: (share: number) => void) {
+  const path = `/api/clients/${encodeURIComponent(clientId)}/media?name=${encodeURIComponent(file.name)}`;
+  return sendStream<Schemas["Medium"]>(path, file, onSent);
+}
 
 /** A small upright picture: 0 for the whole, 1 to 3 for a video's first seconds. */
 export function stillUrl(clientId: string, sha: string, number = 0): string {

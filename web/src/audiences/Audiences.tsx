@@ -7,6 +7,7 @@ import { audiencesQuery, sourcesQuery } from "../api/audiences";
 import type { Schemas } from "../api/client";
 import { deskQuery, offerQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
+import { NoAccount } from "../frame/NoAccount";
 import { useChange } from "../frame/useChange";
 import { people, plural } from "../look/format";
 import { freeName } from "../look/lists";
@@ -21,6 +22,7 @@ import type { SourceDialog } from "./sources/order";
 import { OneSource } from "./sources/OneSource";
 import { removeSource, type Source } from "./sources/queries";
 import { SourceThings } from "./sources/SourceThings";
+import { Changes } from "../frame/Editable";
 
 /** Beyond so many audiences a search field helps. */
 const MANY = 8;
@@ -52,13 +54,10 @@ export function Audiences() {
   if (!desk.data || !audiences.data) return null;
   if (!account) {
     return (
-      <div className="empty">
-        <h2>No account yet</h2>
-        <p>Audiences are described on an account, whose network tells their size.</p>
-        <Button type="primary" onClick={() => void navigate(`/c/${clientId}/brief`)}>
-          Open an account
-        </Button>
-      </div>
+      <NoAccount
+        clientId={clientId}
+        why="Audiences are described on an account, whose network tells their size."
+      />
     );
   }
 
@@ -131,19 +130,21 @@ export function Audiences() {
         );
       })}
       {wanted && shown.length === 0 && <p className="note">No audience by that name.</p>}
-      <Select<string | null>
-        aria-label="New audience"
-        className="add-select"
-        placeholder="New audience on…"
-        value={null}
-        style={{ width: "100%" }}
-        popupMatchSelectWidth={230}
-        options={accounts.map((a) => ({ value: a.id, label: a.name }))}
-        onChange={(id) => {
-          const on = accounts.find((a) => a.id === id);
-          if (on) startNew(on);
-        }}
-      />
+      <Changes>
+        <Select<string | null>
+          aria-label="New audience"
+          className="add-select"
+          placeholder="New audience on…"
+          value={null}
+          style={{ width: "100%" }}
+          popupMatchSelectWidth={230}
+          options={accounts.map((a) => ({ value: a.id, label: a.name }))}
+          onChange={(id) => {
+            const on = accounts.find((a) => a.id === id);
+            if (on) startNew(on);
+          }}
+        />
+      </Changes>
       <SourceThings
         sources={sources.data ?? []}
         currentId={sourceId}

@@ -1,8 +1,7 @@
 import "./brief.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
-import { useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { clockQuery, deskQuery, networksQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
@@ -14,6 +13,7 @@ import { OneAccount } from "./OneAccount";
 import { OneBrief } from "./OneBrief";
 import { OpenAccount } from "./OpenAccount";
 import { addBrief, briefsQuery, removeBrief, type Brief } from "./queries";
+import { Changes } from "../frame/Editable";
 
 /** The client's briefs and accounts, and the one at hand. */
 export function BriefScreen() {
@@ -21,7 +21,10 @@ export function BriefScreen() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const carryOut = useChange();
-  const [opening, setOpening] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  // A link from elsewhere may open the dialog.
+  const opening = search.get("open") === "account";
+  const setOpening = (open: boolean) => setSearch(open ? { open: "account" } : {}, { replace: true });
   const desk = useQuery(deskQuery(clientId));
   const briefs = useQuery(briefsQuery(clientId));
   const networks = useQuery(networksQuery(clientId));
@@ -47,7 +50,7 @@ export function BriefScreen() {
   };
   const startNew = () => {
     if (accounts[0])
-      start(newBrief(accounts[0], (clock.data?.now ?? "2027-03-09").slice(0, 10), "New brief"));
+      start(newBrief(accounts[0], (clock.data?.now ?? new Date().toISOString()).slice(0, 10), "New brief"));
     else setOpening(true);
   };
   const remove = (id: string) => {
@@ -75,9 +78,11 @@ export function BriefScreen() {
           </div>
         </button>
       ))}
-      <button className="add-thing" onClick={startNew}>
-        New brief
-      </button>
+      <Changes>
+        <button className="add-thing" onClick={startNew}>
+          New brief
+        </button>
+      </Changes>
       <h3>Accounts, {accounts.length}</h3>
       {accounts.map((a) => (
         <button
@@ -93,11 +98,14 @@ export function BriefScreen() {
           </div>
         </button>
       ))}
-      <button className="add-thing" onClick={() => setOpening(true)}>
-        Open an account
-      </button>
+      <Changes>
+        <button className="add-thing" onClick={() => setOpening(true)}>
+          Open an account
+        </button>
+      </Changes>
       <OpenAccount
-        {...{ clientId, accounts }}
+        {...{ clientId }}
+        client={desk.data.client}
         open={opening}
         networks={networks.data}
         onClose={() => setOpening(false)}

@@ -1,22 +1,23 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, Modal, Select } from "antd";
 import { useState } from "react";
 import { Problem, type Schemas } from "../api/client";
-import { deskQuery } from "../api/clients";
+import { agencyQuery } from "../api/session";
+import { zoneOptions } from "../look/worldwide";
 import { openAccount } from "./queries";
-
-const ZONES = Intl.supportedValuesOf("timeZone").map((value) => ({ value, label: value }));
 
 /** Opens an account on a network; its currency and zone stay as they are chosen here. */
 export function OpenAccount(props: {
   clientId: string;
-  accounts: Schemas["AccountView"][];
+  client: Schemas["ClientView"];
   networks: Schemas["NetworkView"][];
   open: boolean;
   onClose: () => void;
   onOpened: (id: string) => void;
 }) {
-  const { clientId, accounts, networks } = props;
+  const { clientId, client, networks } = props;
+  const { accounts } = client;
+  const agency = useQuery(agencyQuery);
   const queries = useQueryClient();
   const first = accounts[0];
   const [code, setCode] = useState<string>();
@@ -29,21 +30,27 @@ export function OpenAccount(props: {
     networks.find((n) => !accounts.some((a) => a.network === n.code)) ??
     networks[0];
   if (!network) return null;
-  const usual = first && network.currencies.includes(first.currency) ? first.currency : network.currencies[0];
-  const chosen = { currency: currency ?? usual ?? "", zone: zone ?? first?.zone ?? "Europe/London" };
+  const usual = [first?.currency, ...client.currencies, ...network.currencies].find(
+    (c) => c && network.currencies.includes(c),
+  );
+  const chosen = {
+    currency: currency ?? usual ?? "",
+    zone: zone ?? first?.zone ?? agency.data?.zone ?? "Europe/London",
+  };
   const send = () => {
     openAccount(clientId, {
       network: network.code,
       ...chosen,
       account: {
         name: name || `${network.name} ${chosen.currency}`,
-        site: first?.site ?? null,
-        profiles: first?.profiles.map((p) => p.name) ?? [],
+        site: first?.site ?? client.domains[0] ?? null,
+        profiles: first?.profiles.map((p) => p.name) ?? [client.name],
         spendingLimitMinor: null,
       },
     })
       .then(async (opened) => {
-        await queries.invalidateQueries(deskQuery(clientId));
+        // Formats, networks, findings: nearly all of a client goes by its accounts.
+        await queries.invalidateQueries();
         setName("");
         setProblem(undefined);
         props.onClose();
@@ -89,7 +96,7 @@ export function OpenAccount(props: {
               style={{ width: "100%" }}
               value={chosen.zone}
               showSearch={{ optionFilterProp: "label" }}
-              options={ZONES}
+              options={zoneOptions()}
               onChange={setZone}
             />
           </dd>

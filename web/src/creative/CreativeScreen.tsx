@@ -21,6 +21,7 @@ import { Said } from "./said/Said";
 import { PreviewSheet } from "./sheet/PreviewSheet";
 import { Write } from "./write/Write";
 import { addCreative, removeCreative } from "./queries";
+import { Changes } from "../frame/Editable";
 
 const SEARCHED_FROM = 12;
 
@@ -97,9 +98,11 @@ export function CreativeScreen() {
         current={current?.creative.id}
         onOpen={(id) => void navigate(`/c/${clientId}/creative/${id}`)}
       />
-      <button className="add-thing" style={{ marginBottom: 16 }} onClick={() => start(emptyDraft)}>
-        New creative
-      </button>
+      <Changes>
+        <button className="add-thing" style={{ marginBottom: 16 }} onClick={() => start(emptyDraft)}>
+          New creative
+        </button>
+      </Changes>
       <MediaShelf clientId={clientId} media={media.data} chosen={chosen} onChoose={onChoose} />
     </>
   );

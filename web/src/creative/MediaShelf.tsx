@@ -2,10 +2,10 @@ import "./fit.css";
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Progress } from "antd";
 import { useRef, useState } from "react";
-import { mediaQuery, stillUrl } from "../api/creatives";
+import { addMedium, mediaQuery, stillUrl } from "../api/creatives";
 import { useChange } from "../frame/useChange";
 import { length, measured, type Medium, textIsRisky, textPercent, tooWordy } from "./model";
-import { addMedium, removeMedium, shelfUrl } from "./queries";
+import { removeMedium, shelfUrl } from "./queries";
 
 /** What the server takes at most; more is not even sent. */
 const LARGEST_BYTES = 500_000_000;

@@ -1,4 +1,4 @@
-import { type Schemas, ask, at, send, sendStream } from "../api/client";
+import { type Schemas, ask, at, send } from "../api/client";
 import { bodyOf, type Draft } from "./model";
 
 /** How a draft fits, with the draft it was asked for: previews show the two together. */
@@ -62,11 +62,6 @@ export const changePhrase = (clientId: string, code: string, body: Schemas["Word
 
 export const removePhrase = (clientId: string, code: string) =>
   send("delete", "/api/clients/{clientId}/phrases/{code}", at({ clientId, code }));
-
-export function addMedium(clientId: string, file: File, onSent: (share: number) => void) {
-  const path = `/api/clients/${encodeURIComponent(clientId)}/media?name=${encodeURIComponent(file.name)}`;
-  return sendStream<Schemas["Medium"]>(path, file, onSent);
-}
 
 /** All of the shelf in one file, with a table. */
 export function shelfUrl(clientId: string): string {

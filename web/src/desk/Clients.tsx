@@ -3,6 +3,8 @@ import { useQuery } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
 import { clientsQuery } from "../api/clients";
+import { stillUrl } from "../api/creatives";
+import { sessionQuery } from "../api/session";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
 
@@ -25,7 +27,9 @@ function spent(client: Schemas["ClientView"]): [string, number][] {
 /** The agency's clients, with what each has running. */
 export function Clients() {
   const clients = useQuery(clientsQuery);
+  const session = useQuery(sessionQuery);
   const navigate = useNavigate();
+  if (clients.data?.length === 0) return <NoClients keeps={session.data?.administrator ?? false} />;
   return (
     <div className="clients">
       <h1>Clients</h1>
@@ -44,8 +48,10 @@ export function Clients() {
         <tbody>
           {clients.data?.map((c) => (
             <tr key={c.id} className="go" onClick={() => void navigate(`/c/${c.id}`)}>
-              <td>
-                <Link to={`/c/${c.id}`}>{c.name}</Link>
+              <td className={c.logo ? "with-logo" : undefined}>
+                {c.logo && <img src={stillUrl(c.id, c.logo, 0)} alt="" />}
+                <Link to={`/c/${c.id}`}>{c.name}</Link>{" "}
+                {c.training && <span className="training-chip">training</span>}
                 <div className="note">{c.about}</div>
               </td>
               <td>
@@ -60,8 +66,9 @@ export function Clients() {
                   </span>
                 ))}
                 <div className="note">
-                  {plural(c.accounts.length, "account")} in{" "}
-                  {[...new Set(c.accounts.map((a) => a.currency))].join(" and ")}
+                  {plural(c.accounts.length, "account")}
+                  {c.accounts.length > 0 &&
+                    ` in ${[...new Set(c.accounts.map((a) => a.currency))].join(" and ")}`}
                 </div>
               </td>
               <td className="number">{count(c.campaigns.length)}</td>
@@ -76,6 +83,31 @@ export function Clients() {
           ))}
         </tbody>
       </table>
+    </div>
+  );
+}
+
+function NoClients({ keeps }: { keeps: boolean }) {
+  return (
+    <div className="clients">
+      <h1>Clients</h1>
+      <div className="first-step">
+        {keeps ? (
+          <>
+            <h2>No client yet</h2>
+            <p>
+              Here stand those you work for, with what each has running. Take the first one on, or load
+              made-up ones to try everything on.
+            </p>
+            <Link to="/agency/clients">Take a client on</Link>
+          </>
+        ) : (
+          <>
+            <h2>No client is yours yet</h2>
+            <p>An administrator of the agency says which clients you work for, and as what. Ask one.</p>
+          </>
+        )}
+      </div>
     </div>
   );
 }

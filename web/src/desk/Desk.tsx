@@ -8,6 +8,7 @@ import { Columns } from "../frame/Columns";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
 import { soughtWords, tableQuery, type ResultLine } from "../results";
+import { FirstSteps } from "./FirstSteps";
 import { MoneyToday } from "./MoneyToday";
 import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
@@ -40,6 +41,7 @@ export function Desk() {
   const brought = new Map(results.data?.lines.map((l) => [l.keys[0], l]));
   return (
     <Columns
+      looking
       things={
         <>
           <h3>Accounts, {client.accounts.length}</h3>
@@ -62,21 +64,22 @@ export function Desk() {
       note={client.about}
       actions={
         <>
-          <PauseAll clientId={clientId} accounts={client.accounts} />
-          <Button type="primary" onClick={() => void navigate(`/c/${clientId}/plan`)}>
-            Plan a campaign
-          </Button>
+          {client.campaigns.length > 0 && <PauseAll clientId={clientId} accounts={client.accounts} />}
+          {client.accounts.length > 0 && (
+            <Button type="primary" onClick={() => void navigate(`/c/${clientId}/plan`)}>
+              Plan a campaign
+            </Button>
+          )}
         </>
       }
     >
       <MoneyToday clientId={clientId} />
       <Needs {...{ clientId }} desk={desk.data} />
-      <h2 style={{ marginBottom: 4 }}>Campaigns, {client.campaigns.length}</h2>
+      <h2 style={{ marginBottom: 4 }}>
+        {client.campaigns.length === 0 ? "To the first ad" : `Campaigns, ${client.campaigns.length}`}
+      </h2>
       {client.campaigns.length === 0 ? (
-        <p className="note">
-          None yet. <Link to={`/c/${clientId}/audiences`}>Describe an audience</Link>, then{" "}
-          <Link to={`/c/${clientId}/plan`}>plan a campaign</Link>.
-        </p>
+        <FirstSteps client={client} />
       ) : (
         <table className="lines">
           <thead>

@@ -23,6 +23,7 @@ import {
 import { OneForm } from "./OneForm";
 import { OneScript } from "./OneScript";
 import { addForm, addScript, removeForm, removeScript, sendersQuery, FORM_PATHS } from "./queries";
+import { Changes } from "../frame/Editable";
 
 /** The client's lead forms, chats and messages, and the leads that came in. */
 export function FormsScreen() {
@@ -99,22 +100,24 @@ export function FormsScreen() {
             : `message from ${s.draft.sender || "nobody yet"}`,
         ),
       )}
-      <Dropdown
-        trigger={["click"]}
-        menu={{
-          items: [
-            { key: "form", label: "Lead form", onClick: () => void startForm(emptyForm) },
-            { key: "chat", label: "Chat", onClick: () => void startScript(emptyScript("CHAT")) },
-            {
-              key: "message",
-              label: "Direct message",
-              onClick: () => void startScript(emptyScript("MESSAGE")),
-            },
-          ],
-        }}
-      >
-        <button className="add-thing">New form, chat or message</button>
-      </Dropdown>
+      <Changes>
+        <Dropdown
+          trigger={["click"]}
+          menu={{
+            items: [
+              { key: "form", label: "Lead form", onClick: () => void startForm(emptyForm) },
+              { key: "chat", label: "Chat", onClick: () => void startScript(emptyScript("CHAT")) },
+              {
+                key: "message",
+                label: "Direct message",
+                onClick: () => void startScript(emptyScript("MESSAGE")),
+              },
+            ],
+          }}
+        >
+          <button className="add-thing">New form, chat or message</button>
+        </Dropdown>
+      </Changes>
     </>
   );
   if (leads) return <Leads clientId={clientId} accounts={desk.data.client.accounts} things={things} />;

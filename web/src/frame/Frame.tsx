@@ -2,17 +2,18 @@ import "./frame.css";
 import { useQuery } from "@tanstack/react-query";
 import { Dropdown } from "antd";
 import { Suspense } from "react";
-import { Link, Outlet, useLocation, useParams } from "react-router";
-import { ask, send } from "../api/client";
+import { Link, Outlet, useLocation, useNavigate, useParams } from "react-router";
+import { send } from "../api/client";
 import { clientsQuery } from "../api/clients";
 import { plansQuery } from "../api/plans";
+import { agencyQuery, sessionQuery } from "../api/session";
+import { writeIn } from "../look/format";
 import { Clock } from "./Clock";
 import { FindOrDo } from "./FindOrDo";
 import { KeptState } from "./KeptState";
 import { Rail, screens } from "./Rail";
+import { Reads } from "./reads";
 import { useAhead } from "./useAhead";
-
-const sessionQuery = ask.queryOptions("get", "/api/session");
 
 function initials(name: string): string {
   return name
@@ -35,6 +36,8 @@ function Crumbs() {
   const screen =
     screens.find((s) => s.path !== "" && path.startsWith(`/c/${clientId}${s.path}`)) ??
     (path === `/c/${clientId}/report` ? REPORT : undefined);
+  if (path.startsWith("/agency")) return <b>Agency</b>;
+  if (path.startsWith("/me")) return <b>You</b>;
   if (!clientId) return <b>Clients</b>;
   return (
     <>
@@ -48,8 +51,14 @@ function Crumbs() {
 export function Frame() {
   const { clientId } = useParams();
   const session = useQuery(sessionQuery);
+  const agency = useQuery({ ...agencyQuery, enabled: !!session.data });
+  const navigate = useNavigate();
+  const clients = useQuery({ ...clientsQuery, enabled: !!session.data });
+  const client = clients.data?.find((c) => c.id === clientId);
   useAhead(session.data ? clientId : undefined);
-  if (!session.data) return null;
+  // Until it is known what may be done here, nothing is offered.
+  if (!session.data || !agency.data || !clients.data) return null;
+  writeIn(agency.data.language);
   const signOut = () => {
     void send("delete", "/api/session").then(() => window.location.assign("/signin"));
   };
@@ -68,6 +77,20 @@ export function Frame() {
           menu={{
             items: [
               { key: "who", label: session.data.email, disabled: true },
+              {
+                key: "me",
+                label: "You: password, second factor, tokens",
+                onClick: () => void navigate("/me"),
+              },
+              ...(session.data.administrator
+                ? [
+                    {
+                      key: "agency",
+                      label: "Agency: people, clients, who did what",
+                      onClick: () => void navigate("/agency"),
+                    },
+                  ]
+                : []),
               { key: "out", label: "Sign out", onClick: signOut },
             ],
           }}
@@ -77,9 +100,11 @@ export function Frame() {
           </button>
         </Dropdown>
       </div>
-      <Suspense>
-        <Outlet />
-      </Suspense>
+      <Reads value={client !== undefined && client.role !== "BUYER"}>
+        <Suspense>
+          <Outlet />
+        </Suspense>
+      </Reads>
     </div>
   );
 }

@@ -4,6 +4,7 @@ import { type CampaignPath, type Schemas } from "../api/client";
 import { useChange } from "../frame/useChange";
 import { LEVEL_WORDS } from "./model";
 import { takeOver } from "./queries";
+import { Changes } from "../frame/Editable";
 
 /** What somebody changed on the network behind our back: launching puts it back, or the plan takes it over. */
 export function DriftList(props: {
@@ -23,9 +24,11 @@ export function DriftList(props: {
     <section className="drift" aria-label="Changed on the network">
       <div className="drift-head">
         <h2>Changed on {props.network} by somebody else</h2>
-        <Button size="small" onClick={props.onPutBack}>
-          Put all of it back…
-        </Button>
+        <Changes>
+          <Button size="small" onClick={props.onPutBack}>
+            Put all of it back…
+          </Button>
+        </Changes>
       </div>
       {props.drift.map((d) => (
         <div key={d.key + d.code} className="drift-line">
@@ -37,9 +40,11 @@ export function DriftList(props: {
             {d.field}: {d.ours || "empty"} → <b>{d.theirs || "empty"}</b>
           </span>
           {d.canTakeOver ? (
-            <button className="link" onClick={() => void take(d)}>
-              Take over
-            </button>
+            <Changes>
+              <button className="link" onClick={() => void take(d)}>
+                Take over
+              </button>
+            </Changes>
           ) : (
             <span className="note">only put back</span>
           )}

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { sendStream, type Schemas } from "../api/client";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
+import { Changes } from "../frame/Editable";
 
 const FORMS = ["XLSX", "CSV", "JSON"] as const;
 
@@ -35,9 +36,11 @@ export function HandedOver({ clientId, launchId }: { clientId: string; launchId:
           and anything under <b>done</b> for the rest.
         </li>
         <li>
-          <Button size="small" onClick={() => input.current?.click()}>
-            Read the table back…
-          </Button>
+          <Changes>
+            <Button size="small" onClick={() => input.current?.click()}>
+              Read the table back…
+            </Button>
+          </Changes>
           <input
             ref={input}
             type="file"

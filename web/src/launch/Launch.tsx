@@ -59,7 +59,7 @@ export function Launch() {
   );
   if (!campaign || !planId || !account) {
     return (
-      <Columns things={things} title="Launch">
+      <Columns looking things={things} title="Launch">
         {(atHand.plans.length === 0 || plan?.campaigns.length === 0) && (
           <div className="empty">
             <h2>Nothing to launch yet</h2>
@@ -73,7 +73,7 @@ export function Launch() {
   const list = changes.data;
   if (!list) {
     return (
-      <Columns things={things} title={campaign.name}>
+      <Columns looking things={things} title={campaign.name}>
         {changes.error && <p>{changes.error.message}</p>}
       </Columns>
     );
@@ -113,6 +113,7 @@ export function Launch() {
   const toLaunch = list.changes.length > 0 && !list.running;
   return (
     <Columns
+      looking
       things={things}
       title={campaign.name}
       note={

@@ -10,6 +10,7 @@ import { HandedOver } from "./HandedOver";
 import { ItemCells } from "./ItemCells";
 import { LAUNCH_WORDS, standOf, type Launch, type Progress, type Standing } from "./model";
 import { launchQuery, sendAgain, stopLaunch } from "./queries";
+import { Changes } from "../frame/Editable";
 
 const LINE_PX = 30;
 const MOST_PX = 520;
@@ -54,12 +55,14 @@ export function LaunchProgress({
         <h2>
           Launch by {launch.data.person}: {LAUNCH_WORDS[state]}
         </h2>
-        {(running || state === "BY_HAND") && <Button onClick={() => act(stopLaunch)}>Stop</Button>}
-        {(state === "INCOMPLETE" || state === "STOPPED") && (
-          <Button type="primary" onClick={() => act(sendAgain)}>
-            {byHand ? "Wait for its ids again" : "Send the rest again"}
-          </Button>
-        )}
+        <Changes>
+          {(running || state === "BY_HAND") && <Button onClick={() => act(stopLaunch)}>Stop</Button>}
+          {(state === "INCOMPLETE" || state === "STOPPED") && (
+            <Button type="primary" onClick={() => act(sendAgain)}>
+              {byHand ? "Wait for its ids again" : "Send the rest again"}
+            </Button>
+          )}
+        </Changes>
       </div>
       <div className="launch-bar" role="progressbar" aria-valuenow={done} aria-valuemax={changes.length}>
         <i style={{ width: `${(done / changes.length) * 100}%` }} />

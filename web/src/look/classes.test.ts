@@ -25,6 +25,10 @@ function rooms(of: (selector: string) => string | undefined): [string, string[]]
   return [...found].map(([name, where]) => [name, [...where].sort()]);
 }
 
+it("there is something to look at", () => {
+  expect(Object.values(SHEETS).every((sheet) => sheet.length > 0)).toBe(true);
+});
+
 it("no class is begun by two rooms, unless it is shared by all", () => {
   const begun = rooms((s) => /^[a-z]*\.([a-zA-Z][\w-]*)/.exec(s)?.[1]);
   expect(begun.filter(([, w]) => w.length > 1 && !w.some((r) => SHARED.includes(r)))).toEqual([]);

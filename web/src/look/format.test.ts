@@ -1,5 +1,5 @@
-import { describe, expect, it } from "vitest";
-import { ago, money, people, plural, typedMoney } from "./format";
+import { afterEach, describe, expect, it } from "vitest";
+import { ago, count, day, money, people, plural, rate, typedMoney, writeIn } from "./format";
 import { freeName } from "./lists";
 
 describe("numbers as they are read", () => {
@@ -23,5 +23,26 @@ describe("numbers as they are read", () => {
 describe("words", () => {
   it("finds a name nobody has", () => {
     expect(freeName("New audience", ["new audience", "New audience 2"])).toBe("New audience 3");
+  });
+});
+
+// By Unicode CLDR's patterns of days and numbers for each language and land.
+describe("the agency's language", () => {
+  afterEach(() => writeIn("en-GB"));
+  it.each([
+    { language: "en-GB", sum: "€1,234.50", many: "12,345", on: "9 Mar", share: "12.50 %" },
+    { language: "da-DK", sum: "1.234,50 €", many: "12.345", on: "9. mar.", share: "12,50 %" },
+    { language: "nl-NL", sum: "€ 1.234,50", many: "12.345", on: "9 mrt", share: "12,50 %" },
+    { language: "fr-FR", sum: "1 234,50 €", many: "12 345", on: "9 mars", share: "12,50 %" },
+    { language: "en-US", sum: "€1,234.50", many: "12,345", on: "Mar 9", share: "12.50 %" },
+  ])("$language", ({ language, sum, many, on, share }) => {
+    writeIn(language);
+    const plain = (text: string) => text.replace(/[\u00a0\u202f]/g, " ");
+    expect([money(123450, "EUR"), count(12345), day("2027-03-09"), rate(0.125)].map(plain)).toEqual([
+      sum,
+      many,
+      on,
+      share,
+    ]);
   });
 });

@@ -1,10 +1,31 @@
-const moneyFormats = new Map<string, Intl.NumberFormat>();
+let language = "en-GB";
+
+/** What is made once for a language, and anew when another is written in. */
+function inLanguage<T>(make: (language: string) => T): () => T {
+  let made: { of: string; as: T } | undefined;
+  return () => {
+    if (made?.of !== language) made = { of: language, as: make(language) };
+    return made.as;
+  };
+}
+
+/** From now on days and numbers are written as in a language and land (BCP 47). */
+export function writeIn(other: string): void {
+  language = other;
+}
+
+/** A number as the language has it. */
+export function number(value: number, options?: Intl.NumberFormatOptions): string {
+  return value.toLocaleString(language, options);
+}
+
+const moneyFormats = inLanguage(() => new Map<string, Intl.NumberFormat>());
 
 function moneyFormat(currency: string): Intl.NumberFormat {
-  let format = moneyFormats.get(currency);
+  let format = moneyFormats().get(currency);
   if (!format) {
-    format = new Intl.NumberFormat("en-GB", { style: "currency", currency });
-    moneyFormats.set(currency, format);
+    format = new Intl.NumberFormat(language, { style: "currency", currency });
+    moneyFormats().set(currency, format);
   }
   return format;
 }
@@ -29,10 +50,10 @@ export function typedMoney(minor: number, currency: string): string {
   return Number.isInteger(whole) ? String(whole) : whole.toFixed(decimals(currency));
 }
 
-const counts = new Intl.NumberFormat("en-GB");
+const counts = inLanguage((l) => new Intl.NumberFormat(l));
 
 export function count(value: number): string {
-  return counts.format(value);
+  return counts().format(value);
 }
 
 const PLURALS = new Intl.PluralRules("en");
@@ -58,28 +79,42 @@ export function people(size: { people: number; fewer: boolean } | null | undefin
 
 /** A click rate needs two decimals whatever its size. */
 export function rate(share: number): string {
-  return `${(share * 100).toFixed(2)} %`;
+  return `${number(share * 100, { minimumFractionDigits: 2, maximumFractionDigits: 2 })} %`;
 }
 
-const dayFormat = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
+const dayFormat = inLanguage(
+  (l) => new Intl.DateTimeFormat(l, { day: "numeric", month: "short", timeZone: "UTC" }),
+);
 
 /** An account day, 2027-03-09, as 9 Mar. */
 export function day(isoDate: string): string {
-  return dayFormat.format(new Date(`${isoDate}T00:00:00Z`));
+  return dayFormat().format(new Date(`${isoDate}T00:00:00Z`));
 }
 
-const momentFormat = new Intl.DateTimeFormat("en-GB", {
-  weekday: "short",
-  day: "numeric",
-  month: "short",
-  hour: "2-digit",
-  minute: "2-digit",
-  timeZone: "UTC",
-});
+const momentFormat = inLanguage(
+  (l) =>
+    new Intl.DateTimeFormat(l, {
+      weekday: "short",
+      day: "numeric",
+      month: "short",
+      hour: "2-digit",
+      minute: "2-digit",
+      timeZone: "UTC",
+    }),
+);
+
+const ownMomentFormat = inLanguage(
+  (l) => new Intl.DateTimeFormat(l, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" }),
+);
+
+/** A moment of this world, by the clock of whoever reads it, as 9 Mar, 06:00. */
+export function ownMoment(iso: string): string {
+  return ownMomentFormat().format(new Date(iso));
+}
 
 /** A practice moment in UTC, as Tue 9 Mar 06:00. */
 export function moment(iso: string): string {
-  return momentFormat.format(new Date(iso)).replaceAll(",", "");
+  return momentFormat().format(new Date(iso)).replaceAll(",", "");
 }
 
 export function ago(ms: number): string {

@@ -6,12 +6,16 @@ import { at, type Schemas, send } from "../api/client";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { NoAccount } from "../frame/NoAccount";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { CampaignForm } from "./campaign/CampaignForm";
 import { CampaignList } from "./campaign/CampaignList";
 import { useEdits } from "./edits/useEdits";
 import type { Campaign } from "./model";
 import { SheetDesk } from "./sheet/SheetDesk";
+import { Changes } from "../frame/Editable";
+import { useReads } from "../frame/reads";
+import { RemovedPlans } from "./dialogs/RemovedPlans";
 
 const addPlan = (clientId: string, name: string) =>
   send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name }));
@@ -22,9 +26,18 @@ type AtHand = ReturnType<typeof usePlanAtHand>;
 /** The client's plans, and the sheet of the campaign at hand. */
 export function Plan() {
   const atHand = usePlanAtHand("plan");
+  const reads = useReads();
   const [naming, setNaming] = useState(false);
   if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
   if (!atHand.client || !atHand.plans || (atHand.planId && !atHand.plan)) return null;
+  if (atHand.client.accounts.length === 0) {
+    return (
+      <NoAccount
+        clientId={atHand.clientId}
+        why="A campaign runs on an account, in its currency and time zone."
+      />
+    );
+  }
   return (
     <>
       {atHand.plan && atHand.planId ? (
@@ -35,12 +48,21 @@ export function Plan() {
           onNewPlan={() => setNaming(true)}
         />
       ) : (
-        <Columns things={<h3>Campaigns</h3>} title="Plan">
+        <Columns
+          looking
+          things={
+            <>
+              <h3>Campaigns</h3>
+              <RemovedPlans clientId={atHand.clientId} plan={undefined} />
+            </>
+          }
+          title="Plan"
+        >
           {atHand.plans.length === 0 && (
             <div className="empty">
               <h2>No plan yet</h2>
               <p>A plan holds the campaigns that answer one brief, such as “Winter mending kits”.</p>
-              <Button type="primary" onClick={() => setNaming(true)}>
+              <Button type="primary" disabled={reads} onClick={() => setNaming(true)}>
                 Start a plan
               </Button>
             </div>
@@ -93,6 +115,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   const { clientId, plan, account, client, campaign } = atHand;
   const navigate = useNavigate();
   const edits = useEdits(clientId, planId);
+  const reads = useReads();
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   const wanted = useSearchParams()[0].get("change");
   const queries = useQueryClient();
@@ -107,7 +130,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
         style={{ width: "100%", marginBottom: 12 }}
         value={planId}
         options={[
-          { value: "", label: "New plan…" },
+          ...(reads ? [] : [{ value: "", label: "New plan…" }]),
           ...(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name })),
         ]}
         onChange={(id: string) => (id ? void navigate(`/c/${clientId}/plan/${id}`) : onNewPlan())}
@@ -118,9 +141,12 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
         current={campaign?.id}
         onChoose={(c) => atHand.choose(c.id)}
       />
-      <button className="add-thing" onClick={() => openForm(undefined)}>
-        Add campaign
-      </button>
+      <Changes>
+        <button className="add-thing" onClick={() => openForm(undefined)}>
+          Add campaign
+        </button>
+      </Changes>
+      <RemovedPlans clientId={clientId} plan={plan} />
     </>
   );
   return (
@@ -140,16 +166,18 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           onChange={(field) => openForm(campaign, field)}
         />
       ) : (
-        <Columns things={things} title={plan.name}>
+        <Columns looking things={things} title={plan.name}>
           <div className="empty">
             <h2>No campaign yet</h2>
             <p>
               A campaign says what the ads are for, when they run and what a row may spend a day. Its sheet
               comes next.
             </p>
-            <Button type="primary" onClick={() => openForm(undefined)}>
-              Add the first campaign
-            </Button>
+            <Changes>
+              <Button type="primary" onClick={() => openForm(undefined)}>
+                Add the first campaign
+              </Button>
+            </Changes>
           </div>
         </Columns>
       )}

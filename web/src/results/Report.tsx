@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useParams, useSearchParams } from "react-router";
 import { deskQuery } from "../api/clients";
+import { agencyQuery } from "../api/session";
 import { offerOfResults } from "../api/results";
 import { count, day } from "../look/format";
 import { Line } from "./Line";
@@ -29,6 +30,7 @@ export function Report() {
   const { clientId = "" } = useParams();
   const [search] = useSearchParams();
   const desk = useQuery(deskQuery(clientId));
+  const agency = useQuery(agencyQuery);
   const offer = useQuery(offerOfResults(clientId));
   const campaign = search.get("campaign");
   const scope: Omit<Question, "by"> = {
@@ -45,8 +47,12 @@ export function Report() {
   const metric = offer.data.metrics.find((m) => m.code === shown);
   const currency = totals[0]?.currency ?? "EUR";
   return (
-    <article className="report">
+    <article
+      className="report"
+      style={{ "--agency": agency.data?.colour, "--accent": agency.data?.accent } as React.CSSProperties}
+    >
       <header>
+        <p className="report-by">{agency.data?.name}</p>
         <h1>{desk.data.client.name}</h1>
         <p>
           Results from {from ? day(from) : "–"} to {to ? day(to) : "–"}

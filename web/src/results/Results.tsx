@@ -38,6 +38,7 @@ import { ResultsMatrix, ResultsTable } from "./ResultsTable";
 import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
 import { KeepView, Views } from "./Views";
+import { Changes } from "../frame/Editable";
 
 /** What came back: by any token of the names, by time or by the networks' breakdowns, of one campaign or all of a client's. */
 export function Results() {
@@ -69,7 +70,7 @@ export function Results() {
   );
   if (!offer.data.last) {
     return (
-      <Columns things={list} title={campaign?.name ?? "Results"}>
+      <Columns looking things={list} title={campaign?.name ?? "Results"}>
         <div className="empty">
           <h2>No results yet</h2>
           <p>
@@ -181,14 +182,19 @@ function ResultsOf(props: {
   };
   return (
     <Columns
+      looking
       things={props.list}
       title={props.title}
       note={<Summary totals={table.data?.totals ?? []} days={days.length} />}
       actions={
         <>
-          {props.sheet && <Link to={props.sheet}>On the sheet</Link>}
           {props.path && <NextCampaign path={props.path} />}
           <KeepView clientId={clientId} />
+        </>
+      }
+      looks={
+        <>
+          {props.sheet && <Link to={props.sheet}>On the sheet</Link>}
           <SaveAs
             {...{ clientId, look }}
             campaignId={campaign?.id}
@@ -327,11 +333,13 @@ function LineFacts(props: {
       {line && line.sought.length > 1 && (
         <p className="note">Its ads seek different results, so results are not added here.</p>
       )}
-      <p>
-        <button className="link" onClick={props.onOwn}>
-          Numbers of your own, margin…
-        </button>
-      </p>
+      <Changes>
+        <p>
+          <button className="link" onClick={props.onOwn}>
+            Numbers of your own, margin…
+          </button>
+        </p>
+      </Changes>
       <p className="note">
         Reach counts different people, so lines do not add up to it. Everything else adds up. Days are account
         days.

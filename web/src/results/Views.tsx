@@ -3,6 +3,7 @@ import { App, Button, Input, Popover } from "antd";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { dropView, keepView, viewsQuery } from "./queries";
+import { Changes } from "../frame/Editable";
 
 /** Ways of looking that were kept: the question, the number and how it is shown. */
 export function Views({ clientId }: { clientId: string }) {
@@ -21,17 +22,19 @@ export function Views({ clientId }: { clientId: string }) {
           >
             <b>{v.name}</b>
           </button>
-          <button
-            className="link"
-            aria-label={`Take ${v.name} out`}
-            onClick={() =>
-              void dropView(clientId, v.name).then((now) =>
-                queries.setQueryData(viewsQuery(clientId).queryKey, now),
-              )
-            }
-          >
-            ×
-          </button>
+          <Changes>
+            <button
+              className="link"
+              aria-label={`Take ${v.name} out`}
+              onClick={() =>
+                void dropView(clientId, v.name).then((now) =>
+                  queries.setQueryData(viewsQuery(clientId).queryKey, now),
+                )
+              }
+            >
+              ×
+            </button>
+          </Changes>
         </div>
       ))}
     </>

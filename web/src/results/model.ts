@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { count, day, money, plural, rate, units, word } from "../look/format";
+import { count, day, money, number, plural, rate, units, word } from "../look/format";
 
 export type MetricView = Schemas["MetricView"];
 export type Offer = Schemas["ResultOffer"];
@@ -18,7 +18,7 @@ export function figure(metric: MetricView, value: number | null | undefined, cur
     case "COUNT":
       return count(Math.round(value * 10) / 10);
     case "PLAIN":
-      return value.toLocaleString("en-GB", { maximumFractionDigits: 2 });
+      return number(value, { maximumFractionDigits: 2 });
   }
 }
 
@@ -34,7 +34,7 @@ export function axisText(metric: MetricView, value: number, currency: string): s
   if (metric.written === "MONEY") {
     const digits = Number.isInteger(value) ? 0 : 2;
     const parts = { maximumFractionDigits: digits, minimumFractionDigits: digits };
-    return new Intl.NumberFormat("en-GB", { style: "currency", currency, ...parts }).format(value);
+    return number(value, { style: "currency", currency, ...parts });
   }
   return metric.written === "SHARE" ? `${value} %` : count(value);
 }

@@ -1,37 +1,24 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Select } from "antd";
+import { useQuery } from "@tanstack/react-query";
 import type { ReactNode } from "react";
-import { type Schemas, ask, at, send } from "../api/client";
+import { Link } from "react-router";
+import { ask, at } from "../api/client";
+import { ROLES, sessionQuery } from "../api/session";
 import { Columns } from "../frame/Columns";
-
-type Role = NonNullable<Schemas["RoleBody"]["role"]>;
 
 const peopleQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/people", at({ clientId }));
 
-const ROLES: { value: Role | "NONE"; label: string }[] = [
-  { value: "BUYER", label: "buyer: does everything" },
-  { value: "APPROVER", label: "approver: reads, as a viewer does" },
-  { value: "VIEWER", label: "viewer: only reads" },
-  { value: "NONE", label: "no part in this client" },
-];
-
 /** Who works for this client, and as what. */
 export function People({ clientId, things }: { clientId: string; things: ReactNode }) {
-  const queries = useQueryClient();
-  const { message } = App.useApp();
   const people = useQuery(peopleQuery(clientId));
-  const set = (personId: string, role: Role | "NONE") =>
-    send(
-      "put",
-      "/api/clients/{clientId}/people/{personId}",
-      at({ clientId, personId }, { role: role === "NONE" ? null : role }),
-    ).then(
-      (now) => queries.setQueryData(peopleQuery(clientId).queryKey, now),
-      (e: Error) => void message.error(e.message),
-    );
+  const session = useQuery(sessionQuery);
   return (
-    <Columns things={things} title="People" note="Who works for this client, and what they may do here">
+    <Columns
+      looking
+      things={things}
+      title="People"
+      note="Who works for this client, and what they may do here"
+    >
       {people.error && <p className="fault">{people.error.message}</p>}
       <table className="lines" style={{ maxWidth: 720 }}>
         <thead>
@@ -49,19 +36,21 @@ export function People({ clientId, things }: { clientId: string; things: ReactNo
               </td>
               <td className="mono">{p.email}</td>
               <td>
-                <Select<Role | "NONE">
-                  size="small"
-                  aria-label={`What ${p.name} may do`}
-                  style={{ width: 260 }}
-                  value={(p.role as Role | null) ?? "NONE"}
-                  options={ROLES}
-                  onChange={(role) => void set(p.id, role)}
-                />
+                {ROLES[p.role].words}: {ROLES[p.role].does}
               </td>
             </tr>
           ))}
         </tbody>
       </table>
+      <p className="note">
+        {session.data?.administrator ? (
+          <>
+            Invite people and give them their part under <Link to="/agency/people">Agency, People</Link>.
+          </>
+        ) : (
+          "An administrator of the agency says who works here, and as what."
+        )}
+      </p>
     </Columns>
   );
 }

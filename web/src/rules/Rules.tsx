@@ -76,6 +76,7 @@ export function Rules() {
   if (network && account) {
     return (
       <Columns
+        looking
         things={things}
         title={network.name}
         note="What it offers and where its limits are, as the network states them"

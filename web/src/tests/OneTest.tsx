@@ -9,6 +9,7 @@ import { figure, titled } from "../results";
 import { Evidence } from "./Evidence";
 import { Interval } from "./Interval";
 import { cellName, percent, rarely, said, shortP, span } from "./model";
+import { Editable } from "../frame/Editable";
 import { endTest, keepLearned } from "./queries";
 
 /** One test: what it says, what it rests on, whether it can be trusted, and what was learned. */
@@ -18,6 +19,7 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
   const share = test.asked.metric.written === "SHARE";
   return (
     <Columns
+      looking
       things={props.things}
       title={test.name}
       note={
@@ -58,7 +60,11 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
           <Evidence test={test} />
         </>
       )}
-      {test.state !== "SET_UP" && <Learned key={test.learned} {...{ clientId, test }} />}
+      {test.state !== "SET_UP" && (
+        <Editable>
+          <Learned key={test.learned} {...{ clientId, test }} />
+        </Editable>
+      )}
     </Columns>
   );
 }

@@ -76,7 +76,7 @@ export function Tests() {
   );
   if (!one) {
     return (
-      <Columns things={things} title="Split tests">
+      <Columns looking things={things} title="Split tests">
         <div className="empty">
           <h2>No test yet</h2>
           <p>

@@ -22,6 +22,7 @@ export function FilmsHeld(props: { clientId: string; ways: ReactNode; things: Re
   if (!told.data || !media.data) return null;
   return (
     <Columns
+      looking
       things={props.things}
       title="What works"
       note="Who is still watching, of those who watched three seconds. Dashed, the middle of your other films."

@@ -11,6 +11,7 @@ import { day, plural } from "../look/format";
 import { figure } from "../results";
 import { fileWords, likeliest, REPLACED, SLOTS } from "./model";
 import { mixesQuery, type MixesView, type MixView, type Slot } from "./queries";
+import { useReads } from "../frame/reads";
 
 /** How the parts of mix ads do: drawn rates with what is uncertain of them, the likeliest best, and what to replace. */
 export function Mixes(props: { clientId: string; metric: string; ways: ReactNode; things: ReactNode }) {
@@ -21,6 +22,7 @@ export function Mixes(props: { clientId: string; metric: string; ways: ReactNode
   const { mixes } = told.data;
   return (
     <Columns
+      looking
       things={props.things}
       title="What works"
       note={
@@ -103,6 +105,7 @@ function SlotParts(props: {
   onReplace: ((part: string) => void) | undefined;
 }) {
   const { clientId, mix, of, slot, onReplace } = props;
+  const reads = useReads();
   const names = useFileNames(clientId);
   const top = Math.max(...slot.parts.map((p) => p.stands.high), Number.MIN_VALUE);
   const percent = (rate: number) => `${(100 * rate) / top}%`;
@@ -143,7 +146,7 @@ function SlotParts(props: {
             <span>{Math.round(100 * stands.best)} %</span>
           </span>
           <span>
-            {stands.weak && onReplace && REPLACED[slot.slot] ? (
+            {stands.weak && onReplace && !reads && REPLACED[slot.slot] ? (
               <Button size="small" onClick={() => onReplace(part)}>
                 Replace…
               </Button>

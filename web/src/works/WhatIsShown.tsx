@@ -9,6 +9,7 @@ import { plural } from "../look/format";
 import { figure } from "../results";
 import { at, explained, OPEN, type Trait, TRAITS, valueWords, verdict } from "./model";
 import { moreLike, type TraitWorks, type ValueWorks, type WorksView, worksQuery } from "./queries";
+import { Changes } from "../frame/Editable";
 
 const ALL = "ALL";
 const TEMPERATURES = [
@@ -59,6 +60,7 @@ export function WhatIsShown(props: { clientId: string; metric: string; ways: Rea
     all.find((v) => keyOf(v) === chosen) ?? all.find((v) => verdict(v).tone === "more") ?? all[0];
   return (
     <Columns
+      looking
       things={props.things}
       title="What works"
       note={`${plural(works.data.ads, "ad")} compared within rows, day by day. Of what is called better or worse, at most one in twenty is so by chance.`}
@@ -134,7 +136,10 @@ function OneTrait(props: {
                 <img alt="" loading="lazy" src={stillUrl(props.clientId, v.value.value)} />
               )}
               {of.trait === "COLOUR" && (
-                <i className="swatch" style={{ "--swatch": SWATCHES[v.value.value] } as CSSProperties} />
+                <i
+                  className="colour-swatch"
+                  style={{ "--swatch": SWATCHES[v.value.value] } as CSSProperties}
+                />
               )}
               <span title={valueWords(of.trait, v.value.value, names)}>
                 {valueWords(of.trait, v.value.value, names)}
@@ -154,12 +159,12 @@ function OneTrait(props: {
 /** How a value stands to the others, on a line from a third to three times. */
 function BesideBar({ one }: { one: ValueWorks }) {
   const { beside } = one.value;
-  if (!beside) return <span className="beside" />;
+  if (!beside) return <span className="beside-line" />;
   const percent = (ratio: number) => `${100 * at(ratio)}%`;
   const { from, to } = beside.between;
   return (
     <span
-      className={`beside ${verdict(one).tone}`}
+      className={`beside-line ${verdict(one).tone}`}
       role="img"
       aria-label={`${beside.times.toFixed(2)} times as much as the others, ${from.toFixed(2)} to ${to.toFixed(2)}`}
     >
@@ -212,20 +217,22 @@ export function More({ clientId, id, trait }: { clientId: string; id: string; tr
   const queries = useQueryClient();
   const carryOut = useChange();
   return (
-    <div className="like">
-      {OPEN.filter((o) => !trait || !o.keeps.includes(trait)).map((o) => (
-        <Button
-          key={o.part}
-          onClick={() =>
-            void carryOut(moreLike(clientId, id, o.part), async (made) => {
-              await queries.invalidateQueries(creativesQuery(clientId));
-              await navigate(`/c/${clientId}/creative/${made.creative.id}`);
-            })
-          }
-        >
-          {o.words}…
-        </Button>
-      ))}
-    </div>
+    <Changes>
+      <div className="like">
+        {OPEN.filter((o) => !trait || !o.keeps.includes(trait)).map((o) => (
+          <Button
+            key={o.part}
+            onClick={() =>
+              void carryOut(moreLike(clientId, id, o.part), async (made) => {
+                await queries.invalidateQueries(creativesQuery(clientId));
+                await navigate(`/c/${clientId}/creative/${made.creative.id}`);
+              })
+            }
+          >
+            {o.words}…
+          </Button>
+        ))}
+      </div>
+    </Changes>
   );
 }

@@ -4,6 +4,7 @@ import { percent } from "../model";
 import { largest } from "./model";
 import type { SourceDialog } from "./order";
 import type { Source } from "./queries";
+import { Changes } from "../../frame/Editable";
 
 /** The client's sources in the left column, and the ways to make one. */
 export function SourceThings(props: {
@@ -35,25 +36,27 @@ export function SourceThings(props: {
           </div>
         </button>
       ))}
-      <Dropdown
-        trigger={["click"]}
-        menu={{
-          items: [
-            { key: "list", label: "Customer list…", onClick: props.onList },
-            { key: "site", label: "Visitors of the site…", onClick: () => props.onNew("site") },
-            {
-              key: "ladder",
-              label: "Visitors by how lately they came…",
-              onClick: () => props.onNew("ladder"),
-            },
-            { key: "profile", label: "Who engaged with a profile…", onClick: () => props.onNew("profile") },
-            { key: "video", label: "Who watched a video…", onClick: () => props.onNew("video") },
-            { key: "form", label: "Who opened or sent a form…", onClick: () => props.onNew("form") },
-          ],
-        }}
-      >
-        <button className="add-thing">New source</button>
-      </Dropdown>
+      <Changes>
+        <Dropdown
+          trigger={["click"]}
+          menu={{
+            items: [
+              { key: "list", label: "Customer list…", onClick: props.onList },
+              { key: "site", label: "Visitors of the site…", onClick: () => props.onNew("site") },
+              {
+                key: "ladder",
+                label: "Visitors by how lately they came…",
+                onClick: () => props.onNew("ladder"),
+              },
+              { key: "profile", label: "Who engaged with a profile…", onClick: () => props.onNew("profile") },
+              { key: "video", label: "Who watched a video…", onClick: () => props.onNew("video") },
+              { key: "form", label: "Who opened or sent a form…", onClick: () => props.onNew("form") },
+            ],
+          }}
+        >
+          <button className="add-thing">New source</button>
+        </Dropdown>
+      </Changes>
     </div>
   );
 }

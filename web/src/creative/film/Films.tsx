@@ -14,6 +14,7 @@ import { freshFilm, shotOf, SIZES } from "./model";
 import { OneFilm } from "./OneFilm";
 import { addFilm, brandQuery, type Film, filmsQuery, type KeptFilm, removeFilm } from "./queries";
 import { Queue } from "./Queue";
+import { Changes } from "../../frame/Editable";
 
 /** Begins a film of one medium, under a name that no other has. */
 export async function filmOf(queries: QueryClient, clientId: string, medium: Medium): Promise<KeptFilm> {
@@ -83,9 +84,11 @@ export function Films({
           </span>
         </button>
       ))}
-      <button className="add-thing" style={{ marginBottom: 16 }} onClick={begin}>
-        New film
-      </button>
+      <Changes>
+        <button className="add-thing" style={{ marginBottom: 16 }} onClick={begin}>
+          New film
+        </button>
+      </Changes>
       <MediaShelf {...{ clientId, media, chosen, onChoose }} />
     </>
   );

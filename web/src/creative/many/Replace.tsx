@@ -103,7 +103,7 @@ export function Replace(props: {
         options={SLOTS.map((s) => ({ value: s.part, label: s.words }))}
         onChange={(e) => pick({ part: e.target.value as ReplaceBody["part"], from: "", to: "" })}
       />
-      <div className="replace-fields">
+      <div className="replace-many">
         <label>
           <span>What stands there</span>
           <Select

@@ -29,6 +29,7 @@ import {
 import { PostFrame } from "./PostFrame";
 import { setAside, takePosts } from "./queries";
 import { Rules } from "./Rules";
+import { Changes } from "../../frame/Editable";
 
 const NO_CURVE: Curve["usual"] = [];
 const ALL = "";
@@ -84,6 +85,7 @@ export function Posts(props: { clientId: string; accounts: Schemas["AccountView"
   };
   return (
     <Columns
+      looking
       things={props.rooms}
       title="Posts"
       note={
@@ -242,7 +244,7 @@ function Line(props: {
       </td>
       <td className="number">
         {stands ? (
-          <span className={`times ${stands.unusual ? "" : "usual"}`} title={says(stands, counted)}>
+          <span className={`post-times ${stands.unusual ? "" : "usual"}`} title={says(stands, counted)}>
             {times(stands.times)}
           </span>
         ) : (
@@ -296,13 +298,15 @@ function Facts(props: {
         <Link to={`/c/${clientId}/creative/${post.creativeId}`}>The creative that stands on it</Link>
       ) : (
         !post.removed && (
-          <div className="post-buttons">
-            <Button type="primary" onClick={props.onTake}>
-              Take as an ad…
-            </Button>
-            {post.proposedBy && <Button onClick={() => props.onAside(true)}>Set aside</Button>}
-            {post.aside && <Button onClick={() => props.onAside(false)}>Propose again</Button>}
-          </div>
+          <Changes>
+            <div className="post-buttons">
+              <Button type="primary" onClick={props.onTake}>
+                Take as an ad…
+              </Button>
+              {post.proposedBy && <Button onClick={() => props.onAside(true)}>Set aside</Button>}
+              {post.aside && <Button onClick={() => props.onAside(false)}>Propose again</Button>}
+            </div>
+          </Changes>
         )
       )}
     </div>

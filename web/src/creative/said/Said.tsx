@@ -22,6 +22,7 @@ import {
 } from "./model";
 import { feedbackQuery, type Feeling, foundQuery, type Found, removeFeedback } from "./queries";
 import { TakeIn } from "./TakeIn";
+import { Changes, Editable } from "../../frame/Editable";
 
 const DONE = 100;
 
@@ -55,6 +56,7 @@ export function Said({
   const collections = feedback.data.collections;
   return (
     <Columns
+      looking
       things={things}
       title="What customers say"
       note={
@@ -72,12 +74,14 @@ export function Said({
       }
       facts={
         selected && (
-          <Writing
-            key={`${tag} ${selected.feeling} ${selected.words}`}
-            {...{ clientId, phrases }}
-            found={selected}
-            language={tag}
-          />
+          <Editable>
+            <Writing
+              key={`${tag} ${selected.feeling} ${selected.words}`}
+              {...{ clientId, phrases }}
+              found={selected}
+              language={tag}
+            />
+          </Editable>
         )
       }
     >
@@ -314,9 +318,11 @@ function Collections(props: { clientId: string; collections: Parameters<typeof h
           <span className="note">
             {KINDS[c.kind].toLowerCase()}; {holds(c)}
           </span>
-          <button className="link" aria-label={`Remove ${c.name}`} onClick={() => remove(c.id)}>
-            Remove
-          </button>
+          <Changes>
+            <button className="link" aria-label={`Remove ${c.name}`} onClick={() => remove(c.id)}>
+              Remove
+            </button>
+          </Changes>
         </div>
       ))}
     </section>

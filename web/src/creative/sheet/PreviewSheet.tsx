@@ -79,6 +79,7 @@ export function PreviewSheet(props: {
   };
   return (
     <Columns
+      looking
       things={
         <>
           {props.rooms}

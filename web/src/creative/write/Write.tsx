@@ -413,7 +413,7 @@ function Beside(props: {
           No phrases in {LANGUAGES[props.language]}. Take in reviews under “What customers say”.
         </p>
       )}
-      <ul className="beside">
+      <ul className="said-beside">
         {shown.map((p) => (
           <li key={p.words}>
             <button

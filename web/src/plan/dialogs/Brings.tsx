@@ -1,5 +1,5 @@
 import { type Schemas } from "../../api/client";
-import { money } from "../../look/format";
+import { money, number } from "../../look/format";
 
 const WIDTH = 132;
 const HEIGHT = 34;
@@ -9,9 +9,7 @@ type Brings = Schemas["Brings"];
 
 /** Results a day, to a tenth where there are few. */
 const aDay = (results: number) =>
-  results
-    .toLocaleString("en-GB", { maximumFractionDigits: Math.abs(results) < 20 ? 1 : 0 })
-    .replace("-", "−");
+  number(results, { maximumFractionDigits: Math.abs(results) < 20 ? 1 : 0 }).replace("-", "−");
 
 /** What all rows together bring more a day than before, and what one step of money would. */
 export function BringsMore({ brings, currency }: { brings: Brings; currency: string }) {

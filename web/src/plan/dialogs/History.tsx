@@ -1,19 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { Drawer } from "antd";
 import { ask, at, versioned } from "../../api/client";
+import { ownMoment } from "../../look/format";
 
 const historyQuery = (clientId: string, planId: string, version: number) =>
   versioned(
     ask.queryOptions("get", "/api/clients/{clientId}/plans/{planId}/history", at({ clientId, planId })),
     version,
   );
-
-const when = new Intl.DateTimeFormat("en-GB", {
-  day: "numeric",
-  month: "short",
-  hour: "2-digit",
-  minute: "2-digit",
-});
 
 const STATES: Record<string, string> = { UNDONE: "undone", DROPPED: "cannot be undone" };
 
@@ -28,7 +22,7 @@ export function History(props: { clientId: string; planId: string; version: numb
           <li key={line.number} className={line.state === "DONE" ? "" : "undone"}>
             <b>{line.words}</b>
             <span className="note">
-              {line.person}, {when.format(new Date(line.at))}
+              {line.person}, {ownMoment(line.at)}
               {STATES[line.state] && ` · ${STATES[line.state]}`}
             </span>
           </li>

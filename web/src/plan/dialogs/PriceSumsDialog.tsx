@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { InputNumber, Modal } from "antd";
 import { useState } from "react";
 import { ask } from "../../api/client";
+import { number } from "../../look/format";
 
 /** What follows from the prices, numbers and rates that are known. */
 const priceSumsQuery = (known: Record<string, number>) =>
@@ -76,7 +77,7 @@ export function PriceSumsDialog(props: { currency: string; onClose: () => void }
 /** As many decimals as say something. */
 export function told(value: number, unit: "money" | "number" | "rate"): string {
   const digits = unit === "money" ? (value < 0.1 ? 4 : 2) : value < 100 ? 2 : 0;
-  return value.toLocaleString("en-GB", {
+  return number(value, {
     minimumFractionDigits: unit === "money" ? 2 : 0,
     maximumFractionDigits: digits,
   });

@@ -31,6 +31,8 @@ import { SheetFacts } from "./SheetFacts";
 import { SheetFoot } from "./SheetFoot";
 import { asText } from "./sheetText";
 import { useSheetData } from "./useSheetData";
+import { Changes, Editable } from "../../frame/Editable";
+import { useReads } from "../../frame/reads";
 
 /** Leaves a warning or hint for a reason; null tells it again. */
 function silence(clientId: string, planId: string, finding: Schemas["Finding"], why: string | null) {
@@ -68,6 +70,9 @@ interface SheetDeskProps {
   onChange: (field?: string) => void;
 }
 
+/** What whoever only reads can do on the sheet. */
+const OF_READERS = new Set(["filter", "history", "keys"]);
+
 /** The sheet with its lenses, the facts of what is selected, and what can be done to it. */
 export function SheetDesk(props: SheetDeskProps) {
   const { clientId, planId, whole, edits } = props;
@@ -75,6 +80,7 @@ export function SheetDesk(props: SheetDeskProps) {
   const navigate = useNavigate();
   const { message } = App.useApp();
   const carryOut = useChange();
+  const reads = useReads();
   const queries = useQueryClient();
   const [search, setSearch] = useSearchParams();
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
@@ -137,7 +143,7 @@ export function SheetDesk(props: SheetDeskProps) {
 
   const mend = (finding: Finding) => edits.make(mendOf(whole, finding));
 
-  const doables = doablesOf({
+  const all = doablesOf({
     campaign,
     picked,
     focusRow,
@@ -151,6 +157,7 @@ export function SheetDesk(props: SheetDeskProps) {
     edit: setEditing,
     filter: () => setFilter(filter ?? ""),
   });
+  const doables = reads ? all.filter((d) => OF_READERS.has(d.id)) : all;
   useOffer(doables);
 
   const onKey = (event: Pressed) => {
@@ -168,14 +175,21 @@ export function SheetDesk(props: SheetDeskProps) {
 
   return (
     <Columns
+      looking
       bare
       things={props.things}
       title={
         <>
           {whole.name}{" "}
-          <button className="link" style={{ fontSize: 12, fontWeight: 400 }} onClick={() => props.onChange()}>
-            change
-          </button>
+          <Changes>
+            <button
+              className="link"
+              style={{ fontSize: 12, fontWeight: 400 }}
+              onClick={() => props.onChange()}
+            >
+              change
+            </button>
+          </Changes>
         </>
       }
       note={
@@ -190,7 +204,7 @@ export function SheetDesk(props: SheetDeskProps) {
           )}
         </>
       }
-      actions={
+      looks={
         <>
           {lens === "results" && (
             <Select
@@ -203,31 +217,35 @@ export function SheetDesk(props: SheetDeskProps) {
             />
           )}
           <Segmented<Lens> aria-label="Lens" options={[...LENSES]} value={lens} onChange={setLens} />
-          <Button type="primary" onClick={() => void navigate(`/c/${clientId}/launch/${planId}/${whole.id}`)}>
-            Launch…
-          </Button>
         </>
       }
+      actions={
+        <Button type="primary" onClick={() => void navigate(`/c/${clientId}/launch/${planId}/${whole.id}`)}>
+          Launch…
+        </Button>
+      }
       facts={
-        <SheetFacts
-          {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, leave }}
-          version={props.version}
-          campaigns={props.campaigns}
-          selected={pickedRows.length}
-          column={selection.focus.column}
-          audience={focusRow && audienceOf.get(focusRow.audienceId)}
-          creativeOf={creativeOf}
-          names={names.data}
-          onMoney={(text) => setMoney(rowIds, text)}
-          onLock={() => doables.find((d) => d.id === "lock")?.run()}
-          onShared={() => props.onChange("money")}
-          onOpen={(what) => setOpen({ what })}
-        />
+        <Editable>
+          <SheetFacts
+            {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, leave }}
+            version={props.version}
+            campaigns={props.campaigns}
+            selected={pickedRows.length}
+            column={selection.focus.column}
+            audience={focusRow && audienceOf.get(focusRow.audienceId)}
+            creativeOf={creativeOf}
+            names={names.data}
+            onMoney={(text) => setMoney(rowIds, text)}
+            onLock={() => doables.find((d) => d.id === "lock")?.run()}
+            onShared={() => props.onChange("money")}
+            onOpen={(what) => setOpen({ what })}
+          />
+        </Editable>
       }
       foot={
         <SheetFoot
           {...{ doables, filter, setFilter, edits }}
-          undo={props.undo}
+          undo={reads ? null : props.undo}
           shown={campaign.rows.length}
           rows={whole.rows.length}
           onKeys={() => setOpen({ what: "keys" })}
@@ -244,12 +262,12 @@ export function SheetDesk(props: SheetDeskProps) {
           columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
           creatives={creativeOf}
           onSelect={setSelection}
-          onEditing={setEditing}
+          onEditing={reads ? () => undefined : setEditing}
           onCopied={() =>
             void message.info(`${plural(rowIds.length, "row")} copied; paste them into a spreadsheet.`)
           }
-          onPaste={(text) => setOpen({ what: "paste", text })}
-          onShared={() => props.onChange("money")}
+          onPaste={(text) => !reads && setOpen({ what: "paste", text })}
+          onShared={() => !reads && props.onChange("money")}
           onMoney={(text) => {
             const rowId = editing?.rowId ?? "";
             setMoney(rowIds.includes(rowId) ? rowIds : [rowId], text);
@@ -305,9 +323,11 @@ function EmptySheet({
         Audiences are rows, creatives are columns, and every crossing is an ad.{" "}
         {plural(campaign.rows.length, "row")} and {plural(campaign.columns.length, "column")} so far.
       </p>
-      <Button type="primary" onClick={() => onOpen(noRows ? "rows" : "columns")}>
-        {noRows ? "Add audiences as rows" : "Add creatives as columns"}
-      </Button>
+      <Changes>
+        <Button type="primary" onClick={() => onOpen(noRows ? "rows" : "columns")}>
+          {noRows ? "Add audiences as rows" : "Add creatives as columns"}
+        </Button>
+      </Changes>
     </div>
   );
 }

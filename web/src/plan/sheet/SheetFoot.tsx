@@ -2,6 +2,7 @@ import { Button, Dropdown, Input } from "antd";
 import type { Doable } from "../../frame/doables";
 import { plural } from "../../look/format";
 import type { Edits } from "../edits/useEdits";
+import { Changes } from "../../frame/Editable";
 
 const MORE = [
   "test",
@@ -63,10 +64,12 @@ export function SheetFoot(props: {
   };
   return (
     <>
-      {menu("Add…", ["rows", "columns"])}
-      {button("split", "Split row by…")}
-      {button("delivery", "Bid, hours…")}
-      {button("duplicate", "Duplicate")}
+      <Changes>
+        {menu("Add…", ["rows", "columns"])}
+        {button("split", "Split row by…")}
+        {button("delivery", "Bid, hours…")}
+        {button("duplicate", "Duplicate")}
+      </Changes>
       {menu("More…", MORE)}
       {filter !== undefined && (
         <Input

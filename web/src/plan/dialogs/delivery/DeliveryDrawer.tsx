@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Drawer, Input, Segmented, Select } from "antd";
 import { ask, CAMPAIGN, type CampaignPath, type RowPath, type Schemas } from "../../../api/client";
 import { offerQuery } from "../../../api/clients";
-import { money, plural } from "../../../look/format";
+import { count, money, number, plural } from "../../../look/format";
 import type { Edit } from "../../edits/editQueue";
 import type { Campaign } from "../../model";
 import { BidScale } from "./BidScale";
@@ -184,7 +184,7 @@ function Bidding(
       {d.strategy !== "AUTOMATIC" && most > 0 && (
         <p className="note">
           {money(focus.dailyMinor, campaign.currency)} a day at {shown} pays for{" "}
-          <b>{most >= 10 ? Math.floor(most).toLocaleString("en-GB") : most.toFixed(1)}</b>{" "}
+          <b>{most >= 10 ? count(Math.floor(most)) : most.toFixed(1)}</b>{" "}
           {perThousand > 1 ? "impressions" : ACTION_WORDS[goal?.action ?? ""]} at the least.
         </p>
       )}
@@ -213,8 +213,7 @@ function Running(props: SectionProps & { campaign: Campaign; networkName: string
         />
       )}
       <p className="note">
-        Runs <b>{hoursWords}</b>,{" "}
-        <b>{runsHours.toLocaleString("en-GB", { maximumFractionDigits: 1 })} hours</b> in{" "}
+        Runs <b>{hoursWords}</b>, <b>{number(runsHours, { maximumFractionDigits: 1 })} hours</b> in{" "}
         {plural(campaign.days, "day")} as the account’s clocks go.
       </p>
       {rulebook.schedule.hours ? (

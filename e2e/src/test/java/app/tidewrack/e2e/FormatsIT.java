@@ -2,18 +2,13 @@ package app.tidewrack.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Page;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Every format of the networks is launched for real: planned, checked, sent with its media and forms, and taken. */
-class FormatsIT {
-    private static Buyer buyer;
-    private static Page page;
+class FormatsIT extends SignedIn {
 
     /** Plans one ad, launches it and waits for the end, by the calls that the screens make. */
     static final String LAUNCH = """
@@ -79,18 +74,6 @@ class FormatsIT {
               }
               return [launch.state, ...launch.changes.flatMap((c) => c.problem ?? [])].join(" ");
             }""";
-
-    @BeforeAll
-    static void signIn() {
-        buyer = new Buyer();
-        page = buyer.page;
-        buyer.signIn("ines@withyandoar.example");
-    }
-
-    @AfterAll
-    static void close() {
-        buyer.close();
-    }
 
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """

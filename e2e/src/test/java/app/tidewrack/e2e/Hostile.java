@@ -13,12 +13,17 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * Requests that no browser makes, made of the description of the API: a body as it is described, or one that is broken in a place, on
  * things that are there or are not.
  */
 final class Hostile {
+    /** A part of an address of which something stands for a value, such as {@code lines.{form}}. */
+    private static final Pattern VARIABLE = Pattern.compile("([^{]*)\\{(\\w+)\\}(.*)");
+
     private static final int DEEPEST = 6;
 
     /** Put into an address as they are. */
@@ -258,9 +263,11 @@ final class Hostile {
         StringBuilder address = new StringBuilder();
         String before = "";
         for (String part : operation.path().substring(1).split("/")) {
-            String name = part.startsWith("{") ? part.substring(1, part.length() - 1) : "";
-            String value =
-                    name.isEmpty() ? part : name.equals("clientId") ? "{clientId}" : escaped(there(name, before));
+            Matcher variable = VARIABLE.matcher(part);
+            String name = variable.matches() ? variable.group(2) : "";
+            String value = name.isEmpty() || name.equals("clientId")
+                    ? part
+                    : variable.group(1) + escaped(there(name, before)) + variable.group(3);
             before = part;
             address.append('/').append(odd && !name.isEmpty() && random.nextBoolean() ? oneOf(ODD_PARTS) : value);
         }

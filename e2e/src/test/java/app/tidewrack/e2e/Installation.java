@@ -12,6 +12,8 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -63,6 +65,86 @@ final class Installation {
         }
     }
 
+    /** A data folder, with what {@code ./tidewrack} does there. */
+    static Folder folder() {
+        return new Folder(DATA);
+    }
+
+    record Folder(Path path) {
+        /** @throws IllegalStateException when it fails, with what it said */
+        String run(Map<String, String> settings, String... words) throws IOException, InterruptedException {
+            return run(true, settings, words);
+        }
+
+        /** What it said, whether it failed or not. */
+        String tryRun(Map<String, String> settings, String... words) throws IOException, InterruptedException {
+            return run(false, settings, words);
+        }
+
+        private String run(boolean demandsIt, Map<String, String> settings, String... words)
+                throws IOException, InterruptedException {
+            List<String> command =
+                    new ArrayList<>(List.of(ROOT.resolve("tidewrack").toString()));
+            command.addAll(List.of(words));
+            Path said = Files.createTempFile("said", ".log");
+            ProcessBuilder builder =
+                    new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(said.toFile());
+            // Ports of another folder are not this one's.
+            builder.environment()
+                    .keySet()
+                    .removeIf(k -> k.matches("TIDEWRACK_(PORT|PRACTICE_PORT|PG_PORT|KEY|PG_PASSWORD)"));
+            builder.environment().put("TIDEWRACK_DATA", path.toString());
+            builder.environment().putAll(settings);
+            boolean done = builder.start().waitFor() == 0;
+            String text = Files.readString(said);
+            if (demandsIt && !done) {
+                throw new IllegalStateException("./tidewrack " + String.join(" ", words) + ":\n" + text);
+            }
+            return text;
+        }
+
+        String url() throws IOException {
+            return "http://127.0.0.1:" + port("TIDEWRACK_PORT");
+        }
+
+        /** What a query gives, a line a row, columns parted by bars. */
+        String sql(String database, String query) throws IOException, InterruptedException {
+            Path said = Files.createTempFile("sql", ".txt");
+            ProcessBuilder psql = new ProcessBuilder(
+                            "psql",
+                            "-h",
+                            "127.0.0.1",
+                            "-p",
+                            port("TIDEWRACK_PG_PORT"),
+                            "-U",
+                            "app",
+                            "-d",
+                            database,
+                            "-qtAc",
+                            query)
+                    .redirectErrorStream(true)
+                    .redirectOutput(said.toFile());
+            // Its password stands in no list of processes.
+            psql.environment().put("PGPASSWORD", secret("pg-password"));
+            if (psql.start().waitFor() != 0) {
+                throw new IllegalStateException(query + ":\n" + Files.readString(said));
+            }
+            return Files.readString(said).strip();
+        }
+
+        String port(String name) throws IOException {
+            Matcher port = Pattern.compile(name + "=(\\d+)").matcher(Files.readString(path.resolve("ports")));
+            if (!port.find()) {
+                throw new IllegalStateException("No " + name + " in " + path);
+            }
+            return port.group(1);
+        }
+
+        String secret(String file) throws IOException {
+            return Files.readString(path.resolve(file)).strip();
+        }
+    }
+
     /** How many ads the network itself has of an account. */
     static int adsOnNetwork(String account) throws IOException, InterruptedException {
         String body = practice("GET", "/networks/hearthside/reviews?account=" + account, null)
@@ -86,19 +168,36 @@ final class Installation {
     }
 
     private static String port(String name) throws IOException {
-        Matcher port = Pattern.compile(name + "=(\\d+)").matcher(Files.readString(DATA.resolve("ports")));
-        if (!port.find()) {
-            throw new IllegalStateException("No " + name + " in " + DATA);
-        }
-        return port.group(1);
+        return folder().port(name);
     }
 
     private static String secret(String file) throws IOException {
-        return Files.readString(DATA.resolve(file)).strip();
+        return folder().secret(file);
     }
 
     /** Another server on the same database, which tells of each change it makes. */
     static SecondServer secondServer() throws IOException, InterruptedException {
+        return server(Map.of(
+                "TIDEWRACK_PG_USER", "tidewrack_server",
+                "TIDEWRACK_PG_PASSWORD", secret("pg-tidewrack_server"),
+                "TIDEWRACK_PG_OWNER", "tidewrack_owner",
+                "TIDEWRACK_PG_OWNER_PASSWORD", secret("pg-tidewrack_owner"),
+                "TIDEWRACK_KEY", secret("seal-key")));
+    }
+
+    /** A server with a database of its own in which nobody is yet; its first address ends in {@code #first}. */
+    static SecondServer emptyServer() throws IOException, InterruptedException {
+        String database = "first_" + Long.toString(System.nanoTime(), 36);
+        folder().sql("postgres", "create database " + database);
+        return server(Map.of(
+                "TIDEWRACK_PG_USER", "app",
+                "TIDEWRACK_PG_PASSWORD", secret("pg-password"),
+                "TIDEWRACK_DB", database,
+                "TIDEWRACK_KEY", "a key of this journey alone",
+                "TIDEWRACK_FIRST_KEY", "first"));
+    }
+
+    private static SecondServer server(Map<String, String> settings) throws IOException, InterruptedException {
         int own;
         try (ServerSocket free = new ServerSocket(0)) {
             own = free.getLocalPort();
@@ -110,20 +209,18 @@ final class Installation {
             ProcessBuilder builder = new ProcessBuilder(
                             "java",
                             "-Xmx512m",
+                            "-XX:TieredStopAtLevel=1",
                             "-jar",
                             jar.toString(),
                             "--logging.level.app.tidewrack.server.launch=DEBUG")
                     .redirectErrorStream(true)
                     .redirectOutput(log.toFile());
+            builder.environment().putAll(settings);
             builder.environment()
                     .putAll(Map.of(
                             "TIDEWRACK_PORT", String.valueOf(own),
                             "TIDEWRACK_PRACTICE_PORT", port("TIDEWRACK_PRACTICE_PORT"),
                             "TIDEWRACK_PG_PORT", port("TIDEWRACK_PG_PORT"),
-                            "TIDEWRACK_PG_USER", "tidewrack_server",
-                            "TIDEWRACK_PG_PASSWORD", secret("pg-tidewrack_server"),
-                            "TIDEWRACK_PG_OWNER", "tidewrack_owner",
-                            "TIDEWRACK_PG_OWNER_PASSWORD", secret("pg-tidewrack_owner"),
                             "TIDEWRACK_PRACTICE_KEY", secret("practice-key")));
             SecondServer second = new SecondServer(builder.start(), "http://127.0.0.1:" + own, log);
             second.await();

@@ -2,7 +2,6 @@ package app.tidewrack.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.junit.jupiter.api.Assumptions.assumeFalse;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -20,12 +19,10 @@ import java.util.Locale;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
-import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Someone who never saw it does the whole job, then things go wrong around them. Each part goes on from the one before. */
@@ -38,17 +35,9 @@ class NewcomerIT {
     private static Buyer buyer;
     private static Page page;
     private static String planUrl;
-    private static boolean broken;
 
-    /** A journey that broke off cannot be gone on with. */
     @RegisterExtension
-    static final AfterTestExecutionCallback NOTICE =
-            context -> broken |= context.getExecutionException().isPresent();
-
-    @BeforeEach
-    void goOnOnlyFromWhereItWorked() {
-        assumeFalse(broken, "An earlier part of the journey failed");
-    }
+    static final InParts PARTS = new InParts();
 
     @BeforeAll
     static void sitDown() {

@@ -21,6 +21,10 @@ class ScreenshotsIT {
             page.getByLabel("E-mail").waitFor();
             buyer.signIn("ines@withyandoar.example");
             take(page, "clients");
+            buyer.open("/agency/people");
+            page.getByText("Tove Albrecht").click();
+            page.locator(".facts h2").waitFor();
+            take(page, "people");
             buyer.open("/c/oddment");
             page.getByText(Pattern.compile("Needs you today, \\d")).waitFor();
             take(page, "desk");
@@ -74,8 +78,6 @@ class ScreenshotsIT {
             buyer.open("/c/oddment");
             link(page, "Moths, spring cold test");
             page.locator(".sheet").waitFor();
-            buyer.lens("Checks");
-            take(page, "sheet-checks");
             buyer.rail("Launch");
             page.locator("[aria-label='Change list'] .AD").first().click();
             take(page, "launch");

@@ -138,7 +138,7 @@ class WordsIT extends SignedIn {
                 .locator("button.plain")
                 .click();
         page.getByLabel("Problem", new Page.GetByLabelOptions().setExact(true)).click();
-        page.locator(".beside button")
+        page.locator(".said-beside button")
                 .filter(new Locator.FilterOptions().setHasText("boat"))
                 .first()
                 .click();

@@ -4,7 +4,10 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
+import com.tngtech.archunit.core.importer.ImportOption.OnlyIncludeTests;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
@@ -45,4 +48,17 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage("com.github.kagkarlsson.scheduler.task.helper..");
+
+    /** A limit written where a test waits is a claim about the machine of the day: one of five seconds once ended CI. */
+    @ArchTest
+    void testsWaitInOnePlace(JavaClasses ignored) {
+        JavaClasses tests =
+                new ClassFileImporter().withImportOption(new OnlyIncludeTests()).importPackages("app.tidewrack.server");
+        noClasses()
+                .that()
+                .doNotHaveSimpleName("Waiting")
+                .should()
+                .callMethod(Thread.class, "sleep", long.class)
+                .check(tests);
+    }
 }

@@ -9,7 +9,6 @@ import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -77,11 +76,7 @@ class FeedbackWorkTest extends WithServer {
     }
 
     private void searched() throws Exception {
-        long end = System.nanoTime() + Duration.ofSeconds(20).toNanos();
-        while (scene.get(FEEDBACK).get("percent").asInt() < 100) {
-            assertThat(System.nanoTime()).isLessThan(end);
-            Thread.sleep(50);
-        }
+        Waiting.until(() -> scene.get(FEEDBACK).get("percent").asInt() == 100);
     }
 
     private void empty() throws Exception {

@@ -253,10 +253,8 @@ class FilmWorkTest extends WithServer {
                 .isEqualTo(2);
         assertThat(stopped(last)).isEqualTo("STOPPED");
         String running = begun.get(0).get("id").asString();
-        long until = System.nanoTime() + 60_000_000_000L;
-        while (scene.get(CLIENT + "/media/jobs/" + running).get("percent").asInt() == 0 && System.nanoTime() < until) {
-            Thread.sleep(50);
-        }
+        Waiting.until(() ->
+                scene.get(CLIENT + "/media/jobs/" + running).get("percent").asInt() > 0);
         assertThat(stopped(running)).isEqualTo("STOPPED");
         assertThat(stopped(begun.get(1).get("id").asString())).isEqualTo("STOPPED");
         assertThat(film("Turn 0").get("made")).isEmpty();

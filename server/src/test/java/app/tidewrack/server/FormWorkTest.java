@@ -278,10 +278,7 @@ class FormWorkTest extends WithServer {
                 .contains("person: Hi")
                 .hasLineCount(5);
         // A receiver that fails once gets the lead again, signed anew.
-        long until = System.nanoTime() + Duration.ofSeconds(40).toNanos();
-        while (received() < 4 && System.nanoTime() < until) {
-            Thread.sleep(200);
-        }
+        Waiting.until(() -> received() >= 4);
         assertThat(received()).isEqualTo(4);
         for (String call : List.copyOf(RECEIVED)) {
             String[] parts = call.split("\\|", 3);

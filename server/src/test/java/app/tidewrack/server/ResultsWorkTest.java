@@ -537,6 +537,31 @@ class ResultsWorkTest extends WithServer {
                 .contains("not by DAY");
     }
 
+    /** At an address that stays: what the file of a person says, in the columns that were asked for. */
+    @Test
+    void aProgramReadsTheLinesThatAPersonTakes() throws Exception {
+        someHours();
+        String path = CLIENT + "/results/lines.";
+        String told = mvc.perform(MockMvcRequestBuilders.get(path + "csv?by=DAY&numbers=spend&numbers=clicks")
+                        .with(Scene.by("tove")))
+                .andReturn()
+                .getResponse()
+                .getContentAsString(StandardCharsets.UTF_8);
+        assertThat(told).isEqualTo(new String(file("CSV", "DAY", "spend", "clicks"), StandardCharsets.UTF_8));
+        JsonNode usual = scene.get(path + "json");
+        assertThat(usual).hasSize(1);
+        assertThat(usual.get(0).propertyNames())
+                .containsExactly("currency", "spend", "impressions", "clicks", "results", "cost per result");
+        assertThat(scene.call("ines", HttpMethod.GET, path + "csv?by=WEATHER", "")
+                        .status())
+                .isEqualTo(422);
+        assertThat(scene.call("ines", HttpMethod.GET, path + "pdf", "").detail())
+                .contains("“pdf” is no form that results are read in");
+        assertThat(scene.call("ines", HttpMethod.GET, path + "csv?from=yesterday", "")
+                        .status())
+                .isEqualTo(400);
+    }
+
     @Test
     void viewsAreKeptByName() throws Exception {
         Map<String, Object> view = Map.of("name", "Ages", "query", "by=age");

@@ -15,18 +15,24 @@ import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
+import app.tidewrack.core.source.Contact;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeSet;
+import java.util.UUID;
+import java.util.function.BiConsumer;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -38,18 +44,63 @@ import tools.jackson.databind.JsonNode;
 
 /** Who may ask for what, of every operation that the server describes: a new one is held to it without a test of its own. */
 class RightsTest extends WithServer {
-    private static final Set<String> OF_NO_CLIENT = Set.of(
-            "GET /api/session",
-            "DELETE /api/session",
-            "GET /api/clients",
-            "POST /api/price-sums",
-            "GET /api/clock",
-            "POST /api/clock/moves",
-            "POST /api/clock/moves/{moveId}/stop",
-            "GET /api/clock/moves/{moveId}/progress");
+    private static final String NOBODY = "";
 
-    /** The only one that is for whoever comes by. */
-    private static final String OPEN = "POST /api/session";
+    /** What is of no client, by who may ask for it at the least. An operation that stands in no line is held to be a client's. */
+    private static final Map<String, Set<String>> OF_NO_CLIENT = Map.of(
+            "anybody",
+            Set.of(
+                    "GET /api/door",
+                    "POST /api/door/first",
+                    "POST /api/door/link",
+                    "POST /api/door/joined",
+                    "POST /api/session",
+                    "POST /api/session/second"),
+            "members and programs",
+            Set.of("GET /api/clients", "POST /api/price-sums"),
+            "members",
+            Set.of(
+                    "GET /api/session",
+                    "DELETE /api/session",
+                    "GET /api/clock",
+                    "POST /api/clock/moves",
+                    "POST /api/clock/moves/{moveId}/stop",
+                    "GET /api/clock/moves/{moveId}/progress",
+                    "GET /api/agency",
+                    "PUT /api/me/name",
+                    "PUT /api/me/password",
+                    "GET /api/me/second-factor/offer",
+                    "PUT /api/me/second-factor",
+                    "POST /api/me/second-factor/codes",
+                    "POST /api/me/second-factor/off",
+                    "GET /api/me/sessions",
+                    "DELETE /api/me/sessions/{sessionId}",
+                    "GET /api/me/tokens",
+                    "POST /api/me/tokens",
+                    "DELETE /api/me/tokens/{token}"),
+            "administrators",
+            Set.of(
+                    "PUT /api/agency",
+                    "GET /api/agency/people",
+                    "POST /api/agency/people",
+                    "PUT /api/agency/people/{personId}",
+                    "POST /api/agency/people/{personId}/link",
+                    "PUT /api/agency/people/{personId}/clients/{client}",
+                    "DELETE /api/agency/people/{personId}/second-factor",
+                    "GET /api/agency/clients",
+                    "POST /api/agency/clients",
+                    "PUT /api/agency/clients/{client}",
+                    "DELETE /api/agency/clients/{client}",
+                    "GET /api/agency/clients/{client}/means",
+                    "POST /api/agency/clients/{client}/back",
+                    "POST /api/agency/clients/{client}/erased",
+                    "GET /api/agency/erasures",
+                    "GET /api/agency/training",
+                    "POST /api/agency/training",
+                    "DELETE /api/agency/training",
+                    "GET /api/agency/trail",
+                    "GET /api/agency/trail/deeds",
+                    "GET /api/agency/trail/lines.csv"));
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -84,18 +135,39 @@ class RightsTest extends WithServer {
         return operations;
     }
 
-    private int status(Operation operation, String client, String person) throws Exception {
-        int status = status(operation, client, person, "application/json");
-        return status == 415 ? status(operation, client, person, "application/octet-stream") : status;
+    /** Who asks: nobody, a person by their id, or a program by its token. */
+    private int status(Operation operation, String client, String asks) throws Exception {
+        int status = status(operation, client, asks, "application/json");
+        return status == 415 ? status(operation, client, asks, "application/octet-stream") : status;
     }
 
-    private int status(Operation operation, String client, String person, String type) throws Exception {
+    private int status(Operation operation, String client, String asks, String type) throws Exception {
         var request = MockMvcRequestBuilders.request(HttpMethod.valueOf(operation.method), operation.at(client))
-                .with(Scene.token())
                 .contentType(type)
                 .content("{}");
-        var by = person.isEmpty() ? request : request.with(SecurityMockMvcRequestPostProcessors.user(person));
+        if (asks.startsWith("token ")) {
+            request.header("Authorization", "Bearer " + asks.substring("token ".length()));
+        } else {
+            request.with(Scene.token());
+        }
+        var by = asks.isEmpty() || asks.startsWith("token ")
+                ? request
+                : request.with(SecurityMockMvcRequestPostProcessors.user(asks));
         return mvc.perform(by).andReturn().getResponse().getStatus();
+    }
+
+    /** A token of Ines's, good for some days from now. */
+    private String token(@Nullable String clientId, String role, int days) {
+        String token = UUID.randomUUID().toString();
+        sql.update(
+                "insert into program_token (id, hash, name, person_id, client_id, role, expires_at)"
+                        + " values (?, ?, 'sums', 'ines', ?, ?, now() + make_interval(days => ?))",
+                token,
+                Contact.hash(token),
+                clientId,
+                role,
+                days);
+        return "token " + token;
     }
 
     /** Sessions are made by signing in and by nothing else. */
@@ -105,41 +177,84 @@ class RightsTest extends WithServer {
                 .isZero();
     }
 
-    @Test
-    void nobodyButMembersLearnsOrChangesAnything() throws Exception {
-        List<Operation> operations = described();
-        assertThat(operations).hasSizeGreaterThan(150);
-        Set<String> ofNoClient = new TreeSet<>();
-        for (Operation operation : operations) {
-            if (operation.text().equals(OPEN)) {
-                continue;
-            }
-            assertThat(status(operation, "c1", ""))
-                    .as("%s by nobody", operation.text())
-                    .isEqualTo(401);
-            if (!operation.path.contains("{clientId}")) {
-                ofNoClient.add(operation.text());
-                continue;
-            }
-            for (String client : List.of("c2", "nowhere")) {
-                assertThat(status(operation, client, "ines"))
-                        .as("%s of %s by a stranger", operation.text(), client)
-                        .isEqualTo(404);
-            }
-        }
-        assertThat(ofNoClient).isEqualTo(new TreeSet<>(OF_NO_CLIENT));
+    private static String heldTo(Operation operation) {
+        return OF_NO_CLIENT.entrySet().stream()
+                .filter(e -> e.getValue().contains(operation.text()))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse("a client's");
     }
 
-    /** Whatever is not a question, by its method or by what it is marked with, is refused to who may only read. */
+    /**
+     * Every operation, asked by everybody: who may not gets what they are told where they may not, and who may gets anything else. What
+     * is of no client and stands in no line above is refused to all, and so fails here.
+     */
     @Test
-    void whoMayReadChangesNothing() throws Exception {
-        for (Operation operation : described()) {
-            if (operation.path.contains("{clientId}") && !operation.reads() && !asksOnly(operation)) {
-                assertThat(status(operation, "c1", "tove"))
-                        .as("%s by a viewer", operation.text())
-                        .isEqualTo(403);
+    void whoMayAskForWhat() throws Exception {
+        sql.update("insert into person (id, email, name, password_hash, closed_at)"
+                + " values ('left', 'left@a.example', 'Left', 'x', now()) on conflict do nothing");
+        sql.update("insert into membership values ('left', 'c1', 'BUYER') on conflict do nothing");
+        String reading = token(null, "VIEWER", 1);
+        String writing = token("c1", "BUYER", 1);
+        String ended = token(null, "VIEWER", -1);
+        String elsewhere = token("c2", "BUYER", 1);
+        List<Operation> operations = described();
+        assertThat(operations).hasSizeGreaterThan(200);
+        Set<String> met = new HashSet<>();
+        for (Operation operation : operations) {
+            String held = heldTo(operation);
+            met.add(operation.text());
+            boolean asks = operation.reads() || asksOnly(operation);
+            Map<String, Integer> refusals = new HashMap<>();
+            BiConsumer<Integer, List<String>> refused = (status, who) -> who.forEach(w -> refusals.put(w, status));
+            if (!held.equals("anybody")) {
+                refused.accept(401, List.of(NOBODY, ended));
+                refused.accept(held.equals("a client's") ? 404 : 403, List.of("left"));
+            }
+            switch (held) {
+                case "members" -> refused.accept(403, List.of(reading, writing, elsewhere));
+                case "administrators" ->
+                    refused.accept(403, List.of(reading, writing, elsewhere, "ines", "tove", "otto"));
+                case "a client's" -> {
+                    refused.accept(404, List.of("ada", elsewhere));
+                    refused.accept(403, asks ? List.of() : List.of("tove", "otto", reading));
+                }
+                default -> {}
+            }
+            List<String> everybody =
+                    List.of(NOBODY, ended, "left", "ada", "ines", "tove", "otto", reading, writing, elsewhere);
+            for (String one : everybody) {
+                int status = status(operation, "c1", one);
+                String told = "%s by “%s”".formatted(operation.text(), one);
+                if (refusals.containsKey(one)) {
+                    assertThat(status).as(told).isEqualTo(refusals.get(one));
+                } else if (!held.equals("anybody")) {
+                    assertThat(status).as(told).isNotIn(401, 403).isLessThan(500);
+                }
+            }
+            if (operation.path.contains("{clientId}")) {
+                for (String client : List.of("c2", "nowhere")) {
+                    assertThat(status(operation, client, "ines"))
+                            .as("%s of %s by a stranger", operation.text(), client)
+                            .isEqualTo(404);
+                }
+            } else {
+                assertThat(held).as(operation.text()).isNotEqualTo("a client's");
             }
         }
+        OF_NO_CLIENT.values().forEach(all -> assertThat(met).containsAll(all));
+    }
+
+    /** What the trail would have no words for is a deed that nobody could read of. */
+    @Test
+    void everyDeedHasWords() throws Exception {
+        JsonNode words = json.readTree(new ClassPathResource("trail/deeds.json").getInputStream());
+        assertThat(described().stream()
+                        .filter(o -> !o.reads() && !asksOnly(o) && !words.has(o.text()))
+                        .map(Operation::text))
+                .isEmpty();
+        Set<String> known = described().stream().map(Operation::text).collect(Collectors.toSet());
+        assertThat(known).containsAll(words.propertyNames());
     }
 
     private boolean asksOnly(Operation operation) {

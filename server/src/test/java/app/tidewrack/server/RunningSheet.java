@@ -79,7 +79,7 @@ abstract class RunningSheet extends WithServer {
                         + " on conflict (id) do update set now = excluded.now",
                 now.toString());
         if (!now.equals(LAST.getAndSet(now))) {
-            Thread.sleep(LATELY_MILLIS);
+            Waiting.meanwhile(Duration.ofMillis(LATELY_MILLIS));
         }
     }
 

@@ -18,7 +18,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -50,8 +49,13 @@ final class Scene {
         sql.batchUpdate(
                 "insert into person (id, email, name, password_hash) values ('ines', 'ines@a.example', 'Ines', 'x')",
                 "insert into person (id, email, name, password_hash) values ('tove', 'tove@a.example', 'Tove', 'x')",
+                "insert into person (id, email, name, password_hash) values ('otto', 'otto@a.example', 'Otto', 'x')",
+                "insert into person (id, email, name, password_hash, administrator)"
+                        + " values ('ada', 'ada@a.example', 'Ada', 'x', true)",
+                "insert into agency (name, colour, accent, currency, zone, language)"
+                        + " values ('Some agency', '#2f5b50', '#c1764a', 'GBP', 'Europe/London', 'en-GB')",
                 "insert into client (id, name, about) values ('c1', 'One', ''), ('c2', 'Two', '')",
-                "insert into membership values ('ines', 'c1', 'BUYER'), ('tove', 'c1', 'VIEWER')",
+                "insert into membership values ('ines', 'c1', 'BUYER'), ('tove', 'c1', 'VIEWER'), ('otto', 'c1', 'APPROVER')",
                 "insert into account (client_id, id, network, external_id, name, currency, zone, site_tag)"
                         + " values ('c1', 'a1', 'HS', 'x1', 'HS GBP', 'GBP', 'Europe/London', 'tag')");
     }
@@ -128,14 +132,25 @@ final class Scene {
 
     /** Launches and waits until it is over, however it ends. */
     JsonNode launched(Map<String, Object> body) throws Exception {
-        JsonNode launch = post(CLIENT + "/launches", body);
-        long end = System.nanoTime() + Duration.ofSeconds(30).toNanos();
-        while (launch.get("state").asString().equals("RUNNING")) {
-            assertThat(System.nanoTime()).as(launch.toString()).isLessThan(end);
-            Thread.sleep(50);
-            launch = get(CLIENT + "/launches/" + launch.get("id").asString());
-        }
-        return launch;
+        return over(post(CLIENT + "/launches", body).get("id").asString());
+    }
+
+    /** Waits until a launch is over, however it ends. */
+    JsonNode over(String launch) throws Exception {
+        return Waiting.asked(
+                () -> get(CLIENT + "/launches/" + launch),
+                l -> !l.get("state").asString().equals("RUNNING"));
+    }
+
+    /** Launches all of a sheet, as it is now. */
+    JsonNode launched(Sheet sheet) throws Exception {
+        return launched(Map.of(
+                "planId", sheet.plan(),
+                "campaignId", sheet.campaign(),
+                "planVersion",
+                        get(CLIENT + "/plans/" + sheet.plan()).get("version").asInt(),
+                "paused", false,
+                "byHand", false));
     }
 
     /** A plan of one campaign. */
@@ -225,13 +240,9 @@ final class Scene {
 
     /** Waits until a work on media has ended in any way. */
     JsonNode ended(JsonNode job) throws Exception {
-        JsonNode now = job;
-        long until = System.nanoTime() + Duration.ofMinutes(2).toNanos();
-        while (List.of("WAITING", "RUNNING").contains(now.get("state").asString()) && System.nanoTime() < until) {
-            Thread.sleep(100);
-            now = get(CLIENT + "/media/jobs/" + job.get("id").asString());
-        }
-        return now;
+        return Waiting.asked(
+                () -> get(CLIENT + "/media/jobs/" + job.get("id").asString()),
+                now -> !List.of("WAITING", "RUNNING").contains(now.get("state").asString()));
     }
 
     String sha(String fileName, byte[] content) throws Exception {

@@ -13,8 +13,6 @@ import java.lang.reflect.Type;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -305,12 +303,7 @@ class ServerTest extends WithServer {
         assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/launches", order)
                         .status())
                 .isEqualTo(409);
-        Instant end = Instant.now().plus(Duration.ofSeconds(60));
-        JsonNode state = scene.get(CLIENT + "/launches/" + launch);
-        while (state.get("state").asString().equals("RUNNING") && Instant.now().isBefore(end)) {
-            Thread.sleep(100);
-            state = scene.get(CLIENT + "/launches/" + launch);
-        }
+        JsonNode state = scene.over(launch);
         assertThat(state.get("state").asString()).as(state.toString()).isEqualTo("DONE");
         assertThat(network.created()).isEqualTo(7);
         assertThat(scene.get(changes).get("changes")).isEmpty();

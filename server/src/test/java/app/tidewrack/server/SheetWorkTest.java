@@ -23,9 +23,8 @@ import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Bid;
 import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.Scene.Sheet;
 import java.io.IOException;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -352,18 +351,16 @@ class SheetWorkTest extends WithServer {
 
     /** This test's campaign, once nothing of it is under way. */
     private JsonNode settled(String all) throws Exception {
-        Instant end = Instant.now().plus(Duration.ofSeconds(60));
-        while (true) {
-            for (JsonNode c : scene.get(all)) {
-                if (c.get("campaignId").asString().equals(campaign)) {
-                    if (!c.get("underWay").asBoolean()) {
-                        return c;
-                    }
-                    assertThat(Instant.now()).isBefore(end);
-                }
-            }
-            Thread.sleep(100);
-        }
+        return Waiting.asked(
+                () -> mine(scene.get(all)), c -> c != null && !c.get("underWay").asBoolean());
+    }
+
+    private @Nullable JsonNode mine(JsonNode campaigns) {
+        return campaigns
+                .valueStream()
+                .filter(c -> c.get("campaignId").asString().equals(campaign))
+                .findFirst()
+                .orElse(null);
     }
 
     @Test
@@ -462,12 +459,7 @@ class SheetWorkTest extends WithServer {
         String launch = scene.post(CLIENT + "/launches", Scene.order(plan, campaign, version, Map.of()))
                 .get("id")
                 .asString();
-        Instant end = Instant.now().plus(Duration.ofSeconds(60));
-        JsonNode state = scene.get(CLIENT + "/launches/" + launch);
-        while (state.get("state").asString().equals("RUNNING") && Instant.now().isBefore(end)) {
-            Thread.sleep(100);
-            state = scene.get(CLIENT + "/launches/" + launch);
-        }
+        JsonNode state = scene.over(launch);
         assertThat(state.get("state").asString()).as(state.toString()).isEqualTo("DONE");
         return network.standing(Level.AD_GROUP).stream()
                 .map(i -> (GroupSettings) i.settings())
@@ -552,5 +544,27 @@ class SheetWorkTest extends WithServer {
         Map<String, Object> back =
                 Map.of("version", kept.body().get("version").asInt(), "scheme", before.get("scheme"));
         assertThat(scene.call("ines", HttpMethod.PUT, naming, back).status()).isEqualTo(200);
+    }
+
+    /** A plan is out of sight, not gone; one of which something runs is not taken away. */
+    @Test
+    void aPlanIsTakenAwayAndBroughtBack() throws Exception {
+        Sheet sheet = scene.sheet("a1");
+        String plan = CLIENT + "/plans/" + sheet.plan();
+        String name = scene.get(plan).get("name").asString();
+        assertThat(scene.call("ines", HttpMethod.DELETE, plan, "").status()).isEqualTo(200);
+        assertThat(scene.get(CLIENT + "/plans").toString()).doesNotContain(sheet.plan());
+        assertThat(scene.call("ines", HttpMethod.GET, plan, "").status()).isEqualTo(404);
+        assertThat(scene.get(CLIENT + "/plans/removed").toString())
+                .contains(sheet.plan())
+                .contains("Ines");
+        scene.post(CLIENT + "/plans", Map.of("name", name));
+        assertThat(scene.post(plan + "/back", "").get("name").asString()).isEqualTo(name + " 2");
+        assertThat(scene.get(CLIENT + "/plans/removed")).isEmpty();
+
+        scene.launched(sheet);
+        Answer running = scene.call("ines", HttpMethod.DELETE, plan, "");
+        assertThat(running.status()).isEqualTo(422);
+        assertThat(running.detail()).contains("One of its campaigns runs").contains("Pause them first");
     }
 }

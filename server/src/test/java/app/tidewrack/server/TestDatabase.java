@@ -53,6 +53,8 @@ final class TestDatabase {
 
     private static String register(DynamicPropertyRegistry registry, String name) {
         registry.add("spring.datasource.url", () -> server() + name);
+        registry.add("tidewrack.key", () -> "not-a-secret-and-long-enough");
+        registry.add("tidewrack.first-key", () -> "first");
         // Networks answer as each test tells them to, and not before.
         registry.add("tidewrack.networks.ahead", () -> false);
         // Every test class keeps its server, and the cluster has so many places.

@@ -9,6 +9,7 @@ import static org.mockito.Mockito.mock;
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.practice.PracticeWorld;
+import app.tidewrack.server.person.Sealed;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -62,6 +63,9 @@ class UpgradeTest {
 
     @Autowired
     private JdbcTemplate database;
+
+    @Autowired
+    private Sealed sealed;
 
     private Scene scene;
 
@@ -216,6 +220,17 @@ class UpgradeTest {
     }
 
     /** A test that had been broken by a second change still is, by the same one. */
+    /** By which a receiver knows us: as it was, and no longer to be read in the database. */
+    @Test
+    void secretsAreSealed() {
+        byte[] kept =
+                database.queryForObject("select sealed from lead_webhook where client_id = 'oddment'", byte[].class);
+        assertThat(database.queryForObject("select count(*) from lead_webhook where secret is not null", Long.class))
+                .isZero();
+        assertThat(new String(sealed.open(kept), StandardCharsets.US_ASCII))
+                .isEqualTo("755c32991001a61766bf7f2c3d74f8241f629ec6825d58bc22bdb704397b7431");
+    }
+
     @Test
     void whatBrokeATestIsStillKnown() throws Exception {
         JsonNode tests = scene.get("/api/clients/saltmarsh/tests");
@@ -240,9 +255,12 @@ class UpgradeTest {
             account.profiles       | server.client.ClientMapper$Profiles |
             audience.definition    | core.audience.AudienceDefinition    |
             brief.content          | server.brief.BriefBody              |
+            client.currencies      | server.client.ClientMapper$Words    |
+            client.domains         | server.client.ClientMapper$Words    |
             client_look.content    | server.media.Looks$Brand            | {"colours": {"ink": "#ffffff", "ground": "#20302c"}, "mark": {"sha256": null, "words": "Oddment", "corner": "TOP_LEFT", "share": 0.2}}
             creative_replacement.before | server.creative.ReplacementMapper$BeforeAll | {"creatives": [{"creativeId": "c1", "version": 2, "draft": {"format": "single-picture", "media": ["ab"], "bodies": ["Mend it"], "headlines": [], "descriptions": [], "callsToAction": [], "link": "", "brand": "", "post": "", "cards": [], "formId": null, "scriptId": null}}]}
             creative.content       | server.creative.CreativeDraft       |
+            erasure.counts         | server.erase.ErasureMapper$Counts   | {"plan": 1}
             feedback.aside         | server.feedback.FeedbackMapper$TextCounts | {"EMPTY": 2}
             feedback.languages     | server.feedback.FeedbackMapper$TextCounts | {"en": 40, "da": 3}
             film.content           | server.film.FilmMapper$FilmContent  | {"film": {"size": "UPRIGHT", "shots": [{"sha256": "ab", "from": 0.0, "seconds": 3.0, "speed": 1.0, "move": "CLOSER", "focusX": 0.5, "focusY": 0.5, "whole": false, "words": "Mend it"}], "fade": 0.5, "sound": {"kind": "SILENT", "sha256": null}, "captions": {"kind": "TIMED", "timed": [{"from": 0.0, "to": 1.5, "text": "Mend it"}]}, "mark": null}}
@@ -275,6 +293,7 @@ class UpgradeTest {
             split_test.ended       | server.splittest.TestView           |
             split_test.looked      | server.splittest.SplitTestMapper$Looked | {"until": "2027-03-10", "looks": [{"number": 1, "day": "2027-03-10", "dispersion": 1.0, "cells": [{"counts": {"clicks": 80}, "people": 0, "come": 1.0, "days": {"days": 1, "came": 80.0, "of": 8000.0, "cameSquare": 6400.0, "product": 640000.0, "ofSquare": 64000000.0}}]}]}
             split_test.people      | server.splittest.SplitTestMapper$People |
+            trail.things           | server.trail.TrailMapper$Things     | {"planId": "p1"}
             written_piece.written  | server.frame.FrameMapper$Written    | {"frame": {"name": "Ours", "parts": [{"name": "Hook", "hint": "", "becomes": "BODY", "feeling": null, "seconds": 0}]}, "texts": ["A needle."], "sources": [{"part": 0, "said": {"feeling": "PAIN", "words": "needle bent", "people": 19}}], "language": "en"}
             """;
 

@@ -28,7 +28,8 @@ import tools.jackson.databind.json.JsonMapper;
             "db-scheduler.polling-interval=100ms",
             "tidewrack.patience.first-wait=20ms",
             "tidewrack.patience.longest-wait=200ms",
-            "tidewrack.patience.longest-rest=0s"
+            "tidewrack.patience.longest-rest=0s",
+            "management.prometheus.metrics.export.enabled=true"
         })
 @AutoConfigureMockMvc
 abstract class WithServer {

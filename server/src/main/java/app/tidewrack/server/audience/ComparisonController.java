@@ -132,6 +132,7 @@ class ComparisonController {
     record LeaveOutBody(String accountId, AudienceDefinition definition, String otherId) {}
 
     /** The audience without those of another, losing as few others as it can. */
+    @AsksOnly
     @PostMapping("/left-out")
     LeaveOut.Found leaveOut(@PathVariable String clientId, @Valid @RequestBody LeaveOutBody body) {
         return leaveOut.find(

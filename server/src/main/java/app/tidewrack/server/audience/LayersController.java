@@ -13,6 +13,7 @@ import app.tidewrack.server.audience.AudienceController.SizeBody;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -43,6 +44,7 @@ class LayersController {
     record LayerTopic(String code, String words, double lift) {}
 
     /** Topics by their lift among those who like the audience's, where it is. */
+    @AsksOnly
     @PostMapping("/audiences/related")
     List<RelatedTopic> related(@PathVariable String clientId, @Valid @RequestBody SizeBody body) {
         return related(connector(clientId, body.accountId()), body.definition());
@@ -59,6 +61,7 @@ class LayersController {
      * Three audiences that exclude one another: who likes the topics themselves, who likes others of their kind, and who
      * only shares the taste; the last two by lift.
      */
+    @AsksOnly
     @PostMapping("/audiences/layers")
     List<Layer> layers(@PathVariable String clientId, @Valid @RequestBody SizeBody body) {
         Account account = accounts.account(clientId, body.accountId());

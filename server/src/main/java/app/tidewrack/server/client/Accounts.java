@@ -21,7 +21,6 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
@@ -32,10 +31,6 @@ import org.springframework.stereotype.Service;
 @Service
 @RequiredArgsConstructor
 public class Accounts {
-    /** Letters, digits and hyphens between dots, as host names are (RFC 1123), with a dot somewhere. */
-    private static final Pattern HOST =
-            Pattern.compile("(?=.{4,253}$)([a-z0-9]([a-z0-9-]{0,61}[a-z0-9])?\\.)+[a-z]([a-z0-9-]{0,61}[a-z0-9])?");
-
     private static final int MOST_PROFILES = 20;
 
     private final ClientMapper mapper;
@@ -153,11 +148,7 @@ public class Accounts {
     }
 
     private static @Nullable String site(@Nullable String typed) {
-        String site = typed == null ? "" : typed.strip().toLowerCase(Locale.ROOT);
-        if (!site.isEmpty() && !HOST.matcher(site).matches()) {
-            throw new Refusal("site", "“%s” is no domain of a site.".formatted(site), "Give one such as shop.example.");
-        }
-        return site.isEmpty() ? null : site;
+        return typed == null || typed.isBlank() ? null : Sites.checked("site", typed);
     }
 
     /**

@@ -5,10 +5,14 @@ import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.SubjectRule;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
-import app.tidewrack.server.client.ClientMapper.Client;
+import app.tidewrack.server.client.ClientMapper.OwnClient;
 import app.tidewrack.server.client.ClientMapper.RefusedAd;
 import app.tidewrack.server.client.ClientMapper.UnknownAds;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.person.ProgramToken;
+import app.tidewrack.server.person.Role;
+import app.tidewrack.server.web.May;
+import app.tidewrack.server.web.May.Who;
 import java.security.Principal;
 import java.util.List;
 import lombok.RequiredArgsConstructor;
@@ -27,7 +31,21 @@ class ClientController {
     private final Networks networks;
     private final Accounts accounts;
 
-    record ClientView(String id, String name, String about, List<AccountView> accounts, List<CampaignLine> campaigns) {}
+    /**
+     * @param role what the one who asks may do here
+     * @param logo the picture of its mark, on its shelf; null without one
+     */
+    record ClientView(
+            String id,
+            String name,
+            String about,
+            Role role,
+            @Nullable String logo,
+            List<String> domains,
+            List<String> currencies,
+            boolean training,
+            List<AccountView> accounts,
+            List<CampaignLine> campaigns) {}
 
     record AccountView(
             String id,
@@ -89,19 +107,34 @@ class ClientController {
     }
 
     @GetMapping
+    @May(Who.MEMBERS_AND_PROGRAMS)
     List<ClientView> clients(Principal person) {
-        return mapper.ofPerson(person.getName()).stream().map(this::view).toList();
+        return mapper.ofPerson(person.getName()).stream()
+                .filter(c -> !(person instanceof ProgramToken program) || program.covers(c.id()))
+                .map(this::view)
+                .toList();
     }
 
     @GetMapping("/{clientId}")
-    DeskView desk(@PathVariable String clientId) {
-        return new DeskView(view(mapper.byId(clientId)), mapper.refused(clientId), mapper.unknownAds(clientId));
+    DeskView desk(@PathVariable String clientId, Principal person) {
+        return new DeskView(
+                view(mapper.own(person.getName(), clientId)), mapper.refused(clientId), mapper.unknownAds(clientId));
     }
 
-    private ClientView view(Client client) {
+    private ClientView view(OwnClient client) {
         List<AccountView> open = mapper.accounts(client.id()).stream()
                 .map(a -> AccountView.of(a, networks, accounts))
                 .toList();
-        return new ClientView(client.id(), client.name(), client.about(), open, mapper.campaignLines(client.id()));
+        return new ClientView(
+                client.id(),
+                client.name(),
+                client.about(),
+                client.role(),
+                client.logo(),
+                client.domains().all(),
+                client.currencies().all(),
+                client.training(),
+                open,
+                mapper.campaignLines(client.id()));
     }
 }

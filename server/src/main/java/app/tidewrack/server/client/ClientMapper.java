@@ -1,6 +1,7 @@
 package app.tidewrack.server.client;
 
 import app.tidewrack.connector.Orders.Profile;
+import app.tidewrack.server.person.Role;
 import app.tidewrack.server.web.JsonColumn;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
@@ -15,7 +16,37 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 public interface ClientMapper {
-    record Client(String id, String name, String about) {}
+    /**
+     * @param about its trade, as a person says it
+     * @param training made up, to practise with
+     * @param removedAt when it was taken away, until it is brought back or erased
+     */
+    record Client(
+            String id,
+            String name,
+            String about,
+            Words domains,
+            Words currencies,
+            boolean training,
+            @Nullable Instant removedAt) {}
+
+    /** A client as somebody works for it. */
+    record OwnClient(
+            String id,
+            String name,
+            String about,
+            Words domains,
+            Words currencies,
+            boolean training,
+            Role role,
+            @Nullable String logo) {}
+
+    /** A few words in their order. */
+    @JsonColumn
+    record Words(@JsonValue List<String> all) {
+        @JsonCreator
+        public Words {}
+    }
 
     /** Of whom an account's ads can be from. */
     @JsonColumn
@@ -37,16 +68,33 @@ public interface ClientMapper {
 
     record AccountOfClient(String clientId, String id, String network, String externalId, String zone) {}
 
-    @Select("""
-            select c.id, c.name, c.about from client c join membership m on m.client_id = c.id
-            where m.person_id = #{personId} order by c.name""")
-    List<Client> ofPerson(String personId);
+    String OWN = """
+            select c.id, c.name, c.about, c.domains, c.currencies, c.training, m.role,
+                   l.content -> 'mark' ->> 'sha256' as logo
+            from client c join membership m on m.client_id = c.id left join client_look l on l.client_id = c.id
+            where m.person_id = #{personId} and c.removed_at is null""";
 
-    @Select("select id, name, about from client where id = #{id}")
+    @Select(OWN + " order by c.name, c.id")
+    List<OwnClient> ofPerson(String personId);
+
+    @Select(OWN + " and c.id = #{id}")
+    OwnClient own(String personId, String id);
+
+    @Select("select id, name, about, domains, currencies, training, removed_at from client order by name, id")
+    List<Client> all();
+
+    @Select("select id, name, about, domains, currencies, training, removed_at from client where id = #{id}")
     Client byId(String id);
 
-    @Insert("insert into client (id, name, about) values (#{id}, #{name}, #{about})")
+    @Insert("""
+            insert into client (id, name, about, domains, currencies, training)
+            values (#{id}, #{name}, #{about}, #{domains}, #{currencies}, #{training})""")
     void insert(Client client);
+
+    @Update("""
+            update client set name = #{name}, about = #{about}, domains = #{domains}, currencies = #{currencies}
+            where id = #{id}""")
+    int update(Client client);
 
     @Select("""
             select id, network, external_id, name, currency, zone, spending_limit_minor, site_tag,
@@ -106,7 +154,7 @@ public interface ClientMapper {
                    (select count(*) from live_item d where d.client_id = c.client_id and d.campaign_id = c.id and d.drifted) as changed_there,
                    coalesce(r.spend_minor, 0) as spend_minor
             from campaign c
-            join plan p on p.client_id = c.client_id and p.id = c.plan_id
+            join plan p on p.client_id = c.client_id and p.id = c.plan_id and p.removed_at is null
             left join (select a.campaign_id,
                               count(*) filter (where a.review_state = 'APPROVED' and not a.paused and not k.paused) as approved,
                               count(*) filter (where a.review_state = 'IN_REVIEW' and not a.paused and not k.paused) as in_review,

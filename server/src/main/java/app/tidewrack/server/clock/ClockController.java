@@ -3,6 +3,8 @@ package app.tidewrack.server.clock;
 import app.tidewrack.server.clock.ClockDesk.ClockView;
 import app.tidewrack.server.clock.ClockDesk.MoveView;
 import app.tidewrack.server.progress.ProgressStreams;
+import app.tidewrack.server.web.May;
+import app.tidewrack.server.web.May.Who;
 import lombok.RequiredArgsConstructor;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -16,6 +18,7 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 /** The practice clock. It belongs to the practice world, not to one client; whoever is signed in may move it. */
 @RestController
 @RequestMapping("/api/clock")
+@May(Who.MEMBERS)
 @RequiredArgsConstructor
 class ClockController {
     private final ClockDesk desk;

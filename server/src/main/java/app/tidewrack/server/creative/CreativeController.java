@@ -129,6 +129,7 @@ class CreativeController {
     record CombinationView(long count, Combination combination) {}
 
     /** One of the ads that a mix makes, counted from 0. */
+    @AsksOnly
     @PostMapping("/creatives/combination")
     CombinationView combination(
             @PathVariable String clientId, @RequestParam long number, @Valid @RequestBody CreativeBody body) {

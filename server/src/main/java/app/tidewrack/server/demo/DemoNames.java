@@ -1,5 +1,6 @@
 package app.tidewrack.server.demo;
 
+import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.regex.Matcher;
@@ -16,7 +17,15 @@ import tools.jackson.databind.node.ObjectNode;
 final class DemoNames {
     private static final Pattern NAMED = Pattern.compile("\\$\\{([^}]+)\\}");
 
+    private static final Pattern DAY = Pattern.compile("[0-9]{4}-[0-9]{2}-[0-9]{2}");
+
     private final Map<String, Map<String, String>> ids = new HashMap<>();
+    private final long weeksLater;
+
+    /** @param weeksLater by how many the days are later than the files say */
+    DemoNames(long weeksLater) {
+        this.weeksLater = weeksLater;
+    }
 
     void learn(String client, String name, String id) {
         ids.computeIfAbsent(client, c -> new HashMap<>()).put(name, id);
@@ -40,6 +49,10 @@ final class DemoNames {
         }
         if (!told.isString()) {
             return told;
+        }
+        if (DAY.matcher(told.stringValue()).matches()) {
+            LocalDate day = LocalDate.parse(told.stringValue()).plusWeeks(weeksLater);
+            return JsonNodeFactory.instance.stringNode(day.toString());
         }
         return JsonNodeFactory.instance.stringNode(NAMED.matcher(told.stringValue())
                 .replaceAll(found -> Matcher.quoteReplacement(id(client, found.group(1)))));

@@ -5,6 +5,7 @@ import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.post.PostRule;
 import app.tidewrack.core.source.SourceKind;
+import app.tidewrack.server.agency.Agency;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.brief.BriefBody;
 import app.tidewrack.server.client.Accounts;
@@ -14,6 +15,7 @@ import app.tidewrack.server.feedback.FeedbackLibrary;
 import app.tidewrack.server.form.ScriptDraft;
 import app.tidewrack.server.form.ScriptLibrary;
 import app.tidewrack.server.media.Looks;
+import app.tidewrack.server.person.Role;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.source.SourceLibrary;
 import app.tidewrack.server.splittest.SplitTests.TestAsked;
@@ -23,6 +25,8 @@ import org.jspecify.annotations.Nullable;
 /** The steps of the demo's story as its files tell them: what the application's own services are asked for. */
 final class DemoStep {
     private DemoStep() {}
+
+    record House(Agency agency) {}
 
     record Person(String id, String name, String email, String password) {}
 
@@ -40,7 +44,7 @@ final class DemoStep {
     /** One more account. */
     record Account(String id, String network, String currency, String zone, Accounts.Wanted wanted) {}
 
-    record Member(String person, String role) {}
+    record Member(String person, Role role) {}
 
     record Brief(BriefBody brief) {}
 

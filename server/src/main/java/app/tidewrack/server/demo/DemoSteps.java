@@ -3,6 +3,8 @@ package app.tidewrack.server.demo;
 import static java.nio.charset.StandardCharsets.UTF_8;
 
 import app.tidewrack.core.launch.LaunchState;
+import app.tidewrack.server.agency.Agencies;
+import app.tidewrack.server.agency.Agency;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.brief.BriefLibrary;
 import app.tidewrack.server.client.Accounts;
@@ -45,7 +47,9 @@ import app.tidewrack.server.launch.LaunchDesk;
 import app.tidewrack.server.media.Looks;
 import app.tidewrack.server.media.MediaLibrary;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.person.Passwords;
 import app.tidewrack.server.person.PersonMapper;
+import app.tidewrack.server.person.Role;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.PlanView;
 import app.tidewrack.server.plan.PlanView.CampaignView;
@@ -59,6 +63,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -67,7 +72,6 @@ import java.util.Random;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.ClassPathResource;
-import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -76,7 +80,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 record DemoSteps(
         PersonMapper people,
-        PasswordEncoder passwords,
+        Agencies agencies,
+        Passwords passwords,
         ClientMapper clients,
         Accounts accounts,
         Networks networks,
@@ -118,7 +123,13 @@ record DemoSteps(
 
     /** What one telling of the story remembers. */
     final class Telling {
-        private final DemoNames names = new DemoNames();
+        private final DemoNames names;
+
+        @Nullable
+        private final String beside;
+
+        private final Map<String, String> clientIds = new HashMap<>();
+        private final Map<String, String> personIds = new HashMap<>();
         private final List<Launched> launched = new ArrayList<>();
         private String teller = "";
 
@@ -126,13 +137,17 @@ record DemoSteps(
         private PlanView plan;
 
         private final Map<String, Kind<?>> kinds = Map.ofEntries(
+                kind("agency", DemoStep.House.class, (client, h) -> agency(h.agency())),
                 kind("person", Person.class, (client, p) -> person(p)),
                 kind("client", Client.class, (client, c) -> client(c)),
                 kind(
                         "account",
                         Account.class,
                         (client, a) -> accounts.open(client, a.id(), a.network(), a.currency(), a.zone(), a.wanted())),
-                kind("member", Member.class, (client, m) -> people.join(m.person(), client, m.role())),
+                kind(
+                        "member",
+                        Member.class,
+                        (client, m) -> people.setRole(id(personIds, m.person()), client, m.role())),
                 kind("brief", Brief.class, (client, b) -> briefs.add(client, b.brief())),
                 kind("list", CustomerList.class, (client, l) -> learn(client, "source", l.name(), list(client, l))),
                 kind(
@@ -222,6 +237,17 @@ record DemoSteps(
                 kind("proposes-posts", ProposesPosts.class, (client, r) -> posts.addRule(client, r.rule())),
                 kind("receiver", Receiver.class, (client, r) -> sending.start(client)));
 
+        /** @param beside who has real clients already; null on an empty installation */
+        Telling(DemoNames names, @Nullable String beside) {
+            this.names = names;
+            this.beside = beside;
+        }
+
+        /** What a file calls a client or person by, and beside real ones an id that none of those has. */
+        private String id(Map<String, String> ids, String told) {
+            return ids.computeIfAbsent(told, t -> beside == null ? t : t + "-" + Ids.fresh());
+        }
+
         /**
          * Takes a step as a file tells it.
          *
@@ -232,7 +258,8 @@ record DemoSteps(
             if (kind == null) {
                 throw new IllegalArgumentException("The demo knows no step “%s”.".formatted(step.get("do")));
             }
-            take(client, kind, names.resolve(client, step));
+            String of = client.isEmpty() ? client : id(clientIds, client);
+            take(of, kind, names.resolve(of, step));
         }
 
         private <T> void take(String client, Kind<T> kind, JsonNode step) {
@@ -253,19 +280,39 @@ record DemoSteps(
             names.learn(client, kind + ":" + name, id);
         }
 
-        /** The first person is the one who makes it all. */
+        /** The first person is the one who makes it all, and keeps an agency of their own. */
         private void person(Person p) {
-            String hash = Objects.requireNonNull(passwords.encode(p.password()));
-            people.insert(new PersonMapper.Person(p.id(), p.email(), p.name(), hash));
-            teller = teller.isEmpty() ? p.id() : teller;
+            boolean first = teller.isEmpty();
+            String id = id(personIds, p.id());
+            String hash = beside == null ? passwords.hash(p.password()) : null;
+            people.insert(new PersonMapper.Person(
+                    id, p.email(), p.name(), hash, first && beside == null, beside != null, null, false));
+            teller = first ? id : teller;
+        }
+
+        private void agency(Agency agency) {
+            if (beside == null) {
+                agencies.found(agency);
+            }
         }
 
         private void client(Client c) {
-            clients.insert(new ClientMapper.Client(c.id(), c.name(), c.about()));
+            String id = id(clientIds, c.id());
+            clients.insert(new ClientMapper.Client(
+                    id,
+                    c.name(),
+                    c.about(),
+                    new ClientMapper.Words(c.site() == null ? List.of() : List.of(c.site())),
+                    new ClientMapper.Words(List.of(c.currency())),
+                    true,
+                    null));
+            if (beside != null) {
+                people.setRole(beside, id, Role.BUYER);
+            }
             for (String network : networks.codes()) {
                 String name = networks.rulebook(network).name() + " " + c.currency();
                 accounts.open(
-                        c.id(),
+                        id,
                         c.id() + network.toLowerCase(Locale.ROOT),
                         network,
                         c.currency(),

@@ -2,6 +2,9 @@ package app.tidewrack.server.forecast;
 
 import app.tidewrack.core.forecast.PriceSums;
 import app.tidewrack.core.forecast.PriceSums.Quantity;
+import app.tidewrack.server.web.AsksOnly;
+import app.tidewrack.server.web.May;
+import app.tidewrack.server.web.May.Who;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -16,6 +19,8 @@ class PriceSumsController {
     record KnownPrices(Map<Quantity, Double> known) {}
 
     @PostMapping
+    @AsksOnly
+    @May(Who.MEMBERS_AND_PROGRAMS)
     KnownPrices sums(@RequestBody KnownPrices body) {
         return new KnownPrices(PriceSums.of(body.known()));
     }

@@ -8,6 +8,8 @@ import app.tidewrack.server.launch.drift.Drifts;
 import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
 import app.tidewrack.server.person.Members;
 import app.tidewrack.server.progress.ProgressStreams;
+import app.tidewrack.server.web.AsksOnly;
+import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.MostBytes;
 import app.tidewrack.server.web.TableFile.Form;
 import jakarta.servlet.http.HttpServletResponse;
@@ -71,6 +73,7 @@ class LaunchController {
     }
 
     /** Asks the network how a campaign stands there, and notes what was changed behind our back. */
+    @AsksOnly
     @PostMapping("/plans/{planId}/campaigns/{campaignId}/look")
     ChangesView look(@PathVariable String clientId, @PathVariable String planId, @PathVariable String campaignId) {
         drifts.look(clientId, planId, campaignId);
@@ -121,6 +124,7 @@ class LaunchController {
     }
 
     /** The change list of a launch as a table, for a person who enters it by hand. */
+    @Deeds.TakesAway
     @GetMapping("/launches/{launchId}/hand-over")
     void handOver(
             @PathVariable String clientId,

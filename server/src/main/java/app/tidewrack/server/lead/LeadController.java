@@ -7,6 +7,7 @@ import app.tidewrack.server.lead.Leads.Kind;
 import app.tidewrack.server.lead.Leads.Lead;
 import app.tidewrack.server.lead.Leads.State;
 import app.tidewrack.server.network.Networks;
+import app.tidewrack.server.web.Deeds;
 import jakarta.validation.Valid;
 import java.time.Instant;
 import java.util.List;
@@ -90,6 +91,7 @@ class LeadController {
     }
 
     /** All leads that are wanted, as CSV for a spreadsheet. */
+    @Deeds.TakesAway
     @GetMapping(path = "/leads.csv", produces = "text/csv")
     ResponseEntity<StreamingResponseBody> csv(
             @PathVariable String clientId,

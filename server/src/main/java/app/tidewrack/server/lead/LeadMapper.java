@@ -142,15 +142,25 @@ interface LeadMapper {
               and (l.id = o.id or l.person = o.person)""")
     int erase(String clientId, String id);
 
-    record Webhook(String url, String secret, boolean active) {}
+    /** @param sealed the secret by which the receiver knows us */
+    record Webhook(String url, byte[] sealed, boolean active) {}
 
-    @Select("select url, secret, active from lead_webhook where client_id = #{clientId}")
+    @Select("select url, sealed, active from lead_webhook where client_id = #{clientId}")
     Optional<Webhook> webhook(String clientId);
 
+    /** A secret that an earlier version kept as it was. */
+    record Unsealed(String clientId, String secret) {}
+
+    @Select("select client_id, secret from lead_webhook where secret is not null for update")
+    List<Unsealed> unsealed();
+
+    @Update("update lead_webhook set secret = null, sealed = #{sealed} where client_id = #{clientId}")
+    void seal(String clientId, byte[] sealed);
+
     @Insert("""
-            insert into lead_webhook (client_id, url, secret, active)
-            values (#{clientId}, #{w.url}, #{w.secret}, #{w.active})
-            on conflict (client_id) do update set url = excluded.url, secret = excluded.secret, active = excluded.active""")
+            insert into lead_webhook (client_id, url, sealed, active)
+            values (#{clientId}, #{w.url}, #{w.sealed}, #{w.active})
+            on conflict (client_id) do update set url = excluded.url, sealed = excluded.sealed, active = excluded.active""")
     void keepWebhook(@Param("clientId") String clientId, @Param("w") Webhook webhook);
 
     /** @param tries with the one that is claimed */

@@ -1,5 +1,7 @@
 package app.tidewrack.server.lead;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import app.tidewrack.core.patience.Backoff;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.job.Jobs;
@@ -11,6 +13,7 @@ import app.tidewrack.server.lead.LeadMapper.Webhook;
 import app.tidewrack.server.lead.Leads.Answer;
 import app.tidewrack.server.lead.Leads.Lead;
 import app.tidewrack.server.lead.OutwardAddress.NotPublic;
+import app.tidewrack.server.person.Sealed;
 import app.tidewrack.server.web.NotFound;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.io.IOException;
@@ -50,6 +53,7 @@ public class LeadSending {
     private final JsonMapper json;
     private final LeadPost post;
     private final Rounds rounds;
+    private final Sealed sealed;
     private final SecureRandom random = new SecureRandom();
 
     @Configuration
@@ -85,10 +89,11 @@ public class LeadSending {
         byte[] fresh = new byte[SECRET_BYTES];
         random.nextBytes(fresh);
         boolean same = known != null && known.url().equals(uri.toString());
-        String secret = known != null && same ? known.secret() : HexFormat.of().formatHex(fresh);
-        Webhook kept = new Webhook(uri.toString(), secret, active);
-        mapper.keepWebhook(clientId, kept);
-        return view(clientId, kept, same ? null : secret);
+        String secret = HexFormat.of().formatHex(fresh);
+        byte[] kept = known != null && same ? known.sealed() : sealed.seal(secret.getBytes(UTF_8));
+        Webhook webhook = new Webhook(uri.toString(), kept, active);
+        mapper.keepWebhook(clientId, webhook);
+        return view(clientId, webhook, same ? null : secret);
     }
 
     private WebhookView view(String clientId, Webhook webhook, @Nullable String secret) {
@@ -170,7 +175,11 @@ public class LeadSending {
         long seconds = Instant.now().getEpochSecond();
         return post.post(
                 addresses.allowed(webhook.url()),
-                Map.of(TIME, String.valueOf(seconds), SIGNATURE, LeadSignature.of(webhook.secret(), seconds, body)),
+                Map.of(
+                        TIME,
+                        String.valueOf(seconds),
+                        SIGNATURE,
+                        LeadSignature.of(new String(sealed.open(webhook.sealed()), UTF_8), seconds, body)),
                 body);
     }
 

@@ -5,6 +5,7 @@ import app.tidewrack.core.creative.Mend;
 import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.film.ClientMark;
 import app.tidewrack.server.media.MediaJobs.MediaJob;
+import app.tidewrack.server.web.Deeds;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import java.io.IOException;
@@ -94,6 +95,7 @@ class MediaController {
     }
 
     /** All of the shelf as a ZIP file with a table. */
+    @Deeds.TakesAway
     @GetMapping(path = "/all.zip", produces = "application/zip")
     ResponseEntity<StreamingResponseBody> shelf(@PathVariable String clientId) {
         return ResponseEntity.ok()

@@ -79,12 +79,17 @@ public class MediaLibrary {
         try {
             byte[] head = content.readNBytes(HEAD);
             Container container = Container.of(name, head);
-            String sha = copy(name, container, head, content, file);
+            String sent = copy(name, container, head, content, file);
+            String sha = Whereabouts.takeOut(container, file) ? hash(file) : sent;
             Optional<Stored> known = mapper.byHash(clientId, sha);
             return known.isPresent() ? read(known.get()) : keep(clientId, name, container, sha, file);
         } finally {
             Files.delete(file);
         }
+    }
+
+    private static String hash(Path file) throws IOException {
+        return HexFormat.of().formatHex(digest().digest(Files.readAllBytes(file)));
     }
 
     private void requireRoom(String clientId, String name) {

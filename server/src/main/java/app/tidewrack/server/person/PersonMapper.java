@@ -1,53 +1,100 @@
 package app.tidewrack.server.person;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 
 @Mapper
 public interface PersonMapper {
-    record Person(String id, String email, String name, String passwordHash) {}
+    /**
+     * @param passwordHash null for one who was invited and has not come yet
+     * @param training made up, to practise with; never signs in beside real clients
+     * @param closedAt when they left; null for one who is here
+     */
+    record Person(
+            String id,
+            String email,
+            String name,
+            @Nullable String passwordHash,
+            boolean administrator,
+            boolean training,
+            @Nullable Instant closedAt,
+            boolean secondFactor) {}
 
-    @Select("select id, email, name, password_hash from person where email = #{email}")
+    String COLUMNS =
+            "id, email, name, password_hash, administrator, training, closed_at, second_factor is not null as second_factor";
+
+    @Select("select " + COLUMNS + " from person where email = #{email}")
     Optional<Person> byEmail(String email);
 
-    @Select("select id, email, name, password_hash from person where id = #{id}")
+    @Select("select " + COLUMNS + " from person where id = #{id}")
     Optional<Person> byId(String id);
+
+    /** Everybody who ever was here, those who are first. */
+    @Select("select " + COLUMNS + " from person order by closed_at is not null, name, id")
+    List<Person> all();
 
     @Select("select count(*) from person")
     int count();
 
-    @Insert("insert into person (id, email, name, password_hash) values (#{id}, #{email}, #{name}, #{passwordHash})")
-    void insert(Person person);
+    @Insert("""
+            insert into person (id, email, name, password_hash, administrator, training)
+            values (#{id}, #{email}, #{name}, #{passwordHash}, #{administrator}, #{training})
+            on conflict do nothing""")
+    int insert(Person person);
 
-    @Select("select role from membership where person_id = #{personId} and client_id = #{clientId}")
-    Optional<String> role(String personId, String clientId);
+    @Update("update person set name = #{name} where id = #{id}")
+    void rename(String id, String name);
 
-    @Insert("insert into membership (person_id, client_id, role) values (#{personId}, #{clientId}, #{role})")
-    void join(String personId, String clientId, String role);
+    @Update("update person set password_hash = #{hash} where id = #{id}")
+    void setPassword(String id, String hash);
 
-    /** Someone of the agency, with what they may do at a client; no role when they do not work for it. */
-    record Colleague(
-            String id, String name, String email, @Nullable String role) {}
+    @Update("update person set administrator = #{administrator} where id = #{id}")
+    void setAdministrator(String id, boolean administrator);
 
-    /** Who works for a client, and whoever else shares a client with the one who asks. */
+    @Update("""
+            update person set closed_at = case when #{closed} then coalesce(closed_at, now()) end,
+                   administrator = administrator and not #{closed}
+            where id = #{id}""")
+    void setClosed(String id, boolean closed);
+
+    /** Until the transaction ends nobody else makes or unmakes an administrator. */
+    @Select("select id from person where administrator and closed_at is null order by id for update")
+    List<String> holdAdministrators();
+
+    /** What the person may do at a client; nothing for one who left, or at one that was taken away. */
     @Select("""
-            select p.id, p.name, p.email, m.role from person p
-            left join membership m on m.person_id = p.id and m.client_id = #{clientId}
-            where m.role is not null or p.id in (
-                select o.person_id from membership o join membership mine on mine.client_id = o.client_id
-                where mine.person_id = #{personId})
-            order by m.role is null, p.name""")
-    List<Colleague> colleagues(String clientId, String personId);
+            select m.role from membership m join person p on p.id = m.person_id join client c on c.id = m.client_id
+            where m.person_id = #{personId} and m.client_id = #{clientId} and p.closed_at is null and c.removed_at is null""")
+    Optional<Role> role(String personId, String clientId);
+
+    /** Someone who works for a client. */
+    record Colleague(String id, String name, String email, Role role) {}
+
+    @Select("""
+            select p.id, p.name, p.email, m.role from membership m join person p on p.id = m.person_id
+            where m.client_id = #{clientId} and p.closed_at is null order by p.name, p.id""")
+    List<Colleague> colleagues(String clientId);
+
+    @Select("select exists (select 1 from client where id = #{clientId})")
+    boolean isClient(String clientId);
+
+    /** A person's part in a client. */
+    record Part(String personId, String clientId, Role role) {}
+
+    @Select("select person_id, client_id, role from membership order by person_id, client_id")
+    List<Part> parts();
 
     @Insert("""
             insert into membership (person_id, client_id, role) values (#{personId}, #{clientId}, #{role})
             on conflict (person_id, client_id) do update set role = excluded.role""")
-    void setRole(String personId, String clientId, String role);
+    void setRole(String personId, String clientId, Role role);
 
     @Delete("delete from membership where person_id = #{personId} and client_id = #{clientId}")
     void leave(String personId, String clientId);

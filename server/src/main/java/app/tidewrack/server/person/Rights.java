@@ -1,22 +1,110 @@
 package app.tidewrack.server.person;
 
+import app.tidewrack.server.web.Deeds;
+import app.tidewrack.server.web.May;
+import app.tidewrack.server.web.May.Who;
+import app.tidewrack.server.web.NotFound;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.security.Principal;
+import java.util.Map;
+import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.core.annotation.AnnotatedElementUtils;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.ErrorResponseException;
 import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.method.HandlerMethod;
+import org.springframework.web.servlet.HandlerInterceptor;
+import org.springframework.web.servlet.HandlerMapping;
+import org.springframework.web.servlet.config.annotation.InterceptorRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-/** Whether what is under way may change something, for what is done on the way to an answer. */
-public final class Rights {
+/**
+ * Who may do what, asked before every operation. Of a client: a stranger learns nothing, not even that the client exists; a viewer or
+ * approver reads and does not change. Of no client: as the operation says by {@link May}, and nobody where it says nothing. A program
+ * may do what its maker may, and no more than its token allows.
+ */
+@Configuration
+@RequiredArgsConstructor
+public class Rights implements WebMvcConfigurer, HandlerInterceptor {
     private static final String READS_ONLY = Rights.class.getName();
+    private static final String OF_A_CLIENT = "/api/clients/{clientId}";
 
-    private Rights() {}
+    private final PersonMapper mapper;
 
-    static void readsOnly(HttpServletRequest request) {
-        request.setAttribute(READS_ONLY, true);
+    @Override
+    public void addInterceptors(InterceptorRegistry registry) {
+        registry.addInterceptor(this).addPathPatterns("/api/**");
     }
 
     /** False while somebody asks who may read and not change; true for all others, and for jobs. */
     public static boolean mayChange() {
         RequestAttributes request = RequestContextHolder.getRequestAttributes();
         return request == null || request.getAttribute(READS_ONLY, RequestAttributes.SCOPE_REQUEST) == null;
+    }
+
+    @Override
+    public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
+        if (handler instanceof HandlerMethod method) {
+            String pattern = String.valueOf(request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE));
+            if (pattern.startsWith(OF_A_CLIENT)) {
+                ofClient(request, method);
+            } else if (!pattern.startsWith("/api/description")) {
+                ofNoClient(request.getUserPrincipal(), method);
+            }
+        }
+        return true;
+    }
+
+    private void ofClient(HttpServletRequest request, HandlerMethod method) {
+        Map<?, ?> variables = (Map<?, ?>) request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+        String clientId = String.valueOf(variables.get("clientId"));
+        Role role = role(request.getUserPrincipal(), clientId);
+        if (role == Role.BUYER) {
+            return;
+        }
+        request.setAttribute(READS_ONLY, true);
+        if (!Deeds.onlyAsks(request, method)) {
+            throw forbidden("You can read this client but not change it. Ask a buyer of this client.");
+        }
+    }
+
+    private Role role(@Nullable Principal asks, String clientId) {
+        Role role = mapper.role(asks == null ? "" : asks.getName(), clientId)
+                .filter(r -> !(asks instanceof ProgramToken token) || token.covers(clientId))
+                .orElseThrow(() -> new NotFound("client", clientId));
+        return asks instanceof ProgramToken token ? role.butNoMoreThan(token.most()) : role;
+    }
+
+    private void ofNoClient(@Nullable Principal asks, HandlerMethod method) {
+        May may = AnnotatedElementUtils.findMergedAnnotation(method.getMethod(), May.class);
+        if (may == null) {
+            may = AnnotatedElementUtils.findMergedAnnotation(method.getBeanType(), May.class);
+        }
+        if (may == null) {
+            throw forbidden("Nobody may do this: it was never said who.");
+        }
+        if (may.value() == Who.ANYBODY) {
+            return;
+        }
+        if (asks instanceof ProgramToken && may.value() != Who.MEMBERS_AND_PROGRAMS) {
+            throw forbidden("A program may not do this. Sign in as the person who made the token.");
+        }
+        boolean administrators = may.value() == Who.ADMINISTRATORS;
+        boolean allowed = mapper.byId(asks == null ? "" : asks.getName())
+                .filter(p -> p.closedAt() == null && (p.administrator() || !administrators))
+                .isPresent();
+        if (!allowed) {
+            throw forbidden("Only an administrator of the agency may do this. Ask one of them.");
+        }
+    }
+
+    private static ErrorResponseException forbidden(String why) {
+        ErrorResponseException forbidden = new ErrorResponseException(HttpStatus.FORBIDDEN);
+        forbidden.setDetail(why);
+        return forbidden;
     }
 }

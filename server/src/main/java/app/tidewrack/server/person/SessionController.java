@@ -5,31 +5,25 @@ import static app.tidewrack.server.person.SignInLimits.WINDOW_MINUTES;
 
 import app.tidewrack.server.person.PersonMapper.Person;
 import app.tidewrack.server.person.SignInLimits.Guess;
+import app.tidewrack.server.web.Deeds;
+import app.tidewrack.server.web.May;
+import app.tidewrack.server.web.May.Who;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import java.security.SecureRandom;
+import java.security.Principal;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Locale;
-import java.util.concurrent.Semaphore;
-import java.util.concurrent.TimeUnit;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseCookie;
-import org.springframework.http.ResponseEntity;
-import org.springframework.security.authentication.AuthenticationManager;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
-import org.springframework.security.core.Authentication;
-import org.springframework.security.core.AuthenticationException;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.ErrorResponseException;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -46,79 +40,121 @@ class SessionController {
     private static final String DEVICE = "tidewrack-device";
     private static final int DEVICE_BYTES = 32;
     private static final int DEVICE_DAYS = 180;
-    private static final int MOST_AT_ONCE = 4;
 
-    private final AuthenticationManager authentication;
-    private final SecurityContextRepository contexts;
     private final PersonMapper mapper;
+    private final Passwords passwords;
+    private final SecondFactor secondFactor;
     private final SignInLimits limits;
-    private final SecureRandom random = new SecureRandom();
-    private final Semaphore looking = new Semaphore(MOST_AT_ONCE);
+    private final Sessions sessions;
 
     record SignIn(
-            @NotBlank @Size(max = 200) String email,
-            @NotBlank @Size(max = 200) String password) {}
+            @NotBlank @Size(max = Passwords.MOST) String email,
+            @NotBlank @Size(max = Passwords.MOST) String password) {}
 
-    record SignedIn(String name, String email) {}
+    /** A code of a device, or one on paper. */
+    record SecondBody(@NotBlank @Size(max = 40) String code) {}
+
+    /**
+     * Who is signed in.
+     *
+     * @param secondFactorWanted the password was right, and a code is to come; nobody is signed in yet
+     * @param recoveryCodes left on paper; those who come in by one are told
+     */
+    record SignedIn(
+            String id,
+            String name,
+            String email,
+            boolean administrator,
+            boolean secondFactor,
+            boolean secondFactorWanted,
+            int recoveryCodes) {}
 
     @PostMapping
-    ResponseEntity<?> signIn(
+    @May(Who.ANYBODY)
+    @Deeds.AlsoRefused
+    SignedIn signIn(
             @Valid @RequestBody SignIn signIn,
             @CookieValue(name = DEVICE, required = false) @Nullable String device,
             HttpServletRequest request,
             HttpServletResponse response) {
         String email = signIn.email().strip().toLowerCase(Locale.ROOT);
+        Person person = mapper.byEmail(email).orElse(null);
+        Deeds.by(person == null ? null : person.id());
+        Guess guess = begun(email, device, request);
+        boolean right = passwords.matches(signIn.password(), person == null ? null : person.passwordHash());
+        if (person == null || !right || person.closedAt() != null) {
+            throw refused(
+                    HttpStatus.UNAUTHORIZED, "That e-mail and password do not go together. Check both and try again.");
+        }
+        if (passwords.isOld(String.valueOf(person.passwordHash()))) {
+            mapper.setPassword(person.id(), passwords.hash(signIn.password()));
+        }
+        if (person.secondFactor()) {
+            sessions.halfWay(person.id(), request);
+            return view(person, true);
+        }
+        return signedIn(person, guess, device, request, response);
+    }
+
+    @PostMapping("/second")
+    @May(Who.ANYBODY)
+    @Deeds.AlsoRefused
+    SignedIn second(
+            @Valid @RequestBody SecondBody body,
+            @CookieValue(name = DEVICE, required = false) @Nullable String device,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        String id = sessions.whoIsHalfWay(request);
+        Person person = id == null ? null : mapper.byId(id).orElse(null);
+        if (person == null || person.closedAt() != null) {
+            throw refused(
+                    HttpStatus.UNAUTHORIZED, "Give your e-mail and password first; a code is waited for 5 minutes.");
+        }
+        Deeds.by(person.id());
+        Guess guess = begun(person.email(), device, request);
+        if (!secondFactor.take(person.id(), body.code(), Instant.now())) {
+            throw refused(
+                    HttpStatus.UNAUTHORIZED,
+                    "That is not the code of this half minute, nor one on paper that is still good. Try the next.");
+        }
+        return signedIn(person, guess, device, request, response);
+    }
+
+    private Guess begun(String email, @Nullable String device, HttpServletRequest request) {
         Guess guess = new Guess(email, request.getRemoteAddr(), device);
         if (!limits.begin(guess)) {
-            return refused(
+            ErrorResponseException full = refused(
                     HttpStatus.TOO_MANY_REQUESTS,
                     "%d sign-ins failed within %d minutes, the most allowed. Wait %d minutes and try again."
-                            .formatted(MOST_OF_PAIR, WINDOW_MINUTES, WINDOW_MINUTES),
-                    WINDOW_MINUTES * 60);
+                            .formatted(MOST_OF_PAIR, WINDOW_MINUTES, WINDOW_MINUTES));
+            full.getHeaders().set(HttpHeaders.RETRY_AFTER, String.valueOf(WINDOW_MINUTES * 60));
+            throw full;
         }
-        if (!entered()) {
-            return refused(HttpStatus.TOO_MANY_REQUESTS, "Too many sign in at this moment. Try again in a moment.", 2);
-        }
-        try {
-            Authentication signedIn = authentication.authenticate(
-                    UsernamePasswordAuthenticationToken.unauthenticated(email, signIn.password()));
-            keep(signedIn, request, response);
-            limits.right(guess, signedIn.getName(), keepDevice(device, request, response));
-            return ResponseEntity.ok(view(signedIn));
-        } catch (AuthenticationException e) {
-            return refused(
-                    HttpStatus.UNAUTHORIZED,
-                    "That e-mail and password do not go together. Check both and try again.",
-                    null);
-        } finally {
-            looking.release();
-        }
+        return guess;
     }
 
-    /** A password takes a tenth of a second of a processor to look at, on purpose. */
-    private boolean entered() {
-        try {
-            return looking.tryAcquire(1, TimeUnit.SECONDS);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return false;
-        }
+    private SignedIn signedIn(
+            Person person,
+            Guess guess,
+            @Nullable String device,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        sessions.signIn(person.id(), request, response);
+        limits.right(guess, person.id(), keepDevice(device, request, response));
+        return view(person, false);
     }
 
-    private static ResponseEntity<ProblemDetail> refused(HttpStatus status, String why, @Nullable Integer seconds) {
-        ResponseEntity.BodyBuilder answer = ResponseEntity.status(status);
-        if (seconds != null) {
-            answer.header(HttpHeaders.RETRY_AFTER, String.valueOf(seconds));
-        }
-        return answer.body(ProblemDetail.forStatusAndDetail(status, why));
+    private static ErrorResponseException refused(HttpStatus status, String why) {
+        ErrorResponseException refused = new ErrorResponseException(status);
+        refused.setDetail(why);
+        return refused;
     }
 
     /** What tells this browser apart from now on. */
-    private String keepDevice(@Nullable String device, HttpServletRequest request, HttpServletResponse response) {
-        byte[] fresh = new byte[DEVICE_BYTES];
-        random.nextBytes(fresh);
+    private static String keepDevice(
+            @Nullable String device, HttpServletRequest request, HttpServletResponse response) {
         String kept = device == null || device.length() != 2 * DEVICE_BYTES
-                ? HexFormat.of().formatHex(fresh)
+                ? HexFormat.of().formatHex(Secret.bytes(DEVICE_BYTES))
                 : device;
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
@@ -133,28 +169,26 @@ class SessionController {
         return kept;
     }
 
-    private void keep(Authentication signedIn, HttpServletRequest request, HttpServletResponse response) {
-        request.getSession(true);
-        request.changeSessionId();
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(signedIn);
-        SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, request, response);
-    }
-
     @GetMapping
-    SignedIn whoAmI(Authentication signedIn) {
-        return view(signedIn);
+    @May(Who.MEMBERS)
+    SignedIn whoAmI(Principal person) {
+        return view(mapper.byId(person.getName()).orElseThrow(), false);
     }
 
     @DeleteMapping
+    @May(Who.MEMBERS)
     void signOut(HttpServletRequest request) {
-        request.getSession().invalidate();
-        SecurityContextHolder.clearContext();
+        sessions.signOut(request);
     }
 
-    private SignedIn view(Authentication signedIn) {
-        Person person = mapper.byId(signedIn.getName()).orElseThrow();
-        return new SignedIn(person.name(), person.email());
+    private SignedIn view(Person person, boolean wanted) {
+        return new SignedIn(
+                person.id(),
+                wanted ? "" : person.name(),
+                person.email(),
+                person.administrator() && !wanted,
+                person.secondFactor(),
+                wanted,
+                wanted ? 0 : secondFactor.recoveryCodes(person.id()));
     }
 }

@@ -59,4 +59,9 @@ class SignInLimits {
         mapper.keepDevice(Contact.hash(device), personId);
         mapper.forgetDevices(personId, MOST_DEVICES);
     }
+
+    /** The guess was right, by somebody who is signed in already. */
+    void forget(Guess guess) {
+        mapper.forget(guess.email(), guess.address(), null);
+    }
 }

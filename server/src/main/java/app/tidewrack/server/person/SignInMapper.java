@@ -38,10 +38,9 @@ interface SignInMapper {
     @Insert("insert into sign_in_try (email, address, device) values (#{email}, #{address}, #{device})")
     void insert(String email, String address, @Nullable String device);
 
-    /** Those of an e-mail from an address or a browser, and all that are old. */
+    /** Those of an e-mail from an address or a browser. */
     @Delete("""
-            delete from sign_in_try where (email = #{email} and (address = #{address} or device = #{device}))
-            or at < now() - interval '1 day'""")
+            delete from sign_in_try where email = #{email} and (address = #{address} or device = #{device})""")
     void forget(String email, String address, @Nullable String device);
 
     @Select("""

@@ -3,6 +3,7 @@ package app.tidewrack.server.plan;
 import app.tidewrack.core.plan.MoneyCalendar;
 import app.tidewrack.server.plan.PlanDesk.PlanLine;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
+import app.tidewrack.server.plan.PlanMapper.RemovedPlan;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.web.MostBytes;
@@ -13,6 +14,7 @@ import java.time.LocalDate;
 import java.util.List;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -67,6 +69,21 @@ class PlanController {
     @PostMapping
     PlanView add(@PathVariable String clientId, @Valid @RequestBody NewPlan plan) {
         return desk.add(clientId, plan.name());
+    }
+
+    @GetMapping("/removed")
+    List<RemovedPlan> removed(@PathVariable String clientId) {
+        return desk.removed(clientId);
+    }
+
+    @DeleteMapping("/{planId}")
+    void remove(@PathVariable String clientId, @PathVariable String planId, Principal person) {
+        desk.remove(clientId, planId, person.getName());
+    }
+
+    @PostMapping("/{planId}/back")
+    PlanView bringBack(@PathVariable String clientId, @PathVariable String planId) {
+        return desk.bringBack(clientId, planId);
     }
 
     @GetMapping("/{planId}")

@@ -14,6 +14,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
+import app.tidewrack.server.plan.PlanMapper.RemovedPlan;
 import app.tidewrack.server.plan.PlanMapper.Things;
 import app.tidewrack.server.plan.PlanMapper.TouchedBy;
 import app.tidewrack.server.plan.PlanView.CampaignView;
@@ -29,9 +30,12 @@ import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -53,6 +57,8 @@ public class PlanDesk {
     private final ToldViews told;
 
     /** A plan with the version at which it was read. */
+    private static final int DAYS_TO_BRING_BACK = 30;
+
     public record Versioned(Plan plan, int version) {}
 
     public record PlanLine(String id, String name, int version) {}
@@ -108,6 +114,50 @@ public class PlanDesk {
         String id = Ids.fresh();
         mapper.insertPlan(clientId, id, checked);
         return view(clientId, id);
+    }
+
+    /** Plans that were taken away within 30 days, the last first. */
+    List<RemovedPlan> removed(String clientId) {
+        return mapper.removed(clientId, DAYS_TO_BRING_BACK);
+    }
+
+    /**
+     * Takes a plan out of sight; what it was launched with and what it brought stay.
+     *
+     * @throws Refusal while something of it runs
+     */
+    @Transactional
+    public void remove(String clientId, String planId, String personId) {
+        if (mapper.hold(clientId, planId).isEmpty()) {
+            throw new NotFound("plan", planId);
+        }
+        int running = mapper.running(clientId, planId);
+        if (running > 0) {
+            throw new Refusal(
+                    "planId",
+                    running == 1 ? "One of its campaigns runs." : "%,d of its campaigns run.".formatted(running),
+                    "Pause them first, so that nothing costs money out of sight.");
+        }
+        mapper.remove(clientId, planId, personId);
+    }
+
+    /** Under its name, or one beside it where another plan has that by now. */
+    @Transactional
+    public PlanView bringBack(String clientId, String planId) {
+        RemovedPlan removed = removed(clientId).stream()
+                .filter(p -> p.id().equals(planId))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("plan that was taken away", planId));
+        Set<String> taken = mapper.plans(clientId).stream()
+                .map(p -> p.name().toLowerCase(Locale.ROOT))
+                .collect(Collectors.toSet());
+        String name = Stream.iterate(1, n -> n + 1)
+                .map(n -> n == 1 ? removed.name() : removed.name() + " " + n)
+                .filter(n -> !taken.contains(n.toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .orElseThrow();
+        mapper.bringBack(clientId, planId, name);
+        return view(clientId, planId);
     }
 
     @Transactional(readOnly = true)

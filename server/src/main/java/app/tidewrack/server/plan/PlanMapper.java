@@ -74,14 +74,47 @@ interface PlanMapper {
 
     record HistoryLine(long number, String words, String person, Instant at, String state) {}
 
-    @Select("select id, name, version from plan where client_id = #{clientId} order by name collate by_eye, id")
+    @Select("select id, name, version from plan where client_id = #{clientId} and removed_at is null"
+            + " order by name collate by_eye, id")
     List<PlanHead> plans(String clientId);
 
-    @Select("select id, name, version from plan where client_id = #{clientId} and id = #{planId}")
+    @Select(
+            "select id, name, version from plan where client_id = #{clientId} and id = #{planId} and removed_at is null")
     Optional<PlanHead> head(String clientId, String planId);
 
-    @Select("select id, name, version from plan where client_id = #{clientId} and id = #{planId} for update")
+    @Select("select id, name, version from plan"
+            + " where client_id = #{clientId} and id = #{planId} and removed_at is null for update")
     Optional<PlanHead> hold(String clientId, String planId);
+
+    /** A plan that was taken away and can be brought back. */
+    record RemovedPlan(
+            String id,
+            String name,
+            Instant removedAt,
+            @Nullable String removedBy) {}
+
+    @Select("""
+            select p.id, p.name, p.removed_at, who.name as removed_by from plan p left join person who on who.id = p.removed_by
+            where p.client_id = #{clientId} and p.removed_at > now() - make_interval(days => #{days})
+            order by p.removed_at desc""")
+    List<RemovedPlan> removed(String clientId, int days);
+
+    /** Its campaigns that run on a network. */
+    @Select("""
+            select count(*) from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
+            where l.client_id = #{clientId} and c.plan_id = #{planId} and l.level = 'CAMPAIGN' and l.removed_at is null
+              and not l.paused""")
+    int running(String clientId, String planId);
+
+    @Update("""
+            update plan set removed_at = now(), removed_by = #{personId}
+            where client_id = #{clientId} and id = #{planId} and removed_at is null""")
+    int remove(String clientId, String planId, String personId);
+
+    @Update("""
+            update plan set removed_at = null, removed_by = null, name = #{name}
+            where client_id = #{clientId} and id = #{planId} and removed_at is not null""")
+    int bringBack(String clientId, String planId, String name);
 
     @Insert("insert into plan (client_id, id, name) values (#{clientId}, #{id}, #{name})")
     void insertPlan(String clientId, String id, String name);

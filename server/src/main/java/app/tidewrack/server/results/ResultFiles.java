@@ -50,8 +50,10 @@ class ResultFiles {
                 .flatMap(s -> s)
                 .toList();
         List<String> all = Collections.nCopies(question.by().size(), "all");
+        // By nothing, the one line is the total.
+        List<Line> apart = question.by().isEmpty() ? List.of() : table.lines();
         List<List<Object>> lines = Stream.concat(
-                        table.lines().stream().map(l -> cells(l.keys(), l, columns)),
+                        apart.stream().map(l -> cells(l.keys(), l, columns)),
                         table.totals().stream().map(t -> cells(all, t, columns)))
                 .toList();
         ByteArrayOutputStream out = new ByteArrayOutputStream();

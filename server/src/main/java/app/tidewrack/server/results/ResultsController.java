@@ -27,6 +27,7 @@ import app.tidewrack.server.results.ResultTables.ReachLine;
 import app.tidewrack.server.results.ResultTables.Table;
 import app.tidewrack.server.results.ResultsMapper.Reached;
 import app.tidewrack.server.web.AsksOnly;
+import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.NotFound;
 import app.tidewrack.server.web.TableFile.Form;
 import jakarta.validation.Valid;
@@ -196,6 +197,7 @@ class ResultsController {
 
     /** The same lines in a file, money in whole units of its currency, shares from 0 to 1; totals at the foot. */
     @AsksOnly
+    @Deeds.TakesAway
     @PostMapping("/results/file")
     ResponseEntity<byte[]> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body) {
         Table table = tables.table(clientId, body.table().question());

@@ -9,6 +9,7 @@ import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.source.SourceLibrary.Rule;
 import app.tidewrack.server.source.SourceLibrary.Source;
+import app.tidewrack.server.web.AsksOnly;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import java.io.IOException;
@@ -126,6 +127,7 @@ class SourceController {
     }
 
     /** How a list is written, guessed from its first bytes, with the first few rows. */
+    @AsksOnly
     @PostMapping(path = "/lists/guess", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ListFormat.Guess guess(
             @PathVariable String clientId,

@@ -32,13 +32,13 @@ class DemoStoryTest {
             "creative", "/name");
 
     private final JsonMapper json = JsonMapper.builder().build();
-    private final DemoNames names = new DemoNames();
+    private final DemoNames names = new DemoNames(0);
 
     @Test
     void everyFileIsToldAndNamesOnlyWhatStoodBeforeIt() {
         Set<String> told = new TreeSet<>(Set.of("story.json", "defaults.json"));
         List<JsonNode> steps = new ArrayList<>();
-        for (JsonNode chapter : read("story.json")) {
+        for (JsonNode chapter : read("story.json").get("chapters")) {
             for (JsonNode file : chapter.get("files")) {
                 told.add(file.stringValue());
                 JsonNode content = read(file.stringValue());
@@ -81,6 +81,16 @@ class DemoStoryTest {
         assertThatThrownBy(() -> names.resolve("three", told))
                 .hasMessageContaining("three")
                 .hasMessageContaining("source:Buyers");
+    }
+
+    /** Told later than it was written, so that its campaigns do not begin in the past; on the same days of the week. */
+    @Test
+    void daysMoveByWholeWeeks() {
+        JsonNode told = json.readTree("""
+                {"start": "2027-03-09", "words": "until 2027-03-09"}""");
+
+        assertThat(new DemoNames(5).resolve("one", told)).isEqualTo(json.readTree("""
+                {"start": "2027-04-13", "words": "until 2027-03-09"}"""));
     }
 
     @Test

@@ -91,6 +91,7 @@ class NamesController {
             @Nullable NamingScheme scheme) {}
 
     @MostBytes(4_000_000)
+    @AsksOnly
     @PostMapping("/names-read")
     ReadNames read(@PathVariable String clientId, @Valid @RequestBody NamesBody body) {
         return elsewhere.read(clientId, body.level(), body.text(), body.scheme());

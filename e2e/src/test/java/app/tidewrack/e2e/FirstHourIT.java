@@ -1,0 +1,288 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.awt.Color;
+import java.nio.ByteBuffer;
+import java.nio.file.Files;
+import java.security.GeneralSecurityException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
+import javax.crypto.Mac;
+import javax.crypto.spec.SecretKeySpec;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.MethodOrderer.OrderAnnotation;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+/** A server with an empty database: from the address it prints to the first ad that runs, and people who come, lose a phone and leave. */
+@TestMethodOrder(OrderAnnotation.class)
+class FirstHourIT {
+    private static final String PASSWORD = "seven heron lamp";
+    private static final String NELL = "nell@heronsgate.example";
+    private static final LocatorAssertions.ContainsTextOptions SOON =
+            new LocatorAssertions.ContainsTextOptions().setTimeout(60_000);
+
+    private static Installation.SecondServer server;
+    private static Buyer buyer;
+    private static Page page;
+    private static BrowserContext elsewhere;
+    private static Page other;
+    private static String secret;
+    private static List<String> paper;
+
+    @RegisterExtension
+    static final InParts PARTS = new InParts();
+
+    @BeforeAll
+    static void begin() throws Exception {
+        server = Installation.emptyServer();
+        buyer = new Buyer();
+        page = buyer.page;
+        page.setDefaultTimeout(12_000);
+    }
+
+    @AfterAll
+    static void end() {
+        buyer.close();
+        server.close();
+    }
+
+    private static Locator button(Page in, String name) {
+        return in.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
+                .last();
+    }
+
+    private static Page.GetByLabelOptions exact() {
+        return new Page.GetByLabelOptions().setExact(true);
+    }
+
+    @Test
+    @Order(1)
+    void theAgencyIsNamedByTheAddressThatWasPrinted() {
+        page.navigate(server.url() + "/signin");
+        assertThat(page.locator("main")).containsText("Nobody has moved in yet");
+        page.navigate(server.url() + "/first#not-the-one");
+        page.getByLabel("Agency").fill("Heronsgate Media");
+        page.getByLabel("Your name").fill("Nell Ferry");
+        page.getByLabel("Your e-mail").fill(NELL);
+        page.getByLabel("Password").fill("heronsgate nell");
+        buyer.press("Move in");
+        assertThat(page.locator(".ant-alert")).containsText("This is not the address that ./tidewrack start printed");
+
+        page.navigate("about:blank");
+        page.navigate(server.url() + "/first#first");
+        page.getByLabel("Agency").fill("Heronsgate Media");
+        buyer.choose("Dates and numbers", "British English");
+        page.getByLabel("Your name").fill("Nell Ferry");
+        page.getByLabel("Your e-mail").fill(NELL);
+        page.getByLabel("Password").fill("heronsgate nell");
+        buyer.press("Move in");
+        assertThat(page.locator(".ant-alert")).containsText("among the first that would be guessed");
+        page.getByLabel("Password").fill(PASSWORD);
+        buyer.press("Move in");
+        assertThat(page.locator(".first-step")).containsText("No client yet");
+    }
+
+    @Test
+    @Order(2)
+    void aClientIsTakenOnAndEachScreenSaysWhatComesNext() {
+        buyer.press("Take the first client on");
+        page.getByLabel("Name", exact()).fill("Marsh Bakery");
+        page.getByLabel("Trade").fill("Bread and courses");
+        page.getByLabel("Sites").fill("marshbakery.example,");
+        buyer.press("Take on");
+        assertThat(page.locator(".head h1")).hasText("Marsh Bakery");
+        assertThat(page.locator(".first-steps .next")).containsText("Open its first account");
+        for (String screen : List.of("Brief", "Audiences", "Creative", "Forms", "Plan", "Launch", "Results")) {
+            buyer.rail(screen);
+            Locator empty = page.locator(".empty");
+            assertThat(empty).containsText(screen.equals("Launch") ? "Nothing to launch yet" : " yet");
+            assertThat(empty.locator("a, button").first()).isVisible();
+        }
+        buyer.rail("Plan");
+        page.getByText("Open its first account").click();
+        buyer.choose("Currency", "DKK");
+        page.getByLabel("Name", exact()).last().fill("Hearthside DKK");
+        buyer.press("Open");
+        assertThat(page.locator(".things")).containsText("Hearthside DKK");
+        buyer.rail("Desk");
+        assertThat(page.locator(".first-steps .next")).containsText("Describe an audience");
+    }
+
+    @Test
+    @Order(3)
+    void theFirstAdIsLaunchedAndRuns() throws Exception {
+        buyer.rail("Audiences");
+        buyer.choose("New audience", "Hearthside DKK");
+        assertThat(page.locator(".head h1")).containsText("New audience");
+        page.getByLabel("Name of the audience").fill("Bread lovers");
+        buyer.condition("Interest", "Interests", "Baking");
+        buyer.kept();
+        buyer.rail("Creative");
+        buyer.press("New creative");
+        page.getByLabel("Name", exact()).fill("Loaf");
+        buyer.upload("loaf.png", Buyer.picture(1080, 1080, new Color(0xb78a57)));
+        assertThat(page.locator(".facts")).containsText("1080 × 1080 px");
+        page.getByLabel("Body", exact()).fill("Baked this morning.");
+        page.getByLabel("Headline", exact()).fill("Rye, still warm");
+        page.getByLabel("Description", exact()).fill("From 32 kr");
+        buyer.choose("Call to action", "Shop");
+        page.getByLabel("Link", exact()).fill("https://marshbakery.example/rye");
+        buyer.kept();
+        buyer.rail("Plan");
+        buyer.press("Start a plan");
+        page.getByLabel("Name of the plan").fill("First loaves");
+        buyer.press("Start it");
+        buyer.press("Add the first campaign");
+        page.getByLabel("Name", exact()).fill("Rye, cold");
+        page.getByLabel("Each new row, a day, DKK").fill("100");
+        buyer.press("Add campaign");
+        buyer.press("Add audiences as rows");
+        page.locator(".ant-modal").getByText("Bread lovers").first().click();
+        buyer.press("Add 1 row");
+        buyer.press("Add creatives as columns");
+        page.locator(".ant-modal").getByText("Loaf").first().click();
+        buyer.press("Add 1 column");
+        assertThat(page.locator(".head .note")).containsText("1 × 1");
+        buyer.press("Launch…");
+        buyer.press("Launch 3 changes…");
+        buyer.press("Launch now");
+        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it", SOON);
+    }
+
+    @Test
+    @Order(4)
+    void aColleagueComesByALinkAndOnlyReads() {
+        page.navigate(server.url() + "/agency/people");
+        buyer.press("Invite");
+        page.getByLabel("Name", exact()).fill("Otto Reed");
+        page.getByLabel("E-mail", exact()).fill("otto@heronsgate.example");
+        buyer.choose("Works for", "Marsh Bakery");
+        page.keyboard().press("Escape");
+        buyer.choose("As", "viewer");
+        buyer.press("Make the link");
+        String link = page.getByLabel("Link", exact()).inputValue();
+        buyer.press("Done");
+        assertThat(page.locator(".lines")).containsText("invited until");
+
+        elsewhere = page.context().browser().newContext();
+        other = elsewhere.newPage();
+        other.setDefaultTimeout(12_000);
+        other.navigate(link);
+        assertThat(other.locator("main")).containsText("Welcome to Heronsgate Media");
+        other.getByLabel("Password").fill("eleven damp otters");
+        button(other, "Come in").click();
+        assertThat(other.locator(".clients")).containsText("Marsh Bakery");
+        other.getByText("Marsh Bakery").click();
+        assertThat(other.locator(".head")).containsText("You read this client");
+        assertThat(button(other, "Plan a campaign")).hasCount(0);
+    }
+
+    /** As the phone would: the code of a secret now (RFC 6238). */
+    private static String code(String secret) throws GeneralSecurityException {
+        String alphabet = "ABCDEFGHIJKLMNOPQRSTUVWXYZ234567";
+        ByteBuffer key = ByteBuffer.allocate(secret.length() * 5 / 8);
+        int bits = 0;
+        int held = 0;
+        for (char sign : secret.toCharArray()) {
+            bits = bits << 5 | alphabet.indexOf(sign);
+            held += 5;
+            if (held >= 8) {
+                held -= 8;
+                key.put((byte) (bits >> held));
+            }
+        }
+        Mac mac = Mac.getInstance("HmacSHA1");
+        mac.init(new SecretKeySpec(key.array(), "HmacSHA1"));
+        byte[] hash = mac.doFinal(ByteBuffer.allocate(8)
+                .putLong(Instant.now().getEpochSecond() / 30)
+                .array());
+        int from = hash[hash.length - 1] & 15;
+        int number = ByteBuffer.wrap(hash, from, 4).getInt() & Integer.MAX_VALUE;
+        return String.format(Locale.ROOT, "%06d", number % 1_000_000);
+    }
+
+    @Test
+    @Order(5)
+    void aSecondFactorIsTurnedOnAndALostPhoneIsHelped() throws Exception {
+        other.navigate(server.url() + "/me/second-factor");
+        secret = other.locator(".typed-secret").innerText().replace(" ", "").strip();
+        other.getByLabel("Code").fill(code(secret));
+        other.getByLabel("Your password").fill("eleven damp otters");
+        button(other, "Turn it on").click();
+        other.locator(".paper li").nth(9).waitFor();
+        paper = other.locator(".paper li").allInnerTexts();
+        assertThat(paper).hasSize(10);
+        button(other, "I have them").click();
+        assertThat(other.locator(".work")).containsText("10 codes on paper are left");
+
+        try (BrowserContext third = page.context().browser().newContext()) {
+            Page anew = third.newPage();
+            anew.setDefaultTimeout(12_000);
+            anew.navigate(server.url() + "/signin");
+            anew.getByLabel("E-mail").fill("otto@heronsgate.example");
+            anew.getByLabel("Password").fill("eleven damp otters");
+            button(anew, "Sign in").click();
+            anew.getByLabel("Code").fill("000000");
+            button(anew, "Go on").click();
+            assertThat(anew.locator(".ant-alert")).containsText("not the code of this half minute");
+            // The phone is lost; the paper is not.
+            anew.getByLabel("Code").fill(paper.get(0));
+            button(anew, "Go on").click();
+            assertThat(anew.locator(".clients")).containsText("Marsh Bakery");
+            anew.navigate(server.url() + "/me/sessions");
+            assertThat(anew.locator(".lines tbody tr")).hasCount(2);
+        }
+        page.navigate(server.url() + "/agency/people");
+        page.getByText("Otto Reed").click();
+        buyer.press("Take the second factor off");
+        assertThat(page.locator(".lines tr.on")).containsText("off");
+        other.reload();
+        assertThat(other).hasURL(Pattern.compile(".*/signin.*"));
+    }
+
+    @Test
+    @Order(6)
+    void whoLeavesIsOutAndTheTrailTellsIt() {
+        buyer.press("They leave");
+        buyer.press("They leave");
+        assertThat(page.locator(".lines")).containsText("left ");
+        other.getByLabel("E-mail").fill("otto@heronsgate.example");
+        other.getByLabel("Password").fill("eleven damp otters");
+        button(other, "Sign in").click();
+        assertThat(other.locator(".ant-alert")).containsText("do not go together");
+        page.navigate(server.url() + "/agency/trail");
+        for (String deed : List.of(
+                "named the agency",
+                "took a client on",
+                "launched",
+                "invited Otto Reed",
+                "chose a password by a link",
+                "turned a second factor on",
+                "took a second factor off",
+                "was refused: signed in")) {
+            assertThat(page.locator(".trail-lines")).containsText(deed);
+        }
+    }
+
+    /** Who came, failed and left is in the trail, and nowhere in a log. */
+    @Test
+    @Order(7)
+    void theLogSaysNothingOfPeople() throws Exception {
+        assertThat(Files.readString(server.log()))
+                .contains("Started TidewrackApplication")
+                .doesNotContain("heronsgate.example", "Nell", "Otto", PASSWORD, "damp otters", secret, paper.get(1));
+    }
+}

@@ -1,0 +1,1 @@
+export { AgencyScreen } from "./AgencyScreen";

@@ -1,0 +1,40 @@
+import { ColorPicker, Form, Input, Select } from "antd";
+import { currencyOptions, languageOptions, zoneOptions } from "./worldwide";
+
+/** What the agency is called, its colours and its ways of writing; of a form that has them by these names. */
+export function AgencyFields({ size }: { size?: "large" }) {
+  return (
+    <>
+      <Form.Item name="name" label="Agency" rules={[{ required: true, message: "Name the agency." }]}>
+        <Input size={size} maxLength={80} autoComplete="organization" />
+      </Form.Item>
+      <div className="fields-line">
+        <Colour name="colour" label="Colour of reports" />
+        <Colour name="accent" label="Second colour" />
+        <Form.Item name="currency" label="Currency">
+          <Select size={size} showSearch={{ optionFilterProp: "label" }} options={currencyOptions()} />
+        </Form.Item>
+      </div>
+      <div className="fields-line">
+        <Form.Item name="zone" label="Time zone">
+          <Select size={size} showSearch options={zoneOptions()} />
+        </Form.Item>
+        <Form.Item name="language" label="Dates and numbers">
+          <Select size={size} options={languageOptions()} />
+        </Form.Item>
+      </div>
+    </>
+  );
+}
+
+function Colour({ name, label }: { name: string; label: string }) {
+  return (
+    <Form.Item
+      name={name}
+      label={label}
+      getValueFromEvent={(c: { toHexString: () => string }) => c.toHexString().slice(0, 7)}
+    >
+      <ColorPicker disabledAlpha showText />
+    </Form.Item>
+  );
+}

@@ -1,0 +1,101 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Modal } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { ask, askAgain, at, send } from "../../api/client";
+import { plansQuery } from "../../api/plans";
+import { Changes } from "../../frame/Editable";
+import { useChange } from "../../frame/useChange";
+import { ownMoment } from "../../look/format";
+
+const removedQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/plans/removed", at({ clientId }));
+
+const takeAway = (clientId: string, planId: string) =>
+  send("delete", "/api/clients/{clientId}/plans/{planId}", at({ clientId, planId }));
+
+const bringBack = (clientId: string, planId: string) =>
+  send("post", "/api/clients/{clientId}/plans/{planId}/back", at({ clientId, planId }));
+
+/** Takes the plan at hand out of sight, and brings others back. */
+export function RemovedPlans(props: { clientId: string; plan: { id: string; name: string } | undefined }) {
+  const { clientId, plan } = props;
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const { modal } = App.useApp();
+  const carryOut = useChange();
+  const removed = useQuery(removedQuery(clientId));
+  const [open, setOpen] = useState(false);
+  const again = () =>
+    Promise.all([
+      queries.invalidateQueries(plansQuery(clientId)),
+      queries.invalidateQueries(removedQuery(clientId)),
+      askAgain(queries, "/api/clients", "/api/clients/{clientId}", "/api/clients/{clientId}/plans/blocked"),
+    ]);
+  const remove = (of: { id: string; name: string }) =>
+    modal.confirm({
+      title: `Take “${of.name}” away?`,
+      content:
+        "Nobody sees it any more, and it can be brought back for 30 days. What it brought stays in the results.",
+      okText: "Take it away",
+      okButtonProps: { danger: true },
+      onOk: () =>
+        carryOut(takeAway(clientId, of.id), async () => {
+          await navigate(`/c/${clientId}/plan`);
+          await again();
+        }),
+    });
+  return (
+    <Changes>
+      <div className="plan-away">
+        {plan && (
+          <button className="link" onClick={() => remove(plan)}>
+            Take this plan away…
+          </button>
+        )}
+        {(removed.data?.length ?? 0) > 0 && (
+          <button className="link" onClick={() => setOpen(true)}>
+            Plans taken away, {removed.data?.length}…
+          </button>
+        )}
+      </div>
+      <Modal
+        open={open}
+        title="Plans taken away"
+        footer={null}
+        onCancel={() => setOpen(false)}
+        destroyOnHidden
+      >
+        <table className="lines">
+          <tbody>
+            {removed.data?.map((p) => (
+              <tr key={p.id}>
+                <td>
+                  <b>{p.name}</b>
+                  <div className="note">
+                    {p.removedBy ? `by ${p.removedBy}, ` : ""}
+                    {ownMoment(p.removedAt)}
+                  </div>
+                </td>
+                <td className="number">
+                  <Button
+                    size="small"
+                    onClick={() =>
+                      void carryOut(bringBack(clientId, p.id), async (back) => {
+                        setOpen(false);
+                        await again();
+                        await navigate(`/c/${clientId}/plan/${back.id}`);
+                      })
+                    }
+                  >
+                    Bring back
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Modal>
+    </Changes>
+  );
+}
