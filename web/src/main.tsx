@@ -24,6 +24,8 @@ const screens = {
   forms: () => import("./forms/FormsScreen"),
   plan: () => import("./plan/Plan"),
   launch: () => import("./launch/Launch"),
+  signoff: () => import("./signoff/SignOffScreen"),
+  guest: () => import("./signoff/Guest"),
   results: () => import("./results/Results"),
   report: () => import("./results/Report"),
   tests: () => import("./tests/Tests"),
@@ -39,6 +41,8 @@ const Creative = screen(screens.creative, "CreativeScreen");
 const Forms = screen(screens.forms, "FormsScreen");
 const Plan = screen(screens.plan, "Plan");
 const Launch = screen(screens.launch, "Launch");
+const SignOffs = screen(screens.signoff, "SignOffScreen");
+const Guest = screen(screens.guest, "Guest");
 const Results = screen(screens.results, "Results");
 const Report = screen(screens.report, "Report");
 const Tests = screen(screens.tests, "Tests");
@@ -63,6 +67,7 @@ const router = createBrowserRouter([
   { path: "/signin", element: <SignIn /> },
   { path: "/first", element: <First /> },
   { path: "/join", element: <Join /> },
+  { path: "/sign", element: <Guest /> },
   {
     path: "/",
     element: <Frame />,
@@ -82,6 +87,7 @@ const router = createBrowserRouter([
           { path: "c/:clientId/creative/:creativeId?", element: <Creative /> },
           { path: "c/:clientId/forms/:thingId?/:leadId?", element: <Forms /> },
           { path: "c/:clientId/plan/:planId?/:campaignId?", element: <Plan /> },
+          { path: "c/:clientId/launch/sign-offs/:signOffId?", element: <SignOffs /> },
           { path: "c/:clientId/launch/:planId?/:campaignId?", element: <Launch /> },
           { path: "c/:clientId/results/tests/:testId?", element: <Tests /> },
           { path: "c/:clientId/results/works", element: <Works /> },

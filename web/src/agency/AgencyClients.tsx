@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Form, Input, Modal, Progress, Select, Upload } from "antd";
+import { App, Button, Checkbox, Form, Input, Modal, Progress, Select, Upload } from "antd";
 import { useState, type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
@@ -154,7 +154,15 @@ function ClientDialog(props: {
         form={form}
         layout="vertical"
         requiredMark={false}
-        initialValues={client ?? { name: "", about: "", domains: [], currencies: [agency.data.currency] }}
+        initialValues={
+          client ?? {
+            name: "",
+            about: "",
+            domains: [],
+            currencies: [agency.data.currency],
+            signOffDemanded: false,
+          }
+        }
         onFinish={(body) => void keep(body)}
       >
         <Form.Item name="name" label="Name" rules={[{ required: true, message: "Name the client." }]}>
@@ -183,6 +191,9 @@ function ClientDialog(props: {
         </Form.Item>
         <Form.Item name="currencies" label="Currencies" extra="Of its accounts, the usual one first.">
           <Select mode="multiple" options={currencyOptions()} showSearch={{ optionFilterProp: "label" }} />
+        </Form.Item>
+        <Form.Item name="signOffDemanded" valuePropName="checked">
+          <Checkbox>It asks for a sign-off: nothing is launched that no approver said yes to</Checkbox>
         </Form.Item>
       </Form>
     </Modal>

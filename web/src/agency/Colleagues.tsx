@@ -6,7 +6,7 @@ import { agencyClientsQuery, ROLES, roleOptions, sessionQuery, type Role } from 
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { day, plural } from "../look/format";
-import { LinkShown } from "./LinkShown";
+import { LinkShown } from "../look/LinkShown";
 import {
   changePerson,
   colleaguesQuery,
@@ -97,7 +97,11 @@ export function Colleagues({ things }: { things: ReactNode }) {
           }}
         />
       )}
-      {link && <LinkShown link={link} onClose={() => setLink(undefined)} />}
+      {link && (
+        <LinkShown page="join" {...link} onClose={() => setLink(undefined)}>
+          {link.mailed ? "It was sent to them." : "Give it to them as you would a key."} It is good once.
+        </LinkShown>
+      )}
     </Columns>
   );
 }

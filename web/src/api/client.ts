@@ -50,6 +50,9 @@ type Calls = {
   };
 };
 
+/** Where nobody has to be signed in. */
+const OPEN_PAGES = ["/signin", "/sign"];
+
 const api = createClient<Calls>({ baseUrl: globalThis.location?.origin ?? "" });
 
 api.use({
@@ -59,7 +62,7 @@ api.use({
   },
   async onResponse({ response }) {
     if (response.ok) return;
-    if (response.status === 401 && window.location.pathname !== "/signin") {
+    if (response.status === 401 && !OPEN_PAGES.includes(window.location.pathname)) {
       window.location.assign(`/signin?then=${encodeURIComponent(window.location.pathname)}`);
     }
     throw problemOf(response.status, parsed(await response.text()));

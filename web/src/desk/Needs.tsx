@@ -7,7 +7,9 @@ import { leadCountsQuery } from "../api/forms";
 import { adviceQuery } from "../api/playbook";
 import { proposedQuery, proposedWords } from "../api/posts";
 import { paceQuery } from "../api/results";
+import { openCommentsQuery, signOffPath, signOffsQuery, type SignOffLine } from "../api/signoffs";
 import { testsQuery } from "../api/tests";
+import { useReads } from "../frame/reads";
 import { money, plural } from "../look/format";
 import { inShort } from "../tests";
 import { blockedQuery, onNetworksQuery } from "./queries";
@@ -37,12 +39,24 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
   const blocked = useQuery(blockedQuery(clientId));
   const live = useQuery(onNetworksQuery(clientId));
   const proposed = useQuery(proposedQuery(clientId));
+  const signOffs = useQuery(signOffsQuery(clientId));
+  const comments = useQuery(openCommentsQuery(clientId));
+  const reads = useReads();
   const base = `/c/${clientId}`;
   const known = [leads, paces, tests, advice, blocked].every((asked) => !asked.isPending);
   const fresh = leads.data?.fresh ?? 0;
   const acts = (advice.data ?? []).filter((a) => a.move !== "LEAVE_ALONE");
   const groups: Need[][] = [
     untaken(base, live.data ?? []),
+    signedOff(clientId, signOffs.data ?? [], reads),
+    (comments.data ?? []).map((c) => ({
+      key: `said ${c.planId}`,
+      tone: "unread",
+      head: `${plural(c.open, "comment")} on ${c.plan}`,
+      says: "Nobody of yours answered the last word, or said that it is done.",
+      to: saidOn(clientId, c.planId, signOffs.data ?? []),
+      go: "Read and answer",
+    })),
     desk.refused.map((r) => ({
       key: `refused ${r.campaignId}${r.itemKey}`,
       tone: "blocks",
@@ -147,6 +161,30 @@ export function Needs({ clientId, desk }: { clientId: string; desk: Schemas["Des
         ))}
     </section>
   );
+}
+
+/** What waits for who signs off, and what came back to who sent it. */
+function signedOff(clientId: string, lines: SignOffLine[], reads: boolean): Need[] {
+  const newest = lines.filter((l, i) => lines.findIndex((o) => o.planId === l.planId) === i);
+  return newest
+    .filter((l) => l.state === "WAITING" || (!reads && l.state === "RETURNED"))
+    .map((l) => ({
+      key: `signed ${l.id}`,
+      tone: l.state === "RETURNED" ? "blocks" : "waits",
+      head:
+        l.state === "RETURNED"
+          ? `${l.decidedAs} returned ${l.plan}`
+          : `${l.plan} waits for ${l.asked ?? "an approver"} to sign it off`,
+      says: l.state === "RETURNED" ? l.reason : l.note || `${l.sentBy} sent it.`,
+      to: signOffPath(clientId, l.id),
+      go: l.state === "RETURNED" ? "Look at what to mend" : "Look at it",
+    }));
+}
+
+/** Where the comments of a plan are read: in what was sent of it last, or at its change list. */
+function saidOn(clientId: string, planId: string, lines: SignOffLine[]): string {
+  const newest = lines.find((l) => l.planId === planId);
+  return newest ? signOffPath(clientId, newest.id) : `/c/${clientId}/launch/${planId}`;
 }
 
 /** Campaigns that were paused, or let run on, and of which the network has not heard. */

@@ -5,7 +5,7 @@ import { type Schemas, send } from "../api/client";
 import { AgencyFields } from "../look/AgencyFields";
 import { PasswordItem } from "../look/PasswordItem";
 import { LANGUAGES } from "../look/worldwide";
-import { Doorway } from "./Doorway";
+import { Doorway } from "../look/Doorway";
 import { doorQuery } from "./queries";
 
 type Filled = Schemas["Agency"] & {

@@ -3,7 +3,7 @@ import { Button, Form, Input } from "antd";
 import { useState } from "react";
 import { type Schemas, send } from "../api/client";
 import { PasswordItem } from "../look/PasswordItem";
-import { Doorway } from "./Doorway";
+import { Doorway } from "../look/Doorway";
 import { doorQuery } from "./queries";
 
 /** What stands behind the address; it never goes to a server as part of one. */

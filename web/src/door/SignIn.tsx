@@ -3,7 +3,7 @@ import { Button, Form, Input } from "antd";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { type Schemas, send } from "../api/client";
-import { Doorway } from "./Doorway";
+import { Doorway } from "../look/Doorway";
 import { inside } from "./inside";
 import { doorQuery } from "./queries";
 

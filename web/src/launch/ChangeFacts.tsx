@@ -1,5 +1,6 @@
 import { plural } from "../look/format";
-import { ACTION_WORDS, LEVEL_WORDS, type Change } from "./model";
+import { ACTION_WORDS, LEVEL_WORDS } from "../look/changes";
+import { type Change } from "./model";
 
 /** One change, before and after. */
 export function ChangeFacts({ change }: { change: Change }) {
@@ -10,6 +11,9 @@ export function ChangeFacts({ change }: { change: Change }) {
         {LEVEL_WORDS[change.level]}
       </h2>
       <div className="name-box mono">{change.name}</div>
+      {change.since.length > 0 && (
+        <p className="since-approved">Edited since an approver decided: {change.since.join(", ")}.</p>
+      )}
       {change.fields.length === 0 && (
         <p className="note">
           {change.action === "REMOVE"

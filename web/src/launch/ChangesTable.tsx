@@ -1,8 +1,10 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { Checkbox } from "antd";
 import { useRef } from "react";
+import { COVER_WORDS } from "../signoff";
 import { ItemCells } from "./ItemCells";
-import { ACTION_WORDS, type Change } from "./model";
+import { ACTION_WORDS } from "../look/changes";
+import { type Change } from "./model";
 
 const LINE_PX = 30;
 const MOST_PX = 560;
@@ -51,6 +53,7 @@ export function ChangesTable({
         <span role="columnheader">Do</span>
         <span role="columnheader">What</span>
         <span role="columnheader">Name on the network</span>
+        <span role="columnheader">Sign-off</span>
       </div>
       <div
         ref={box}
@@ -78,6 +81,9 @@ export function ChangesTable({
                 />
                 <span role="cell">{ACTION_WORDS[c.action]}</span>
                 <ItemCells level={c.level} name={c.name} />
+                <span role="cell" className={`covered ${c.signOff}`} title={c.since.join(", ")}>
+                  {COVER_WORDS[c.signOff]}
+                </span>
               </div>
             );
           })}

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { type CampaignPath, type Schemas } from "../api/client";
 import { useChange } from "../frame/useChange";
-import { LEVEL_WORDS } from "./model";
+import { LEVEL_WORDS } from "../look/changes";
 import { takeOver } from "./queries";
 import { Changes } from "../frame/Editable";
 

@@ -1,4 +1,5 @@
-import { LEVEL_WORDS, type Change } from "./model";
+import { LEVEL_WORDS } from "../look/changes";
+import { type Change } from "./model";
 
 /** What an item of a launch is and how it is called, as two cells of its line. */
 export function ItemCells({ level, name }: Pick<Change, "level" | "name">) {

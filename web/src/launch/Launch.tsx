@@ -12,6 +12,7 @@ import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { Findings, blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
 import { CampaignList } from "../plan";
+import { SignOffBand } from "../signoff";
 import { ChangeFacts } from "./ChangeFacts";
 import { ChangesTable } from "./ChangesTable";
 import { DriftList } from "./DriftList";
@@ -79,8 +80,11 @@ export function Launch() {
     );
   }
   const blocked = blockers(list.findings);
-  const review = offer.data?.rulebook.review;
   const taken = list.changes.filter((c) => !left.has(c.key));
+  const unsigned = list.signOffDemanded
+    ? taken.filter((c) => c.signOff !== "APPROVED" && c.signOff !== "NEEDS_NONE").length
+    : 0;
+  const review = offer.data?.rulebook.review;
   const creates = taken.some((c) => c.action === "CREATE");
   const current = list.changes.find((c) => c.key === chosen) ?? list.changes[0];
 
@@ -127,12 +131,14 @@ export function Launch() {
       }
       actions={
         toLaunch && (
-          <Button type="primary" onClick={() => setConfirming(true)}>
-            {blocked > 0
-              ? `${plural(blocked, "blocker")} first…`
-              : taken.length < list.changes.length
-                ? `Launch ${taken.length} of ${plural(list.changes.length, "change")}…`
-                : `Launch ${plural(list.changes.length, "change")}…`}
+          <Button type="primary" disabled={unsigned > 0} onClick={() => setConfirming(true)}>
+            {unsigned > 0
+              ? `${plural(unsigned, "change")} without sign-off`
+              : blocked > 0
+                ? `${plural(blocked, "blocker")} first…`
+                : taken.length < list.changes.length
+                  ? `Launch ${taken.length} of ${plural(list.changes.length, "change")}…`
+                  : `Launch ${plural(list.changes.length, "change")}…`}
           </Button>
         )
       }
@@ -183,6 +189,7 @@ export function Launch() {
               {plural(list.changes.length, "change")}; plan at version {list.planVersion}
             </span>
           </div>
+          <SignOffBand {...{ clientId, planId, list, left }} campaignId={campaign.id} onLeave={setLeft} />
           {list.test && <Breaks clientId={clientId} test={list.test} />}
           {list.findings.length > 0 && (
             <section style={{ marginBottom: 14, maxWidth: 640 }}>

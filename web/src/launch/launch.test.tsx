@@ -28,6 +28,8 @@ const change = (more: Partial<Change>): Change => ({
   name: "COLD_Knitters",
   fields: [],
   belonging: 0,
+  signOff: "NEVER_SENT",
+  since: [],
   ...more,
 });
 

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { ACTION_WORDS, LEVEL_WORDS } from "../look/changes";
 import { plural } from "../look/format";
 
 export type Change = Schemas["ChangeTold"];
@@ -12,15 +13,6 @@ export interface Standing {
   done: number;
   failed: number;
 }
-
-export const LEVEL_WORDS = { CAMPAIGN: "campaign", AD_GROUP: "ad group", AD: "ad" } as const;
-export const ACTION_WORDS = {
-  CREATE: "create",
-  CHANGE: "change",
-  PAUSE: "pause",
-  RESUME: "resume",
-  REMOVE: "remove",
-} as const;
 
 /** "create 1 campaign, 3 ad groups and 6 ads; pause 1 ad". */
 export function inWords(changes: Pick<Change, "action" | "level">[]): string {

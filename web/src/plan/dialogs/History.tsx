@@ -11,7 +11,7 @@ const historyQuery = (clientId: string, planId: string, version: number) =>
 
 const STATES: Record<string, string> = { UNDONE: "undone", DROPPED: "cannot be undone" };
 
-/** Every change of the plan: what, who and when, the newest first. */
+/** Every change of the plan, what was sent for sign-off and what was said: what, who and when, the newest first. */
 export function History(props: { clientId: string; planId: string; version: number; onClose: () => void }) {
   const history = useQuery(historyQuery(props.clientId, props.planId, props.version));
   return (
@@ -19,7 +19,7 @@ export function History(props: { clientId: string; planId: string; version: numb
       {history.data?.length === 0 && <p className="note">Nothing yet. Every change will stand here.</p>}
       <ol className="history">
         {history.data?.map((line) => (
-          <li key={line.number} className={line.state === "DONE" ? "" : "undone"}>
+          <li key={line.id} className={line.state === "DONE" ? "" : "undone"}>
             <b>{line.words}</b>
             <span className="note">
               {line.person}, {ownMoment(line.at)}

@@ -56,6 +56,18 @@ class ErasureWorkTest extends WithServer {
     void nothingOfAClientIsLeft() throws Exception {
         sql.update("update client set name = ? where id = 'c1'", MARK);
         Sheet sheet = scene.sheet("a1");
+        JsonNode sent = scene.post(
+                CLIENT + "/plans/" + sheet.plan() + "/sign-offs",
+                Map.of(
+                        "planVersion",
+                        sheet.version(),
+                        "campaigns",
+                        List.of(Map.of("campaignId", sheet.campaign())),
+                        "note",
+                        MARK + " first"));
+        String signOff = CLIENT + "/sign-offs/" + sent.get("id").asString();
+        scene.post(signOff + "/links", Map.of("name", MARK, "days", 2));
+        scene.post(signOff + "/comments", Map.of("place", Map.of(), "says", MARK + " waits"));
         scene.launched(sheet);
         scene.post(
                 CLIENT + "/phrases",
@@ -64,7 +76,7 @@ class ErasureWorkTest extends WithServer {
                 "insert into lead (client_id, id, account_id, kind, network_seq, external_ad, came_at, content)"
                         + " values ('c1', 'l1', 'a1', 'FORM', 1, 'ad', now(), jsonb_build_object('name', ?::text))",
                 MARK);
-        assertThat(saying(MARK)).contains("client", "lead", "phrase");
+        assertThat(saying(MARK)).contains("client", "lead", "phrase", "sign_off", "sign_off_link", "plan_comment");
         assertThat(saying("c1")).contains("plan", "live_item", "launch", "medium", "membership", "trail");
 
         erasure.endOnNetworks("c1");

@@ -10,7 +10,6 @@ import app.tidewrack.server.person.Housekeeping;
 import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetupTest;
-import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Base64;
@@ -63,41 +62,8 @@ class PeopleWorkTest extends WithServer {
 
     @BeforeEach
     void openBrowser() {
-        browser = new Browser();
+        browser = new Browser(mvc, json);
         sql.update("delete from sign_in_try");
-    }
-
-    /** Keeps cookies, as a browser does. */
-    private final class Browser {
-        private final Map<String, Cookie> cookies = new HashMap<>(Map.of("XSRF-TOKEN", new Cookie("XSRF-TOKEN", "t")));
-
-        Answer call(HttpMethod method, String path, Object body) throws Exception {
-            MockHttpServletResponse response = mvc.perform(request(method, path)
-                            .cookie(cookies.values().toArray(Cookie[]::new))
-                            .header("X-XSRF-TOKEN", cookies.get("XSRF-TOKEN").getValue())
-                            .header("User-Agent", "Some browser")
-                            .contentType(MediaType.APPLICATION_JSON)
-                            .content(json.writeValueAsString(body)))
-                    .andReturn()
-                    .getResponse();
-            for (Cookie cookie : response.getCookies()) {
-                cookies.put(cookie.getName(), cookie);
-            }
-            String text = response.getContentAsString(StandardCharsets.UTF_8);
-            return new Answer(response.getStatus(), text.isEmpty() ? json.nullNode() : json.readTree(text));
-        }
-
-        Answer get(String path) throws Exception {
-            return call(HttpMethod.GET, path, "");
-        }
-
-        Answer post(String path, Object body) throws Exception {
-            return call(HttpMethod.POST, path, body);
-        }
-
-        Answer signIn(String email, String password) throws Exception {
-            return post("/api/session", Map.of("email", email, "password", password));
-        }
     }
 
     private Answer asAda(HttpMethod method, String path, Object body) throws Exception {
@@ -165,10 +131,12 @@ class PeopleWorkTest extends WithServer {
         assertThat(browser.get("/api/session").body().get("name").asString()).isEqualTo("Nell Ferry");
         assertThat(browser.get(CLIENT).body().at("/client/role").asString()).isEqualTo("APPROVER");
         assertThat(person(id).get("came").asBoolean()).isTrue();
-        assertThat(join(new Browser(), link, OTHER).detail()).contains("was used, has ended, or is none");
+        assertThat(join(new Browser(mvc, json), link, OTHER).detail()).contains("was used, has ended, or is none");
         sql.update("insert into person_link (hash, person_id, made_by, expires_at) values" + " ('ended', '" + id
                 + "', 'ada', now() - interval '1 second')");
-        assertThat(new Browser().post("/api/door/link", Map.of("secret", "x")).status())
+        assertThat(new Browser(mvc, json)
+                        .post("/api/door/link", Map.of("secret", "x"))
+                        .status())
                 .isEqualTo(422);
     }
 
@@ -181,7 +149,7 @@ class PeopleWorkTest extends WithServer {
                         "/api/agency/people/" + link.get("personId").asString() + "/link",
                         "")
                 .body();
-        Browser elsewhere = new Browser();
+        Browser elsewhere = new Browser(mvc, json);
 
         assertThat(elsewhere
                         .post(
@@ -194,8 +162,8 @@ class PeopleWorkTest extends WithServer {
         assertThat(join(elsewhere, reset, OTHER).status()).isEqualTo(200);
         assertThat(browser.get("/api/session").status()).isEqualTo(401);
         String email = elsewhere.get("/api/session").body().get("email").asString();
-        assertThat(new Browser().signIn(email, PASSWORD).status()).isEqualTo(401);
-        assertThat(new Browser().signIn(email, OTHER).status()).isEqualTo(200);
+        assertThat(new Browser(mvc, json).signIn(email, PASSWORD).status()).isEqualTo(401);
+        assertThat(new Browser(mvc, json).signIn(email, OTHER).status()).isEqualTo(200);
     }
 
     @Test
@@ -220,7 +188,7 @@ class PeopleWorkTest extends WithServer {
         JsonNode paper =
                 browser.call(HttpMethod.PUT, "/api/me/second-factor", on).body().get("codes");
 
-        Browser elsewhere = new Browser();
+        Browser elsewhere = new Browser(mvc, json);
         Answer half = elsewhere.signIn(email, PASSWORD);
         assertThat(half.body().get("secondFactorWanted").asBoolean()).isTrue();
         assertThat(elsewhere.get("/api/session").status())
@@ -238,7 +206,7 @@ class PeopleWorkTest extends WithServer {
         JsonNode me = elsewhere.get("/api/session").body();
         assertThat(me.get("secondFactor").asBoolean()).isTrue();
         assertThat(me.get("recoveryCodes").asInt()).isEqualTo(9);
-        assertThat(new Browser()
+        assertThat(new Browser(mvc, json)
                         .post("/api/session/second", Map.of("code", codeOf(secret, 0)))
                         .status())
                 .as("a code without a password")
@@ -248,7 +216,7 @@ class PeopleWorkTest extends WithServer {
                         .status())
                 .isEqualTo(200);
         assertThat(elsewhere.get("/api/session").status()).isEqualTo(401);
-        assertThat(new Browser()
+        assertThat(new Browser(mvc, json)
                         .signIn(email, PASSWORD)
                         .body()
                         .get("secondFactorWanted")
@@ -261,7 +229,7 @@ class PeopleWorkTest extends WithServer {
         JsonNode link = invited("Nell", "BUYER");
         join(browser, link, PASSWORD);
         String email = browser.get("/api/session").body().get("email").asString();
-        Browser elsewhere = new Browser();
+        Browser elsewhere = new Browser(mvc, json);
         elsewhere.signIn(email, PASSWORD);
 
         JsonNode sessions = browser.get("/api/me/sessions").body();
@@ -310,7 +278,7 @@ class PeopleWorkTest extends WithServer {
 
         asAda(HttpMethod.PUT, "/api/agency/people/" + id, Map.of("administrator", false, "closed", true));
         assertThat(browser.get("/api/session").status()).isEqualTo(401);
-        assertThat(new Browser().signIn(email, PASSWORD).status()).isEqualTo(401);
+        assertThat(new Browser(mvc, json).signIn(email, PASSWORD).status()).isEqualTo(401);
         assertThat(withToken(token, "Bearer " + token)).isEqualTo(401);
         assertThat(asAda(HttpMethod.POST, "/api/agency/people/" + id + "/link", "")
                         .detail())
@@ -322,7 +290,7 @@ class PeopleWorkTest extends WithServer {
         assertThat(plan).isNotEmpty();
 
         asAda(HttpMethod.PUT, "/api/agency/people/" + id, Map.of("administrator", false, "closed", false));
-        assertThat(new Browser().signIn(email, PASSWORD).status()).isEqualTo(200);
+        assertThat(new Browser(mvc, json).signIn(email, PASSWORD).status()).isEqualTo(200);
     }
 
     @Test

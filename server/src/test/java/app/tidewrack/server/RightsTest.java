@@ -16,6 +16,7 @@ import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.source.Contact;
+import app.tidewrack.server.person.GuestPass;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -54,6 +55,8 @@ class RightsTest extends WithServer {
                     "POST /api/door/first",
                     "POST /api/door/link",
                     "POST /api/door/joined",
+                    "POST /api/door/sign-off",
+                    "POST /api/door/sign-off/entered",
                     "POST /api/session",
                     "POST /api/session/second"),
             "members and programs",
@@ -102,6 +105,24 @@ class RightsTest extends WithServer {
                     "GET /api/agency/trail/deeds",
                     "GET /api/agency/trail/lines.csv"));
 
+    private static final String DECIDES = "POST /api/clients/{clientId}/sign-offs/{signOffId}/decision";
+
+    /** What approvers may do beside reading. */
+    private static final Set<String> OF_APPROVERS = Set.of(
+            DECIDES,
+            "POST /api/clients/{clientId}/sign-offs/{signOffId}/comments",
+            "PUT /api/clients/{clientId}/sign-offs/{signOffId}/comments/{commentId}/done",
+            "POST /api/clients/{clientId}/plans/{planId}/comments",
+            "PUT /api/clients/{clientId}/plans/{planId}/comments/{commentId}/done");
+
+    /** What somebody may do who came by the link of a sign-off; all else is not there for them. */
+    private static final Set<String> OF_GUESTS = Set.of(
+            DECIDES,
+            "GET /api/clients/{clientId}/sign-offs/{signOffId}",
+            "GET /api/clients/{clientId}/sign-offs/{signOffId}/paper",
+            "POST /api/clients/{clientId}/sign-offs/{signOffId}/comments",
+            "PUT /api/clients/{clientId}/sign-offs/{signOffId}/comments/{commentId}/done");
+
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
     private RequestMappingHandlerMapping handlers;
@@ -117,7 +138,9 @@ class RightsTest extends WithServer {
         }
 
         String at(String client) {
-            return path.replace("{clientId}", client).replaceAll("\\{\\w+}", "x");
+            return path.replace("{clientId}", client)
+                    .replace("{signOffId}", "s9")
+                    .replaceAll("\\{\\w+}", "x");
         }
 
         boolean reads() {
@@ -217,7 +240,9 @@ class RightsTest extends WithServer {
                     refused.accept(403, List.of(reading, writing, elsewhere, "ines", "tove", "otto"));
                 case "a client's" -> {
                     refused.accept(404, List.of("ada", elsewhere));
-                    refused.accept(403, asks ? List.of() : List.of("tove", "otto", reading));
+                    refused.accept(403, asks ? List.of() : List.of("tove", reading));
+                    refused.accept(403, asks || OF_APPROVERS.contains(operation.text()) ? List.of() : List.of("otto"));
+                    refused.accept(403, operation.text().equals(DECIDES) ? List.of("ines", writing) : List.of());
                 }
                 default -> {}
             }
@@ -243,6 +268,70 @@ class RightsTest extends WithServer {
             }
         }
         OF_NO_CLIENT.values().forEach(all -> assertThat(met).containsAll(all));
+    }
+
+    /**
+     * Every operation, asked by somebody without an account: through a link to one sign-off, through the same once it ended, and
+     * through one to a sign-off of another client.
+     */
+    @Test
+    void aLinkOpensOneSignOffAndNothingElse() throws Exception {
+        sql.batchUpdate(
+                "insert into plan (client_id, id, name) values ('c1', 'p9', 'P'), ('c2', 'p9', 'P')",
+                "insert into sign_off (client_id, id, plan_id, number, version, note, content, sent_by)"
+                        + " select id, 's9', 'p9', 1, 0, '', '{\"campaigns\": []}', 'ines' from client where id in ('c1', 'c2')",
+                "insert into sign_off_link (id, hash, client_id, sign_off_id, name, made_by, expires_at) values"
+                        + " ('good', 'h1', 'c1', 's9', 'Bea', 'ines', now() + interval '1 day'),"
+                        + " ('late', 'h2', 'c1', 's9', 'Bea', 'ines', now()),"
+                        + " ('other', 'h3', 'c2', 's9', 'Bea', 'ines', now() + interval '1 day')");
+        GuestPass good = new GuestPass("good", "c1", "s9", "Bea");
+        GuestPass late = new GuestPass("late", "c1", "s9", "Bea");
+        GuestPass other = new GuestPass("other", "c2", "s9", "Bea");
+        Set<String> opened = new HashSet<>();
+        for (Operation operation : described()) {
+            boolean ofClient = operation.path.contains("{clientId}");
+            boolean theirs = OF_GUESTS.contains(operation.text());
+            String told = operation.text() + " by a link";
+            if (heldTo(operation).equals("anybody")) {
+                continue;
+            }
+            if (!ofClient) {
+                assertThat(status(operation, "c1", good)).as(told).isEqualTo(403);
+            } else if (theirs) {
+                opened.add(operation.text());
+                // Without a body that says something each is refused for that and nothing else.
+                assertThat(status(operation, "c1", good)).as(told).isNotIn(401, 403);
+                assertThat(status(operation, "c1", late))
+                        .as(told + " that ended")
+                        .isEqualTo(403);
+                assertThat(status(operation, "c1", other))
+                        .as(told + " of another client")
+                        .isEqualTo(404);
+                String elsewhere = operation.path.replace("{signOffId}", "another");
+                assertThat(status(new Operation(operation.method, elsewhere), "c1", good))
+                        .as(told + " of another sign-off")
+                        .isEqualTo(404);
+            } else {
+                assertThat(status(operation, "c1", good)).as(told).isEqualTo(404);
+            }
+        }
+        assertThat(opened).isEqualTo(OF_GUESTS);
+    }
+
+    private int status(Operation operation, String client, GuestPass guest) throws Exception {
+        int status = status(operation, client, guest, "application/json");
+        return status == 415 ? status(operation, client, guest, "application/octet-stream") : status;
+    }
+
+    private int status(Operation operation, String client, GuestPass guest, String type) throws Exception {
+        return mvc.perform(MockMvcRequestBuilders.request(HttpMethod.valueOf(operation.method), operation.at(client))
+                        .contentType(type)
+                        .content("{}")
+                        .with(Scene.token())
+                        .with(SecurityMockMvcRequestPostProcessors.authentication(guest)))
+                .andReturn()
+                .getResponse()
+                .getStatus();
     }
 
     /** What the trail would have no words for is a deed that nobody could read of. */

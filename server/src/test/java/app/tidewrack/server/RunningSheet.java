@@ -7,6 +7,7 @@ import static org.mockito.Mockito.doReturn;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.results.ResultsPull;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneOffset;

@@ -352,15 +352,16 @@ class SheetWorkTest extends WithServer {
     /** This test's campaign, once nothing of it is under way. */
     private JsonNode settled(String all) throws Exception {
         return Waiting.asked(
-                () -> mine(scene.get(all)), c -> c != null && !c.get("underWay").asBoolean());
+                () -> mine(scene.get(all)),
+                c -> !c.isMissingNode() && !c.get("underWay").asBoolean());
     }
 
-    private @Nullable JsonNode mine(JsonNode campaigns) {
+    private JsonNode mine(JsonNode campaigns) {
         return campaigns
                 .valueStream()
                 .filter(c -> c.get("campaignId").asString().equals(campaign))
                 .findFirst()
-                .orElse(null);
+                .orElse(json.missingNode());
     }
 
     @Test

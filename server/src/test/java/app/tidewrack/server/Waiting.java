@@ -62,6 +62,6 @@ final class Waiting {
 
     /** Gives what must not happen the time in which it would. */
     static void meanwhile(Duration time) throws InterruptedException {
-        Thread.sleep(time);
+        Thread.sleep(time.toMillis());
     }
 }

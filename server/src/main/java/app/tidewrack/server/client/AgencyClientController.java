@@ -37,7 +37,8 @@ class AgencyClientController {
             List<String> domains,
             List<String> currencies,
             boolean training,
-            @Nullable Instant removedAt) {
+            @Nullable Instant removedAt,
+            boolean signOffDemanded) {
         static AgencyClientView of(Client c) {
             return new AgencyClientView(
                     c.id(),
@@ -46,7 +47,8 @@ class AgencyClientController {
                     c.domains().all(),
                     c.currencies().all(),
                     c.training(),
-                    c.removedAt());
+                    c.removedAt(),
+                    c.signOffDemanded());
         }
     }
 
@@ -54,9 +56,10 @@ class AgencyClientController {
             @NotBlank @Size(max = 100) String name,
             @Size(max = 1000) String about,
             @Size(max = 100) List<@Size(max = 300) String> domains,
-            @Size(max = 100) List<@Size(max = 10) String> currencies) {
+            @Size(max = 100) List<@Size(max = 10) String> currencies,
+            boolean signOffDemanded) {
         Said said() {
-            return new Said(name, about, domains, currencies);
+            return new Said(name, about, domains, currencies, signOffDemanded);
         }
     }
 

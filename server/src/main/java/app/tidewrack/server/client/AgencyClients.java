@@ -33,8 +33,10 @@ public class AgencyClients {
      * @param about its trade
      * @param domains of its sites
      * @param currencies that its accounts are in, the usual one first; ISO 4217
+     * @param signOffDemanded whether nothing is launched that no approver said yes to
      */
-    public record Said(String name, String about, List<String> domains, List<String> currencies) {}
+    public record Said(
+            String name, String about, List<String> domains, List<String> currencies, boolean signOffDemanded) {}
 
     /** Whoever takes a client on is its first buyer. */
     @Transactional
@@ -73,7 +75,8 @@ public class AgencyClients {
                 words("domains", said.domains(), d -> Sites.checked("domains", d)),
                 words("currencies", said.currencies(), AgencyClients::currency),
                 training,
-                null);
+                null,
+                said.signOffDemanded());
     }
 
     private static Words words(String field, List<String> given, UnaryOperator<String> checked) {

@@ -20,6 +20,7 @@ public interface ClientMapper {
      * @param about its trade, as a person says it
      * @param training made up, to practise with
      * @param removedAt when it was taken away, until it is brought back or erased
+     * @param signOffDemanded whether nothing is launched that no approver said yes to
      */
     record Client(
             String id,
@@ -28,7 +29,8 @@ public interface ClientMapper {
             Words domains,
             Words currencies,
             boolean training,
-            @Nullable Instant removedAt) {}
+            @Nullable Instant removedAt,
+            boolean signOffDemanded) {}
 
     /** A client as somebody works for it. */
     record OwnClient(
@@ -80,19 +82,22 @@ public interface ClientMapper {
     @Select(OWN + " and c.id = #{id}")
     OwnClient own(String personId, String id);
 
-    @Select("select id, name, about, domains, currencies, training, removed_at from client order by name, id")
+    @Select(
+            "select id, name, about, domains, currencies, training, removed_at, sign_off_demanded from client order by name, id")
     List<Client> all();
 
-    @Select("select id, name, about, domains, currencies, training, removed_at from client where id = #{id}")
+    @Select(
+            "select id, name, about, domains, currencies, training, removed_at, sign_off_demanded from client where id = #{id}")
     Client byId(String id);
 
     @Insert("""
-            insert into client (id, name, about, domains, currencies, training)
-            values (#{id}, #{name}, #{about}, #{domains}, #{currencies}, #{training})""")
+            insert into client (id, name, about, domains, currencies, training, sign_off_demanded)
+            values (#{id}, #{name}, #{about}, #{domains}, #{currencies}, #{training}, #{signOffDemanded})""")
     void insert(Client client);
 
     @Update("""
-            update client set name = #{name}, about = #{about}, domains = #{domains}, currencies = #{currencies}
+            update client set name = #{name}, about = #{about}, domains = #{domains}, currencies = #{currencies},
+                   sign_off_demanded = #{signOffDemanded}
             where id = #{id}""")
     int update(Client client);
 

@@ -42,15 +42,15 @@ import org.springframework.stereotype.Component;
 /** How a creative stands on every placement of the client's networks, its texts as long as the client's towns make them. */
 @Component
 @RequiredArgsConstructor
-class CreativeFits {
+public class CreativeFits {
     private final Accounts accounts;
     private final PhraseRules rules;
 
     /** A text as a placement shows it: in user-perceived characters, where it is cut. */
-    record TextFit(int length, int limit, int fold, Cut cut) {}
+    public record TextFit(int length, int limit, int fold, Cut cut) {}
 
     /** @param index which of the creative's media the mends are for */
-    record MediumMends(int index, List<Mend> mends) {}
+    public record MediumMends(int index, List<Mend> mends) {}
 
     /**
      * @param devices {@code phone}, {@code tablet}, {@code desktop}
@@ -61,7 +61,7 @@ class CreativeFits {
      * @param shown how many combinations of a mix it shows; 1 for other formats that run
      * @param poster whether it shows a video's poster before it plays
      */
-    record PlacementFit(
+    public record PlacementFit(
             String code,
             String words,
             List<String> devices,
@@ -84,7 +84,7 @@ class CreativeFits {
      * @param ruledOut words of those that do not
      * @param notShownOn words of the network's other placements
      */
-    record NetworkFit(
+    public record NetworkFit(
             String network,
             String networkName,
             @Nullable String format,
@@ -104,7 +104,7 @@ class CreativeFits {
      * @param priced whether each card is a product with a price
      * @param mostTexts most of each kind of text
      */
-    record FormatView(
+    public record FormatView(
             String code,
             String words,
             List<String> networks,
@@ -119,7 +119,7 @@ class CreativeFits {
             int mostActions) {}
 
     /** All formats of the client's networks. */
-    List<FormatView> formats(String clientId) {
+    public List<FormatView> formats(String clientId) {
         Map<String, FormatView> formats = new LinkedHashMap<>();
         for (Rulebook rulebook : accounts.rulebooks(clientId)) {
             for (FormatRule f : rulebook.formats()) {
@@ -170,7 +170,7 @@ class CreativeFits {
      * @param actions calls to action that networks with this format offer, by code
      * @param unknownTokens names of tokens that nothing fills
      */
-    record FitView(
+    public record FitView(
             List<NetworkFit> networks,
             @Nullable String linkFault,
             long combinations,
@@ -199,7 +199,7 @@ class CreativeFits {
     }
 
     /** On how many placements a creative runs, and how many of the client's networks take such a one. */
-    record Standing(int runs, int placements) {}
+    public record Standing(int runs, int placements) {}
 
     /** How many stand, without the whys. */
     List<Standing> standing(String clientId, List<Creative> creatives) {
@@ -230,7 +230,7 @@ class CreativeFits {
      * @param shownOn placements of the client's networks that show such a text
      * @param troubles those of them where it is too long or cut, the tightest first
      */
-    record PhraseView(
+    public record PhraseView(
             String code,
             CopyDeck.Kind kind,
             String text,
@@ -263,7 +263,8 @@ class CreativeFits {
                 reach.troubles());
     }
 
-    private static NetworkFit network(Creative creative, Rulebook rulebook) {
+    /** How a creative stands on one network, its texts as they are. */
+    public static NetworkFit network(Creative creative, Rulebook rulebook) {
         Optional<FormatRule> format = rulebook.format(creative.format());
         List<String> shows = format.map(FormatRule::placements).orElse(List.of());
         return new NetworkFit(

@@ -305,7 +305,8 @@ record DemoSteps(
                     new ClientMapper.Words(c.site() == null ? List.of() : List.of(c.site())),
                     new ClientMapper.Words(List.of(c.currency())),
                     true,
-                    null));
+                    null,
+                    false));
             if (beside != null) {
                 people.setRole(beside, id, Role.BUYER);
             }

@@ -9,6 +9,7 @@ import app.tidewrack.core.launch.ItemKey;
 import app.tidewrack.core.launch.ItemWords;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.plan.Campaign;
+import app.tidewrack.core.signoff.Coverage;
 import app.tidewrack.server.splittest.TestsAtStake.TestAtStake;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -16,14 +17,16 @@ import org.jspecify.annotations.Nullable;
 /**
  * What a launch would do.
  *
+ * @param signOffDemanded whether nothing of it is launched that no approver said yes to
  * @param newestLaunchId the last launch of this campaign, if any
  * @param byHand the last launch was handed over, to be entered by hand
  * @param drift what was changed on the network behind our back
  * @param test a running test that launching all of it would break
  */
-record ChangesView(
+public record ChangesView(
         int planVersion,
         List<ChangeTold> changes,
+        boolean signOffDemanded,
         List<Finding> findings,
         String currency,
         long dailyBeforeMinor,
@@ -35,18 +38,25 @@ record ChangesView(
         @Nullable TestAtStake test) {
 
     /** @param field in words, as its values are */
-    record FieldTold(Field code, String field, String before, String after) {}
+    public record FieldTold(Field code, String field, String before, String after) {}
 
-    /** @param belonging for a removal, how many items go with it */
-    record ChangeTold(
+    /**
+     * @param belonging for a removal, how many items go with it
+     * @param signOff how it stands to what approvers said
+     * @param since words of the fields that were edited since they did
+     */
+    public record ChangeTold(
             Action action,
             Level level,
             String key,
             @Nullable String parentKey,
             String name,
             List<FieldTold> fields,
-            int belonging) {
-        static ChangeTold of(Change change, ItemWords words) {
+            int belonging,
+            Coverage.Standing signOff,
+            List<String> since) {
+        public static ChangeTold of(Coverage covered, ItemWords words) {
+            Change change = covered.change();
             return new ChangeTold(
                     change.action(),
                     change.level(),
@@ -57,7 +67,9 @@ record ChangesView(
                             .map(f -> new FieldTold(
                                     f, f.words(), words.of(f, change.before()), words.of(f, change.settings())))
                             .toList(),
-                    change.belonging());
+                    change.belonging(),
+                    covered.standing(),
+                    covered.since().stream().map(Field::words).toList());
         }
     }
 
@@ -66,7 +78,7 @@ record ChangesView(
      *
      * @param canTakeOver the plan can be made to say the same
      */
-    record DriftTold(
+    public record DriftTold(
             Level level,
             String key,
             String name,

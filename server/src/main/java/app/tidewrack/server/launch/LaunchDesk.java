@@ -8,6 +8,7 @@ import app.tidewrack.core.launch.ItemWords;
 import app.tidewrack.core.launch.LaunchState;
 import app.tidewrack.core.launch.LiveItem;
 import app.tidewrack.core.launch.Wanted;
+import app.tidewrack.core.launch.WantedItem;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.refusal.Refusal;
@@ -32,6 +33,7 @@ import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.plan.inspect.PlanInspector;
 import app.tidewrack.server.plan.inspect.PlanInspector.Inspected;
 import app.tidewrack.server.plan.inspect.PlanInspector.Surroundings;
+import app.tidewrack.server.signoff.kept.Coverages;
 import app.tidewrack.server.splittest.TestsAtStake;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
@@ -64,6 +66,7 @@ public class LaunchDesk {
     private final ChangeJobs jobs;
     private final Drifts drifts;
     private final TestsAtStake tests;
+    private final Coverages coverages;
 
     public record LaunchView(
             String id,
@@ -73,7 +76,9 @@ public class LaunchDesk {
             String person,
             List<ChangeProgress> changes) {}
 
-    private record Comparison(Versioned plan, Inspected inspected, List<LiveItem> live, ChangeList changes) {}
+    /** A campaign as it is planned beside what is on the network. */
+    public record Comparison(
+            Versioned plan, Inspected inspected, List<WantedItem> wanted, List<LiveItem> live, ChangeList changes) {}
 
     @Transactional(readOnly = true)
     ChangesView changes(String clientId, String planId, String campaignId) {
@@ -85,9 +90,10 @@ public class LaunchDesk {
                 clientId, accounts.account(clientId, campaign.accountId()).network());
         return new ChangesView(
                 c.plan().version(),
-                c.changes().changes().stream()
-                        .map(change -> ChangeTold.of(change, words))
+                coverages.of(clientId, planId, campaignId, c.changes()).stream()
+                        .map(covered -> ChangeTold.of(covered, words))
                         .toList(),
+                coverages.demanded(clientId),
                 c.inspected().findings(),
                 currency.getCurrencyCode(),
                 LiveItem.daily(c.live(), currency).minor(),
@@ -105,7 +111,7 @@ public class LaunchDesk {
      * Accepts the change list as it is for this version of the plan and starts carrying it out.
      *
      * @throws Conflict when the plan changed meanwhile or a launch is running
-     * @throws Refusal when blockers are left or nothing would change
+     * @throws Refusal when blockers are left, nothing would change, or the client demands a sign-off that is not there
      */
     @Transactional
     public LaunchView launch(
@@ -118,6 +124,9 @@ public class LaunchDesk {
         }
         Comparison comparison = compare(clientId, held, campaignId);
         requireLaunchable(clientId, campaignId, comparison);
+        ChangeList list = comparison.changes();
+        ChangeList chosen = choice.keys() == null ? list : list.chosen(choice.keys());
+        coverages.require(clientId, planId, campaignId, chosen);
         String launchId = Ids.fresh();
         mapper.insertLaunch(
                 clientId,
@@ -128,9 +137,7 @@ public class LaunchDesk {
                         comparison.inspected().campaign().accountId(),
                         personId,
                         choice.byHand() ? LaunchState.BY_HAND : LaunchState.RUNNING));
-        ChangeList list = comparison.changes();
-        List<StoredChange> stored =
-                Dispatch.of(choice.keys() == null ? list : list.chosen(choice.keys()), choice.paused());
+        List<StoredChange> stored = Dispatch.of(chosen, choice.paused());
         for (int from = 0; from < stored.size(); from += AT_ONCE) {
             mapper.insertChanges(clientId, launchId, stored.subList(from, Math.min(stored.size(), from + AT_ONCE)));
         }
@@ -166,7 +173,8 @@ public class LaunchDesk {
         });
     }
 
-    private Comparison compare(String clientId, Versioned versioned, String campaignId) {
+    @Transactional(readOnly = true)
+    public Comparison compare(String clientId, Versioned versioned, String campaignId) {
         Plan plan = versioned.plan();
         Campaign campaign = plan.campaign(campaignId);
         Surroundings around = inspector.surroundings(clientId, plan);
@@ -179,11 +187,8 @@ public class LaunchDesk {
                 around.clientName());
         List<LiveItem> there =
                 live.live(clientId, campaignId).stream().map(StoredLive::item).toList();
-        return new Comparison(
-                versioned,
-                inspected,
-                there,
-                ChangeList.between(campaign, wanted.of(campaign, inspected.names(), around.tested(campaign)), there));
+        List<WantedItem> items = wanted.of(campaign, inspected.names(), around.tested(campaign));
+        return new Comparison(versioned, inspected, items, there, ChangeList.between(campaign, items, there));
     }
 
     @Transactional(readOnly = true)

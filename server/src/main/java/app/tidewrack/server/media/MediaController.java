@@ -6,6 +6,7 @@ import app.tidewrack.core.creative.Mend.Kind;
 import app.tidewrack.core.film.ClientMark;
 import app.tidewrack.server.media.MediaJobs.MediaJob;
 import app.tidewrack.server.web.Deeds;
+import app.tidewrack.server.web.ForGuests;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import java.io.IOException;
@@ -150,12 +151,14 @@ class MediaController {
         return marked;
     }
 
+    @ForGuests
     @GetMapping(path = "/{sha}/stills/{number}", produces = MediaType.IMAGE_JPEG_VALUE)
     ResponseEntity<byte[]> still(@PathVariable String clientId, @PathVariable String sha, @PathVariable int number) {
         return ResponseEntity.ok().cacheControl(forGood()).body(library.still(clientId, sha, number));
     }
 
     /** The file itself, to play. */
+    @ForGuests
     @GetMapping(path = "/{sha}/content", produces = MediaType.ALL_VALUE)
     ResponseEntity<StreamingResponseBody> content(@PathVariable String clientId, @PathVariable String sha) {
         Medium medium = library.medium(clientId, sha);

@@ -1,6 +1,8 @@
 package app.tidewrack.server.person;
 
 import app.tidewrack.server.web.Deeds;
+import app.tidewrack.server.web.ForApprovers;
+import app.tidewrack.server.web.ForGuests;
 import app.tidewrack.server.web.May;
 import app.tidewrack.server.web.May.Who;
 import app.tidewrack.server.web.NotFound;
@@ -24,7 +26,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
 /**
  * Who may do what, asked before every operation. Of a client: a stranger learns nothing, not even that the client exists; a viewer or
- * approver reads and does not change. Of no client: as the operation says by {@link May}, and nobody where it says nothing. A program
+ * approver reads and does not change, but for what is marked for approvers; a guest sees the one sign-off they have a link to. Of no client: as the operation says by {@link May}, and nobody where it says nothing. A program
  * may do what its maker may, and no more than its token allows.
  */
 @Configuration
@@ -34,6 +36,7 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
     private static final String OF_A_CLIENT = "/api/clients/{clientId}";
 
     private final PersonMapper mapper;
+    private final Guests guests;
 
     @Override
     public void addInterceptors(InterceptorRegistry registry) {
@@ -62,13 +65,44 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
     private void ofClient(HttpServletRequest request, HandlerMethod method) {
         Map<?, ?> variables = (Map<?, ?>) request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
         String clientId = String.valueOf(variables.get("clientId"));
-        Role role = role(request.getUserPrincipal(), clientId);
+        Principal asks = request.getUserPrincipal();
+        if (asks instanceof GuestPass guest) {
+            request.setAttribute(READS_ONLY, true);
+            ofGuest(guest, clientId, variables, method);
+            return;
+        }
+        Role role = role(asks, clientId);
+        ForApprovers approvers = method.getMethodAnnotation(ForApprovers.class);
+        boolean alone = approvers != null && approvers.alone();
+        if (alone && (role != Role.APPROVER || asks instanceof ProgramToken)) {
+            throw forbidden("An approver of this client decides on what buyers send. Ask one of them.");
+        }
         if (role == Role.BUYER) {
             return;
         }
         request.setAttribute(READS_ONLY, true);
+        if (role == Role.APPROVER && approvers != null) {
+            return;
+        }
         if (!Deeds.onlyAsks(request, method)) {
             throw forbidden("You can read this client but not change it. Ask a buyer of this client.");
+        }
+    }
+
+    /** Of one sign-off and what it shows; all else is not there. */
+    private void ofGuest(GuestPass guest, String clientId, Map<?, ?> variables, HandlerMethod method) {
+        if (!clientId.equals(guest.clientId()) || !method.hasMethodAnnotation(ForGuests.class)) {
+            throw new NotFound("client", clientId);
+        }
+        if (!guests.isGood(guest)) {
+            throw forbidden("This link has ended. Ask whoever sent it for a new one.");
+        }
+        Object signOffId = variables.get("signOffId");
+        Object sha = variables.get("sha");
+        if (signOffId == null
+                ? sha == null || !guests.shows(guest, sha.toString())
+                : !signOffId.equals(guest.signOffId())) {
+            throw new NotFound("sign-off", String.valueOf(signOffId));
         }
     }
 

@@ -15,6 +15,7 @@ import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.Authentication;
 import org.springframework.security.core.authority.AuthorityUtils;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -70,9 +71,23 @@ class Sessions {
         session.setAttribute(ADDRESS, request.getRemoteAddr());
         String agent = Objects.requireNonNullElse(request.getHeader(HttpHeaders.USER_AGENT), "");
         session.setAttribute(AGENT, agent.substring(0, Math.min(LONGEST_AGENT, agent.length())));
+        keep(
+                UsernamePasswordAuthenticationToken.authenticated(
+                        personId, null, AuthorityUtils.createAuthorityList("PERSON")),
+                request,
+                response);
+    }
+
+    /** Lets a guest in, in place of whoever was signed in in this browser. */
+    void signIn(GuestPass guest, HttpServletRequest request, HttpServletResponse response) {
+        signOut(request);
+        begin(request);
+        keep(guest, request, response);
+    }
+
+    private void keep(Authentication who, HttpServletRequest request, HttpServletResponse response) {
         SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
-                personId, null, AuthorityUtils.createAuthorityList("PERSON")));
+        context.setAuthentication(who);
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
     }

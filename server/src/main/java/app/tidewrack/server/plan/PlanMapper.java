@@ -72,7 +72,13 @@ interface PlanMapper {
     /** What somebody changed between two versions. */
     record TouchedBy(Things things, String personId, String person, String words) {}
 
-    record HistoryLine(long number, String words, String person, Instant at, String state) {}
+    /**
+     * What was done to a plan, or said of it.
+     *
+     * @param id unique among the plan's
+     * @param state of an edit; what was sent, decided or said is done
+     */
+    record HistoryLine(String id, String words, String person, Instant at, String state) {}
 
     @Select("select id, name, version from plan where client_id = #{clientId} and removed_at is null"
             + " order by name collate by_eye, id")
@@ -274,9 +280,27 @@ interface PlanMapper {
             where client_id = #{clientId} and plan_id = #{planId} and number = #{number}""")
     void setState(String clientId, String planId, long number, String state);
 
+    /** Edits, sign-offs and comments, the newest first. */
     @Select("""
-            select e.number, e.words, p.name as person, e.at, e.state
-            from plan_edit e join person p on p.id = e.person_id
-            where e.client_id = #{clientId} and e.plan_id = #{planId} order by e.number desc limit 200""")
+            select * from (
+              select 'edit ' || e.number as id, e.words, p.name as person, e.at, e.state, e.number
+              from plan_edit e join person p on p.id = e.person_id
+              where e.client_id = #{clientId} and e.plan_id = #{planId}
+              union all
+              select 'sent ' || s.id, 'Sent for sign-off ' || s.number, p.name, s.sent_at, 'DONE', 0
+              from sign_off s join person p on p.id = s.sent_by
+              where s.client_id = #{clientId} and s.plan_id = #{planId}
+              union all
+              select 'decided ' || s.id,
+                     case s.state when 'APPROVED' then 'Approved sign-off ' else 'Returned sign-off ' end || s.number
+                     || case when s.reason = '' then '' else ': ' || s.reason end,
+                     s.decided_as, s.decided_at, 'DONE', 0
+              from sign_off s
+              where s.client_id = #{clientId} and s.plan_id = #{planId} and s.decided_as is not null
+              union all
+              select 'said ' || c.id, 'Said: ' || c.says, coalesce(p.name, c.name), c.at, 'DONE', 0
+              from plan_comment c left join person p on p.id = c.person_id
+              where c.client_id = #{clientId} and c.plan_id = #{planId}
+            ) h order by h.at desc, h.number desc limit 200""")
     List<HistoryLine> history(String clientId, String planId);
 }

@@ -152,6 +152,7 @@ class TrailController {
                         : things.isEmpty()
                                 ? null
                                 : things.entrySet().stream()
+                                        .filter(e -> !e.getKey().equals(TrailKeeper.GUEST))
                                         .sorted(Map.Entry.comparingByKey())
                                         .map(Map.Entry::getValue)
                                         .collect(Collectors.joining(", "));

@@ -1,5 +1,6 @@
 package app.tidewrack.server.trail;
 
+import app.tidewrack.server.person.GuestPass;
 import app.tidewrack.server.person.ProgramToken;
 import app.tidewrack.server.trail.TrailMapper.Things;
 import app.tidewrack.server.web.Deeds;
@@ -31,6 +32,9 @@ class TrailKeeper implements WebMvcConfigurer, HandlerInterceptor {
 
     /** A client that something is done to by who keeps the agency's. */
     private static final String DONE_TO = "client";
+
+    /** The link that somebody without an account came by. */
+    static final String GUEST = "guest";
 
     private final TrailMapper mapper;
 
@@ -81,8 +85,11 @@ class TrailKeeper implements WebMvcConfigurer, HandlerInterceptor {
         String toClient = things.remove(DONE_TO);
         String clientId = asClient == null ? toClient : asClient;
         Principal who = (Principal) request.getAttribute(WHO);
+        if (who instanceof GuestPass guest) {
+            things.put(GUEST, guest.linkId());
+        }
         mapper.add(
-                who == null ? Deeds.person(web) : who.getName(),
+                who == null ? Deeds.person(web) : who instanceof GuestPass ? null : who.getName(),
                 who instanceof ProgramToken program ? program.tokenId() : null,
                 clientId,
                 request.getMethod() + " " + request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE),

@@ -66,12 +66,14 @@ interface TrailMapper {
 
     String LINES = """
             <script>
-            select t.id, t.at, t.person_id, p.name as person, t.token_id, t.client_id, c.name as client, t.deed, t.things,
+            select t.id, t.at, t.person_id,
+                   coalesce(p.name, link.name || ', by a link') as person, t.token_id, t.client_id, c.name as client, t.deed, t.things,
                    plan.name as plan, about.name as about, t.refused
             from trail t
             left join person p on p.id = t.person_id
             left join client c on c.id = t.client_id
             left join plan on plan.client_id = t.client_id and plan.id = t.things ->> 'planId'
+            left join sign_off_link link on link.id = t.things ->> 'guest'
             left join person about on about.id = t.things ->> 'personId'
             where t.id &lt; #{before}
             <if test="personId != null">and t.person_id = #{personId}</if>

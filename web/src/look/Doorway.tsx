@@ -1,4 +1,4 @@
-import "./door.css";
+import "./doorway.css";
 import { Alert } from "antd";
 import type { ReactNode } from "react";
 

@@ -1,11 +1,19 @@
 import { App, Button, Input, Modal } from "antd";
-import type { Schemas } from "../api/client";
-import { day } from "../look/format";
+import type { ReactNode } from "react";
+import { day } from "./format";
 
 /** A link that was made, to be copied: it is told once, and only a hash of it is kept. */
-export function LinkShown({ link, onClose }: { link: Schemas["LinkMade"]; onClose: () => void }) {
+export function LinkShown(props: {
+  /** The page it opens. */
+  page: "join" | "sign";
+  secret: string;
+  expiresAt: string;
+  children: ReactNode;
+  onClose: () => void;
+}) {
+  const { onClose } = props;
   const { message } = App.useApp();
-  const address = `${window.location.origin}/join#${link.secret}`;
+  const address = `${window.location.origin}/${props.page}#${props.secret}`;
   const copy = () =>
     void navigator.clipboard.writeText(address).then(
       () => message.success("Copied."),
@@ -26,8 +34,7 @@ export function LinkShown({ link, onClose }: { link: Schemas["LinkMade"]; onClos
       }
     >
       <p>
-        {link.mailed ? "It was sent to them. " : "Give it to them as you would a key. "}
-        It is good once, until {day(link.expiresAt.slice(0, 10))}, and shown only now.
+        {props.children} It is good until {day(props.expiresAt.slice(0, 10))}, and shown only now.
       </p>
       <Input readOnly value={address} aria-label="Link" onFocus={(e) => e.target.select()} />
     </Modal>

@@ -1,0 +1,2 @@
+export type { Draft, Format, Medium } from "./model";
+export { OnPlacement } from "./Preview";

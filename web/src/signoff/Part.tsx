@@ -1,0 +1,244 @@
+import { type CSSProperties } from "react";
+import { OnPlacement, type Draft, type Medium } from "../creative";
+import type { Schemas } from "../api/client";
+import { ACTION_WORDS } from "../look/changes";
+import { count, day, money, plural } from "../look/format";
+import { networkColours } from "../look/theme";
+import { placeOf, samePlace, type Campaign, type Change, type Comment, type Place } from "./model";
+
+const FIRST = { media: 0, body: 0, headline: 0, description: 0, callToAction: 0 };
+const TALLEST_PX = 46;
+
+/** One campaign of what was sent: money, what is expected and found, each change, and each ad as people see it. */
+export function Part(props: {
+  clientId: string;
+  clientName: string;
+  campaign: Campaign;
+  comments: readonly Comment[];
+  formats: Schemas["FormatView"][];
+  media: ReadonlyMap<string, Medium>;
+  place: Place;
+  onPlace: (place: Place) => void;
+}) {
+  const { campaign, comments, place, onPlace } = props;
+  const said = (at: Place) => comments.filter((c) => !c.answers && !c.doneAt && samePlace(c, at)).length;
+  return (
+    <section className="signed-part">
+      <h2 style={{ "--edge": networkColours[campaign.network] } as CSSProperties}>
+        {campaign.name}{" "}
+        <span className="note">
+          {campaign.networkName}, {campaign.account}
+        </span>
+      </h2>
+      <div className="signed-facts">
+        <Days campaign={campaign} />
+        <dl className="facts-list">
+          <div>
+            <dt>Money a day</dt>
+            <dd>
+              {money(campaign.dailyBeforeMinor, campaign.currency)} →{" "}
+              <b>{money(campaign.dailyAfterMinor, campaign.currency)}</b>
+            </dd>
+          </div>
+          {campaign.expected && (
+            <div>
+              <dt title="In four cases of five">Expected</dt>
+              <dd>
+                {range(campaign.expected.results)} {campaign.expected.result}, by{" "}
+                {range(campaign.expected.people)} people
+              </dd>
+            </div>
+          )}
+        </dl>
+      </div>
+      {campaign.findings.map((f) => (
+        <div key={f.says} className={`finding ${f.severity === "BLOCKER" ? "" : f.severity.toLowerCase()}`}>
+          {f.says} <span className="note">{f.mend}</span>
+        </div>
+      ))}
+      <table className="lines signed-changes" aria-label={`Changes of ${campaign.name}`}>
+        <thead>
+          <tr>
+            <th>{plural(campaign.changes.length, "change")}</th>
+            <th>What</th>
+            <th>It says</th>
+          </tr>
+        </thead>
+        <tbody>
+          {campaign.changes.map((c) => {
+            const at = placeOf(campaign.campaignId, c.change.key);
+            return (
+              <tr
+                key={c.change.key + c.change.action}
+                className={`go ${samePlace(at, place) ? "on" : ""}`}
+                tabIndex={0}
+                onClick={() => onPlace(at)}
+                onKeyDown={(e) => e.key === "Enter" && onPlace(at)}
+              >
+                <td>{ACTION_WORDS[c.change.action]}</td>
+                <td className={`depth ${c.change.level}`}>
+                  {nameOf(campaign, at)}
+                  {said(at) > 0 && <span className="chip said-here">{plural(said(at), "comment")}</span>}
+                </td>
+                <td className="wrap">
+                  <Says change={c} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {campaign.ads.length > 0 && (
+        <h3>Ads as people see them, {campaign.ads.length + campaign.adsNotDrawn}</h3>
+      )}
+      {campaign.ads.map((ad, i) => {
+        const at = { campaignId: campaign.campaignId, rowId: null, columnId: ad.columnId };
+        const format = props.formats.find((f) => f.code === ad.shows.format);
+        const rows = ad.rowIds.map((id) => campaign.rows.find((r) => r.id === id)?.name ?? "");
+        return (
+          <div key={ad.columnId + i} className="signed-ad">
+            <header>
+              <b>{nameOf(campaign, at)}</b>
+              <span className="note" title={rows.join(", ")}>
+                in {rows.length < 4 ? rows.join(", ") : plural(rows.length, "row")}
+                {ad.shows.link && `, leads to ${ad.shows.link}`}
+              </span>
+              <button className="said-button" onClick={() => onPlace(at)}>
+                {said(at) > 0 ? plural(said(at), "comment") : "Comment"}
+              </button>
+            </header>
+            {format && (
+              <div className="previews phone">
+                {ad.fit.placements.map((placement) => (
+                  <OnPlacement
+                    key={placement.code}
+                    clientId={props.clientId}
+                    clientName={props.clientName}
+                    draft={draftOf(ad)}
+                    format={format}
+                    media={props.media}
+                    network={campaign.network}
+                    placement={placement}
+                    chosen={FIRST}
+                    actions={campaign.actions}
+                    form={ad.form ?? undefined}
+                    script={scriptOf(ad)}
+                    first={false}
+                  />
+                ))}
+              </div>
+            )}
+          </div>
+        );
+      })}
+      {campaign.adsNotDrawn > 0 && (
+        <p className="note">
+          {plural(campaign.adsNotDrawn, "more ad")} are not drawn here; all are in the list above.
+        </p>
+      )}
+    </section>
+  );
+}
+
+const range = (r: { from: number; to: number }) =>
+  `${count(Math.round(r.from))} to ${count(Math.round(r.to))}`;
+
+function nameOf(campaign: Campaign, at: Place): string {
+  if (at.columnId)
+    return campaign.columns.find((c) => c.id === at.columnId)?.name ?? "a creative that is gone";
+  if (at.rowId) return campaign.rows.find((r) => r.id === at.rowId)?.name ?? "a row that is gone";
+  return campaign.name;
+}
+
+/** What a change says, with what differs from the last time and what was edited since. */
+function Says({ change: c }: { change: Change }) {
+  const fields = c.change.fields.filter((f) => f.code !== "NAME");
+  // An ad that is new stands below as people see it.
+  const told = c.change.level === "AD" && c.change.action === "CREATE" ? [] : fields;
+  return (
+    <>
+      {c.first && <span className="chip fresh">new since last time</span>}
+      {c.since.map((f) => (
+        <div key={f.code} className="since">
+          {f.field}: <s>{f.before}</s> {f.after || "empty"}{" "}
+          <span className="chip fresh">since last time</span>
+        </div>
+      ))}
+      {told
+        .filter((f) => !c.since.some((s) => s.code === f.code))
+        .map((f) => (
+          <span key={f.code} className="told">
+            <span className="note">{f.field}</span> {f.before && <s>{f.before}</s>} {f.after || "empty"}
+          </span>
+        ))}
+      {c.edited.length > 0 && <span className="chip edited">edited since: {c.edited.join(", ")}</span>}
+    </>
+  );
+}
+
+/** Money by day, a bar each; its height is to the day that spends most. */
+function Days({ campaign }: { campaign: Campaign }) {
+  const most = Math.max(...campaign.days.map((d) => d.minor), 1);
+  const all = campaign.days.reduce((sum, d) => sum + d.minor, 0);
+  const first = campaign.days[0];
+  const last = campaign.days.at(-1);
+  if (!first || !last) return null;
+  return (
+    <figure className="signed-days">
+      <div className="bars" role="img" aria-label={`Money by day, ${money(all, campaign.currency)} in all`}>
+        {campaign.days.map((d) => (
+          <i
+            key={d.date}
+            title={`${day(d.date)}: ${money(d.minor, campaign.currency)}`}
+            style={{ height: Math.max(1, (d.minor / most) * TALLEST_PX) }}
+          />
+        ))}
+      </div>
+      <figcaption className="note">
+        {day(first.date)} to {day(last.date)}, <b>{money(all, campaign.currency)}</b> in all, up to{" "}
+        {money(most, campaign.currency)} a day
+      </figcaption>
+    </figure>
+  );
+}
+
+function draftOf({ shows, form }: Schemas["SignOffAd"]): Draft {
+  const { format, media, bodies, headlines, descriptions, callsToAction, link, brand, post, cards } = shows;
+  return {
+    name: "",
+    format,
+    media,
+    bodies,
+    headlines,
+    descriptions,
+    callsToAction,
+    link,
+    brand,
+    post,
+    cards,
+    formId: form?.id ?? null,
+    scriptId: null,
+  };
+}
+
+/** A chat or message as it was sent, as scripts are drawn. */
+function scriptOf({ shows: { chat, message } }: Schemas["SignOffAd"]): Schemas["KeptScript"] | undefined {
+  if (!chat && !message) return undefined;
+  return {
+    id: "",
+    kind: chat ? "CHAT" : "MESSAGE",
+    name: "",
+    version: 1,
+    usedBy: [],
+    draft: {
+      greeting: chat?.greeting ?? "",
+      replies: chat?.replies.map((text) => ({ text, answer: "" })) ?? [],
+      sender: message?.sender ?? "",
+      subject: message?.subject ?? "",
+      body: message?.body ?? "",
+      button: message?.button ?? "",
+      link: "",
+      bannerSha: null,
+    },
+  };
+}

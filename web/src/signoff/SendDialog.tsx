@@ -1,0 +1,75 @@
+import { useQuery } from "@tanstack/react-query";
+import { Input, Modal, Select } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { colleaguesQuery, sendForSignOff, signOffPath } from "../api/signoffs";
+import { useChange } from "../frame/useChange";
+
+const ANYBODY = "";
+
+/** To whom a change list goes, and with what words. */
+export function SendDialog(props: {
+  clientId: string;
+  planId: string;
+  planVersion: number;
+  campaignId: string;
+  /** What is sent, in words. */
+  what: string;
+  /** Of the change list; null for all of it. */
+  keys: string[] | null;
+  onClose: () => void;
+}) {
+  const { clientId, planId, planVersion, campaignId, keys } = props;
+  const change = useChange();
+  const navigate = useNavigate();
+  const people = useQuery(colleaguesQuery(clientId));
+  const approvers = (people.data ?? []).filter((p) => p.role === "APPROVER");
+  const [asked, setAsked] = useState<string>();
+  const [note, setNote] = useState("");
+  const [busy, setBusy] = useState(false);
+  const to = asked ?? approvers[0]?.id ?? ANYBODY;
+  const send = async () => {
+    setBusy(true);
+    const body = { planVersion, campaigns: [{ campaignId, keys }], note, asked: to || null };
+    await change(sendForSignOff(clientId, planId, body), (sent) => navigate(signOffPath(clientId, sent.id)));
+    setBusy(false);
+  };
+  return (
+    <Modal
+      open
+      title={`Send ${props.what} for sign-off`}
+      okText="Send"
+      okButtonProps={{ loading: busy }}
+      onCancel={props.onClose}
+      onOk={() => void send()}
+    >
+      <p>
+        It is sent as it is now, the plan at version {planVersion}. What is edited later is not covered by a
+        yes to it.
+      </p>
+      <label className="signed-ask">
+        To
+        <Select
+          aria-label="To whom"
+          value={to}
+          options={[
+            ...approvers.map((p) => ({ value: p.id, label: p.name })),
+            {
+              value: ANYBODY,
+              label: approvers.length > 0 ? "Any approver, or a guest by a link" : "A guest by a link",
+            },
+          ]}
+          onChange={setAsked}
+        />
+      </label>
+      <Input.TextArea
+        aria-label="Note"
+        placeholder="What they should know"
+        autoSize={{ minRows: 3, maxRows: 10 }}
+        maxLength={2_000}
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+      />
+    </Modal>
+  );
+}

@@ -1,0 +1,1 @@
+export { COVER_WORDS, SignOffBand } from "./SignOffBand";

@@ -1,0 +1,61 @@
+import type { Schemas } from "../api/client";
+import { plural } from "../look/format";
+
+export type SignOff = Schemas["SignOffView"];
+export type Campaign = Schemas["SignOffCampaign"];
+export type Change = Schemas["SignOffChange"];
+export type Comment = Schemas["PlanComment"];
+export type Place = Schemas["CommentPlace"];
+
+export const PLAN: Place = { campaignId: null, rowId: null, columnId: null };
+
+export const STATE_WORDS: Record<Schemas["SignOffLine"]["state"], string> = {
+  WAITING: "waits",
+  APPROVED: "approved",
+  RETURNED: "returned",
+  WITHDRAWN: "taken back",
+};
+
+/** Where a change is on the sheet: its key is the campaign’s, a row’s, or that of a row and a column. */
+export function placeOf(campaignId: string, key: string): Place {
+  if (key === campaignId) return { campaignId, rowId: null, columnId: null };
+  const [rowId = "", columnId = null] = key.split("/");
+  return { campaignId, rowId, columnId };
+}
+
+export const samePlace = (a: Place, b: Place) =>
+  a.campaignId === b.campaignId && a.rowId === b.rowId && a.columnId === b.columnId;
+
+/** A place by the names of its row and creative. */
+export function placeWords(place: Place, campaigns: readonly Campaign[]): string {
+  const campaign = campaigns.find((c) => c.campaignId === place.campaignId);
+  if (!campaign) return place.campaignId ? "another campaign" : "the plan";
+  const row = campaign.rows.find((r) => r.id === place.rowId)?.name;
+  const column = campaign.columns.find((c) => c.id === place.columnId)?.name;
+  return [row, column].filter(Boolean).join(", ") || campaign.name;
+}
+
+export interface Thread {
+  first: Comment;
+  answers: Comment[];
+}
+
+/** Comments with what was answered, those that are not done first and the newest of each on top. */
+export function threads(comments: readonly Comment[]): Thread[] {
+  return comments
+    .filter((c) => !c.answers)
+    .map((first) => ({ first, answers: comments.filter((c) => c.answers === first.id) }))
+    .sort(
+      (a, b) => Number(!!a.first.doneAt) - Number(!!b.first.doneAt) || b.first.at.localeCompare(a.first.at),
+    );
+}
+
+/** Of what is edited since it was sent, in a few words; nothing where all is as it was. */
+export function editedWords(signOff: SignOff): string | undefined {
+  const edited = signOff.campaigns.flatMap((c) => c.changes).filter((c) => c.edited.length > 0);
+  if (edited.length === 0) return undefined;
+  const is = edited.length === 1 ? "is" : "are";
+  return signOff.line.state === "APPROVED"
+    ? `${plural(edited.length, "change")} ${is} edited since, and no longer covered by it.`
+    : `${plural(edited.length, "change")} ${is} edited since it was sent.`;
+}
