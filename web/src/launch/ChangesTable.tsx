@@ -81,7 +81,7 @@ export function ChangesTable({
                 />
                 <span role="cell">{ACTION_WORDS[c.action]}</span>
                 <ItemCells level={c.level} name={c.name} />
-                <span role="cell" className={`covered ${c.signOff}`} title={c.since.join(", ")}>
+                <span role="cell" className={`cover-word ${c.signOff}`} title={c.since.join(", ")}>
                   {COVER_WORDS[c.signOff]}
                 </span>
               </div>

@@ -2,22 +2,14 @@ import { Button, Checkbox, Input } from "antd";
 import { useState } from "react";
 import { useChange } from "../frame/useChange";
 import { ownMoment, plural } from "../look/format";
-import {
-  placeWords,
-  samePlace,
-  threads,
-  type Campaign,
-  type Comment,
-  type Place,
-  type Thread,
-} from "./model";
+import { placeWords, samePlace, threads, type Named, type Comment, type Place, type Thread } from "./model";
 
 const LONGEST = 2_000;
 
 /** What was said at one place, with a box to say more; below it what was said elsewhere, each a way there. */
 export function Comments(props: {
   comments: readonly Comment[];
-  campaigns: readonly Campaign[];
+  campaigns: readonly Named[];
   place: Place;
   maySay: boolean;
   onPlace: (place: Place) => void;
@@ -31,16 +23,16 @@ export function Comments(props: {
   const elsewhere = all.filter((t) => !samePlace(t.first, place));
   const open = all.filter((t) => !t.first.doneAt).length;
   const thread = (t: Thread) => (
-    <article className={`said-thread ${t.first.doneAt ? "done" : ""}`} key={t.first.id}>
+    <article className={`remark-thread ${t.first.doneAt ? "done" : ""}`} key={t.first.id}>
       {[t.first, ...t.answers].map((c) => (
-        <div key={c.id} className={c.answers ? "said answer" : "said"}>
+        <div key={c.id} className={c.answers ? "remark answer" : "remark"}>
           <b>{c.name}</b> <span className="note">{ownMoment(c.at)}</span>
           {!c.answers && !c.signOffId && <span className="chip team">team only</span>}
           <p>{c.says}</p>
         </div>
       ))}
       {maySay && (
-        <div className="said-do">
+        <div className="remark-do">
           <Checkbox
             checked={!!t.first.doneAt}
             onChange={(e) => void change(props.onDone(t.first.id, e.target.checked))}
@@ -81,10 +73,10 @@ export function Comments(props: {
         />
       )}
       {elsewhere.length > 0 && (
-        <details className="said-elsewhere" open>
+        <details className="remark-elsewhere" open>
           <summary>{plural(elsewhere.length, "comment")} elsewhere</summary>
           {elsewhere.map((t) => (
-            <button key={t.first.id} className="said-line" onClick={() => props.onPlace(t.first)}>
+            <button key={t.first.id} className="remark-line" onClick={() => props.onPlace(t.first)}>
               <b>{placeWords(t.first, campaigns)}</b>
               <span>{t.first.says}</span>
               <span className="note">

@@ -78,7 +78,7 @@ export function Part(props: {
                 <td>{ACTION_WORDS[c.change.action]}</td>
                 <td className={`depth ${c.change.level}`}>
                   {nameOf(campaign, at)}
-                  {said(at) > 0 && <span className="chip said-here">{plural(said(at), "comment")}</span>}
+                  {said(at) > 0 && <span className="chip remark-here">{plural(said(at), "comment")}</span>}
                 </td>
                 <td className="wrap">
                   <Says change={c} />
@@ -103,7 +103,7 @@ export function Part(props: {
                 in {rows.length < 4 ? rows.join(", ") : plural(rows.length, "row")}
                 {ad.shows.link && `, leads to ${ad.shows.link}`}
               </span>
-              <button className="said-button" onClick={() => onPlace(at)}>
+              <button className="remark-button" onClick={() => onPlace(at)}>
                 {said(at) > 0 ? plural(said(at), "comment") : "Comment"}
               </button>
             </header>

@@ -6,7 +6,7 @@ import { askAgain } from "../api/client";
 import { useChange } from "../frame/useChange";
 import { ownMoment } from "../look/format";
 import { Comments } from "./Comments";
-import { editedWords, PLAN, type Place, type SignOff } from "./model";
+import { editedWords, onlyPlace, PLAN, type Place, type SignOff } from "./model";
 import { Part } from "./Part";
 import { decide, paperUrl, say, setDone, type SignOffPath } from "./queries";
 
@@ -79,11 +79,7 @@ export function useWork(signOff: SignOff, path: SignOffPath) {
       onPlace={setPlace}
       onSay={(at, says, answers) =>
         say(path, {
-          place: {
-            campaignId: at.campaignId ?? null,
-            rowId: at.rowId ?? null,
-            columnId: at.columnId ?? null,
-          },
+          place: onlyPlace(at),
           says,
           answers,
         }).then(anew)

@@ -9,6 +9,16 @@ export type Place = Schemas["CommentPlace"];
 
 export const PLAN: Place = { campaignId: null, rowId: null, columnId: null };
 
+/** A campaign with the names of its rows and creatives. */
+export type Named = Pick<Campaign, "campaignId" | "name" | "rows" | "columns">;
+
+/** What a comment, or anything else that has a place, says of it. */
+export const onlyPlace = ({ campaignId, rowId, columnId }: Place): Place => ({
+  campaignId: campaignId ?? null,
+  rowId: rowId ?? null,
+  columnId: columnId ?? null,
+});
+
 export const STATE_WORDS: Record<Schemas["SignOffLine"]["state"], string> = {
   WAITING: "waits",
   APPROVED: "approved",
@@ -24,10 +34,12 @@ export function placeOf(campaignId: string, key: string): Place {
 }
 
 export const samePlace = (a: Place, b: Place) =>
-  a.campaignId === b.campaignId && a.rowId === b.rowId && a.columnId === b.columnId;
+  PARTS.every((part) => (a[part] ?? null) === (b[part] ?? null));
+
+const PARTS = ["campaignId", "rowId", "columnId"] as const;
 
 /** A place by the names of its row and creative. */
-export function placeWords(place: Place, campaigns: readonly Campaign[]): string {
+export function placeWords(place: Place, campaigns: readonly Named[]): string {
   const campaign = campaigns.find((c) => c.campaignId === place.campaignId);
   if (!campaign) return place.campaignId ? "another campaign" : "the plan";
   const row = campaign.rows.find((r) => r.id === place.rowId)?.name;
@@ -58,4 +70,15 @@ export function editedWords(signOff: SignOff): string | undefined {
   return signOff.line.state === "APPROVED"
     ? `${plural(edited.length, "change")} ${is} edited since, and no longer covered by it.`
     : `${plural(edited.length, "change")} ${is} edited since it was sent.`;
+}
+
+/** How many comments that are not done stand at each place of a campaign, by row and column. */
+export function openAt(comments: readonly Comment[], campaignId: string): ReadonlyMap<string, number> {
+  const open = new Map<string, number>();
+  for (const c of comments) {
+    if (c.campaignId !== campaignId || c.answers || c.doneAt) continue;
+    const key = `${c.rowId ?? ""}/${c.columnId ?? ""}`;
+    open.set(key, (open.get(key) ?? 0) + 1);
+  }
+  return open;
 }

@@ -4,6 +4,7 @@ import { plural } from "../../look/format";
 import { MoneyFacts } from "../facts/MoneyFacts";
 import { RowFacts } from "../facts/RowFacts";
 import { Silenced } from "../facts/Silenced";
+import { PlanComments } from "../../signoff";
 import type { Campaign, Finding, Lens } from "../model";
 
 /** What is told beside the sheet: its checks, its money, or the row and the ad at hand. */
@@ -61,6 +62,16 @@ export function SheetFacts(props: {
       />
     );
   }
+  if (lens === "review") {
+    const columnId = whole.columns[props.column]?.id ?? null;
+    return (
+      <PlanComments
+        {...{ clientId, planId }}
+        campaigns={props.campaigns.map((c) => named(c, props.creativeOf))}
+        spot={{ campaignId: whole.id, rowId: focusRow?.id ?? null, columnId }}
+      />
+    );
+  }
   if (!focusRow) return <Findings findings={whole.findings} onJump={jump} onMend={mend} />;
   return (
     <RowFacts
@@ -79,3 +90,11 @@ export function SheetFacts(props: {
     />
   );
 }
+
+/** A campaign with what its rows and columns are called. */
+const named = (c: Campaign, creativeOf: Map<string, Schemas["Creative"]>) => ({
+  campaignId: c.id,
+  name: c.name,
+  rows: c.rows.map((r) => ({ id: r.id, name: r.label })),
+  columns: c.columns.map((k) => ({ id: k.id, name: creativeOf.get(k.creativeId)?.name ?? "" })),
+});

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { moment, money, word } from "../../look/format";
+import { moment, money, plural, word } from "../../look/format";
 import { rankColours, tooFew } from "../../look/theme";
 import { beneath, between, figure } from "../../results";
 import { AD_STATES, findingsAt, statesByCell, type Campaign, type Lens } from "../model";
@@ -8,6 +8,8 @@ import type { CellShown } from "./Cell";
 export interface LensData {
   names: Schemas["NamesView"] | undefined;
   results: Schemas["SheetResults"] | undefined;
+  /** Comments that are open, by row and column. */
+  said?: ReadonlyMap<string, number> | undefined;
 }
 
 const OFF: CellShown = { main: "off", kind: "off" };
@@ -43,7 +45,7 @@ function through(of: Lens, campaign: Campaign, data: LensData): Shows {
     case "money":
       return moneyOf(campaign);
     case "review":
-      return review(campaign);
+      return review(campaign, data.said);
     case "names":
       return names(campaign, data);
     case "checks":
@@ -98,19 +100,21 @@ function moneyOf(campaign: Campaign) {
   };
 }
 
-/** Where each ad stands with the network: not sent, in review until about when, live, or refused and why. */
-function review(campaign: Campaign) {
+/** Where each ad stands with the network: not sent, in review until about when, live, or refused and why; and what is said of it. */
+function review(campaign: Campaign, said: LensData["said"]) {
   const states = statesByCell(campaign);
   const off = offCells(campaign);
   return (row: number, column: number): CellShown => {
     const state = states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`);
     const on = campaign.rows[row]?.cells[column] != null;
-    if (!state) return on ? { main: "not sent", kind: "on", tone: "still" } : off(row, column);
+    const comments = said?.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`) ?? 0;
+    const spoken = comments > 0 ? plural(comments, "comment") : undefined;
+    if (!state) return on ? { main: "not sent", small: spoken, kind: "on", tone: "still" } : off(row, column);
     const told = AD_STATES[state.state];
     const due = state.state === "IN_REVIEW" && state.reviewDue ? `by ${moment(state.reviewDue)}` : undefined;
     return {
       main: told?.words ?? state.state,
-      small: state.state === "REFUSED" ? (state.reason ?? undefined) : due,
+      small: state.state === "REFUSED" ? (state.reason ?? undefined) : (spoken ?? due),
       tone: told?.tone,
       kind: "review",
       title: state.reason ?? undefined,

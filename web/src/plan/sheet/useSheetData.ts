@@ -4,6 +4,8 @@ import { audiencesQuery } from "../../api/audiences";
 import { ask, at, CAMPAIGN, versioned } from "../../api/client";
 import { creativesQuery } from "../../api/creatives";
 import { offerOfResults, resultsQuery } from "../../api/results";
+import { commentsQuery } from "../../api/signoffs";
+import { openAt } from "../../signoff";
 import type { Campaign, Lens } from "../model";
 import { lens as lensOf } from "./lenses";
 import { filtered } from "./sheetText";
@@ -33,6 +35,8 @@ export function useSheetData(
     enabled: lens === "results",
     refetchInterval: 10_000,
   });
+  const comments = useQuery({ ...commentsQuery(clientId, planId), enabled: lens === "review" });
+  const said = useMemo(() => openAt(comments.data ?? [], whole.id), [comments.data, whole.id]);
   const numbers = useQuery({ ...offerOfResults(clientId), enabled: lens === "results" });
   const audienceOf = useMemo(() => new Map(audiences.data?.map((a) => [a.id, a])), [audiences.data]);
   const creativeOf = useMemo(
@@ -44,8 +48,8 @@ export function useSheetData(
     [whole, filter, audienceOf],
   );
   const shown = useMemo(
-    () => lensOf(lens, campaign, { names: names.data, results: results.data }),
-    [lens, campaign, names.data, results.data],
+    () => lensOf(lens, campaign, { names: names.data, results: results.data, said }),
+    [lens, campaign, names.data, results.data, said],
   );
   return { audiences, creatives, names, numbers, audienceOf, creativeOf, campaign, shown };
 }
