@@ -22,3 +22,6 @@ export const roleOptions = () =>
     value,
     label: `${ROLES[value].words}: ${ROLES[value].does}`,
   }));
+
+/** Whether the agency has moved in. It is asked for before anything is sent from a page that nobody signed in to: with it comes the token. */
+export const doorQuery = ask.queryOptions("get", "/api/door", {}, { staleTime: Infinity });

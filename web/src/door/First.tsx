@@ -6,7 +6,7 @@ import { AgencyFields } from "../look/AgencyFields";
 import { PasswordItem } from "../look/PasswordItem";
 import { LANGUAGES } from "../look/worldwide";
 import { Doorway } from "../look/Doorway";
-import { doorQuery } from "./queries";
+import { doorQuery } from "../api/session";
 
 type Filled = Schemas["Agency"] & {
   person: string;

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { type Schemas, send } from "../api/client";
 import { PasswordItem } from "../look/PasswordItem";
 import { Doorway } from "../look/Doorway";
-import { doorQuery } from "./queries";
+import { doorQuery } from "../api/session";
 
 /** What stands behind the address; it never goes to a server as part of one. */
 const secretOf = () => window.location.hash.slice(1);

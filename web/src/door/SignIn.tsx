@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import { type Schemas, send } from "../api/client";
 import { Doorway } from "../look/Doorway";
 import { inside } from "./inside";
-import { doorQuery } from "./queries";
+import { doorQuery } from "../api/session";
 
 /** Where a person says who they are. */
 export function SignIn() {

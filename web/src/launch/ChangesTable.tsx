@@ -31,6 +31,7 @@ export function ChangesTable({
     estimateSize: () => LINE_PX,
     overscan: 12,
   });
+  const covered = changes.some((c) => COVER_WORDS[c.signOff]);
   const all = new Set(changes.map((c) => c.key));
   const tick = (key: string, on: boolean) => {
     const changed = new Set(left);
@@ -42,7 +43,7 @@ export function ChangesTable({
     onLeave(changed);
   };
   return (
-    <div className="change-list" role="table" aria-label="Change list">
+    <div className={`change-list ${covered ? "signed" : ""}`} role="table" aria-label="Change list">
       <div className="change-line head" role="row">
         <Checkbox
           aria-label="All changes"
@@ -53,7 +54,7 @@ export function ChangesTable({
         <span role="columnheader">Do</span>
         <span role="columnheader">What</span>
         <span role="columnheader">Name on the network</span>
-        <span role="columnheader">Sign-off</span>
+        {covered && <span role="columnheader">Sign-off</span>}
       </div>
       <div
         ref={box}
@@ -81,9 +82,11 @@ export function ChangesTable({
                 />
                 <span role="cell">{ACTION_WORDS[c.action]}</span>
                 <ItemCells level={c.level} name={c.name} />
-                <span role="cell" className={`cover-word ${c.signOff}`} title={c.since.join(", ")}>
-                  {COVER_WORDS[c.signOff]}
-                </span>
+                {covered && (
+                  <span role="cell" className={`cover-word ${c.signOff}`} title={c.since.join(", ")}>
+                    {COVER_WORDS[c.signOff]}
+                  </span>
+                )}
               </div>
             );
           })}

@@ -53,7 +53,7 @@ export function Comments(props: {
         On <b>{placeWords(place, campaigns)}</b>
         {place.campaignId && (
           <>
-            {" · "}
+            {" "}
             <Button
               type="link"
               size="small"

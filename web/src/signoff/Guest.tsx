@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button, Form, Input } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
+import { doorQuery } from "../api/session";
 import { signOffQuery } from "../api/signoffs";
 import { Doorway } from "../look/Doorway";
 import { day } from "../look/format";
@@ -18,9 +19,11 @@ export function Guest() {
   const [secret] = useState(secretOf);
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const door = useQuery(doorQuery);
   const link = useQuery({
     queryKey: ["guest", secret],
     queryFn: () => lookThrough(secret),
+    enabled: !!door.data,
     retry: false,
     staleTime: Infinity,
   });
@@ -40,7 +43,7 @@ export function Guest() {
   };
   return (
     <Doorway
-      title={`${plan}, for your sign-off`}
+      title={`${plan}, for you to sign off`}
       note={`${sentBy} of ${agency} asks ${client} to look at it, by ${day(expiresAt.slice(0, 10))}. You need no account: what you say and decide stands under your name.`}
       problem={problem}
     >
@@ -80,7 +83,7 @@ function Page({
   const { parts, comments, anew } = useWork(signOff, path);
   return (
     <div className="guest-page">
-      <header className="head">
+      <header>
         <div className="title">
           <h1>
             {guest.client}: {signOff.line.plan}
@@ -96,7 +99,7 @@ function Page({
         <Standing signOff={signOff} path={path} />
         {parts}
       </main>
-      <aside className="facts">{comments}</aside>
+      <aside>{comments}</aside>
     </div>
   );
 }

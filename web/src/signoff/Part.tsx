@@ -2,12 +2,15 @@ import { type CSSProperties } from "react";
 import { OnPlacement, type Draft, type Medium } from "../creative";
 import type { Schemas } from "../api/client";
 import { ACTION_WORDS } from "../look/changes";
-import { count, day, money, plural } from "../look/format";
+import { count, day, money, plural, word } from "../look/format";
 import { networkColours } from "../look/theme";
-import { placeOf, samePlace, type Campaign, type Change, type Comment, type Place } from "./model";
+import { linesOf, placeOf, samePlace, type Campaign, type Change, type Comment, type Place } from "./model";
 
 const FIRST = { media: 0, body: 0, headline: 0, description: 0, callToAction: 0 };
 const TALLEST_PX = 46;
+
+/** More findings are told when they are asked for. */
+const MOST_OPEN = 2;
 
 /** One campaign of what was sent: money, what is expected and found, each change, and each ad as people see it. */
 export function Part(props: {
@@ -44,48 +47,56 @@ export function Part(props: {
             <div>
               <dt title="In four cases of five">Expected</dt>
               <dd>
-                {range(campaign.expected.results)} {campaign.expected.result}, by{" "}
+                {range(campaign.expected.results)}{" "}
+                {word(Math.round(campaign.expected.results.to), campaign.expected.result)}, by{" "}
                 {range(campaign.expected.people)} people
               </dd>
             </div>
           )}
         </dl>
       </div>
-      {campaign.findings.map((f) => (
-        <div key={f.says} className={`finding ${f.severity === "BLOCKER" ? "" : f.severity.toLowerCase()}`}>
-          {f.says} <span className="note">{f.mend}</span>
-        </div>
-      ))}
+      {campaign.findings.length > 0 && <Found campaign={campaign} />}
       <table className="lines signed-changes" aria-label={`Changes of ${campaign.name}`}>
         <thead>
           <tr>
-            <th>{plural(campaign.changes.length, "change")}</th>
+            <th>Do</th>
             <th>What</th>
-            <th>It says</th>
+            <th>{plural(campaign.changes.length, "change")}</th>
           </tr>
         </thead>
         <tbody>
-          {campaign.changes.map((c) => {
-            const at = placeOf(campaign.campaignId, c.change.key);
-            return (
-              <tr
-                key={c.change.key + c.change.action}
-                className={`go ${samePlace(at, place) ? "on" : ""}`}
-                tabIndex={0}
-                onClick={() => onPlace(at)}
-                onKeyDown={(e) => e.key === "Enter" && onPlace(at)}
-              >
-                <td>{ACTION_WORDS[c.change.action]}</td>
-                <td className={`depth ${c.change.level}`}>
-                  {nameOf(campaign, at)}
-                  {said(at) > 0 && <span className="chip remark-here">{plural(said(at), "comment")}</span>}
-                </td>
+          {linesOf(campaign).map(({ key, changes: [first, ...others] }) =>
+            first && others.length > 0 ? (
+              <tr key={key}>
+                <td>{ACTION_WORDS[first.change.action]}</td>
+                <td className="depth AD">{plural(others.length + 1, "ad")}</td>
                 <td className="wrap">
-                  <Says change={c} />
+                  {[first, ...others].map((c) => {
+                    const at = placeOf(campaign.campaignId, c.change.key);
+                    return (
+                      <button
+                        key={c.change.key}
+                        className={`signed-cell ${samePlace(at, place) ? "on" : ""}`}
+                        onClick={() => onPlace(at)}
+                      >
+                        {nameOf(campaign, at)}
+                        <Said count={said(at)} />
+                      </button>
+                    );
+                  })}
                 </td>
               </tr>
-            );
-          })}
+            ) : (
+              first && (
+                <One
+                  key={key}
+                  {...{ campaign, place, onPlace }}
+                  change={first}
+                  said={said(placeOf(campaign.campaignId, first.change.key))}
+                />
+              )
+            ),
+          )}
         </tbody>
       </table>
       {campaign.ads.length > 0 && (
@@ -107,6 +118,9 @@ export function Part(props: {
                 {said(at) > 0 ? plural(said(at), "comment") : "Comment"}
               </button>
             </header>
+            {ad.fit.placements.length === 0 && (
+              <p className="note">As it is, it shows on none of its placements: see what checks found.</p>
+            )}
             {format && (
               <div className="previews phone">
                 {ad.fit.placements.map((placement) => (
@@ -150,6 +164,38 @@ function nameOf(campaign: Campaign, at: Place): string {
   return campaign.name;
 }
 
+function One(props: {
+  campaign: Campaign;
+  change: Change;
+  place: Place;
+  said: number;
+  onPlace: (place: Place) => void;
+}) {
+  const { campaign, change: c } = props;
+  const at = placeOf(campaign.campaignId, c.change.key);
+  return (
+    <tr
+      className={`go ${samePlace(at, props.place) ? "on" : ""}`}
+      tabIndex={0}
+      onClick={() => props.onPlace(at)}
+      onKeyDown={(e) => e.key === "Enter" && props.onPlace(at)}
+    >
+      <td>{ACTION_WORDS[c.change.action]}</td>
+      <td className={`depth ${c.change.level}`}>
+        {nameOf(campaign, at)}
+        <Said count={props.said} />
+      </td>
+      <td className="wrap">
+        <Says change={c} />
+      </td>
+    </tr>
+  );
+}
+
+function Said(props: { count: number }) {
+  return props.count > 0 ? <span className="chip remark-here">{plural(props.count, "comment")}</span> : null;
+}
+
 /** What a change says, with what differs from the last time and what was edited since. */
 function Says({ change: c }: { change: Change }) {
   const fields = c.change.fields.filter((f) => f.code !== "NAME");
@@ -173,6 +219,26 @@ function Says({ change: c }: { change: Change }) {
         ))}
       {c.edited.length > 0 && <span className="chip edited">edited since: {c.edited.join(", ")}</span>}
     </>
+  );
+}
+
+const SEVERITY_WORDS = { BLOCKER: "blocker", WARNING: "warning", HINT: "hint" } as const;
+
+/** What checks had found when it was sent, counted first: it is the buyer’s to mend. */
+function Found({ campaign }: { campaign: Campaign }) {
+  const kinds = (Object.keys(SEVERITY_WORDS) as (keyof typeof SEVERITY_WORDS)[]).flatMap((severity) => {
+    const many = campaign.findings.filter((f) => f.severity === severity).length;
+    return many > 0 ? [plural(many, SEVERITY_WORDS[severity])] : [];
+  });
+  return (
+    <details className="signed-found" open={campaign.findings.length <= MOST_OPEN}>
+      <summary>Found by checks when it was sent: {kinds.join(", ")}</summary>
+      {campaign.findings.map((f) => (
+        <div key={f.says} className={`finding ${f.severity === "BLOCKER" ? "" : f.severity.toLowerCase()}`}>
+          {f.says} <span className="note">{f.mend}</span>
+        </div>
+      ))}
+    </details>
   );
 }
 

@@ -38,6 +38,7 @@ export function PlanComments(props: {
     <>
       <Segmented
         size="small"
+        className="comments-on"
         aria-label="Comments on"
         value={elsewhere ? undefined : kind}
         options={[

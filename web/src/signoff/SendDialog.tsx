@@ -1,7 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, Modal, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { askAgain } from "../api/client";
+import { CHANGES } from "../api/plans";
 import { colleaguesQuery, sendForSignOff, signOffPath } from "../api/signoffs";
 import { useChange } from "../frame/useChange";
 
@@ -22,6 +24,7 @@ export function SendDialog(props: {
   const { clientId, planId, planVersion, campaignId, keys } = props;
   const change = useChange();
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const people = useQuery(colleaguesQuery(clientId));
   const approvers = (people.data ?? []).filter((p) => p.role === "APPROVER");
   const [asked, setAsked] = useState<string>();
@@ -31,7 +34,10 @@ export function SendDialog(props: {
   const send = async () => {
     setBusy(true);
     const body = { planVersion, campaigns: [{ campaignId, keys }], note, asked: to || null };
-    await change(sendForSignOff(clientId, planId, body), (sent) => navigate(signOffPath(clientId, sent.id)));
+    await change(sendForSignOff(clientId, planId, body), async (sent) => {
+      await askAgain(queries, "/api/clients/{clientId}/sign-offs", CHANGES);
+      await navigate(signOffPath(clientId, sent.id));
+    });
     setBusy(false);
   };
   return (

@@ -73,17 +73,19 @@ export function SignOffBand(props: {
         )}
       </div>
       <Changes>
-        <Button
-          type={asks ? "primary" : "default"}
-          disabled={taken.length === 0}
-          onClick={() => setSending(true)}
-        >
-          Send{" "}
-          {taken.length < list.changes.length
-            ? `${taken.length} of ${plural(list.changes.length, "change")}`
-            : "it"}{" "}
-          for sign-off…
-        </Button>
+        {open.length > 0 && (
+          <Button
+            type={asks ? "primary" : "default"}
+            disabled={taken.length === 0}
+            onClick={() => setSending(true)}
+          >
+            Send{" "}
+            {taken.length < list.changes.length
+              ? `${taken.length} of ${plural(list.changes.length, "change")}`
+              : "it"}{" "}
+            for sign-off…
+          </Button>
+        )}
       </Changes>
       {sending && (
         <SendDialog

@@ -82,3 +82,49 @@ export function openAt(comments: readonly Comment[], campaignId: string): Readon
   }
   return open;
 }
+
+/** A line of the list: one change, or ads of a row of which the same is done and no more is to be said. */
+export interface Line {
+  key: string;
+  changes: Change[];
+}
+
+const LEVELS = ["CAMPAIGN", "AD_GROUP", "AD"];
+
+/** The changes as the sheet stands: the campaign, then each row with its ads; those of a row that are alike on one line. */
+export function linesOf(campaign: Campaign): Line[] {
+  const rows = new Map(campaign.rows.map((r, i) => [r.id, i]));
+  const columns = new Map(campaign.columns.map((c, i) => [c.id, i]));
+  const sorted = campaign.changes
+    .map((change) => {
+      const { rowId, columnId } = placeOf(campaign.campaignId, change.change.key);
+      const at = [
+        rowId ? (rows.get(rowId) ?? rows.size) : -1,
+        LEVELS.indexOf(change.change.level),
+        columnId ? (columns.get(columnId) ?? columns.size) : -1,
+      ];
+      return { change, rowId, at };
+    })
+    .sort((a, b) => a.at.map((v, i) => v - (b.at[i] ?? 0)).find((d) => d !== 0) ?? 0);
+  const lines: Line[] = [];
+  let last: { rowId: string | null | undefined; action: string } | undefined;
+  for (const { change, rowId } of sorted) {
+    const alike = plain(change) ? { rowId, action: change.change.action } : undefined;
+    const line = lines.at(-1);
+    if (line && alike && last && last.rowId === alike.rowId && last.action === alike.action) {
+      line.changes.push(change);
+    } else {
+      lines.push({ key: change.change.key + change.change.action, changes: [change] });
+    }
+    last = alike;
+  }
+  return lines;
+}
+
+/** An ad of which nothing is to be said but what is done to it: what it shows stands below. */
+const plain = (c: Change) =>
+  c.change.level === "AD" &&
+  c.change.action !== "CHANGE" &&
+  !c.first &&
+  c.since.length === 0 &&
+  c.edited.length === 0;

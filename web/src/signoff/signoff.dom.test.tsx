@@ -6,6 +6,7 @@ import { expect, it } from "vitest";
 import type { Schemas } from "../api/client";
 import { Reads } from "../frame/reads";
 import { Guest } from "./Guest";
+import { linesOf } from "./model";
 import { SignOffBand } from "./SignOffBand";
 import { SignOffScreen } from "./SignOffScreen";
 
@@ -187,6 +188,35 @@ it("says what a later edit leaves of a yes", async () => {
   expect(screen.queryByRole("button", { name: "Approve…" })).toBeNull();
 });
 
+it("lists changes as the sheet stands, with ads of a row that are alike on one line", () => {
+  const ad = (key: string, more: Partial<Schemas["SignOffChange"]> = {}) =>
+    change({ change: told({ level: "AD", key, parentKey: key.slice(0, 2) }), ...more });
+  const campaign = signOff({}).campaigns[0]!;
+  campaign.rows.push({ id: "r2", name: "Quilters" });
+  campaign.columns = ["k1", "k2", "k3"].map((id) => ({ id, name: id }));
+  campaign.changes = [
+    ...campaign.changes,
+    change({ change: told({ key: "r2" }) }),
+    ad("r2/k3"),
+    ad("r2/k1"),
+    ad("r1/k2"),
+    ad("r2/k2", { edited: ["body"] }),
+    change({ change: told({ level: "AD", key: "r1/k3", action: "PAUSE" }) }),
+  ];
+  expect(linesOf(campaign).map((l) => l.changes.map((c) => c.change.key).join(" "))).toEqual([
+    "c1",
+    "r1",
+    "r1/k2",
+    "r1/k3",
+    "r2",
+    "r2/k1",
+    "r2/k2",
+    "r2/k3",
+  ]);
+  campaign.changes[6]!.edited = [];
+  expect(linesOf(campaign).at(-1)?.changes).toHaveLength(3);
+});
+
 function band(list: Partial<Schemas["ChangesView"]>, lines: Schemas["SignOffLine"][]) {
   answering(() => ({ body: lines }));
   const left: Set<string>[] = [];
@@ -230,8 +260,9 @@ it("leaves out what is not approved, and what only stops goes", async () => {
 it("lets a guest in under the name they give", async () => {
   window.location.hash = "#secret";
   let entered: string | null = null;
-  const { sent } = answering((body, path) => {
+  const { asked, sent } = answering((body, path) => {
     if (path.endsWith("/entered")) entered = (body as { name: string }).name;
+    if (path === "/api/door") return { body: { founded: true, agency: "Withy" } };
     if (path.startsWith("/api/clients")) return { body: signOff({ comments: [] }) };
     return {
       body: {
@@ -248,10 +279,12 @@ it("lets a guest in under the name they give", async () => {
     };
   });
   show(<Guest />);
-  await screen.findByText("Spring, for your sign-off");
+  await screen.findByText("Spring, for you to sign off");
   fireEvent.change(screen.getByLabelText("Your name"), { target: { value: "Bea Marl" } });
   fireEvent.click(screen.getByRole("button", { name: "Look at it" }));
   await screen.findByText(/You are Bea Marl/);
   expect(sent).toContainEqual({ secret: "secret", name: "Bea Marl" });
+  // A browser that was never here has no token until it asks for something; without one nothing is taken.
+  expect(asked[0]).toBe("/api/door");
   expect(screen.getByRole("button", { name: "Approve…" })).toBeTruthy();
 });

@@ -125,7 +125,8 @@ class SignOffIT {
                 .filter(new Locator.FilterOptions().setHasText(PLAN + " waits for Otto Fell to sign it off"));
         need.getByRole(AriaRole.LINK).click();
         assertThat(approver.locator(".sent-note")).containsText("The first two weeks.");
-        assertThat(approver.locator(".signed-changes tbody tr")).hasCount(7);
+        assertThat(approver.locator(".signed-changes tbody tr")).hasCount(5);
+        assertThat(approver.locator(".signed-cell")).hasCount(4);
         assertThat(approver.locator(".signed-ad")).hasCount(2);
         assertThat(approver.locator(".signed-ad figure").first()).containsText("Mend it tonight, way 1.");
         assertThat(button(approver, "Take it back")).hasCount(0);

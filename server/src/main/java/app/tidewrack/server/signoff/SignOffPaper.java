@@ -142,7 +142,7 @@ class SignOffPaper {
                                 Money.ofMinor(c.dailyBeforeMinor(), c.currency())));
         ExpectedOfCampaign expected = c.expected();
         if (expected != null) {
-            html.append(" Expected, in four cases of five: %s of %s, by %s people."
+            html.append(" Expected, in four cases of five: %s %ss, by %s people."
                     .formatted(
                             range(expected.results(), locale),
                             text(expected.result()),
@@ -169,15 +169,34 @@ class SignOffPaper {
         html.append("<h3>Money by day, %s in all</h3><table>"
                 .formatted(Money.ofMinor(
                         c.days().stream().mapToLong(SentDay::minor).sum(), c.currency())));
-        for (SentDay d : c.days()) {
+        for (List<SentDay> alike : alike(c.days())) {
+            SentDay d = alike.get(0);
+            String last = alike.size() == 1
+                    ? ""
+                    : " to " + date.format(alike.get(alike.size() - 1).date());
             html.append(
-                    "<tr><td style='width:32mm'>%s</td><td class='money' style='width:26mm'>%s</td><td><div class='bar' style='width:%dmm'></div></td></tr>"
+                    "<tr><td style='width:52mm'>%s%s</td><td class='money' style='width:26mm'>%s</td><td><div class='bar' style='width:%dmm'></div></td></tr>"
                             .formatted(
                                     date.format(d.date()),
+                                    last,
                                     Money.ofMinor(d.minor(), c.currency()),
                                     most == 0 ? 0 : d.minor() * LONGEST_BAR / most));
         }
         html.append("</table>");
+    }
+
+    /** Days one after another that spend the same. */
+    private static List<List<SentDay>> alike(List<SentDay> days) {
+        List<List<SentDay>> runs = new ArrayList<>();
+        for (SentDay d : days) {
+            List<SentDay> run = runs.isEmpty() ? List.of() : runs.get(runs.size() - 1);
+            if (run.isEmpty() || run.get(0).minor() != d.minor()) {
+                run = new ArrayList<>();
+                runs.add(run);
+            }
+            run.add(d);
+        }
+        return runs;
     }
 
     private static void change(StringBuilder html, SentCampaign c, SentItem item, ItemWords words) {

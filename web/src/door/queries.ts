@@ -1,3 +1,0 @@
-import { ask } from "../api/client";
-
-export const doorQuery = ask.queryOptions("get", "/api/door", {}, { staleTime: Infinity });
