@@ -26,6 +26,7 @@ class ReadersIT {
             "/forms",
             "/plan",
             "/launch",
+            "/launch/sign-offs",
             "/results",
             "/results/tests",
             "/results/works",

@@ -49,9 +49,6 @@ class ScreenshotsIT {
             buyer.rail("Creative");
             thing(page, "Darned sock, before");
             take(page, "creative");
-            buyer.press("Customers say");
-            page.getByRole(AriaRole.OPTION).first().waitFor();
-            take(page, "said");
             buyer.open("/c/oddment/creative/films");
             page.locator(".thing", new Page.LocatorOptions().setHasText("Before the frost"))
                     .click();
@@ -81,6 +78,20 @@ class ScreenshotsIT {
             buyer.rail("Launch");
             page.locator("[aria-label='Change list'] .AD").first().click();
             take(page, "launch");
+            buyer.press("Send it for sign-off");
+            page.getByLabel("Note", new Page.GetByLabelOptions().setExact(true))
+                    .fill("The spring sheet: small money in the first week, then we look again.");
+            buyer.press("Send");
+            page.locator(".signed-changes tr.go").nth(2).click();
+            page.getByLabel("Comment", new Page.GetByLabelOptions().setExact(true))
+                    .fill("Is three pounds a day not too little to learn from?");
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Comment").setExact(true))
+                    .last()
+                    .click();
+            page.locator(".remark-thread").waitFor();
+            take(page, "signoff");
             buyer.rail("Rules");
             page.locator(".tried-list .mono").first().waitFor();
             take(page, "rules");
