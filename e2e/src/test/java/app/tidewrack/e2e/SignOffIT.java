@@ -13,6 +13,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -27,7 +28,8 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 @TestMethodOrder(OrderAnnotation.class)
 class SignOffIT {
     private static final String AGENCY_CLIENT = "/api/agency/clients/oddment";
-    private static final String PLAN = "Signed first";
+    private static final String PLAN = "Signed " + System.nanoTime() % 10_000;
+    private static final String OTTO = "Otto " + PLAN.substring(PLAN.indexOf(' ') + 1);
     private static final LocatorAssertions.ContainsTextOptions SOON =
             new LocatorAssertions.ContainsTextOptions().setTimeout(60_000);
 
@@ -98,23 +100,22 @@ class SignOffIT {
                         "/api/agency/people",
                         Map.of(
                                 "name",
-                                "Otto Fell",
+                                OTTO,
                                 "email",
-                                "otto@oddment.example",
+                                PLAN.replace(" ", "").toLowerCase(Locale.ROOT) + "@oddment.example",
                                 "administrator",
                                 false,
                                 "parts",
                                 List.of(Map.of("clientId", "oddment", "role", "APPROVER"))))
                 .getAsJsonObject()
-                .getAsJsonObject("link")
                 .get("secret")
                 .getAsString();
         page.reload();
         buyer.press("Send it for sign-off");
-        buyer.choose("To whom", "Otto Fell");
+        buyer.choose("To whom", OTTO);
         page.getByLabel("Note", new Page.GetByLabelOptions().setExact(true)).fill("The first two weeks.");
         buyer.press("Send");
-        assertThat(page.locator(".signed-standing")).containsText("Waits for Otto Fell");
+        assertThat(page.locator(".signed-standing")).containsText("Waits for " + OTTO);
 
         approver.navigate(Installation.URL + "/join#" + secret);
         approver.getByLabel("Password").fill("seven heron lamp");
@@ -122,7 +123,7 @@ class SignOffIT {
         approver.getByText("Oddment & Thread").first().click();
         Locator need = approver.getByTestId("needs")
                 .locator(".finding")
-                .filter(new Locator.FilterOptions().setHasText(PLAN + " waits for Otto Fell to sign it off"));
+                .filter(new Locator.FilterOptions().setHasText(PLAN + " waits for " + OTTO + " to sign it off"));
         need.getByRole(AriaRole.LINK).click();
         assertThat(approver.locator(".sent-note")).containsText("The first two weeks.");
         assertThat(approver.locator(".signed-changes tbody tr")).hasCount(5);
@@ -140,7 +141,7 @@ class SignOffIT {
         button(approver, "Return").click();
         approver.getByLabel("Reason").fill("More for the first row, please.");
         button(approver, "Return it").click();
-        assertThat(approver.locator(".signed-standing")).containsText("Returned by Otto Fell");
+        assertThat(approver.locator(".signed-standing")).containsText("Returned by " + OTTO);
         assertThat(button(approver, "Approve")).hasCount(0);
     }
 
@@ -150,7 +151,7 @@ class SignOffIT {
         buyer.open("/c/oddment");
         Locator need = page.getByTestId("needs")
                 .locator(".finding")
-                .filter(new Locator.FilterOptions().setHasText("Otto Fell returned " + PLAN));
+                .filter(new Locator.FilterOptions().setHasText(OTTO + " returned " + PLAN));
         assertThat(need).containsText("More for the first row, please.");
         need.getByRole(AriaRole.LINK).click();
         page.locator(".remark-line").first().click();
@@ -244,6 +245,6 @@ class SignOffIT {
         page.keyboard().press("Enter");
         assertThat(page.locator(".history")).containsText("Approved sign-off 2: Good luck.");
         assertThat(page.locator(".history"))
-                .containsText(Pattern.compile("Said: Is £6 not too little here\\?.*Otto Fell", Pattern.DOTALL));
+                .containsText(Pattern.compile("Said: Is £6 not too little here\\?.*" + OTTO, Pattern.DOTALL));
     }
 }

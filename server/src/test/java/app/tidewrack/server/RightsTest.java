@@ -296,7 +296,7 @@ class RightsTest extends WithServer {
                 continue;
             }
             if (!ofClient) {
-                assertThat(status(operation, "c1", good)).as(told).isEqualTo(403);
+                assertThat(status(operation, "c1", good)).as(told).isEqualTo(401);
             } else if (theirs) {
                 opened.add(operation.text());
                 // Without a body that says something each is refused for that and nothing else.

@@ -124,6 +124,9 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
         if (may.value() == Who.ANYBODY) {
             return;
         }
+        if (asks instanceof GuestPass) {
+            throw refused(HttpStatus.UNAUTHORIZED, "You came by the link of a sign-off. Sign in for all else.");
+        }
         if (asks instanceof ProgramToken && may.value() != Who.MEMBERS_AND_PROGRAMS) {
             throw forbidden("A program may not do this. Sign in as the person who made the token.");
         }
@@ -137,8 +140,12 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
     }
 
     private static ErrorResponseException forbidden(String why) {
-        ErrorResponseException forbidden = new ErrorResponseException(HttpStatus.FORBIDDEN);
-        forbidden.setDetail(why);
-        return forbidden;
+        return refused(HttpStatus.FORBIDDEN, why);
+    }
+
+    private static ErrorResponseException refused(HttpStatus status, String why) {
+        ErrorResponseException refused = new ErrorResponseException(status);
+        refused.setDetail(why);
+        return refused;
     }
 }
