@@ -1,2 +1,2 @@
-export type { Draft, Format, Medium } from "./model";
+export { draftOfSent, type Medium } from "./model";
 export { OnPlacement } from "./Preview";

@@ -37,22 +37,26 @@ export function bodyOf({ name, ...draft }: Draft, version: number): Schemas["Cre
 }
 
 export function draftOf(c: Schemas["Creative"]): Draft {
-  const { name, format, bodies, headlines, descriptions, callsToAction, link, brand, post, cards } = c;
   return {
-    name,
-    format,
+    name: c.name,
+    ...wordsOf(c),
     media: c.media.map((m) => m.sha256),
-    bodies,
-    headlines,
-    descriptions,
-    callsToAction,
-    link,
-    brand,
-    post,
-    cards,
     formId: c.form?.id ?? null,
     scriptId: c.chat?.id ?? c.message?.id ?? null,
   };
+}
+
+/** What was sent to a network, as it is composed. */
+export function draftOfSent(shows: Schemas["CreativeSettings"]): Draft {
+  const { media, form } = shows;
+  return { name: "", ...wordsOf(shows), media, formId: form?.id ?? null, scriptId: null };
+}
+
+type Words = Omit<Draft, "name" | "media" | "formId" | "scriptId">;
+
+function wordsOf({ format, bodies, headlines, descriptions, ...c }: Words): Words {
+  const { callsToAction, link, brand, post, cards } = c;
+  return { format, bodies, headlines, descriptions, callsToAction, link, brand, post, cards };
 }
 
 /** A draft in another format: what the format has no place for is left away, cards follow their media. */

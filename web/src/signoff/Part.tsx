@@ -1,5 +1,5 @@
 import { type CSSProperties } from "react";
-import { OnPlacement, type Draft, type Medium } from "../creative";
+import { draftOfSent, OnPlacement, type Medium } from "../creative";
 import type { Schemas } from "../api/client";
 import { ACTION_WORDS } from "../look/changes";
 import { count, day, money, plural, word } from "../look/format";
@@ -128,7 +128,7 @@ export function Part(props: {
                     key={placement.code}
                     clientId={props.clientId}
                     clientName={props.clientName}
-                    draft={draftOf(ad)}
+                    draft={draftOfSent(ad.shows)}
                     format={format}
                     media={props.media}
                     network={campaign.network}
@@ -266,25 +266,6 @@ function Days({ campaign }: { campaign: Campaign }) {
       </figcaption>
     </figure>
   );
-}
-
-function draftOf({ shows, form }: Schemas["SignOffAd"]): Draft {
-  const { format, media, bodies, headlines, descriptions, callsToAction, link, brand, post, cards } = shows;
-  return {
-    name: "",
-    format,
-    media,
-    bodies,
-    headlines,
-    descriptions,
-    callsToAction,
-    link,
-    brand,
-    post,
-    cards,
-    formId: form?.id ?? null,
-    scriptId: null,
-  };
 }
 
 /** A chat or message as it was sent, as scripts are drawn. */

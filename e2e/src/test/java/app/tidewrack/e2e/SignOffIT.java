@@ -85,6 +85,20 @@ class SignOffIT {
                 .last();
     }
 
+    /** Gives a row other money, of the plan at a version. */
+    private static void pay(int row, int version, String money) throws IOException, InterruptedException {
+        JsonObject campaign = ines.get("/api/clients/oddment/plans/" + sheet.planId())
+                .getAsJsonObject()
+                .getAsJsonArray("campaigns")
+                .get(0)
+                .getAsJsonObject();
+        String rowId = Calls.id(campaign.getAsJsonArray("rows").get(row));
+        ines.edit(
+                sheet,
+                version,
+                Map.of("kind", "rowMoney", "campaignId", sheet.campaignId(), "rowIds", List.of(rowId), "money", money));
+    }
+
     @Test
     @Order(1)
     void withoutASignOffNothingGoesOut() {
@@ -159,16 +173,7 @@ class SignOffIT {
         button(page, "Answer").click();
         assertThat(page.locator(".remark.answer")).containsText("We make it £9.");
 
-        JsonObject campaign = ines.get("/api/clients/oddment/plans/" + sheet.planId())
-                .getAsJsonObject()
-                .getAsJsonArray("campaigns")
-                .get(0)
-                .getAsJsonObject();
-        String row = Calls.id(campaign.getAsJsonArray("rows").get(0));
-        ines.edit(
-                sheet,
-                sheet.version(),
-                Map.of("kind", "rowMoney", "campaignId", sheet.campaignId(), "rowIds", List.of(row), "money", "9"));
+        pay(0, sheet.version(), "9");
         buyer.open(launchPage);
         assertThat(page.locator(".signoff-band")).containsText("More for the first row, please.");
         assertThat(page.locator(".cover-word.RETURNED").first()).containsText("returned");
@@ -222,16 +227,7 @@ class SignOffIT {
         buyer.press("Launch 7 changes");
         buyer.press("Launch now");
         assertThat(page.locator("main")).containsText("everything is on the network", SOON);
-        JsonObject campaign = ines.get("/api/clients/oddment/plans/" + sheet.planId())
-                .getAsJsonObject()
-                .getAsJsonArray("campaigns")
-                .get(0)
-                .getAsJsonObject();
-        String row = Calls.id(campaign.getAsJsonArray("rows").get(1));
-        ines.edit(
-                sheet,
-                sheet.version() + 1,
-                Map.of("kind", "rowMoney", "campaignId", sheet.campaignId(), "rowIds", List.of(row), "money", "20"));
+        pay(1, sheet.version() + 1, "20");
         page.reload();
         assertThat(page.locator(".cover-word.CHANGED")).containsText("edited since approved");
         assertThat(button(page, "1 change without sign-off")).isDisabled();

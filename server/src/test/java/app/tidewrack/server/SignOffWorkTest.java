@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.Scene.Sheet;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -12,6 +13,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -315,5 +321,46 @@ class SignOffWorkTest extends WithServer {
         assertThat(scene.launched(sheet).get("state").asString())
                 .as("a client that demands nothing")
                 .isEqualTo("DONE");
+    }
+
+    /** Twenty who press at once, yes and no by turns: one is heard, and the paper is there exactly where it was a yes. */
+    @Test
+    void ofManyWhoDecideAtOnceOneIsHeard() throws Exception {
+        Sheet sheet = scene.sheet("a1");
+        for (int round = 0; round < 3; round++) {
+            String id = sent(sheet, null);
+            List<Callable<Integer>> all = IntStream.range(0, 20)
+                    .<Callable<Integer>>mapToObj(i ->
+                            () -> decided("otto", id, i % 2 == 0, "Number " + i).status())
+                    .toList();
+            ExecutorService presses = Executors.newFixedThreadPool(8);
+            try {
+                List<Integer> statuses = new ArrayList<>();
+                for (Future<Integer> f : presses.invokeAll(all)) {
+                    statuses.add(f.get());
+                }
+                assertThat(statuses).containsOnly(200, 409).containsOnlyOnce(200);
+            } finally {
+                presses.shutdown();
+            }
+            JsonNode line = scene.get(at(id)).get("line");
+            assertThat(line.get("paper").asBoolean())
+                    .isEqualTo(line.get("state").asString().equals("APPROVED"));
+        }
+    }
+
+    /** What people write goes onto the paper as it is, whatever it is made of; what the font has no sign for is a mark. */
+    @Test
+    void whateverIsSaidStandsOnThePaper() throws Exception {
+        String odd = "<script>alert(1)</script> ]]> &amp; “ń ő Ж Ω” 👍🏽 اليوم " + "x".repeat(900);
+        Sheet sheet = scene.sheet("a1");
+        Map<String, Object> sending = sending(sheet, null);
+        sending.put("note", odd);
+        String id = scene.post(CLIENT + "/plans/" + sheet.plan() + "/sign-offs", sending)
+                .get("id")
+                .asString();
+        commented("otto", at(id) + "/comments", Map.of("place", Map.of(), "says", odd));
+        assertThat(decided("otto", id, true, odd).status()).isEqualTo(200);
+        assertThat(paper(id)).contains("<script>alert(1)</script> ]]> &amp; ", "“ń ő Ж Ω”");
     }
 }

@@ -53,6 +53,8 @@ class SignOffDesk {
     /** More than this nobody reads; it is sent in parts. */
     private static final int MOST_ITEMS = 3_000;
 
+    private static final int MOST_OF_A_PLAN = 300;
+
     private final SignOffMapper mapper;
     private final PlanDesk plans;
     private final LaunchDesk launches;
@@ -113,9 +115,15 @@ class SignOffDesk {
         }
         Set<String> sent = new HashSet<>();
         campaigns.forEach(c -> sent.add(c.campaignId()));
+        int number = mapper.nextNumber(clientId, planId);
+        if (number > MOST_OF_A_PLAN) {
+            throw new Refusal(
+                    "planId",
+                    "This plan was sent %d times, the most.".formatted(MOST_OF_A_PLAN),
+                    "Go on with a copy of its campaigns in a new plan.");
+        }
         takeBack(clientId, planId, sent);
         String id = Ids.fresh();
-        int number = mapper.nextNumber(clientId, planId);
         String said = Comments.checked("note", note);
         mapper.insert(clientId, id, planId, number, version, said, new SentContent(campaigns), personId, asked);
         return line(clientId, id);

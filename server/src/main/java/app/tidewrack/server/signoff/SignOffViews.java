@@ -20,6 +20,7 @@ import app.tidewrack.core.launch.Settings;
 import app.tidewrack.core.launch.WantedItem;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.signoff.Coverage;
+import app.tidewrack.core.signoff.Sent;
 import app.tidewrack.core.signoff.SignOffState;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.creative.CreativeFits;
@@ -40,11 +41,10 @@ import app.tidewrack.server.plan.PlanDesk.Versioned;
 import app.tidewrack.server.signoff.SignOffView.SignOffAd;
 import app.tidewrack.server.signoff.SignOffView.SignOffCampaign;
 import app.tidewrack.server.signoff.SignOffView.SignOffChange;
+import app.tidewrack.server.signoff.kept.Coverages;
 import app.tidewrack.server.signoff.kept.SentContent.SentCampaign;
 import app.tidewrack.server.signoff.kept.SentContent.SentItem;
-import app.tidewrack.server.signoff.kept.SignOffMapper;
 import app.tidewrack.server.signoff.kept.SignOffMapper.SignOffLine;
-import app.tidewrack.server.signoff.kept.SignOffMapper.StoredSent;
 import java.security.Principal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -67,7 +67,7 @@ class SignOffViews {
     private static final int MOST_DRAWN = 60;
 
     private final SignOffDesk desk;
-    private final SignOffMapper mapper;
+    private final Coverages coverages;
     private final Comments comments;
     private final Guests guests;
     private final PersonMapper people;
@@ -83,7 +83,6 @@ class SignOffViews {
     SignOffView of(String clientId, String id, Principal who) {
         SignOffLine line = desk.line(clientId, id);
         List<SentCampaign> sent = desk.content(clientId, id).campaigns();
-        List<StoredSent> before = mapper.before(clientId, line.planId(), line.number());
         Versioned plan = plans.plan(clientId, line.planId());
         boolean guest = who instanceof GuestPass;
         Role role = guest ? Role.APPROVER : people.role(who.getName(), clientId).orElse(Role.VIEWER);
@@ -96,7 +95,7 @@ class SignOffViews {
                 role == Role.APPROVER && line.state() == SignOffState.WAITING,
                 role != Role.VIEWER,
                 sent.stream()
-                        .map(c -> campaign(clientId, c, before, plan, shelf, known))
+                        .map(c -> campaign(clientId, line, c, plan, shelf, known))
                         .toList(),
                 comments.of(clientId, line.planId()).stream()
                         .filter(c -> !guest || c.signOffId() != null)
@@ -119,14 +118,18 @@ class SignOffViews {
 
     private SignOffCampaign campaign(
             String clientId,
+            SignOffLine line,
             SentCampaign c,
-            List<StoredSent> before,
             Versioned plan,
             Map<String, Medium> shelf,
             Map<String, LeadForm> known) {
         Rulebook rulebook = networks.rulebook(c.network());
         ItemWords words = wording.of(clientId, c.network());
-        Map<ItemKey, Settings> last = lastSent(c.campaignId(), before);
+        // Nothing, where it is the first time.
+        Map<ItemKey, Settings> last = coverages.before(clientId, line.planId(), c.campaignId(), line.number()).stream()
+                .map(Sent::items)
+                .findFirst()
+                .orElse(Map.of());
         Map<ItemKey, Settings> now = now(clientId, plan, c.campaignId());
         List<SignOffAd> ads = ads(c, rulebook, shelf, known);
         return new SignOffCampaign(
@@ -149,16 +152,6 @@ class SignOffViews {
                 ads.subList(0, Math.min(MOST_DRAWN, ads.size())),
                 Math.max(0, ads.size() - MOST_DRAWN),
                 rulebook.callsToAction());
-    }
-
-    /** What was sent of a campaign the last time; nothing when this is the first. */
-    private static Map<ItemKey, Settings> lastSent(String campaignId, List<StoredSent> before) {
-        return before.stream()
-                .flatMap(s -> s.content().campaigns().stream()
-                        .filter(c -> c.campaignId().equals(campaignId))
-                        .map(c -> c.as(s.state()).items()))
-                .findFirst()
-                .orElse(Map.of());
     }
 
     private Map<ItemKey, Settings> now(String clientId, Versioned plan, String campaignId) {

@@ -4,6 +4,8 @@ import app.tidewrack.core.launch.ChangeList;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.signoff.Coverage;
 import app.tidewrack.core.signoff.Sent;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
@@ -20,12 +22,18 @@ public class Coverages {
 
     /** One for each change, in the list's order. */
     public List<Coverage> of(String clientId, String planId, String campaignId, ChangeList list) {
-        List<Sent> sent = mapper.sent(clientId, planId).stream()
+        List<Sent> sent = new ArrayList<>(before(clientId, planId, campaignId, Integer.MAX_VALUE));
+        Collections.reverse(sent);
+        return Coverage.of(list, sent);
+    }
+
+    /** What was sent of a campaign before the plan's sign-off of a number, the newest first. */
+    public List<Sent> before(String clientId, String planId, String campaignId, int number) {
+        return mapper.sent(clientId, planId, campaignId, number).stream()
                 .flatMap(s -> s.content().campaigns().stream()
                         .filter(c -> c.campaignId().equals(campaignId))
                         .map(c -> c.as(s.state())))
                 .toList();
-        return Coverage.of(list, sent);
     }
 
     /** @throws Refusal when the client demands a sign-off and one of the changes has none as it is */

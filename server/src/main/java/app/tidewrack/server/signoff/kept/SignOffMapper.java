@@ -70,18 +70,19 @@ public interface SignOffMapper {
     @Select("select content from sign_off where client_id = #{clientId} and id = #{id}")
     Optional<StoredContent> content(String clientId, String id);
 
-    /** Of a plan, the oldest first; what was withdrawn says nothing. */
+    /**
+     * The last thirty of a plan that have a campaign, the newest first; what was withdrawn says nothing. What was decided on longer
+     * ago, and never launched since, is asked for anew.
+     *
+     * @param before number of the plan's sign-offs below which they are
+     */
     @Select("""
             select state, content from sign_off
-            where client_id = #{clientId} and plan_id = #{planId} and state <> 'WITHDRAWN' order by number""")
-    List<StoredSent> sent(String clientId, String planId);
-
-    /** Content of what was sent of the plan before a number and not taken back, the newest first. */
-    @Select("""
-            select state, content from sign_off
-            where client_id = #{clientId} and plan_id = #{planId} and number < #{number} and state <> 'WITHDRAWN'
-            order by number desc limit 20""")
-    List<StoredSent> before(String clientId, String planId, int number);
+            where client_id = #{clientId} and plan_id = #{planId} and state <> 'WITHDRAWN' and number < #{before}
+              and content @> jsonb_build_object('campaigns',
+                      jsonb_build_array(jsonb_build_object('campaignId', #{campaignId}::text)))
+            order by number desc limit 30""")
+    List<StoredSent> sent(String clientId, String planId, String campaignId, int before);
 
     @Select("select coalesce(max(number), 0) + 1 from sign_off where client_id = #{clientId} and plan_id = #{planId}")
     int nextNumber(String clientId, String planId);
