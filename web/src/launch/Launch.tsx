@@ -189,7 +189,12 @@ export function Launch() {
               {plural(list.changes.length, "change")}; plan at version {list.planVersion}
             </span>
           </div>
-          <SignOffBand {...{ clientId, planId, list, left }} campaignId={campaign.id} onLeave={setLeft} />
+          <SignOffBand
+            {...{ clientId, planId, list, left }}
+            campaignId={campaign.id}
+            campaignIds={plan?.campaigns.map((c) => c.id) ?? []}
+            onLeave={setLeft}
+          />
           {list.test && <Breaks clientId={clientId} test={list.test} />}
           {list.findings.length > 0 && (
             <section style={{ marginBottom: 14, maxWidth: 640 }}>

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Input, Modal, Select } from "antd";
+import { Input, Modal, Radio, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { askAgain } from "../api/client";
@@ -15,25 +15,31 @@ export function SendDialog(props: {
   planId: string;
   planVersion: number;
   campaignId: string;
+  /** The other campaigns of the plan, which can be sent with it. */
+  others: string[];
   /** What is sent, in words. */
   what: string;
   /** Of the change list; null for all of it. */
   keys: string[] | null;
   onClose: () => void;
 }) {
-  const { clientId, planId, planVersion, campaignId, keys } = props;
+  const { clientId, planId, planVersion, campaignId, keys, others } = props;
   const change = useChange();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const people = useQuery(colleaguesQuery(clientId));
   const approvers = (people.data ?? []).filter((p) => p.role === "APPROVER");
   const [asked, setAsked] = useState<string>();
+  const [whole, setWhole] = useState(false);
   const [note, setNote] = useState("");
   const [busy, setBusy] = useState(false);
   const to = asked ?? approvers[0]?.id ?? ANYBODY;
   const send = async () => {
     setBusy(true);
-    const body = { planVersion, campaigns: [{ campaignId, keys }], note, asked: to || null };
+    const campaigns = whole
+      ? [campaignId, ...others].map((id) => ({ campaignId: id, keys: null }))
+      : [{ campaignId, keys }];
+    const body = { planVersion, campaigns, note, asked: to || null };
     await change(sendForSignOff(clientId, planId, body), async (sent) => {
       await askAgain(queries, "/api/clients/{clientId}/sign-offs", CHANGES);
       await navigate(signOffPath(clientId, sent.id));
@@ -43,7 +49,7 @@ export function SendDialog(props: {
   return (
     <Modal
       open
-      title={`Send ${props.what} for sign-off`}
+      title={whole ? "Send the plan for sign-off" : `Send ${props.what} for sign-off`}
       okText="Send"
       okButtonProps={{ loading: busy }}
       onCancel={props.onClose}
@@ -68,6 +74,19 @@ export function SendDialog(props: {
           onChange={setAsked}
         />
       </label>
+      {others.length > 0 && (
+        <label className="signed-ask">
+          What
+          <Radio.Group
+            value={whole}
+            onChange={(e) => setWhole(e.target.value as boolean)}
+            options={[
+              { value: false, label: props.what },
+              { value: true, label: `All that changes in the plan’s ${others.length + 1} campaigns` },
+            ]}
+          />
+        </label>
+      )}
       <Input.TextArea
         aria-label="Note"
         placeholder="What they should know"

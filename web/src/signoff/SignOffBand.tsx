@@ -4,7 +4,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../api/client";
-import { signOffPath, signOffsQuery } from "../api/signoffs";
+import { commentsQuery, signOffPath, signOffsQuery } from "../api/signoffs";
 import { Changes } from "../frame/Editable";
 import { ownMoment, plural } from "../look/format";
 import { STATE_WORDS } from "./model";
@@ -26,6 +26,8 @@ export function SignOffBand(props: {
   clientId: string;
   planId: string;
   campaignId: string;
+  /** Of the plan, this one among them. */
+  campaignIds: string[];
   list: Schemas["ChangesView"];
   /** Keys that are left out of the next launch. */
   left: ReadonlySet<string>;
@@ -34,6 +36,8 @@ export function SignOffBand(props: {
   const { clientId, planId, campaignId, list, left } = props;
   const [sending, setSending] = useState(false);
   const lines = useQuery(signOffsQuery(clientId));
+  const comments = useQuery(commentsQuery(clientId, planId));
+  const unanswered = (comments.data ?? []).filter((c) => !c.answers && !c.doneAt).length;
   const newest = lines.data?.find((l) => l.planId === planId && l.state !== "WITHDRAWN");
   const open = list.changes.filter((c) => !mayGo(c));
   const taken = list.changes.filter((c) => !left.has(c.key));
@@ -54,6 +58,7 @@ export function SignOffBand(props: {
               {STATE_WORDS[newest.state]} {ownMoment(newest.decidedAt ?? newest.sentAt)}
               {newest.decidedAs && ` by ${newest.decidedAs}`}
               {newest.reason && `: “${newest.reason}”`}
+              {unanswered > 0 && ` · ${plural(unanswered, "open comment")}`}
             </span>
           </>
         ) : (
@@ -93,6 +98,7 @@ export function SignOffBand(props: {
           planId={planId}
           campaignId={campaignId}
           planVersion={list.planVersion}
+          others={props.campaignIds.filter((id) => id !== campaignId)}
           what={plural(taken.length, "change")}
           keys={taken.length === list.changes.length ? null : [...new Set(taken.map((c) => c.key))]}
           onClose={() => setSending(false)}

@@ -218,7 +218,15 @@ it("lists changes as the sheet stands, with ads of a row that are alike on one l
 });
 
 function band(list: Partial<Schemas["ChangesView"]>, lines: Schemas["SignOffLine"][]) {
-  answering(() => ({ body: lines }));
+  const { sent } = answering((_, path) => ({
+    body: path.endsWith("/people")
+      ? [{ id: "otto", name: "Otto", email: "o@a.example", role: "APPROVER" }]
+      : path.endsWith("/comments")
+        ? [said({}), said({ id: "k2", answers: "k1" }), said({ id: "k3", doneAt: "2027-03-09T08:00:00Z" })]
+        : path.endsWith("p1/sign-offs")
+          ? LINE
+          : lines,
+  }));
   const left: Set<string>[] = [];
   show(
     <MemoryRouter>
@@ -226,13 +234,14 @@ function band(list: Partial<Schemas["ChangesView"]>, lines: Schemas["SignOffLine
         clientId="odd"
         planId="p1"
         campaignId="c1"
+        campaignIds={["c1", "c2"]}
         left={new Set()}
         list={{ changes: [], signOffDemanded: true, planVersion: 9, ...list } as Schemas["ChangesView"]}
         onLeave={(l) => left.push(l)}
       />
     </MemoryRouter>,
   );
-  return left;
+  return { left, sent };
 }
 
 it("asks for a sign-off where the client does", async () => {
@@ -242,7 +251,7 @@ it("asks for a sign-off where the client does", async () => {
 });
 
 it("leaves out what is not approved, and what only stops goes", async () => {
-  const left = band(
+  const { left } = band(
     {
       changes: [
         told({ signOff: "APPROVED" }),
@@ -255,6 +264,29 @@ it("leaves out what is not approved, and what only stops goes", async () => {
   await screen.findByText("2 of 3 changes approved");
   fireEvent.click(screen.getByText("Leave out what is not approved"));
   expect(left.map((l) => [...l])).toEqual([["r2"]]);
+});
+
+it("sends a campaign, or the whole plan, to the approver there is", async () => {
+  const { sent } = band({ changes: [told({ signOff: "RETURNED" })] }, [
+    { ...LINE, state: "RETURNED", decidedAs: "Otto", decidedAt: "2027-03-09T08:00:00Z", reason: "More." },
+  ]);
+  await screen.findByText(/“More.” · 1 open comment/);
+  fireEvent.click(screen.getByRole("button", { name: "Send it for sign-off…" }));
+  await waitFor(() => expect(document.querySelector(".ant-select")?.textContent).toContain("Otto"));
+  fireEvent.click(screen.getByLabelText("All that changes in the plan’s 2 campaigns"));
+  fireEvent.change(screen.getByLabelText("Note"), { target: { value: "All of it" } });
+  fireEvent.click(screen.getByRole("button", { name: "Send" }));
+  await waitFor(() =>
+    expect(sent).toContainEqual({
+      planVersion: 9,
+      campaigns: [
+        { campaignId: "c1", keys: null },
+        { campaignId: "c2", keys: null },
+      ],
+      note: "All of it",
+      asked: "otto",
+    }),
+  );
 });
 
 it("lets a guest in under the name they give", async () => {

@@ -323,6 +323,38 @@ class SignOffWorkTest extends WithServer {
                 .isEqualTo("DONE");
     }
 
+    /** A plan goes out whole: two campaigns of which one is on the network already are sent as one, and then none is left to send. */
+    @Test
+    void aWholePlanIsSentWithoutWhatTheNetworkHas() throws Exception {
+        Sheet sheet = scene.sheet("a1");
+        Answer copied = scene.edit(
+                sheet.plan(),
+                UUID.randomUUID().toString(),
+                sheet.version(),
+                Map.of("kind", "campaignCopy", "campaignId", sheet.campaign(), "accountId", "a1"));
+        assertThat(copied.status()).as(copied.body().toString()).isEqualTo(200);
+        String other = copied.body().get("campaigns").get(1).get("id").asString();
+        Sheet both = new Sheet(
+                sheet.plan(), sheet.campaign(), copied.body().get("version").asInt());
+        Map<String, Object> whole = sending(both, null);
+        whole.put("campaigns", List.of(Map.of("campaignId", both.campaign()), Map.of("campaignId", other)));
+        String path = CLIENT + "/plans/" + both.plan() + "/sign-offs";
+        assertThat(campaigns(scene.post(path, whole))).containsExactly(both.campaign(), other);
+        scene.launched(both);
+        assertThat(campaigns(scene.post(path, whole))).containsExactly(other);
+        scene.launched(new Sheet(both.plan(), other, both.version()));
+        assertThat(scene.call("ines", HttpMethod.POST, path, whole).detail())
+                .contains("The network already has all of this");
+    }
+
+    private List<String> campaigns(JsonNode sent) throws Exception {
+        return scene.get(at(sent.get("id").asString()))
+                .get("campaigns")
+                .valueStream()
+                .map(c -> c.get("campaignId").asString())
+                .toList();
+    }
+
     /** Twenty who press at once, yes and no by turns: one is heard, and the paper is there exactly where it was a yes. */
     @Test
     void ofManyWhoDecideAtOnceOneIsHeard() throws Exception {

@@ -37,6 +37,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
@@ -76,7 +77,8 @@ class SignOffDesk {
     }
 
     /**
-     * Sends parts of a plan as it is at a version. What of the same campaigns waits already is taken back: nobody decides on what is
+     * Sends campaigns of a plan, or parts of them, as they are at a version; of one that the network has all of there is nothing to
+     * send. What of the same campaigns waits already is taken back: nobody decides on what is
      * not meant any more.
      *
      * @param asked an approver's id; null for whoever may approve
@@ -104,8 +106,12 @@ class SignOffDesk {
             throw new Refusal(
                     "asked", "Who is asked is no approver of this client.", "Choose an approver, or send a link.");
         }
-        List<SentCampaign> campaigns =
-                parts.stream().map(p -> campaign(clientId, held, p)).toList();
+        List<SentCampaign> campaigns = parts.stream()
+                .flatMap(p -> campaign(clientId, held, p).stream())
+                .toList();
+        if (campaigns.isEmpty()) {
+            throw new Refusal("campaigns", "The network already has all of this.", "Change something first.");
+        }
         int items = campaigns.stream().mapToInt(c -> c.items().size()).sum();
         if (items > MOST_ITEMS) {
             throw new Refusal(
@@ -158,16 +164,14 @@ class SignOffDesk {
                 .content();
     }
 
-    private SentCampaign campaign(String clientId, Versioned held, PartOfPlan part) {
+    /** Nothing where the network has all of it. */
+    private Optional<SentCampaign> campaign(String clientId, Versioned held, PartOfPlan part) {
         Comparison compared = launches.compare(clientId, held, part.campaignId());
         ChangeList list =
                 part.keys() == null ? compared.changes() : compared.changes().chosen(part.keys());
         Campaign campaign = compared.inspected().campaign();
         if (list.changes().isEmpty()) {
-            throw new Refusal(
-                    "campaigns",
-                    "Nothing of %s would change.".formatted(campaign.facts().name()),
-                    "Change something first, or send others.");
+            return Optional.empty();
         }
         Account account = accounts.account(clientId, campaign.accountId());
         Currency currency = campaign.facts().moneyPerRow().currency();
@@ -178,7 +182,7 @@ class SignOffDesk {
         MoneyCalendar.of(alone)
                 .forEach(c -> c.days()
                         .forEach(d -> days.add(new SentDay(d.date(), d.money().minor()))));
-        return new SentCampaign(
+        return Optional.of(new SentCampaign(
                 campaign.id(),
                 campaign.facts().name(),
                 account.id(),
@@ -203,7 +207,7 @@ class SignOffDesk {
                 compared.inspected().findings().stream()
                         .map(f -> new SentFinding(f.severity(), f.says(), f.mend()))
                         .toList(),
-                expectations.of(clientId, held.plan(), campaign));
+                expectations.of(clientId, held.plan(), campaign)));
     }
 
     /** Takes back what nobody decided on. */
