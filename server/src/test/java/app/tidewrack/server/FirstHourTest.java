@@ -83,7 +83,9 @@ class FirstHourTest extends WithServer {
                 "domains",
                 List.of("marshbakery.example", " Shop.MarshBakery.example "),
                 "currencies",
-                List.of("dkk", "EUR", "DKK")));
+                List.of("dkk", "EUR", "DKK"),
+                "signOffDemanded",
+                false));
         JsonNode added =
                 scene.call(nell, HttpMethod.POST, "/api/agency/clients", said).body();
         String client = "/api/clients/" + added.get("id").asString();
