@@ -12,7 +12,7 @@ import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { Findings, blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
 import { CampaignList } from "../plan";
-import { SignOffBand } from "../signoff";
+import { mayGo, SignOffBand } from "../signoff";
 import { ChangeFacts } from "./ChangeFacts";
 import { ChangesTable } from "./ChangesTable";
 import { DriftList } from "./DriftList";
@@ -81,9 +81,7 @@ export function Launch() {
   }
   const blocked = blockers(list.findings);
   const taken = list.changes.filter((c) => !left.has(c.key));
-  const unsigned = list.signOffDemanded
-    ? taken.filter((c) => c.signOff !== "APPROVED" && c.signOff !== "NEEDS_NONE").length
-    : 0;
+  const unsigned = list.signOffDemanded ? taken.filter((c) => !mayGo(c)).length : 0;
   const review = offer.data?.rulebook.review;
   const creates = taken.some((c) => c.action === "CREATE");
   const current = list.changes.find((c) => c.key === chosen) ?? list.changes[0];

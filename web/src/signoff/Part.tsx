@@ -50,6 +50,8 @@ export function Part(props: {
                 {range(campaign.expected.results)}{" "}
                 {word(Math.round(campaign.expected.results.to), campaign.expected.result)}, by{" "}
                 {range(campaign.expected.people)} people
+                {campaign.expected.left > 0 &&
+                  `; of ${plural(campaign.expected.left, "row")} nothing can be told`}
               </dd>
             </div>
           )}

@@ -19,7 +19,8 @@ export const COVER_WORDS: Record<Schemas["ChangeTold"]["signOff"], string> = {
   NEVER_SENT: "",
 };
 
-const mayGo = (c: Schemas["ChangeTold"]) => c.signOff === "APPROVED" || c.signOff === "NEEDS_NONE";
+/** Whether a change may be launched where a sign-off is asked for. */
+export const mayGo = (c: Schemas["ChangeTold"]) => c.signOff === "APPROVED" || c.signOff === "NEEDS_NONE";
 
 /** How a change list stands to what approvers said, and the way to ask them. */
 export function SignOffBand(props: {

@@ -1,3 +1,3 @@
-export { COVER_WORDS, SignOffBand } from "./SignOffBand";
+export { COVER_WORDS, mayGo, SignOffBand } from "./SignOffBand";
 export { openAt } from "./model";
 export { PlanComments } from "./PlanComments";

@@ -48,6 +48,8 @@ public class PlanDesk {
     /** An edit that was made on one of so many versions before is laid over the newest. */
     private static final int VERSIONS_KNOWN = 200;
 
+    private static final int DAYS_TO_BRING_BACK = 30;
+
     private final PlanMapper mapper;
     private final PlanStore store;
     private final EditReader reader;
@@ -57,8 +59,6 @@ public class PlanDesk {
     private final ToldViews told;
 
     /** A plan with the version at which it was read. */
-    private static final int DAYS_TO_BRING_BACK = 30;
-
     public record Versioned(Plan plan, int version) {}
 
     public record PlanLine(String id, String name, int version) {}

@@ -57,10 +57,6 @@ public interface SignOffMapper {
     @Select(LINES + " and s.id = #{id}")
     Optional<SignOffLine> line(String clientId, String id);
 
-    /** What is newest of a plan. */
-    @Select(LINES + " and s.plan_id = #{planId} order by s.number desc limit 1")
-    Optional<SignOffLine> newest(String clientId, String planId);
-
     /** Holds it until the transaction ends, so that it is decided once. */
     @Select("select state from sign_off where client_id = #{clientId} and id = #{id} for update")
     Optional<SignOffState> hold(String clientId, String id);
