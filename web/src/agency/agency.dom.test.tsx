@@ -102,7 +102,11 @@ it("takes a client on in the agency's currency", async () => {
   fireEvent.click(await screen.findByRole("button", { name: "Take a client on…" }));
   fireEvent.change(await screen.findByLabelText("Name"), { target: { value: "Mill" } });
   fireEvent.click(screen.getByRole("button", { name: "Take on" }));
-  await waitFor(() => expect(sent).toEqual([{ name: "Mill", about: "", domains: [], currencies: ["DKK"] }]));
+  await waitFor(() =>
+    expect(sent).toEqual([
+      { name: "Mill", about: "", domains: [], currencies: ["DKK"], signOffDemanded: false },
+    ]),
+  );
 });
 
 it("makes a picture the mark of a client that is taken on", async () => {
