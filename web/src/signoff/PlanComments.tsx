@@ -3,8 +3,9 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Segmented } from "antd";
 import { useState } from "react";
 import { askAgain, at, send } from "../api/client";
+import { clientsQuery } from "../api/clients";
+import { MORNING_PATHS } from "../api/morning";
 import { commentsQuery } from "../api/signoffs";
-import { useReads } from "../frame/reads";
 import { Comments } from "./Comments";
 import { onlyPlace, PLAN, samePlace, type Named, type Place } from "./model";
 
@@ -22,7 +23,7 @@ export function PlanComments(props: {
 }) {
   const { clientId, planId, spot } = props;
   const queries = useQueryClient();
-  const reads = useReads();
+  const role = useQuery(clientsQuery).data?.find((c) => c.id === clientId)?.role;
   const comments = useQuery(commentsQuery(clientId, planId));
   const [kind, setKind] = useState<Kind>("ad");
   const [elsewhere, setElsewhere] = useState<Place>();
@@ -33,7 +34,7 @@ export function PlanComments(props: {
     plan: PLAN,
   };
   const place = elsewhere ?? places[kind];
-  const anew = () => askAgain(queries, COMMENTS, "/api/clients/{clientId}/open-comments");
+  const anew = () => askAgain(queries, COMMENTS, ...MORNING_PATHS);
   return (
     <>
       <Segmented
@@ -56,7 +57,7 @@ export function PlanComments(props: {
         comments={comments.data ?? []}
         campaigns={props.campaigns}
         place={place}
-        maySay={!reads}
+        maySay={role === "BUYER" || role === "APPROVER"}
         onPlace={(to) => {
           const known = (Object.keys(places) as Kind[]).find((k) => samePlace(places[k], to));
           setElsewhere(known ? undefined : to);

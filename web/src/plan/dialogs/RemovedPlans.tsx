@@ -3,6 +3,7 @@ import { App, Button, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { ask, askAgain, at, send } from "../../api/client";
+import { MORNING_PATHS } from "../../api/morning";
 import { plansQuery } from "../../api/plans";
 import { Changes } from "../../frame/Editable";
 import { useChange } from "../../frame/useChange";
@@ -30,7 +31,7 @@ export function RemovedPlans(props: { clientId: string; plan: { id: string; name
     Promise.all([
       queries.invalidateQueries(plansQuery(clientId)),
       queries.invalidateQueries(removedQuery(clientId)),
-      askAgain(queries, "/api/clients", "/api/clients/{clientId}", "/api/clients/{clientId}/plans/blocked"),
+      askAgain(queries, "/api/clients", "/api/clients/{clientId}", ...MORNING_PATHS),
     ]);
   const remove = (of: { id: string; name: string }) =>
     modal.confirm({

@@ -62,18 +62,7 @@ export function SheetFacts(props: {
       />
     );
   }
-  if (lens === "review") {
-    const columnId = whole.columns[props.column]?.id ?? null;
-    return (
-      <PlanComments
-        {...{ clientId, planId }}
-        campaigns={props.campaigns.map((c) => named(c, props.creativeOf))}
-        spot={{ campaignId: whole.id, rowId: focusRow?.id ?? null, columnId }}
-      />
-    );
-  }
-  if (!focusRow) return <Findings findings={whole.findings} onJump={jump} onMend={mend} />;
-  return (
+  const row = focusRow ? (
     <RowFacts
       {...{ clientId, planId, version, campaign }}
       focusMoney={props.focusMoney}
@@ -88,6 +77,25 @@ export function SheetFacts(props: {
       onDelivery={() => props.onOpen("delivery")}
       onJump={jump}
     />
+  ) : (
+    <Findings findings={whole.findings} onJump={jump} onMend={mend} />
+  );
+  if (lens !== "review") return row;
+  return (
+    <>
+      {row}
+      <section className="sheet-comments">
+        <PlanComments
+          {...{ clientId, planId }}
+          campaigns={props.campaigns.map((c) => named(c, props.creativeOf))}
+          spot={{
+            campaignId: whole.id,
+            rowId: focusRow?.id ?? null,
+            columnId: whole.columns[props.column]?.id ?? null,
+          }}
+        />
+      </section>
+    </>
   );
 }
 

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.Charset;
 import java.util.Comparator;
@@ -23,7 +22,6 @@ class AudiencesIT {
     static void sitDown() {
         buyer = new Buyer();
         page = buyer.page;
-        PlaywrightAssertions.setDefaultAssertionTimeout(10_000);
         buyer.signIn("ines@withyandoar.example");
     }
 

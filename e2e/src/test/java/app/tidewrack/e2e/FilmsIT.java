@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.io.IOException;
@@ -21,9 +20,6 @@ import org.junit.jupiter.api.TestMethodOrder;
 /** Six pictures become a film with captions, a mark and its best moment first, that film an ad, and the ad is launched. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class FilmsIT extends SignedIn {
-    private static final LocatorAssertions.HasCountOptions SOON =
-            new LocatorAssertions.HasCountOptions().setTimeout(120_000);
-
     private static Locator shots() {
         return page.getByRole(AriaRole.LISTBOX, new Page.GetByRoleOptions().setName("Shots"))
                 .getByRole(AriaRole.OPTION);
@@ -65,7 +61,7 @@ class FilmsIT extends SignedIn {
         buyer.kept();
         buyer.press("Make it");
         assertThat(page.locator(".queue")).containsText("Six stitches");
-        assertThat(page.locator(".made-film")).hasCount(1, SOON);
+        assertThat(page.locator(".made-film")).hasCount(1);
         assertThat(page.locator(".made-film")).containsText("0:19, 1080 × 1920 px");
     }
 

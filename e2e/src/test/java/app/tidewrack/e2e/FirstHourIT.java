@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.nio.ByteBuffer;
@@ -31,9 +30,6 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class FirstHourIT {
     private static final String PASSWORD = "seven heron lamp";
     private static final String NELL = "nell@heronsgate.example";
-    private static final LocatorAssertions.ContainsTextOptions SOON =
-            new LocatorAssertions.ContainsTextOptions().setTimeout(60_000);
-
     private static Installation.SecondServer server;
     private static Buyer buyer;
     private static Page page;
@@ -50,7 +46,7 @@ class FirstHourIT {
         server = Installation.emptyServer();
         buyer = new Buyer();
         page = buyer.page;
-        page.setDefaultTimeout(12_000);
+        Buyer.patient(page);
     }
 
     @AfterAll
@@ -159,7 +155,7 @@ class FirstHourIT {
         buyer.press("Launch…");
         buyer.press("Launch 3 changes…");
         buyer.press("Launch now");
-        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it", SOON);
+        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it");
     }
 
     @Test
@@ -179,7 +175,7 @@ class FirstHourIT {
 
         elsewhere = page.context().browser().newContext();
         other = elsewhere.newPage();
-        other.setDefaultTimeout(12_000);
+        Buyer.patient(other);
         other.navigate(link);
         assertThat(other.locator("main")).containsText("Welcome to Heronsgate Media");
         other.getByLabel("Password").fill("eleven damp otters");
@@ -230,7 +226,7 @@ class FirstHourIT {
 
         try (BrowserContext third = page.context().browser().newContext()) {
             Page anew = third.newPage();
-            anew.setDefaultTimeout(12_000);
+            Buyer.patient(anew);
             anew.navigate(server.url() + "/signin");
             anew.getByLabel("E-mail").fill("otto@heronsgate.example");
             anew.getByLabel("Password").fill("eleven damp otters");

@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 
@@ -46,9 +45,7 @@ class PostsIT extends SignedIn {
         page.locator(".head").getByText("Good posts").waitFor();
         buyer.press("Launch 3 changes…");
         buyer.press("Launch now");
-        assertThat(page.locator(".head .note"))
-                .containsText(
-                        "Hearthside has all of it", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it");
         buyer.open("/c/saltmarsh/creative/posts");
         assertThat(line(GOOD)).containsText("an ad’s");
     }

@@ -20,7 +20,8 @@ class ScreenshotsIT {
             page.navigate(Installation.URL + "/signin");
             page.getByLabel("E-mail").waitFor();
             buyer.signIn("ines@withyandoar.example");
-            take(page, "clients");
+            page.locator(".morning-line").first().waitFor();
+            take(page, "morning");
             buyer.open("/agency/people");
             page.getByText("Tove Albrecht").click();
             page.locator(".facts h2").waitFor();

@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -33,9 +32,7 @@ class ShownWorksIT extends SignedIn {
         buyer.open(launch);
         buyer.press("Launch 1 change…");
         buyer.press("Launch now");
-        assertThat(page.locator(".head .note"))
-                .containsText(
-                        "Hearthside has all of it", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+        assertThat(page.locator(".head .note")).containsText("Hearthside has all of it");
         buyer.open("/c/oddment/results/works?way=mixes");
         assertThat(page.locator(".mix").first()).containsText("and later: before, it showed something else");
     }

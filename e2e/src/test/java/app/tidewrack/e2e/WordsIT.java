@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.awt.Font;
@@ -63,7 +62,7 @@ class WordsIT extends SignedIn {
         assertThat(dialog).containsText("The night boat was too late");
         assertThat(page.getByLabel("Name of the collection")).hasValue("guests");
         buyer.press("Take it in");
-        phrase("night boat").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        phrase("night boat").waitFor();
         assertThat(page.locator(".work")).containsText("60 English");
         assertThat(page.locator(".work")).not().containsText("Ottilie");
         phrase("boat").click();
@@ -189,8 +188,7 @@ class WordsIT extends SignedIn {
         buyer.press("New creative");
         assertThat(page.locator(".head h1")).hasText("New creative");
         buyer.upload("supper.png", png.toByteArray());
-        assertThat(page.locator(".ant-message"))
-                .containsText("fields of “supper.png”", new LocatorAssertions.ContainsTextOptions().setTimeout(60_000));
+        assertThat(page.locator(".ant-message")).containsText("fields of “supper.png”");
         Locator grid = page.locator(".text-grid");
         assertThat(grid).containsText("as found. Over 20 % may show to fewer. Read: “Back home for supper");
         grid.getByText("Correct it").click();
