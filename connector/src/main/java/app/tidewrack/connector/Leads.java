@@ -13,6 +13,14 @@ public interface Leads {
     List<ChatTold> chats(String account, long after);
 
     /**
+     * Takes out what somebody sent, of an account. What is not there any more is no fault.
+     *
+     * @param leads their numbers, as they were told; likewise chats
+     * @throws NetworkRefused when this network takes nothing out
+     */
+    void eraseLeads(String account, List<Long> leads, List<Long> chats);
+
+    /**
      * What a person sent.
      *
      * @param form the network's id of the form

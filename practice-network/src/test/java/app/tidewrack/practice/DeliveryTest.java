@@ -459,5 +459,18 @@ class DeliveryTest extends WithNetworks {
                         .get("text")
                         .asString())
                 .isEqualTo("Hello");
+
+        // What somebody sent is taken out when they ask; another account's is not, and what is gone already is no
+        // fault.
+        long chat = hs.get("/accounts/forms/chats").get(0).get("seq").asLong();
+        Map<String, Object> theirs = Map.of("leads", List.of(last, last + 1_000), "chats", List.of(chat));
+        hs.account("others", "EUR", "Europe/Berlin", "others.example");
+        hs.post("/accounts/others/leads/erased", theirs);
+        assertThat(hs.get("/accounts/forms/leads").size()).isEqualTo(leads.size());
+        hs.post("/accounts/forms/leads/erased", theirs);
+        hs.post("/accounts/forms/leads/erased", theirs);
+        assertThat(hs.get("/accounts/forms/leads").size()).isEqualTo(leads.size() - 1);
+        assertThat(hs.get("/accounts/forms/leads?after=" + (last - 1))).isEmpty();
+        assertThat(hs.get("/accounts/forms/chats").get(0).path("seq").asLong(0)).isNotEqualTo(chat);
     }
 }

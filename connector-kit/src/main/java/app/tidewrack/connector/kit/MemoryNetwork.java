@@ -343,6 +343,9 @@ public class MemoryNetwork implements NetworkConnector {
     }
 
     @Override
+    public synchronized void eraseLeads(String account, List<Long> leads, List<Long> chats) {}
+
+    @Override
     public List<ChatTold> chats(String account, long from) {
         return List.of();
     }

@@ -109,6 +109,12 @@ interface PracticeApi {
     @PostExchange("/accounts/{account}/senders")
     SenderAsked askSender(@PathVariable String account, @RequestBody SenderNamed sender);
 
+    /** Numbers of what is taken out. */
+    record Erased(List<Long> leads, List<Long> chats) {}
+
+    @PostExchange("/accounts/{account}/leads/erased")
+    ResponseEntity<Void> eraseLeads(@PathVariable String account, @RequestBody Erased erased);
+
     @GetExchange("/accounts/{account}/leads")
     List<LeadTold> leads(@PathVariable String account, @RequestParam long after);
 

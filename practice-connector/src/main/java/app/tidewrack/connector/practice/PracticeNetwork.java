@@ -183,6 +183,11 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
+    public void eraseLeads(String account, List<Long> leads, List<Long> chats) {
+        asked(() -> api.eraseLeads(account, new PracticeApi.Erased(leads, chats)));
+    }
+
+    @Override
     public List<ChatTold> chats(String account, long after) {
         return asked(() -> api.chats(account, after));
     }

@@ -19,8 +19,10 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -119,6 +121,18 @@ public class LeadDesk {
         return mapper.leadsAfter(network, account, after, page(network)).stream()
                 .map(t -> new Lead(t.seq(), t.adId(), t.form(), t.at(), read(t, new TypeReference<>() {})))
                 .toList();
+    }
+
+    /** Takes out what somebody sent to an account. */
+    @Transactional
+    public void erase(String network, String account, List<Long> leads, List<Long> chats) {
+        accounts.account(network, account);
+        mapper.eraseLeads(network, account, array(leads));
+        mapper.eraseChats(network, account, array(chats));
+    }
+
+    private static String array(List<Long> numbers) {
+        return numbers.stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}"));
     }
 
     List<Conversation> chatsAfter(String network, String account, long after) {

@@ -2,6 +2,7 @@ package app.tidewrack.practice.lead;
 
 import java.time.Instant;
 import java.util.List;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -25,6 +26,15 @@ interface LeadMapper {
               (#{r.network}, #{r.account}, #{r.adId}, #{r.at}, #{r.content}::jsonb)
             </foreach></script>""")
     void chats(List<Row> rows);
+
+    /** @param seqs as an array of numbers */
+    @Delete("""
+            delete from lead where network = #{network} and account = #{account} and seq = any(#{seqs}::bigint[])""")
+    void eraseLeads(String network, String account, String seqs);
+
+    @Delete("""
+            delete from chat_thread where network = #{network} and account = #{account} and seq = any(#{seqs}::bigint[])""")
+    void eraseChats(String network, String account, String seqs);
 
     @Select("""
             select seq, ad_id, form, at, content::text as content from lead
