@@ -7,12 +7,12 @@ import { lazy, StrictMode, Suspense, type ComponentType } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
-import { Clients } from "./desk/Clients";
 import { Desk } from "./desk/Desk";
 import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
 import { Nowhere } from "./frame/Nowhere";
 import { theme } from "./look/theme";
+import { Morning } from "./morning/Morning";
 import { First } from "./door/First";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
@@ -76,7 +76,7 @@ const router = createBrowserRouter([
       {
         errorElement: <Broken />,
         children: [
-          { index: true, element: <Clients /> },
+          { index: true, element: <Morning /> },
           { path: "agency/:part?", element: <Agency /> },
           { path: "me/:part?", element: <Me /> },
           { path: "c/:clientId", element: <Desk /> },

@@ -17,7 +17,11 @@ export const MOVE_WORDS: Record<Move, string> = {
 };
 
 /** What would be done, as the button says it. */
-export function doing(advice: Advice, move: Move = advice.move, copies = advice.amount): string {
+export function doing(
+  advice: Pick<Advice, "move" | "amount" | "currency" | "dailyMinor" | "moneyMinor" | "toRow" | "until">,
+  move: Move = advice.move,
+  copies = advice.amount,
+): string {
   const cash = (minor: number) => money(minor, advice.currency);
   const daily = advice.dailyMinor;
   switch (move) {

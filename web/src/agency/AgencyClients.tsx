@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Checkbox, Form, Input, Modal, Progress, Select, Upload } from "antd";
+import { App, Button, Checkbox, Form, Input, InputNumber, Modal, Progress, Select, Upload } from "antd";
 import { useState, type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Schemas } from "../api/client";
@@ -161,6 +161,7 @@ function ClientDialog(props: {
             domains: [],
             currencies: [agency.data.currency],
             signOffDemanded: false,
+            leadsKeptDays: null,
           }
         }
         onFinish={(body) => void keep(body)}
@@ -191,6 +192,13 @@ function ClientDialog(props: {
         </Form.Item>
         <Form.Item name="currencies" label="Currencies" extra="Of its accounts, the usual one first.">
           <Select mode="multiple" options={currencyOptions()} showSearch={{ optionFilterProp: "label" }} />
+        </Form.Item>
+        <Form.Item
+          name="leadsKeptDays"
+          label="Leads are kept for"
+          extra="Then what people sent is erased here, on networks and at the receiver. Empty keeps it."
+        >
+          <InputNumber min={1} max={3650} precision={0} suffix="days" style={{ width: 140 }} />
         </Form.Item>
         <Form.Item name="signOffDemanded" valuePropName="checked">
           <Checkbox>It asks for a sign-off: nothing is launched that no approver said yes to</Checkbox>

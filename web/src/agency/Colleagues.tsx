@@ -12,7 +12,7 @@ import {
   colleaguesQuery,
   invite,
   linkFor,
-  setRole,
+  setPart,
   takeSecondFactorOff,
   type Colleague,
 } from "./queries";
@@ -118,7 +118,12 @@ function OneColleague(props: {
   const session = useQuery(sessionQuery);
   const self = session.data?.id === person.id;
   const kept = (now: Schemas["ColleaguesView"]) => queries.setQueryData(colleaguesQuery.queryKey, now);
-  const roles = new Map(person.parts.map((p) => [p.clientId, p.role]));
+  const parts = new Map(person.parts.map((p) => [p.clientId, p]));
+  const give = (clientId: string, part: Schemas["RoleBody"]) =>
+    void carryOut(setPart(person.id, clientId, part), async (now) => {
+      kept(now);
+      await queries.invalidateQueries({ queryKey: ["get", "/api/clients"] });
+    });
   const change = (to: Partial<Schemas["ColleagueBody"]>) =>
     carryOut(
       changePerson(person.id, {
@@ -180,19 +185,24 @@ function OneColleague(props: {
           <Select<Role | "NONE">
             size="small"
             aria-label={`What ${person.name} may do at ${c.name}`}
-            value={roles.get(c.id) ?? "NONE"}
+            value={parts.get(c.id)?.role ?? "NONE"}
             options={[...roleOptions(), { value: "NONE" as const, label: "no part" }]}
             labelRender={(chosen) =>
               chosen.value === "NONE" ? "no part" : ROLES[chosen.value as Role].words
             }
             popupMatchSelectWidth={false}
-            onChange={(role) =>
-              void carryOut(setRole(person.id, c.id, role === "NONE" ? null : role), async (now) => {
-                kept(now);
-                await queries.invalidateQueries({ queryKey: ["get", "/api/clients"] });
-              })
-            }
+            onChange={(role) => give(c.id, { role: role === "NONE" ? null : role, seesLeads: null })}
           />
+          {parts.has(c.id) && (
+            <Checkbox
+              checked={parts.get(c.id)?.seesLeads}
+              aria-label={`${person.name} sees leads of ${c.name}`}
+              title="May see, answer, export and erase what people sent to this client"
+              onChange={(e) => give(c.id, { role: parts.get(c.id)?.role, seesLeads: e.target.checked })}
+            >
+              leads
+            </Checkbox>
+          )}
         </div>
       ))}
       {props.clients.length === 0 && <p className="note">There is no client yet.</p>}

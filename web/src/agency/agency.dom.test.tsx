@@ -15,7 +15,7 @@ const NELL = {
   secondFactor: true,
   closedAt: null,
   linkUntil: null,
-  parts: [{ clientId: "c1", role: "BUYER" }],
+  parts: [{ clientId: "c1", role: "BUYER", seesLeads: true }],
 };
 const OTTO = { ...NELL, id: "otto", name: "Otto Reed", administrator: false, parts: [] };
 const CLIENT = { id: "c1", name: "Marsh Bakery", about: "", domains: [], currencies: [], training: false };
@@ -86,8 +86,11 @@ it("gives and takes a part in a client, and never offers to close oneself", asyn
   );
   fireEvent.click(await screen.findByText("Nell Ferry"));
   expect(screen.queryByRole("button", { name: "They leave…" })).toBeNull();
+  const leads = screen.getByRole("checkbox", { name: "Nell Ferry sees leads of Marsh Bakery" });
+  fireEvent.click(leads);
+  await waitFor(() => expect(sent).toEqual([{ role: "BUYER", seesLeads: false }]));
   await pick("What Nell Ferry may do at Marsh Bakery", "no part");
-  await waitFor(() => expect(sent).toEqual([{ role: null }]));
+  await waitFor(() => expect(sent.at(-1)).toEqual({ role: null, seesLeads: null }));
   expect(asked).toContain("/api/agency/people/nell/clients/c1");
   fireEvent.click(screen.getByText("Otto Reed"));
   fireEvent.click(await screen.findByRole("button", { name: "They leave…" }));
@@ -101,10 +104,18 @@ it("takes a client on in the agency's currency", async () => {
   );
   fireEvent.click(await screen.findByRole("button", { name: "Take a client on…" }));
   fireEvent.change(await screen.findByLabelText("Name"), { target: { value: "Mill" } });
+  fireEvent.change(screen.getByLabelText("Leads are kept for"), { target: { value: "90" } });
   fireEvent.click(screen.getByRole("button", { name: "Take on" }));
   await waitFor(() =>
     expect(sent).toEqual([
-      { name: "Mill", about: "", domains: [], currencies: ["DKK"], signOffDemanded: false },
+      {
+        name: "Mill",
+        about: "",
+        domains: [],
+        currencies: ["DKK"],
+        signOffDemanded: false,
+        leadsKeptDays: 90,
+      },
     ]),
   );
 });

@@ -21,8 +21,8 @@ export const linkFor = (personId: string) =>
 export const changePerson = (personId: string, body: Schemas["ColleagueBody"]) =>
   send("put", "/api/agency/people/{personId}", at({ personId }, body));
 
-export const setRole = (personId: string, client: string, role: Schemas["RoleBody"]["role"]) =>
-  send("put", "/api/agency/people/{personId}/clients/{client}", at({ personId, client }, { role }));
+export const setPart = (personId: string, client: string, part: Schemas["RoleBody"]) =>
+  send("put", "/api/agency/people/{personId}/clients/{client}", at({ personId, client }, part));
 
 export const takeSecondFactorOff = (personId: string) =>
   send("delete", "/api/agency/people/{personId}/second-factor", at({ personId }));

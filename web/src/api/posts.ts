@@ -18,8 +18,10 @@ export function postStillUrl(clientId: string, post: PostView): string {
 
 /** Why a rule proposes a post. */
 export function proposedWords(post: PostView): string {
-  const s = post.views ?? post.engagements;
-  return s
-    ? `${s.times.toFixed(1)} × what is usual, more than ${s.above} of ${s.of} others. A rule of yours proposes it.`
-    : "";
+  const seen = post.views ?? post.engagements;
+  return seen ? didWellWords(seen) : "";
+}
+
+export function didWellWords(seen: { times: number; above: number; of: number }): string {
+  return `${seen.times.toFixed(1)} × what is usual, more than ${seen.above} of ${seen.of} others. A rule of yours proposes it.`;
 }

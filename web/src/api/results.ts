@@ -1,4 +1,5 @@
 import { ask, at, CAMPAIGN } from "./client";
+import { MORNING_PATHS } from "./morning";
 
 /** Where results are asked for. */
 export const RESULT_PATHS = [
@@ -7,7 +8,7 @@ export const RESULT_PATHS = [
   "/api/clients/{clientId}/results/reach",
   "/api/clients/{clientId}/results/difference",
   "/api/clients/{clientId}/results/pace",
-  "/api/clients/{clientId}/results/today",
+  ...MORNING_PATHS,
   "/api/clients/{clientId}/results/offer",
   "/api/clients/{clientId}/results/views",
 ] as const;

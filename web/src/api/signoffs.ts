@@ -9,10 +9,6 @@ export const signOffsQuery = (clientId: string) =>
 export const signOffQuery = (clientId: string, signOffId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/sign-offs/{signOffId}", at({ clientId, signOffId }));
 
-/** Plans on which a comment waits for the person. */
-export const openCommentsQuery = (clientId: string) =>
-  ask.queryOptions("get", "/api/clients/{clientId}/open-comments", at({ clientId }));
-
 export const commentsQuery = (clientId: string, planId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/plans/{planId}/comments", at({ clientId, planId }));
 

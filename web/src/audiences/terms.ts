@@ -1,4 +1,5 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
+import { grouped } from "../look/lists";
 import { useMemo } from "react";
 import { sourcesQuery } from "../api/audiences";
 import type { Schemas } from "../api/client";
@@ -21,7 +22,7 @@ export interface OptionGroup {
 
 /** Topics under their domain; a branch stands for all below it. */
 function topicOptions(kind: TermKind, topics: Schemas["Topic"][]): OptionGroup[] {
-  const groups = Map.groupBy(topics, (t) => t.group);
+  const groups = grouped(topics, (t) => t.group);
   return [...groups].map(([label, members]) => ({
     label,
     options: members.map((t) => ({
@@ -92,7 +93,7 @@ export function useTerms(
 export type Terms = ReturnType<typeof useTerms>;
 
 function questionOptions(questions: Schemas["Question"][]): OptionGroup[] {
-  const groups = Map.groupBy(questions, (q) => q.topic);
+  const groups = grouped(questions, (q) => q.topic);
   return [...groups].map(([label, members]) => ({
     label,
     options: members.map((q) => ({ value: keyOf({ kind: "QUESTION", code: q.id }), label: q.words })),

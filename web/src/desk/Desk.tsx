@@ -4,12 +4,13 @@ import { Button } from "antd";
 import { Link, useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { deskQuery } from "../api/clients";
+import { morningOfQuery } from "../api/morning";
 import { Columns } from "../frame/Columns";
 import { count, money, plural } from "../look/format";
 import { networkColours } from "../look/theme";
+import { MoneyOfDay } from "../morning";
 import { soughtWords, tableQuery, type ResultLine } from "../results";
 import { FirstSteps } from "./FirstSteps";
-import { MoneyToday } from "./MoneyToday";
 import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
 
@@ -34,10 +35,16 @@ export function Desk() {
   const clientId = useParams().clientId ?? "";
   const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
+  const morning = useQuery({ ...morningOfQuery(clientId), refetchInterval: 30_000 });
   const results = useQuery(tableQuery(clientId, BY_CAMPAIGN));
-  if (desk.error) return <p className="clients">{desk.error.message}</p>;
+  if (desk.error)
+    return (
+      <p className="note" style={{ padding: 24 }}>
+        {desk.error.message}
+      </p>
+    );
   if (!desk.data) return null;
-  const { client } = desk.data;
+  const { client, campaigns } = desk.data;
   const brought = new Map(results.data?.lines.map((l) => [l.keys[0], l]));
   return (
     <Columns
@@ -64,7 +71,7 @@ export function Desk() {
       note={client.about}
       actions={
         <>
-          {client.campaigns.length > 0 && <PauseAll clientId={clientId} accounts={client.accounts} />}
+          {campaigns.length > 0 && <PauseAll clientId={clientId} accounts={client.accounts} />}
           {client.accounts.length > 0 && (
             <Button type="primary" onClick={() => void navigate(`/c/${clientId}/plan`)}>
               Plan a campaign
@@ -73,12 +80,16 @@ export function Desk() {
         </>
       }
     >
-      <MoneyToday clientId={clientId} />
-      <Needs {...{ clientId }} desk={desk.data} />
+      {morning.data && (
+        <>
+          <MoneyOfDay of={morning.data.money} />
+          <Needs of={morning.data} />
+        </>
+      )}
       <h2 style={{ marginBottom: 4 }}>
-        {client.campaigns.length === 0 ? "To the first ad" : `Campaigns, ${client.campaigns.length}`}
+        {campaigns.length === 0 ? "To the first ad" : `Campaigns, ${campaigns.length}`}
       </h2>
-      {client.campaigns.length === 0 ? (
+      {campaigns.length === 0 ? (
         <FirstSteps client={client} />
       ) : (
         <table className="lines">
@@ -93,7 +104,7 @@ export function Desk() {
             </tr>
           </thead>
           <tbody>
-            {client.campaigns.map((k) => (
+            {campaigns.map((k) => (
               <tr key={k.campaignId}>
                 <td>
                   <Link to={`/c/${clientId}/plan/${k.planId}/${k.campaignId}`}>{k.name}</Link>
@@ -108,10 +119,8 @@ export function Desk() {
           </tbody>
         </table>
       )}
-      {client.campaigns.length > 0 && (
-        <p className="note">
-          {plural(client.campaigns.length, "campaign")}; all sums since each was launched.
-        </p>
+      {campaigns.length > 0 && (
+        <p className="note">{plural(campaigns.length, "campaign")}; all sums since each was launched.</p>
       )}
     </Columns>
   );

@@ -3,10 +3,9 @@ import { answering, show } from "../testing/browser";
 import { screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { expect, it } from "vitest";
-import { Clients } from "./Clients";
 import { FirstSteps } from "./FirstSteps";
 
-const CLIENT = { id: "c1", name: "Marsh Bakery", accounts: [], campaigns: [] };
+const CLIENT = { id: "c1", name: "Marsh Bakery", accounts: [] };
 
 it.each([
   {
@@ -40,16 +39,3 @@ it.each([
     expect(screen.queryAllByLabelText("done")).toHaveLength(done);
   },
 );
-
-it.each([
-  { administrator: true, says: "Take a client on" },
-  { administrator: false, says: /An administrator of the agency says which clients/ },
-])("tells whoever has no client what comes next: $administrator", async ({ administrator, says }) => {
-  answering((_, path) => ({ body: path === "/api/session" ? { administrator } : [] }));
-  show(
-    <MemoryRouter>
-      <Clients />
-    </MemoryRouter>,
-  );
-  await screen.findByText(says);
-});

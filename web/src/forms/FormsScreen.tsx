@@ -75,13 +75,15 @@ export function FormsScreen() {
     </button>
   );
   const fresh = counts.data?.fresh ?? 0;
+  const { seesLeads } = desk.data.client;
   const things = (
     <>
-      {thing(
-        "leads",
-        "Leads",
-        `${plural(counts.data?.all ?? 0, "lead")}${fresh > 0 ? `, ${fresh} new` : ""}`,
-      )}
+      {seesLeads &&
+        thing(
+          "leads",
+          "Leads",
+          `${plural(counts.data?.all ?? 0, "lead")}${fresh > 0 ? `, ${fresh} new` : ""}`,
+        )}
       <h3>Lead forms, {forms.data.length}</h3>
       {forms.data.map((f) =>
         thing(
@@ -120,6 +122,15 @@ export function FormsScreen() {
       </Changes>
     </>
   );
+  if (leads && !seesLeads)
+    return (
+      <Columns things={things} title="Leads" note="What people sent of themselves">
+        <div className="empty">
+          <h2>Leads are not yours to see</h2>
+          <p>What people sent to this client is for those whom an administrator lets see it. Ask one.</p>
+        </div>
+      </Columns>
+    );
   if (leads) return <Leads clientId={clientId} accounts={desk.data.client.accounts} things={things} />;
   if (form) {
     return (

@@ -18,6 +18,7 @@ import {
   type Lead,
   type Wanted,
 } from "./leadQueries";
+import { Erasures } from "./Erasures";
 import { Webhook } from "./Webhook";
 
 const STATES: { value: Lead["state"]; label: string }[] = [
@@ -41,6 +42,7 @@ export function Leads({
   const navigate = useNavigate();
   const [wanted, setWanted] = useState<Wanted>({ state: null, find: "" });
   const [sending, setSending] = useState(false);
+  const [erased, setErased] = useState(false);
   const pages = useInfiniteQuery({
     queryKey: ["leads", clientId, wanted],
     refetchInterval: 10_000,
@@ -92,6 +94,7 @@ export function Leads({
             Export CSV
           </Button>
           <Button onClick={() => setSending(true)}>Send on…</Button>
+          <Button onClick={() => setErased(true)}>Erased…</Button>
         </>
       }
       facts={
@@ -159,6 +162,15 @@ export function Leads({
       >
         {sending && <Webhook clientId={clientId} />}
       </Modal>
+      <Modal
+        open={erased}
+        footer={null}
+        title="People who were erased"
+        onCancel={() => setErased(false)}
+        width={720}
+      >
+        {erased && <Erasures clientId={clientId} />}
+      </Modal>
     </Columns>
   );
 }
@@ -196,7 +208,7 @@ function OneLead({
     const many = lead.ofPerson > 1 ? `All ${plural(lead.ofPerson, "lead")} of this person` : "This lead";
     modal.confirm({
       title: "Erase what this person sent?",
-      content: `${many} and the notes are taken out for good. What was sent on or exported stays where it went.`,
+      content: `${many}, chats and others that share an address or number with it among them, and the notes are taken out for good. Networks and the receiver are told to do the same; what was exported stays where it went.`,
       okText: "Erase",
       okButtonProps: { danger: true },
       onOk: () =>

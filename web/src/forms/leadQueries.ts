@@ -34,6 +34,12 @@ export const workLead = (clientId: string, lead: Lead, state: Lead["state"], not
 export const eraseLead = (clientId: string, id: string) =>
   send("delete", "/api/clients/{clientId}/leads/{id}", at({ clientId, id }));
 
+/** That people were erased, without whom. */
+export const erasuresQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/leads/erasures", at({ clientId }), {
+    refetchInterval: 5_000,
+  });
+
 export const sendAgain = (clientId: string, id: string) =>
   send("post", "/api/clients/{clientId}/leads/{id}/sent", at({ clientId, id }));
 

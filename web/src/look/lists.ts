@@ -14,3 +14,15 @@ export function moved<T>(list: readonly T[], from: number, to: number): T[] {
   if (item !== undefined) next.splice(to, 0, item);
   return next;
 }
+
+/** What is alike together, in the order in which each first comes. */
+export function grouped<T, K>(list: readonly T[], by: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const item of list) {
+    const key = by(item);
+    const group = groups.get(key);
+    if (group) group.push(item);
+    else groups.set(key, [item]);
+  }
+  return groups;
+}

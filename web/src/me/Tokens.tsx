@@ -95,7 +95,7 @@ interface Filled {
 }
 
 function MakeToken(props: {
-  clients: Schemas["ClientView"][];
+  clients: Schemas["ClientLine"][];
   onClose: () => void;
   onMade: (made: Schemas["TokenTold"]) => void;
 }) {
@@ -149,7 +149,7 @@ function MakeToken(props: {
   );
 }
 
-function Told(props: { told: Schemas["TokenTold"]; clients: Schemas["ClientView"][]; onClose: () => void }) {
+function Told(props: { told: Schemas["TokenTold"]; clients: Schemas["ClientLine"][]; onClose: () => void }) {
   const { token, view } = props.told;
   const client = `${window.location.origin}/api/clients/${view.clientId ?? props.clients[0]?.id ?? "…"}`;
   const lines = [

@@ -3,6 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { Button, Input, Modal } from "antd";
 import { useMemo, useState } from "react";
 import { askAgain } from "../api/client";
+import { MORNING_PATHS } from "../api/morning";
 import { useChange } from "../frame/useChange";
 import { ownMoment } from "../look/format";
 import { Comments } from "./Comments";
@@ -55,7 +56,7 @@ export function useWork(signOff: SignOff, path: SignOffPath) {
       queries,
       "/api/clients/{clientId}/sign-offs/{signOffId}",
       "/api/clients/{clientId}/sign-offs",
-      "/api/clients/{clientId}/open-comments",
+      ...MORNING_PATHS,
     );
   const parts = signOff.campaigns.map((campaign) => (
     <Part

@@ -39,17 +39,17 @@ export interface Answer {
   body: unknown;
 }
 
-/** What the server answers to each call, by its path and what is sent; paths and what is sent are kept. */
-export function answering(answer: (sent: unknown, path: string) => Answer) {
+/** What the server answers to each call, by its path, what is sent and what is asked for; paths and what is sent are kept. */
+export function answering(answer: (sent: unknown, path: string, question: URLSearchParams) => Answer) {
   const asked: string[] = [];
   const sent: unknown[] = [];
   answers = async (request) => {
     const text = request.method === "GET" ? "" : await request.text();
     const body: unknown = text ? JSON.parse(text) : undefined;
-    const path = new URL(request.url).pathname;
+    const { pathname: path, searchParams } = new URL(request.url);
     asked.push(path);
     if (request.method !== "GET") sent.push(body);
-    const told = answer(body, path);
+    const told = answer(body, path, searchParams);
     return new Response(JSON.stringify(told.body), {
       status: told.status ?? 200,
       headers: { "Content-Type": told.status ? "application/problem+json" : "application/json" },

@@ -1,2 +1,2 @@
 export { SetUpTest } from "./SetUpTest";
-export { inShort } from "./model";
+export { nameOfCell, verdictInShort } from "./model";

@@ -21,11 +21,16 @@ const LONGEST_VALUE = 60;
 
 /** A cell by the value of the variable where that is short, else by its row's label. */
 export function cellName(test: TestView, cell: TestView["cells"][number]): string {
-  const values = test.asked.variables.map((v) => cell.values[v] ?? "").filter(Boolean);
+  return nameOfCell(
+    cell.label,
+    test.asked.variables.map((v) => cell.values[v] ?? ""),
+  );
+}
+
+/** By its values of what is tested, where there is one of each and they are short; by its label where not. */
+export function nameOfCell(label: string, values: readonly string[]): string {
   const name = values.join(" × ");
-  return values.length === test.asked.variables.length && name && name.length <= LONGEST_VALUE
-    ? name
-    : cell.label;
+  return name && values.every(Boolean) && name.length <= LONGEST_VALUE ? name : label;
 }
 
 /** What the verdict says at its head, and the sentence after it. */
@@ -129,13 +134,21 @@ export function inShort(test: TestView): string {
     case "RUNNING":
       return `${plural(test.cells.length, "cell")} · ${percent(test.course.part)} of what it needs`;
     default:
-      return test.verdict.outcome === "WINNER"
-        ? `winner: ${winnerName(test)}`
-        : test.verdict.outcome === "BROKEN"
-          ? `broken: ${test.verdict.why[0] ?? ""}`
-          : test.verdict.outcome === "NO_DIFFERENCE"
-            ? "no real difference"
-            : "ended before it could tell";
+      return verdictInShort(test.verdict.outcome, winnerName(test), test.verdict.why[0] ?? "");
+  }
+}
+
+/** What a test says that has said it all; the winner by name, and what broke it, where either is. */
+export function verdictInShort(outcome: TestView["verdict"]["outcome"], winner: string, why: string): string {
+  switch (outcome) {
+    case "WINNER":
+      return `winner: ${winner}`;
+    case "BROKEN":
+      return `broken: ${why}`;
+    case "NO_DIFFERENCE":
+      return "no real difference";
+    case "NOT_YET":
+      return "ended before it could tell";
   }
 }
 

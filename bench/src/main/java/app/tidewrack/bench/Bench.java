@@ -19,6 +19,7 @@ public final class Bench {
     private static final String OF_BUYERS = "server-buyers";
     private static final String OF_WORDS = "server-words";
     private static final String OF_FILMS = "server-films";
+    private static final String OF_MORNING = "server-morning";
 
     /** Parts that need nothing but core. */
     private static final Map<String, Callable<List<Figure>>> OF_CORE = Map.of(
@@ -42,7 +43,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, works, postgres, delivery, forecast, splittests; or server, server-results, server-buyers, server-words and server-films, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, works, postgres, delivery, forecast, splittests; or server, server-results, server-buyers, server-words, server-films and server-morning, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
@@ -64,6 +65,9 @@ public final class Bench {
         }
         if (parts.contains(OF_FILMS)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measureFilms();
+        }
+        if (parts.contains(OF_MORNING)) {
+            new ServerLoad(System.getenv("TIDEWRACK_URL")).measureMorning();
         }
         if (parts.contains(OF_BUYERS)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measureBuyers();

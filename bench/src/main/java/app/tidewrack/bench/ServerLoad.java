@@ -84,6 +84,14 @@ final class ServerLoad {
         new FilmLoad(this).figures().forEach(Figure::print);
     }
 
+    /** Of the morning of many clients. */
+    void measureMorning() throws IOException, InterruptedException, SQLException {
+        signIn();
+        try (Database database = new Database()) {
+            new MorningLoad(this, database).figures().forEach(Figure::print);
+        }
+    }
+
     /** Of many at once. */
     void measureBuyers() throws Exception {
         signIn();

@@ -8,6 +8,7 @@ import static org.mockito.ArgumentMatchers.anyLong;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doReturn;
+import static org.mockito.Mockito.verify;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.asyncDispatch;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -16,10 +17,14 @@ import app.tidewrack.connector.Leads.ChatLine;
 import app.tidewrack.connector.Leads.ChatTold;
 import app.tidewrack.connector.Leads.LeadTold;
 import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.core.source.Contact;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.form.FormLibrary;
+import app.tidewrack.server.lead.LeadErasing;
+import app.tidewrack.server.lead.LeadMarks;
 import app.tidewrack.server.lead.LeadPull;
+import app.tidewrack.server.person.Keyed;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.net.InetSocketAddress;
@@ -55,6 +60,15 @@ class FormWorkTest extends WithServer {
 
     @Autowired
     LeadPull pull;
+
+    @Autowired
+    LeadErasing erasing;
+
+    @Autowired
+    LeadMarks marks;
+
+    @Autowired
+    Keyed keyed;
 
     @Autowired
     FormLibrary forms;
@@ -98,6 +112,8 @@ class FormWorkTest extends WithServer {
 
     @BeforeEach
     void nothingToPull() {
+        sql.update("delete from lead");
+        sql.update("delete from lead_cursor");
         doReturn(List.of()).when(network).leads(anyString(), anyLong());
         doReturn(List.of()).when(network).chats(anyString(), anyLong());
     }
@@ -309,6 +325,123 @@ class FormWorkTest extends WithServer {
                 .doesNotContain("Ada@")
                 .contains("bo@example.com");
         assertThat(sql.queryForObject("select count(*) from lead", Long.class)).isEqualTo(2);
+    }
+
+    private static LeadTold told(long seq, String at, Map<String, String> answers) {
+        return new LeadTold(seq, "HSA1", "F", Instant.parse(at), answers);
+    }
+
+    private String tables(String what) {
+        StringBuilder all = new StringBuilder();
+        for (String table :
+                List.of("lead", "lead_mark", "lead_delivery", "lead_erasure", "lead_erasure_notice", "trail")) {
+            all.append(sql.queryForObject(
+                    "select coalesce(string_agg(t::text, ' '), '') from %s t where t::text ~* ?".formatted(table),
+                    String.class,
+                    what));
+        }
+        return all.toString();
+    }
+
+    /**
+     * Somebody who wrote an address here, a number there and both in a chat is one person: erased as one, here, on the network and at the
+     * receiver, with a record of it that does not say whom. One whose time is over goes the same way.
+     */
+    @Test
+    void aPersonIsErasedWhereverTheyWent() throws Exception {
+        RECEIVED.clear();
+        String url = "http://127.0.0.1:" + RECEIVER.getAddress().getPort() + "/in";
+        put("/lead-webhook", Map.of("url", url, "active", true));
+        List<LeadTold> all = List.of(
+                told(11, "2027-03-01T05:00:00Z", Map.of("email", "Cy@Example.com", "phone", "07700 900123")),
+                told(12, "2027-03-02T05:00:00Z", Map.of("phone", "+44 7700 900123", "What broke?", "A sock")),
+                told(13, "2027-03-03T05:00:00Z", Map.of("email", "dee@example.com")),
+                told(14, "2026-01-03T05:00:00Z", Map.of("email", "eve@example.com")));
+        doAnswer(c -> all.stream().filter(l -> l.seq() > c.<Long>getArgument(1)).toList())
+                .when(network)
+                .leads(anyString(), anyLong());
+        doReturn(List.of(new ChatTold(
+                        7,
+                        "HSA1",
+                        Instant.parse("2027-03-04T05:00:00Z"),
+                        List.of(
+                                new ChatLine(false, "Write to help@example.org"),
+                                new ChatLine(true, "Mail me: cy@example.com!")))))
+                .doReturn(List.of())
+                .when(network)
+                .chats(anyString(), anyLong());
+        pull.pullAll();
+        Waiting.until(
+                () -> RECEIVED.stream().filter(c -> c.contains("\"cameAt\"")).count() >= 5);
+        JsonNode chat = leads().get("leads").get(0);
+        assertThat(chat.get("ofPerson").asInt())
+                .as("the chat and the form with its address")
+                .isEqualTo(2);
+        Waiting.until(
+                () -> sql.queryForObject("select count(*) from lead_delivery where state = 'SENT'", Long.class) == 5);
+
+        assertThat(scene.call(
+                                "ines",
+                                HttpMethod.DELETE,
+                                CLIENT + "/leads/" + chat.get("id").asString(),
+                                "")
+                        .body()
+                        .get("leads")
+                        .asInt())
+                .as("and the form that shares its number")
+                .isEqualTo(3);
+        assertThat(leads().toString()).contains("dee@example.com").doesNotContain("ample.com!", "900123");
+        JsonNode record = Waiting.asked(
+                () -> scene.get(CLIENT + "/leads/erasures").get(0),
+                r -> r.get("told")
+                        .valueStream()
+                        .noneMatch(t -> t.get("state").asString().equals("WAITING")));
+        assertThat(record.get("leads").asInt()).isEqualTo(3);
+        assertThat(record.get("by").asString()).isEqualTo("Ines");
+        assertThat(record.get("told").valueStream().map(t -> t.get("state").asString()))
+                .containsExactly("TAKEN", "TAKEN");
+        verify(network).eraseLeads("x1", List.of(11L, 12L), List.of(7L));
+        String notice = RECEIVED.stream()
+                .filter(c -> c.contains("ERASED") && c.contains(chat.get("id").asString()))
+                .findFirst()
+                .orElseThrow();
+        assertThat(json.readTree(notice.split("\\|", 3)[2]).get("ids")).hasSize(3);
+        assertThat(tables("cy@|900123|" + chat.get("id").asString()))
+                .as("the trail names the lead by its id, and nothing else does")
+                .doesNotContain("cy@", "900123");
+
+        sql.update("update client set leads_kept_days = 365 where id = 'c1'");
+        try {
+            erasing.letOldGo();
+        } finally {
+            sql.update("update client set leads_kept_days = null");
+        }
+        assertThat(leads().toString()).contains("dee@example.com").doesNotContain("eve@example.com");
+        JsonNode over = scene.get(CLIENT + "/leads/erasures").get(0);
+        assertThat(over.get("by").isNull()).as("nobody did it").isTrue();
+        assertThat(over.get("leads").asInt()).isOne();
+    }
+
+    /** What an earlier version took in is marked by the server, which has the key; the same address is another mark with another client. */
+    @Test
+    void leadsOfAnEarlierVersionAreMarkedToo() throws Exception {
+        sql.update("""
+                insert into lead (client_id, id, account_id, kind, network_seq, external_ad, came_at, content)
+                select 'c1', 'old' || n, 'a1', 'FORM', 900 + n, 'x', now(), '{"answers": {"email": "old@example.com"}, "lines": []}'
+                from generate_series(1, 3) n""");
+        marks.markOld();
+        assertThat(sql.queryForObject(
+                        "select count(distinct mark) from lead_mark where lead_id like 'old%'", Long.class))
+                .isOne();
+        assertThat(sql.queryForObject("select count(*) from lead where not marked", Long.class))
+                .isZero();
+        String mark = sql.queryForObject("select min(mark) from lead_mark where lead_id like 'old%'", String.class);
+        assertThat(keyed.of("c1", "e:old@example.com")).isEqualTo(mark);
+        assertThat(keyed.of("c2", "e:old@example.com")).isNotEqualTo(mark);
+        assertThat(Contact.hash("c1/e:old@example.com"))
+                .as("no hash that anybody could try out")
+                .isNotEqualTo(mark);
+        sql.update("delete from lead where id like 'old%'");
     }
 
     /** The inbox as a spreadsheet gets it, written while it is read. */

@@ -70,6 +70,9 @@ class RightsTest extends WithServer {
                     "POST /api/clock/moves/{moveId}/stop",
                     "GET /api/clock/moves/{moveId}/progress",
                     "GET /api/agency",
+                    "GET /api/morning",
+                    "PUT /api/morning/hidden",
+                    "PUT /api/morning/order",
                     "PUT /api/me/name",
                     "PUT /api/me/password",
                     "GET /api/me/second-factor/offer",
@@ -122,6 +125,19 @@ class RightsTest extends WithServer {
             "GET /api/clients/{clientId}/sign-offs/{signOffId}/paper",
             "POST /api/clients/{clientId}/sign-offs/{signOffId}/comments",
             "PUT /api/clients/{clientId}/sign-offs/{signOffId}/comments/{commentId}/done");
+
+    /** What people sent of themselves: for those of a client who may see it, whatever else they may. */
+    private static final Set<String> OF_LEADS = Set.of(
+            "GET /api/clients/{clientId}/leads",
+            "PUT /api/clients/{clientId}/leads/{id}",
+            "DELETE /api/clients/{clientId}/leads/{id}",
+            "POST /api/clients/{clientId}/leads/{id}/sent",
+            "GET /api/clients/{clientId}/leads.csv",
+            "GET /api/clients/{clientId}/leads/erasures",
+            "GET /api/clients/{clientId}/lead-webhook",
+            "PUT /api/clients/{clientId}/lead-webhook",
+            "POST /api/clients/{clientId}/lead-webhook/failed/sent",
+            "POST /api/clients/{clientId}/feedback/answers");
 
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
@@ -217,6 +233,10 @@ class RightsTest extends WithServer {
         sql.update("insert into person (id, email, name, password_hash, closed_at)"
                 + " values ('left', 'left@a.example', 'Left', 'x', now()) on conflict do nothing");
         sql.update("insert into membership values ('left', 'c1', 'BUYER') on conflict do nothing");
+        sql.update("insert into person (id, email, name, password_hash)"
+                + " values ('blind', 'blind@a.example', 'Blind', 'x') on conflict do nothing");
+        sql.update(
+                "insert into membership (person_id, client_id, role, sees_leads) values ('blind', 'c1', 'BUYER', false)");
         String reading = token(null, "VIEWER", 1);
         String writing = token("c1", "BUYER", 1);
         String ended = token(null, "VIEWER", -1);
@@ -237,17 +257,20 @@ class RightsTest extends WithServer {
             switch (held) {
                 case "members" -> refused.accept(403, List.of(reading, writing, elsewhere));
                 case "administrators" ->
-                    refused.accept(403, List.of(reading, writing, elsewhere, "ines", "tove", "otto"));
+                    refused.accept(403, List.of(reading, writing, elsewhere, "ines", "tove", "otto", "blind"));
                 case "a client's" -> {
                     refused.accept(404, List.of("ada", elsewhere));
                     refused.accept(403, asks ? List.of() : List.of("tove", reading));
                     refused.accept(403, asks || OF_APPROVERS.contains(operation.text()) ? List.of() : List.of("otto"));
-                    refused.accept(403, operation.text().equals(DECIDES) ? List.of("ines", writing) : List.of());
+                    refused.accept(
+                            403, operation.text().equals(DECIDES) ? List.of("ines", "blind", writing) : List.of());
+                    refused.accept(
+                            403, OF_LEADS.contains(operation.text()) ? List.of("tove", "otto", "blind") : List.of());
                 }
                 default -> {}
             }
             List<String> everybody =
-                    List.of(NOBODY, ended, "left", "ada", "ines", "tove", "otto", reading, writing, elsewhere);
+                    List.of(NOBODY, ended, "left", "ada", "ines", "tove", "otto", "blind", reading, writing, elsewhere);
             for (String one : everybody) {
                 int status = status(operation, "c1", one);
                 String told = "%s by “%s”".formatted(operation.text(), one);
@@ -268,6 +291,7 @@ class RightsTest extends WithServer {
             }
         }
         OF_NO_CLIENT.values().forEach(all -> assertThat(met).containsAll(all));
+        assertThat(met).containsAll(OF_LEADS);
     }
 
     /**

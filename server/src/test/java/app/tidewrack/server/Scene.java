@@ -55,7 +55,8 @@ final class Scene {
                 "insert into agency (name, colour, accent, currency, zone, language)"
                         + " values ('Some agency', '#2f5b50', '#c1764a', 'GBP', 'Europe/London', 'en-GB')",
                 "insert into client (id, name, about) values ('c1', 'One', ''), ('c2', 'Two', '')",
-                "insert into membership values ('ines', 'c1', 'BUYER'), ('tove', 'c1', 'VIEWER'), ('otto', 'c1', 'APPROVER')",
+                "insert into membership (person_id, client_id, role, sees_leads) values ('ines', 'c1', 'BUYER', true),"
+                        + " ('tove', 'c1', 'VIEWER', false), ('otto', 'c1', 'APPROVER', false)",
                 "insert into account (client_id, id, network, external_id, name, currency, zone, site_tag)"
                         + " values ('c1', 'a1', 'HS', 'x1', 'HS GBP', 'GBP', 'Europe/London', 'tag')");
     }

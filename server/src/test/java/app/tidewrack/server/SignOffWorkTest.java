@@ -233,11 +233,14 @@ class SignOffWorkTest extends WithServer {
     }
 
     private int openFor(String person, Sheet sheet) throws Exception {
-        return scene.call(person, HttpMethod.GET, CLIENT + "/open-comments", "")
+        return scene.call(person, HttpMethod.GET, CLIENT + "/morning", "")
                 .body()
+                .get("lines")
                 .valueStream()
-                .filter(o -> o.get("planId").asString().equals(sheet.plan()))
-                .mapToInt(o -> o.get("open").asInt())
+                .map(l -> l.get("need"))
+                .filter(n -> n.get("kind").asString().equals("COMMENTS"))
+                .filter(n -> n.get("planId").asString().equals(sheet.plan()))
+                .mapToInt(n -> n.get("open").asInt())
                 .sum();
     }
 

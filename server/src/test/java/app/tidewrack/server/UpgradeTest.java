@@ -255,6 +255,8 @@ class UpgradeTest {
             account.profiles       | server.client.ClientMapper$Profiles |
             audience.definition    | core.audience.AudienceDefinition    |
             brief.content          | server.brief.BriefBody              |
+            client_reckoned.needs  | server.morning.ReckonedMapper$Needs | [{"kind": "LEADS", "fresh": 3}, {"kind": "TEST", "planId": "p", "campaignId": "c", "accountId": "a", "testId": "t", "test": "Words", "outcome": "WINNER", "winner": "B", "winnerValues": ["Patch"], "why": null}]
+            client_reckoned.planned | server.morning.ReckonedMapper$Planned | [{"campaignId": "c", "dailyMinor": 500, "start": "2027-03-09", "lastDay": "2027-03-22"}]
             client.currencies      | server.client.ClientMapper$Words    |
             client.domains         | server.client.ClientMapper$Words    |
             client_look.content    | server.media.Looks$Brand            | {"colours": {"ink": "#ffffff", "ground": "#20302c"}, "mark": {"sha256": null, "words": "Oddment", "corner": "TOP_LEFT", "share": 0.2}}
@@ -270,6 +272,7 @@ class UpgradeTest {
             launch_change.before   | core.launch.Settings                |
             launch_change.settings | core.launch.Settings                |
             lead.content           | server.lead.Leads$Content           | {"answers": {"first-name": "Mo"}, "lines": []}
+            lead_erasure_notice.found_by | server.lead.LeadMapper$FoundBy | {"leads": [11, 12], "chats": [7], "ids": []}
             lead_form.content      | core.form.LeadForm$FormContent      |
             live_item.sent         | core.launch.Settings                |
             live_item.settings     | core.launch.Settings                |

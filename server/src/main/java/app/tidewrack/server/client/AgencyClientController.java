@@ -38,7 +38,8 @@ class AgencyClientController {
             List<String> currencies,
             boolean training,
             @Nullable Instant removedAt,
-            boolean signOffDemanded) {
+            boolean signOffDemanded,
+            @Nullable Integer leadsKeptDays) {
         static AgencyClientView of(Client c) {
             return new AgencyClientView(
                     c.id(),
@@ -48,7 +49,8 @@ class AgencyClientController {
                     c.currencies().all(),
                     c.training(),
                     c.removedAt(),
-                    c.signOffDemanded());
+                    c.signOffDemanded(),
+                    c.leadsKeptDays());
         }
     }
 
@@ -57,9 +59,10 @@ class AgencyClientController {
             @Size(max = 1000) String about,
             @Size(max = 100) List<@Size(max = 300) String> domains,
             @Size(max = 100) List<@Size(max = 10) String> currencies,
-            boolean signOffDemanded) {
+            boolean signOffDemanded,
+            @Nullable Integer leadsKeptDays) {
         Said said() {
-            return new Said(name, about, domains, currencies, signOffDemanded);
+            return new Said(name, about, domains, currencies, signOffDemanded, leadsKeptDays);
         }
     }
 

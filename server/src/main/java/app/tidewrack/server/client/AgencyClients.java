@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,6 +24,7 @@ public class AgencyClients {
     private static final int MOST = 2_000;
     private static final int MOST_WORDS = 20;
     private static final int LONGEST_ABOUT = 200;
+    private static final int MOST_DAYS = 3_650;
 
     private final ClientMapper mapper;
     private final PersonMapper people;
@@ -34,9 +36,15 @@ public class AgencyClients {
      * @param domains of its sites
      * @param currencies that its accounts are in, the usual one first; ISO 4217
      * @param signOffDemanded whether nothing is launched that no approver said yes to
+     * @param leadsKeptDays after which what people sent is erased, 1 to 3,650; null to keep it
      */
     public record Said(
-            String name, String about, List<String> domains, List<String> currencies, boolean signOffDemanded) {}
+            String name,
+            String about,
+            List<String> domains,
+            List<String> currencies,
+            boolean signOffDemanded,
+            @Nullable Integer leadsKeptDays) {}
 
     /** Whoever takes a client on is its first buyer. */
     @Transactional
@@ -47,7 +55,7 @@ public class AgencyClients {
         }
         Client client = client(Ids.fresh(), said, false);
         mapper.insert(client);
-        people.setRole(personId, client.id(), Role.BUYER);
+        people.setRole(personId, client.id(), Role.BUYER, null);
         return client;
     }
 
@@ -76,7 +84,18 @@ public class AgencyClients {
                 words("currencies", said.currencies(), AgencyClients::currency),
                 training,
                 null,
-                said.signOffDemanded());
+                said.signOffDemanded(),
+                keptDays(said.leadsKeptDays()));
+    }
+
+    private static @Nullable Integer keptDays(@Nullable Integer days) {
+        if (days != null && (days < 1 || days > MOST_DAYS)) {
+            throw new Refusal(
+                    "leadsKeptDays",
+                    "Leads cannot be kept for %,d days.".formatted(days),
+                    "Give 1 to %,d, or nothing to keep them.".formatted(MOST_DAYS));
+        }
+        return days;
     }
 
     private static Words words(String field, List<String> given, UnaryOperator<String> checked) {

@@ -5,9 +5,8 @@ import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.SubjectRule;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.client.ClientMapper.CampaignLine;
+import app.tidewrack.server.client.ClientMapper.CampaignName;
 import app.tidewrack.server.client.ClientMapper.OwnClient;
-import app.tidewrack.server.client.ClientMapper.RefusedAd;
-import app.tidewrack.server.client.ClientMapper.UnknownAds;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.person.ProgramToken;
 import app.tidewrack.server.person.Role;
@@ -15,6 +14,8 @@ import app.tidewrack.server.web.May;
 import app.tidewrack.server.web.May.Who;
 import java.security.Principal;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -32,7 +33,15 @@ class ClientController {
     private final Accounts accounts;
 
     /**
+     * A client in a list.
+     *
      * @param role what the one who asks may do here
+     */
+    record ClientLine(
+            String id, String name, String about, Role role, boolean training, List<CampaignName> campaigns) {}
+
+    /**
+     * @param seesLeads whether the one who asks may see what people sent
      * @param logo the picture of its mark, on its shelf; null without one
      */
     record ClientView(
@@ -40,12 +49,12 @@ class ClientController {
             String name,
             String about,
             Role role,
+            boolean seesLeads,
             @Nullable String logo,
             List<String> domains,
             List<String> currencies,
             boolean training,
-            List<AccountView> accounts,
-            List<CampaignLine> campaigns) {}
+            List<AccountView> accounts) {}
 
     record AccountView(
             String id,
@@ -73,7 +82,7 @@ class ClientController {
         }
     }
 
-    record DeskView(ClientView client, List<RefusedAd> refused, List<UnknownAds> unknown) {}
+    record DeskView(ClientView client, List<CampaignLine> campaigns) {}
 
     /** A network that accounts can be opened on. */
     record NetworkView(
@@ -108,17 +117,19 @@ class ClientController {
 
     @GetMapping
     @May(Who.MEMBERS_AND_PROGRAMS)
-    List<ClientView> clients(Principal person) {
+    List<ClientLine> clients(Principal person) {
+        Map<String, List<CampaignName>> campaigns =
+                mapper.campaignNames(person.getName()).stream().collect(Collectors.groupingBy(CampaignName::clientId));
         return mapper.ofPerson(person.getName()).stream()
                 .filter(c -> !(person instanceof ProgramToken program) || program.covers(c.id()))
-                .map(this::view)
+                .map(c -> new ClientLine(
+                        c.id(), c.name(), c.about(), c.role(), c.training(), campaigns.getOrDefault(c.id(), List.of())))
                 .toList();
     }
 
     @GetMapping("/{clientId}")
     DeskView desk(@PathVariable String clientId, Principal person) {
-        return new DeskView(
-                view(mapper.own(person.getName(), clientId)), mapper.refused(clientId), mapper.unknownAds(clientId));
+        return new DeskView(view(mapper.own(person.getName(), clientId)), mapper.campaignLines(clientId));
     }
 
     private ClientView view(OwnClient client) {
@@ -130,11 +141,11 @@ class ClientController {
                 client.name(),
                 client.about(),
                 client.role(),
+                client.seesLeads(),
                 client.logo(),
                 client.domains().all(),
                 client.currencies().all(),
                 client.training(),
-                open,
-                mapper.campaignLines(client.id()));
+                open);
     }
 }

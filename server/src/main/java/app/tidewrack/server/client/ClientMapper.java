@@ -21,6 +21,7 @@ public interface ClientMapper {
      * @param training made up, to practise with
      * @param removedAt when it was taken away, until it is brought back or erased
      * @param signOffDemanded whether nothing is launched that no approver said yes to
+     * @param leadsKeptDays after which what people sent is erased; null to keep it
      */
     record Client(
             String id,
@@ -30,7 +31,8 @@ public interface ClientMapper {
             Words currencies,
             boolean training,
             @Nullable Instant removedAt,
-            boolean signOffDemanded) {}
+            boolean signOffDemanded,
+            @Nullable Integer leadsKeptDays) {}
 
     /** A client as somebody works for it. */
     record OwnClient(
@@ -41,6 +43,7 @@ public interface ClientMapper {
             Words currencies,
             boolean training,
             Role role,
+            boolean seesLeads,
             @Nullable String logo) {}
 
     /** A few words in their order. */
@@ -71,7 +74,7 @@ public interface ClientMapper {
     record AccountOfClient(String clientId, String id, String network, String externalId, String zone) {}
 
     String OWN = """
-            select c.id, c.name, c.about, c.domains, c.currencies, c.training, m.role,
+            select c.id, c.name, c.about, c.domains, c.currencies, c.training, m.role, m.sees_leads,
                    l.content -> 'mark' ->> 'sha256' as logo
             from client c join membership m on m.client_id = c.id left join client_look l on l.client_id = c.id
             where m.person_id = #{personId} and c.removed_at is null""";
@@ -83,21 +86,23 @@ public interface ClientMapper {
     OwnClient own(String personId, String id);
 
     @Select(
-            "select id, name, about, domains, currencies, training, removed_at, sign_off_demanded from client order by name, id")
+            "select id, name, about, domains, currencies, training, removed_at, sign_off_demanded, leads_kept_days from client order by name, id")
     List<Client> all();
 
     @Select(
-            "select id, name, about, domains, currencies, training, removed_at, sign_off_demanded from client where id = #{id}")
+            "select id, name, about, domains, currencies, training, removed_at, sign_off_demanded, leads_kept_days from client where id = #{id}")
     Client byId(String id);
 
     @Insert("""
-            insert into client (id, name, about, domains, currencies, training, sign_off_demanded)
-            values (#{id}, #{name}, #{about}, #{domains}, #{currencies}, #{training}, #{signOffDemanded})""")
+            insert into client (id, name, about, domains, currencies, training, sign_off_demanded,
+                                leads_kept_days)
+            values (#{id}, #{name}, #{about}, #{domains}, #{currencies}, #{training}, #{signOffDemanded},
+                    #{leadsKeptDays})""")
     void insert(Client client);
 
     @Update("""
             update client set name = #{name}, about = #{about}, domains = #{domains}, currencies = #{currencies},
-                   sign_off_demanded = #{signOffDemanded}
+                   sign_off_demanded = #{signOffDemanded}, leads_kept_days = #{leadsKeptDays}
             where id = #{id}""")
     int update(Client client);
 
@@ -137,6 +142,16 @@ public interface ClientMapper {
             order by client_id, id""")
     List<AccountOfClient> accountsWithProfiles();
 
+    /** A campaign by its name, to be found by it. */
+    record CampaignName(String clientId, String planId, String campaignId, String name) {}
+
+    @Select("""
+            select c.client_id, c.plan_id, c.id as campaign_id, c.name
+            from membership m join campaign c on c.client_id = m.client_id
+            join plan p on p.client_id = c.client_id and p.id = c.plan_id and p.removed_at is null
+            where m.person_id = #{personId} order by c.client_id, p.name, c.position""")
+    List<CampaignName> campaignNames(String personId);
+
     /** What the desk says of one campaign. */
     record CampaignLine(
             String planId,
@@ -148,16 +163,12 @@ public interface ClientMapper {
             long approved,
             long inReview,
             long refused,
-            long paused,
-            long changedThere,
-            long spendMinor) {}
+            long paused) {}
 
     @Select("""
             select p.id as plan_id, c.id as campaign_id, p.name as plan_name, c.name, c.account_id, c.currency,
                    coalesce(l.approved, 0) as approved, coalesce(l.in_review, 0) as in_review,
-                   coalesce(l.refused, 0) as refused, coalesce(l.paused, 0) as paused,
-                   (select count(*) from live_item d where d.client_id = c.client_id and d.campaign_id = c.id and d.drifted) as changed_there,
-                   coalesce(r.spend_minor, 0) as spend_minor
+                   coalesce(l.refused, 0) as refused, coalesce(l.paused, 0) as paused
             from campaign c
             join plan p on p.client_id = c.client_id and p.id = c.plan_id and p.removed_at is null
             left join (select a.campaign_id,
@@ -169,35 +180,7 @@ public interface ClientMapper {
                             and k.level = 'CAMPAIGN'
                        where a.client_id = #{clientId} and a.level = 'AD' and a.removed_at is null group by a.campaign_id) l
                    on l.campaign_id = c.id
-            left join (select a.campaign_id, sum(f.spend) as spend_minor
-                       from fact_day f join fact_ad a on a.client_id = f.client_id and a.ad = f.ad
-                       where f.client_id = #{clientId} group by a.campaign_id) r on r.campaign_id = c.id
             where c.client_id = #{clientId}
             order by p.name, c.position""")
     List<CampaignLine> campaignLines(String clientId);
-
-    /**
-     * Ads of an account that no plan here knows, and spent.
-     *
-     * @param lastHour the last hour in which one did
-     */
-    record UnknownAds(String accountId, String account, String currency, int ads, long spendMinor, Instant lastHour) {}
-
-    @Select("""
-            select u.account_id, a.name as account, a.currency, count(distinct u.external_ad)::int as ads,
-                   sum((u.counts->>'spend')::bigint)::bigint as spend_minor, max(u.hour) as last_hour
-            from hour_unknown u join account a on a.client_id = u.client_id and a.id = u.account_id
-            where u.client_id = #{clientId} and (u.counts->>'spend')::bigint > 0
-            group by u.account_id, a.name, a.currency order by a.name""")
-    List<UnknownAds> unknownAds(String clientId);
-
-    record RefusedAd(String planId, String campaignId, String itemKey, String name, String reason) {}
-
-    @Select("""
-            select c.plan_id, c.id as campaign_id, l.item_key, l.name, coalesce(l.reason, '') as reason
-            from live_item l join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
-            where l.client_id = #{clientId} and l.level = 'AD' and l.review_state = 'REFUSED' and not l.paused
-              and l.removed_at is null
-            order by l.name""")
-    List<RefusedAd> refused(String clientId);
 }

@@ -147,7 +147,7 @@ record DemoSteps(
                 kind(
                         "member",
                         Member.class,
-                        (client, m) -> people.setRole(id(personIds, m.person()), client, m.role())),
+                        (client, m) -> people.setRole(id(personIds, m.person()), client, m.role(), null)),
                 kind("brief", Brief.class, (client, b) -> briefs.add(client, b.brief())),
                 kind("list", CustomerList.class, (client, l) -> learn(client, "source", l.name(), list(client, l))),
                 kind(
@@ -306,9 +306,10 @@ record DemoSteps(
                     new ClientMapper.Words(List.of(c.currency())),
                     true,
                     null,
-                    false));
+                    false,
+                    null));
             if (beside != null) {
-                people.setRole(beside, id, Role.BUYER);
+                people.setRole(beside, id, Role.BUYER, null);
             }
             for (String network : networks.codes()) {
                 String name = networks.rulebook(network).name() + " " + c.currency();

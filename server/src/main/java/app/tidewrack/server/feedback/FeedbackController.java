@@ -6,6 +6,7 @@ import app.tidewrack.server.feedback.FeedbackLibrary.Kind;
 import app.tidewrack.server.feedback.FeedbackReader.Columns;
 import app.tidewrack.server.feedback.FeedbackReader.TableGuess;
 import app.tidewrack.server.web.AsksOnly;
+import app.tidewrack.server.web.SeesLeads;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import java.io.IOException;
@@ -65,6 +66,7 @@ class FeedbackController {
     record AnswersBody(String name) {}
 
     /** Takes in what leads wrote in their own words. */
+    @SeesLeads
     @PostMapping("/answers")
     FeedbackView takeAnswers(@PathVariable String clientId, @Valid @RequestBody AnswersBody body) {
         return library.takeAnswers(clientId, body.name());

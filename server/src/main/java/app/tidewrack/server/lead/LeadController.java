@@ -1,5 +1,6 @@
 package app.tidewrack.server.lead;
 
+import app.tidewrack.server.lead.LeadErasing.LeadErasure;
 import app.tidewrack.server.lead.LeadMapper.Counts;
 import app.tidewrack.server.lead.LeadMapper.Wanted;
 import app.tidewrack.server.lead.LeadSending.WebhookView;
@@ -8,7 +9,9 @@ import app.tidewrack.server.lead.Leads.Lead;
 import app.tidewrack.server.lead.Leads.State;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Deeds;
+import app.tidewrack.server.web.SeesLeads;
 import jakarta.validation.Valid;
+import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +35,7 @@ import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBo
 /** The inbox of leads, its export, and where leads are sent on to. */
 @RestController
 @RequestMapping("/api/clients/{clientId}")
+@SeesLeads
 @RequiredArgsConstructor
 class LeadController {
     private static final int PAGE = 100;
@@ -39,6 +43,7 @@ class LeadController {
     private final Leads leads;
     private final LeadTable table;
     private final LeadSending sending;
+    private final LeadErasing erasing;
     private final Networks networks;
 
     /** @param now by the networks' clock, to tell how long ago a lead came */
@@ -64,6 +69,8 @@ class LeadController {
                 find.strip().toLowerCase(Locale.ROOT));
     }
 
+    /** Says nothing of anybody, so that whoever works for the client may know how many wait. */
+    @SeesLeads(false)
     @GetMapping("/leads/counts")
     Counts counts(@PathVariable String clientId) {
         return leads.counts(clientId);
@@ -79,9 +86,16 @@ class LeadController {
     /** @param leads how many of the same person's were erased */
     record Erased(int leads) {}
 
+    /** With all that the same person ever sent; networks and the receiver are told to do the same. */
     @DeleteMapping("/leads/{id}")
-    Erased erase(@PathVariable String clientId, @PathVariable String id) {
-        return new Erased(leads.erase(clientId, id));
+    Erased erase(@PathVariable String clientId, @PathVariable String id, Principal by) {
+        return new Erased(erasing.person(clientId, id, by.getName()));
+    }
+
+    /** That people were erased, without whom; the newest 200. */
+    @GetMapping("/leads/erasures")
+    List<LeadErasure> erasures(@PathVariable String clientId) {
+        return erasing.erasures(clientId);
     }
 
     @PostMapping("/leads/{id}/sent")

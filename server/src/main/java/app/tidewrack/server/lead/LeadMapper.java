@@ -3,6 +3,7 @@ package app.tidewrack.server.lead;
 import app.tidewrack.server.lead.Leads.Content;
 import app.tidewrack.server.lead.Leads.Kind;
 import app.tidewrack.server.lead.Leads.State;
+import app.tidewrack.server.web.JsonColumn;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -43,8 +44,7 @@ interface LeadMapper {
             @Nullable String formId,
             @Nullable Integer formVersion,
             Instant cameAt,
-            Content content,
-            @Nullable String person) {}
+            Content content) {}
 
     record Given(Content content) {}
 
@@ -74,11 +74,26 @@ interface LeadMapper {
 
     @Insert("""
             insert into lead (client_id, id, account_id, kind, network_seq, external_ad, form_id, form_version, came_at,
-                              content, person)
+                              content, marked)
             values (#{clientId}, #{l.id}, #{l.accountId}, #{l.kind}, #{l.networkSeq}, #{l.externalAd}, #{l.formId},
-                    #{l.formVersion}, #{l.cameAt}, #{l.content}, #{l.person})
+                    #{l.formVersion}, #{l.cameAt}, #{l.content}, true)
             on conflict (client_id, account_id, kind, network_seq) do nothing""")
     int insert(@Param("clientId") String clientId, @Param("l") Fresh lead);
+
+    /** @param marks keyed hashes, as an array */
+    @Insert("""
+            insert into lead_mark (client_id, lead_id, mark) select #{clientId}, #{leadId}, unnest(#{marks}::text[])
+            on conflict (client_id, lead_id, mark) do nothing""")
+    void mark(@Param("clientId") String clientId, @Param("leadId") String leadId, @Param("marks") String marks);
+
+    /** One that came before leads were marked. */
+    record Unmarked(String clientId, String id, Content content) {}
+
+    @Select("select client_id, id, content from lead where not marked order by client_id, id limit 500 for update")
+    List<Unmarked> unmarked();
+
+    @Update("update lead set marked = true where client_id = #{clientId} and id = #{id}")
+    void setMarked(@Param("clientId") String clientId, @Param("id") String id);
 
     @Insert("""
             insert into lead_delivery (client_id, lead_id, state)
@@ -89,13 +104,14 @@ interface LeadMapper {
     String LISTED = """
             select l.id, l.account_id, l.kind, l.form_id, l.form_version, i.name as ad_name, l.came_at,
                    l.content, l.state, l.note, l.version,
-                   case when l.person is null then 1
-                        else (select count(*)::int from lead o where o.client_id = l.client_id and o.person = l.person)
-                   end as of_person,
-                   case when l.person is null then 0
-                        else (select count(*)::int from lead o where o.client_id = l.client_id and o.person = l.person
-                              and (o.came_at, o.id) &lt; (l.came_at, l.id))
-                   end as earlier,
+                   1 + (select count(distinct o.lead_id)::int from lead_mark m
+                        join lead_mark o on o.client_id = m.client_id and o.mark = m.mark and o.lead_id &lt;> m.lead_id
+                        where m.client_id = l.client_id and m.lead_id = l.id) as of_person,
+                   (select count(distinct e.id)::int from lead_mark m
+                    join lead_mark o on o.client_id = m.client_id and o.mark = m.mark and o.lead_id &lt;> m.lead_id
+                    join lead e on e.client_id = o.client_id and e.id = o.lead_id
+                    where m.client_id = l.client_id and m.lead_id = l.id
+                      and (e.came_at, e.id) &lt; (l.came_at, l.id)) as earlier,
                    d.state as delivery, coalesce(d.tries, 0) as tries, d.problem
             from lead l
             left join live_item i on i.client_id = l.client_id and i.account_id = l.account_id
@@ -135,12 +151,111 @@ interface LeadMapper {
             where client_id = #{clientId} and id = #{id} and version = #{version}""")
     int work(String clientId, String id, int version, State state, String note);
 
-    /** Takes out a lead and all others of the same person. */
-    @Delete("""
-            delete from lead l using lead o
-            where o.client_id = #{clientId} and o.id = #{id} and l.client_id = o.client_id
-              and (l.id = o.id or l.person = o.person)""")
-    int erase(String clientId, String id);
+    /**
+     * What has to be known of a lead to have it erased elsewhere too.
+     *
+     * @param sent whether its receiver has it
+     */
+    record Known(String id, String accountId, Kind kind, long networkSeq, boolean sent) {}
+
+    String KNOWN = """
+            select l.id, l.account_id, l.kind, l.network_seq, coalesce(d.state = 'SENT', false) as sent
+            from lead l left join lead_delivery d on d.client_id = l.client_id and d.lead_id = l.id
+            where l.client_id = #{clientId} and l.id in""";
+
+    /**
+     * A lead and all others of the same person: those that share an address or a number with it, those that share one with these, and so
+     * on. They are held until the transaction ends.
+     */
+    @Select(KNOWN + """
+             (with recursive same (lead_id) as (
+                  select #{id}::text
+                  union
+                  select o.lead_id from same s
+                  join lead_mark m on m.client_id = #{clientId} and m.lead_id = s.lead_id
+                  join lead_mark o on o.client_id = m.client_id and o.mark = m.mark)
+              select lead_id from same) order by l.kind, l.network_seq for update of l""")
+    List<Known> ofSamePerson(String clientId, String id);
+
+    /** Those that were kept as long as they may be, the oldest first. */
+    @Select(KNOWN + """
+             (select o.id from lead o where o.client_id = #{clientId} and o.came_at < #{before}
+              order by o.came_at, o.id limit #{most}) order by l.kind, l.network_seq for update of l""")
+    List<Known> older(String clientId, Instant before, int most);
+
+    /** A client that says how long. */
+    record Keeping(String clientId, int days) {}
+
+    @Select(
+            "select id as client_id, leads_kept_days as days from client where leads_kept_days is not null and removed_at is null")
+    List<Keeping> keeping();
+
+    /** @param ids as an array */
+    @Delete("delete from lead where client_id = #{clientId} and id = any(#{ids}::text[])")
+    void erase(String clientId, String ids);
+
+    @Insert("insert into lead_erasure (client_id, id, by, leads) values (#{clientId}, #{id}, #{by}, #{leads})")
+    void noteErasure(String clientId, String id, @Nullable String by, int leads);
+
+    /** What they are found by where they went: numbers of the network's, or ids that a receiver was sent. */
+    @JsonColumn
+    record FoundBy(List<Long> leads, List<Long> chats, List<String> ids) {}
+
+    @Insert("""
+            insert into lead_erasure_notice (client_id, erasure_id, account_id, found_by)
+            values (#{clientId}, #{erasureId}, #{accountId}, #{foundBy})""")
+    void noteNotice(String clientId, String erasureId, String accountId, FoundBy foundBy);
+
+    /** What somebody elsewhere is still to be told. */
+    record Notice(String clientId, String erasureId, String accountId, FoundBy foundBy, int tries) {}
+
+    /** Claims what is due for a while, so that no other server tells it too. */
+    @Select("""
+            update lead_erasure_notice n set next_at = now() + interval '2 minutes', tries = tries + 1
+            from (select client_id, erasure_id, account_id from lead_erasure_notice
+                  where state = 'WAITING' and next_at <= now() order by next_at limit 100 for update skip locked) due
+            where n.client_id = due.client_id and n.erasure_id = due.erasure_id and n.account_id = due.account_id
+            returning n.client_id, n.erasure_id, n.account_id, n.found_by, n.tries""")
+    List<Notice> claimNotices();
+
+    /** With an answer, whichever, nothing is kept of what they were found by. */
+    @Update("""
+            update lead_erasure_notice set state = #{state}, problem = #{problem},
+                   next_at = now() + make_interval(secs => #{wait}),
+                   found_by = case when #{state} = 'WAITING' then found_by end
+            where client_id = #{n.clientId} and erasure_id = #{n.erasureId} and account_id = #{n.accountId}""")
+    void noticed(
+            @Param("n") Notice notice,
+            @Param("state") String state,
+            @Param("problem") @Nullable String problem,
+            @Param("wait") long wait);
+
+    /**
+     * That somebody was erased, without whom.
+     *
+     * @param by name of who did it; null where their time was over
+     */
+    record ErasureRow(String id, Instant at, @Nullable String by, int leads) {}
+
+    @Select("""
+            select e.id, e.at, p.name as by, e.leads from lead_erasure e left join person p on p.id = e.by
+            where e.client_id = #{clientId} order by e.at desc, e.id limit 200""")
+    List<ErasureRow> erasures(String clientId);
+
+    /** @param account its name; null for the receiver of leads */
+    record NoticeRow(
+            String erasureId,
+            @Nullable String account,
+            String state,
+            @Nullable String problem) {}
+
+    @Select("""
+            select n.erasure_id, a.name as account, n.state, n.problem from lead_erasure_notice n
+            left join account a on a.client_id = n.client_id and a.id = n.account_id
+            where n.client_id = #{clientId} and n.erasure_id in (
+                select id from lead_erasure where client_id = #{clientId} order by at desc, id limit 200)
+            order by n.account_id""")
+    List<NoticeRow> notices(String clientId);
 
     /** @param sealed the secret by which the receiver knows us */
     record Webhook(String url, byte[] sealed, boolean active) {}

@@ -4,7 +4,6 @@ import app.tidewrack.connector.Leads.ChatTold;
 import app.tidewrack.connector.Leads.LeadTold;
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.core.form.LeadForm;
-import app.tidewrack.core.source.Contact;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.form.FormLibrary;
@@ -20,9 +19,7 @@ import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import lombok.RequiredArgsConstructor;
-import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -39,6 +36,7 @@ public class LeadPull {
     private static final Duration EVERY = Duration.ofSeconds(5);
 
     private final LeadMapper mapper;
+    private final LeadMarks marks;
     private final ClientMapper clients;
     private final FormLibrary forms;
     private final Networks networks;
@@ -87,6 +85,7 @@ public class LeadPull {
         }
         for (Fresh lead : page) {
             if (mapper.insert(account.clientId(), lead) > 0) {
+                marks.keep(account.clientId(), lead.id(), lead.content());
                 mapper.queue(account.clientId(), lead.id());
             }
         }
@@ -109,8 +108,7 @@ public class LeadPull {
                             form == null ? null : form.id(),
                             form == null ? null : form.version(),
                             l.at(),
-                            new Content(l.answers(), List.of()),
-                            person(account.clientId(), l.answers()));
+                            new Content(l.answers(), List.of()));
                 })
                 .toList();
     }
@@ -126,16 +124,7 @@ public class LeadPull {
                         null,
                         null,
                         c.at(),
-                        new Content(Map.of(), c.lines()),
-                        null))
+                        new Content(Map.of(), c.lines())))
                 .toList();
-    }
-
-    /** Who a lead is from, as far as e-mail or phone tell; of no use with another client. */
-    private static @Nullable String person(String clientId, Map<String, String> answers) {
-        Optional<String> email = Contact.email(answers.getOrDefault("email", ""));
-        Optional<String> phone = Optional.of(answers.getOrDefault("phone", "").replaceAll("[^+\\d]", ""))
-                .filter(p -> p.length() > 5);
-        return email.or(() -> phone).map(c -> Contact.hash(clientId + "/" + c)).orElse(null);
     }
 }

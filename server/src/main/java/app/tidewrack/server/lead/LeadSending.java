@@ -32,6 +32,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -169,6 +170,23 @@ public class LeadSending {
         String state = due.tries() < MOST_TRIES ? "WAITING" : "FAILED";
         mapper.tried(clientId, due.leadId(), state, status, problem, wait);
         mapper.postpone(clientId, wait);
+    }
+
+    /**
+     * Tells the receiver that leads which it was sent are to be erased.
+     *
+     * @return the status of its answer; 410 where nothing is sent on any more
+     */
+    int sendErasure(String clientId, List<String> ids) throws IOException {
+        Webhook webhook = mapper.webhook(clientId).orElse(null);
+        if (webhook == null) {
+            return HttpStatus.GONE.value();
+        }
+        try {
+            return post(webhook, json.writeValueAsString(Map.of("client", clientId, "kind", "ERASED", "ids", ids)));
+        } catch (Refusal | NotPublic refused) {
+            return HttpStatus.GONE.value();
+        }
     }
 
     private int post(Webhook webhook, String body) throws IOException {

@@ -113,12 +113,6 @@ class Leads {
         return lead(clientId, id);
     }
 
-    /** Takes out a lead and all others of the same person; gives how many there were. */
-    int erase(String clientId, String id) {
-        lead(clientId, id);
-        return mapper.erase(clientId, id);
-    }
-
     /** What questions are called, by account and code, and forms by id. */
     private record Words(Map<String, Map<String, String>> byAccount, Map<String, LeadForm> forms) {}
 

@@ -62,7 +62,10 @@ class ColleaguesController {
             @Nullable Instant linkUntil,
             List<ClientPart> parts) {}
 
-    record ClientPart(String clientId, Role role) {}
+    /** @param seesLeads whether they may see what people sent to the client */
+    record ClientPart(String clientId, Role role, boolean seesLeads) {}
+
+    record PartBody(@NotBlank @Size(max = 60) String clientId, Role role) {}
 
     /** @param mail whether links can be sent by e-mail from here */
     record ColleaguesView(List<ColleagueView> people, boolean mail) {}
@@ -71,12 +74,15 @@ class ColleaguesController {
             @NotBlank @Size(max = 100) String name,
             @NotBlank @Size(max = 254) String email,
             boolean administrator,
-            @Size(max = 500) List<@Valid ClientPart> parts) {}
+            @Size(max = 500) List<@Valid PartBody> parts) {}
 
     record ColleagueBody(boolean administrator, boolean closed) {}
 
-    /** @param role null for no part in the client */
-    record RoleBody(@Nullable Role role) {}
+    /**
+     * @param role null for no part in the client
+     * @param seesLeads whether they may see what people sent; null to leave it as it is, which at first is yes for buyers alone
+     */
+    record RoleBody(@Nullable Role role, @Nullable Boolean seesLeads) {}
 
     /** @param mailed whether it was sent to the person */
     record LinkMade(String personId, String secret, Instant expiresAt, boolean mailed) {}
@@ -86,7 +92,8 @@ class ColleaguesController {
         Map<String, List<ClientPart>> parts = people.parts().stream()
                 .collect(Collectors.groupingBy(
                         Part::personId,
-                        Collectors.mapping(p -> new ClientPart(p.clientId(), p.role()), Collectors.toList())));
+                        Collectors.mapping(
+                                p -> new ClientPart(p.clientId(), p.role(), p.seesLeads()), Collectors.toList())));
         Map<String, Instant> open =
                 links.open().stream().collect(Collectors.toMap(OpenLink::personId, OpenLink::expiresAt));
         return new ColleaguesView(
@@ -123,7 +130,7 @@ class ColleaguesController {
                     "Somebody has the address “%s” already.".formatted(email),
                     "Find them in the list; whoever left can be let in again.");
         }
-        body.parts().forEach(p -> setRole(id, p.clientId(), p.role()));
+        body.parts().forEach(p -> setRole(id, p.clientId(), p.role(), null));
         Deeds.of("personId", id);
         return linkFor(person, by);
     }
@@ -174,18 +181,18 @@ class ColleaguesController {
     ColleaguesView setRole(
             @PathVariable String personId, @PathVariable String client, @Valid @RequestBody RoleBody body) {
         person(personId);
-        setRole(personId, client, body.role());
+        setRole(personId, client, body.role(), body.seesLeads());
         return all();
     }
 
-    private void setRole(String personId, String client, @Nullable Role role) {
+    private void setRole(String personId, String client, @Nullable Role role, @Nullable Boolean seesLeads) {
         if (!people.isClient(client)) {
             throw new NotFound("client", client);
         }
         if (role == null) {
             people.leave(personId, client);
         } else {
-            people.setRole(personId, client, role);
+            people.setRole(personId, client, role, seesLeads);
         }
     }
 

@@ -40,6 +40,10 @@ public class Housekeeping {
         @Delete("delete from person_device where seen_at < now() - interval '180 days'")
         int devices();
 
+        /** Whatever was hidden so long ago is gone, or should be looked at once more. */
+        @Delete("delete from hidden_need where hidden_at < now() - interval '60 days'")
+        int hidden();
+
         /** The database itself lets nothing go that is younger. */
         @Delete("delete from trail where at < now() - interval '2 years'")
         int trail();
@@ -51,6 +55,7 @@ public class Housekeeping {
         broom.links();
         broom.tokens();
         broom.devices();
+        broom.hidden();
         broom.trail();
     }
 }

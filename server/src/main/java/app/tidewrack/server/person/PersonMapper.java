@@ -74,6 +74,12 @@ public interface PersonMapper {
             where m.person_id = #{personId} and m.client_id = #{clientId} and p.closed_at is null and c.removed_at is null""")
     Optional<Role> role(String personId, String clientId);
 
+    /** Whether the person may see what people sent to a client of theirs. */
+    @Select("""
+            select exists (select 1 from membership
+                           where person_id = #{personId} and client_id = #{clientId} and sees_leads)""")
+    boolean seesLeads(String personId, String clientId);
+
     /** Someone who works for a client. */
     record Colleague(String id, String name, String email, Role role) {}
 
@@ -86,15 +92,17 @@ public interface PersonMapper {
     boolean isClient(String clientId);
 
     /** A person's part in a client. */
-    record Part(String personId, String clientId, Role role) {}
+    record Part(String personId, String clientId, Role role, boolean seesLeads) {}
 
-    @Select("select person_id, client_id, role from membership order by person_id, client_id")
+    @Select("select person_id, client_id, role, sees_leads from membership order by person_id, client_id")
     List<Part> parts();
 
     @Insert("""
-            insert into membership (person_id, client_id, role) values (#{personId}, #{clientId}, #{role})
-            on conflict (person_id, client_id) do update set role = excluded.role""")
-    void setRole(String personId, String clientId, Role role);
+            insert into membership (person_id, client_id, role, sees_leads)
+            values (#{personId}, #{clientId}, #{role}, coalesce(#{seesLeads}, #{role} = 'BUYER'))
+            on conflict (person_id, client_id) do update set role = excluded.role,
+                   sees_leads = coalesce(#{seesLeads}, membership.sees_leads)""")
+    void setRole(String personId, String clientId, Role role, @Nullable Boolean seesLeads);
 
     @Delete("delete from membership where person_id = #{personId} and client_id = #{clientId}")
     void leave(String personId, String clientId);

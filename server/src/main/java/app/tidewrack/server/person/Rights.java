@@ -6,6 +6,7 @@ import app.tidewrack.server.web.ForGuests;
 import app.tidewrack.server.web.May;
 import app.tidewrack.server.web.May.Who;
 import app.tidewrack.server.web.NotFound;
+import app.tidewrack.server.web.SeesLeads;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.security.Principal;
@@ -77,6 +78,9 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
         if (alone && (role != Role.APPROVER || asks instanceof ProgramToken)) {
             throw forbidden("An approver of this client decides on what buyers send. Ask one of them.");
         }
+        if (showsLeads(method) && !mapper.seesLeads(asks == null ? "" : asks.getName(), clientId)) {
+            throw forbidden("What people sent is for those of this client who may see leads. Ask an administrator.");
+        }
         if (role == Role.BUYER) {
             return;
         }
@@ -87,6 +91,14 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
         if (!Deeds.onlyAsks(request, method)) {
             throw forbidden("You can read this client but not change it. Ask a buyer of this client.");
         }
+    }
+
+    /** Of an operation, or of all of its controller's. */
+    private static boolean showsLeads(HandlerMethod method) {
+        SeesLeads own = method.getMethodAnnotation(SeesLeads.class);
+        SeesLeads all =
+                own == null ? AnnotatedElementUtils.findMergedAnnotation(method.getBeanType(), SeesLeads.class) : own;
+        return all != null && all.value();
     }
 
     /** Of one sign-off and what it shows; all else is not there. */

@@ -32,11 +32,6 @@ class PlanController {
     private final RowPeople people;
     private final ToldViews told;
 
-    @GetMapping("/blocked")
-    List<PlanDesk.BlockedCampaign> blocked(@PathVariable String clientId) {
-        return desk.blocked(clientId);
-    }
-
     record NewPlan(String name) {}
 
     /**

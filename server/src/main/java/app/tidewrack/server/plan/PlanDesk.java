@@ -1,8 +1,8 @@
 package app.tidewrack.server.plan;
 
 import app.tidewrack.core.check.Finding;
-import app.tidewrack.core.check.Place;
 import app.tidewrack.core.check.Severity;
+import app.tidewrack.core.need.Need;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Plan;
@@ -11,6 +11,8 @@ import app.tidewrack.core.plan.PlanEdit;
 import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.plan.Touched;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
@@ -28,6 +30,8 @@ import app.tidewrack.server.plan.inspect.Silences;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -44,7 +48,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** The one door through which plans change. */
 @Service
 @RequiredArgsConstructor
-public class PlanDesk {
+public class PlanDesk implements NeedSource {
     /** An edit that was made on one of so many versions before is laid over the newest. */
     private static final int VERSIONS_KNOWN = 200;
 
@@ -69,35 +73,37 @@ public class PlanDesk {
                 .toList();
     }
 
-    /**
-     * A campaign that cannot be launched as it is.
-     *
-     * @param says the first blocker
-     * @param place where that is mended
-     */
-    public record BlockedCampaign(
-            String planId, String campaignId, String name, int blockers, String says, Place place) {}
-
+    /** Campaigns that cannot be launched as they are, and whose days are not over. */
+    @Override
     @Transactional(readOnly = true)
-    public List<BlockedCampaign> blocked(String clientId) {
-        List<BlockedCampaign> blocked = new ArrayList<>();
+    public List<Need.Blocked> needs(String clientId) {
+        List<Need.Blocked> blocked = new ArrayList<>();
         for (PlanLine line : plans(clientId)) {
             Plan plan = plan(clientId, line.id()).plan();
             Surroundings around = inspector.surroundings(clientId, plan);
             for (Campaign campaign : plan.campaigns()) {
+                Flight flight = campaign.facts().flight();
+                LocalDate today = LocalDate.ofInstant(around.now(), flight.zone());
+                // One without rows or columns is only begun.
+                if (campaign.ads() == 0 || flight.lastDay().isBefore(today)) {
+                    continue;
+                }
                 List<Finding> blockers = inspector.inspect(clientId, plan, campaign, around).findings().stream()
                         .filter(f -> f.severity() == Severity.BLOCKER)
                         .toList();
-                // One without rows or columns is only begun.
-                if (!blockers.isEmpty() && campaign.ads() > 0) {
+                if (!blockers.isEmpty()) {
                     Finding first = blockers.get(0);
-                    blocked.add(new BlockedCampaign(
+                    blocked.add(new Need.Blocked(
                             plan.id(),
                             campaign.id(),
+                            campaign.accountId(),
                             campaign.facts().name(),
                             blockers.size(),
                             first.says(),
-                            first.place()));
+                            first.place().rowId(),
+                            first.place().columnId(),
+                            around.live(campaign),
+                            (int) ChronoUnit.DAYS.between(today, flight.start())));
                 }
             }
         }

@@ -1,6 +1,7 @@
 package app.tidewrack.server.playbook;
 
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.need.Need;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.playbook.Advice;
@@ -16,6 +17,7 @@ import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.playbook.PlaybookMapper.Decision;
 import app.tidewrack.server.playbook.RunningCampaigns.Running;
@@ -42,7 +44,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Gives a client's playbook, its advice, and what is made of it; advice that is taken becomes edits like any other. */
 @Service
 @RequiredArgsConstructor
-public class PlaybookDesk {
+public class PlaybookDesk implements NeedSource {
     private final PlaybookMapper mapper;
 
     private final RunningCampaigns running;
@@ -72,6 +74,7 @@ public class PlaybookDesk {
             String plan,
             String campaignId,
             String campaign,
+            String accountId,
             String network,
             String currency,
             String rowId,
@@ -107,6 +110,30 @@ public class PlaybookDesk {
         return told;
     }
 
+    /** What is advised and is to be done. */
+    @Override
+    public List<Need.Advised> needs(String clientId) {
+        return advice(clientId).stream()
+                .filter(a -> a.move() != Move.LEAVE_ALONE)
+                .map(a -> new Need.Advised(
+                        a.planId(),
+                        a.campaignId(),
+                        a.accountId(),
+                        a.key(),
+                        a.rowId(),
+                        a.row(),
+                        a.campaign(),
+                        a.currency(),
+                        a.move(),
+                        a.amount(),
+                        a.moneyMinor(),
+                        a.dailyMinor(),
+                        a.toRow(),
+                        a.until(),
+                        a.says()))
+                .toList();
+    }
+
     private static String key(Running r, Advice advice) {
         String key = "%s/%s/%s".formatted(r.campaign().id(), advice.rowId(), advice.move());
         return advice.toRowId() == null ? key : key + "/" + advice.toRowId();
@@ -123,6 +150,7 @@ public class PlaybookDesk {
                 r.plan().name(),
                 campaign.id(),
                 campaign.facts().name(),
+                r.account().id(),
                 r.account().network(),
                 r.account().currency(),
                 row.rowId(),

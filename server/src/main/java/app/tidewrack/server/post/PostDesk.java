@@ -2,6 +2,7 @@ package app.tidewrack.server.post;
 
 import app.tidewrack.connector.Orders.Profile;
 import app.tidewrack.core.creative.Creative;
+import app.tidewrack.core.need.Need;
 import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.Promoted;
 import app.tidewrack.core.network.Rulebook;
@@ -20,6 +21,7 @@ import app.tidewrack.server.creative.CreativeDraft;
 import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.creative.CreativeLibrary.KeptCreative;
 import app.tidewrack.server.creative.CreativeLibrary.Named;
+import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.post.PostMapper.Kept;
 import app.tidewrack.server.post.PostMapper.KeptRule;
@@ -45,7 +47,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Which of a client's posts did well for their age, which its rules propose, and those that become ads. */
 @Service
 @RequiredArgsConstructor
-public class PostDesk {
+public class PostDesk implements NeedSource {
     private static final int MOST_RULES = 20;
 
     /** Of a text, in a name: it stands in those of row and column, and so twice in that of an ad. */
@@ -231,6 +233,18 @@ public class PostDesk {
                 : view(clientId).posts().stream()
                         .filter(p -> p.proposedBy() != null)
                         .toList();
+    }
+
+    @Override
+    public List<Need.PostDidWell> needs(String clientId) {
+        List<Need.PostDidWell> well = new ArrayList<>();
+        for (PostView p : proposed(clientId)) {
+            ForItsAge seen = p.views() == null ? p.engagements() : p.views();
+            if (seen != null) {
+                well.add(new Need.PostDidWell(p.accountId(), p.id(), p.text(), seen.times(), seen.above(), seen.of()));
+            }
+        }
+        return well;
     }
 
     /** @throws NotFound when there is none, or none is known to show something */

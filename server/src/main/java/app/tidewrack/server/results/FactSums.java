@@ -124,21 +124,33 @@ interface FactSums {
     List<RowSpend> spend(String clientId);
 
     /** @param passed share of the account day that is told of, 0 to 1 */
-    record SpentToday(String campaignId, String currency, LocalDate day, long spendMinor, double passed) {}
+    record SpentToday(
+            String clientId, String campaignId, String currency, LocalDate day, long spendMinor, double passed) {}
 
-    /** What campaigns that are on a network have spent on the account day that is told of now. */
+    /**
+     * What campaigns that are on a network have spent on the account day that is told of now.
+     *
+     * @param clientId null for all clients of the person
+     */
     @Select("""
-            select l.campaign_id, a.currency, (a.facts_until at time zone a.zone)::date as day,
-                   (select coalesce(sum(f.spend), 0)::bigint from fact_day f
-                    join fact_ad n on n.client_id = f.client_id and n.ad = f.ad
-                    where f.client_id = l.client_id and n.campaign_id = l.campaign_id
-                      and f.day = (a.facts_until at time zone a.zone)::date) as spend_minor,
-                   (extract(epoch from (a.facts_until at time zone a.zone)
-                        - (a.facts_until at time zone a.zone)::date) / 86400)::float8 as passed
-            from live_item l join account a on a.client_id = l.client_id and a.id = l.account_id
-            where l.client_id = #{clientId} and l.level = 'CAMPAIGN' and l.removed_at is null and not l.paused
-              and a.facts_until is not null""")
-    List<SpentToday> spentToday(String clientId);
+            with told as materialized (
+                select a.client_id, a.id, a.currency, (a.facts_until at time zone a.zone)::date as day,
+                       (extract(epoch from (a.facts_until at time zone a.zone)
+                            - (a.facts_until at time zone a.zone)::date) / 86400)::float8 as passed
+                from account a join membership m on m.client_id = a.client_id
+                where m.person_id = #{personId} and (#{clientId}::text is null or a.client_id = #{clientId})
+                  and a.facts_until is not null),
+            spent as materialized (
+                select t.client_id, n.campaign_id, sum(f.spend)::bigint as spend
+                from told t join fact_ad n on n.client_id = t.client_id and n.account_id = t.id
+                join fact_day f on f.client_id = t.client_id and f.day = t.day and f.ad = n.ad
+                group by 1, 2)
+            select t.client_id, l.campaign_id, t.currency, t.day, coalesce(s.spend, 0) as spend_minor, t.passed
+            from told t join live_item l on l.client_id = t.client_id and l.account_id = t.id
+            left join spent s on s.client_id = l.client_id and s.campaign_id = l.campaign_id
+            where l.level = 'CAMPAIGN' and l.removed_at is null and not l.paused
+            order by t.client_id, t.id, l.campaign_id""")
+    List<SpentToday> spentToday(String personId, @Nullable String clientId);
 
     record AccountUntil(String id, Instant until) {}
 

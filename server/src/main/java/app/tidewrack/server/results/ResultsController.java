@@ -22,6 +22,7 @@ import app.tidewrack.server.results.FactSums.KeptView;
 import app.tidewrack.server.results.FactSums.OwnNumber;
 import app.tidewrack.server.results.GroupSql.Beside;
 import app.tidewrack.server.results.GroupSql.Grouped;
+import app.tidewrack.server.results.Paces.CampaignPace;
 import app.tidewrack.server.results.ResultTables.Question;
 import app.tidewrack.server.results.ResultTables.ReachLine;
 import app.tidewrack.server.results.ResultTables.Table;
@@ -73,6 +74,7 @@ class ResultsController {
     private final SumsByGroup byGroup;
     private final ResultsMapper mapper;
     private final PlanDesk plans;
+    private final Paces paces;
 
     /** @param by as questions name it */
     record Offered(String by, String words) {}
@@ -120,6 +122,11 @@ class ResultsController {
                 days.first(),
                 days.last(),
                 days.begun());
+    }
+
+    @GetMapping("/results/pace")
+    List<CampaignPace> pace(@PathVariable String clientId) {
+        return paces.of(clientId);
     }
 
     record TableQuestion(

@@ -78,17 +78,6 @@ class Comments {
         @Select(COMMENTS + " and c.id = #{id}")
         Optional<PlanComment> comment(String clientId, String id);
 
-        /** Not done, and last spoken by somebody else than the person. */
-        @Select("""
-                select c.plan_id, p.name as plan, count(*) as open
-                from plan_comment c join plan p on p.client_id = c.client_id and p.id = c.plan_id
-                where c.client_id = #{clientId} and c.answers is null and c.done_at is null and p.removed_at is null
-                  and #{personId} is distinct from (
-                      select a.person_id from plan_comment a
-                      where a.client_id = c.client_id and (a.id = c.id or a.answers = c.id) order by a.at desc limit 1)
-                group by c.plan_id, p.name order by p.name, c.plan_id""")
-        List<OpenComments> open(String clientId, String personId);
-
         @Insert("""
                 insert into plan_comment (client_id, id, plan_id, campaign_id, row_id, column_id, sign_off_id, answers, says,
                                           person_id, name)
@@ -110,15 +99,8 @@ class Comments {
         void setDone(String clientId, String id, boolean done, String name);
     }
 
-    /** Comments of a plan that wait for a person. */
-    record OpenComments(String planId, String plan, int open) {}
-
     List<PlanComment> of(String clientId, String planId) {
         return mapper.ofPlan(clientId, planId);
-    }
-
-    List<OpenComments> open(String clientId, String personId) {
-        return mapper.open(clientId, personId);
     }
 
     /**

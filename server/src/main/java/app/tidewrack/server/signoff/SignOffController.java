@@ -6,7 +6,6 @@ import app.tidewrack.server.person.Guests;
 import app.tidewrack.server.person.Guests.GuestLinkTold;
 import app.tidewrack.server.person.PersonMapper;
 import app.tidewrack.server.signoff.Comments.CommentPlace;
-import app.tidewrack.server.signoff.Comments.OpenComments;
 import app.tidewrack.server.signoff.Comments.PlanComment;
 import app.tidewrack.server.signoff.Comments.Speaker;
 import app.tidewrack.server.signoff.SignOffDesk.PartOfPlan;
@@ -198,11 +197,6 @@ class SignOffController {
     }
 
     /** Plans on which a comment waits for whoever asks. */
-    @GetMapping("/open-comments")
-    List<OpenComments> open(@PathVariable String clientId, Principal who) {
-        return comments.open(clientId, who.getName());
-    }
-
     private Speaker speaker(Principal who) {
         if (who instanceof GuestPass guest) {
             return new Speaker(null, guest.guest());

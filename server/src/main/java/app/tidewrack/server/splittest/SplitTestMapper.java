@@ -102,6 +102,9 @@ interface SplitTestMapper {
     @Select(TEST + " order by t.ended_at is not null, t.set_up_at desc")
     List<StoredTest> all(String clientId);
 
+    @Select(TEST + " and t.ended_at is null order by t.set_up_at desc")
+    List<StoredTest> notEnded(String clientId);
+
     @Select(TEST + " and t.id = #{id}")
     Optional<StoredTest> test(String clientId, String id);
 

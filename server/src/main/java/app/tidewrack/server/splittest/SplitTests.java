@@ -1,6 +1,7 @@
 package app.tidewrack.server.splittest;
 
 import app.tidewrack.core.brief.Result;
+import app.tidewrack.core.need.Need;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.MoneyRule;
 import app.tidewrack.core.plan.Campaign;
@@ -21,6 +22,7 @@ import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.forecast.AccountRates;
+import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.RowDays;
@@ -30,7 +32,9 @@ import app.tidewrack.server.splittest.SplitTestMapper.Cells;
 import app.tidewrack.server.splittest.SplitTestMapper.People;
 import app.tidewrack.server.splittest.SplitTestMapper.StoredTest;
 import app.tidewrack.server.splittest.TestVariables.Found;
+import app.tidewrack.server.splittest.TestView.CellTold;
 import app.tidewrack.server.splittest.TestView.TestState;
+import app.tidewrack.server.splittest.TestView.VerdictTold;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import jakarta.validation.constraints.DecimalMax;
@@ -58,7 +62,7 @@ import org.springframework.transaction.annotation.Transactional;
 /** Sets tests up, lists them, and keeps what they said when they are ended. */
 @Service
 @RequiredArgsConstructor
-public class SplitTests {
+public class SplitTests implements NeedSource {
     private static final long ENOUGH_HISTORY = 50;
 
     private final SplitTestMapper mapper;
@@ -369,6 +373,37 @@ public class SplitTests {
 
     List<TestView> all(String clientId) {
         return mapper.all(clientId).stream().map(t -> reader.view(clientId, t)).toList();
+    }
+
+    /** Tests that have said what they will, and wait for a person to end them. */
+    @Override
+    public List<Need.TestReady> needs(String clientId) {
+        return mapper.notEnded(clientId).stream()
+                .map(t -> ready(t.accountId(), reader.view(clientId, t)))
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    private static Optional<Need.TestReady> ready(String accountId, TestView test) {
+        if (test.state() != TestState.READY) {
+            return Optional.empty();
+        }
+        VerdictTold verdict = test.verdict();
+        CellTold winner = verdict.winner() == null ? null : test.cells().get(verdict.winner());
+        return Optional.of(new Need.TestReady(
+                test.place().planId(),
+                test.place().campaignId(),
+                accountId,
+                test.id(),
+                test.name(),
+                verdict.outcome(),
+                winner == null ? null : winner.label(),
+                winner == null
+                        ? List.of()
+                        : test.asked().variables().stream()
+                                .map(v -> winner.values().getOrDefault(v, ""))
+                                .toList(),
+                verdict.why().stream().findFirst().orElse(null)));
     }
 
     TestView view(String clientId, String id) {

@@ -19,6 +19,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.providers.ObjectMapperProvider;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.beans.factory.annotation.AnnotatedBeanDefinition;
 import org.springframework.context.annotation.Bean;
@@ -39,14 +40,16 @@ class ApiDescription {
     private static final String SCHEMAS = "#/components/schemas/";
 
     @Bean
-    OpenApiCustomizer truthfulSchemas() {
+    OpenApiCustomizer truthfulSchemas(ObjectMapperProvider described) {
+        CoreJson.CHOICES.forEach(described.jsonMapper()::addMixIn);
         SpringDocUtils.getConfig().replaceWithClass(Currency.class, String.class);
         List<Class<?>> records = classes(new AssignableTypeFilter(Record.class));
         List<Class<?>> choices = classes(new AnnotationTypeFilter(JsonSubTypes.class));
         return api -> {
             Map<String, Schema> schemas = api.getComponents().getSchemas();
             schemas.forEach((name, schema) -> record(records, name, schema).ifPresent(type -> describe(type, schema)));
-            choices.forEach(c -> flatten(c, schemas));
+            choices.forEach(c -> flatten(c, c, schemas));
+            CoreJson.CHOICES.forEach((type, told) -> flatten(type, told, schemas));
         };
     }
 
@@ -128,16 +131,20 @@ class ApiDescription {
         return new Schema<>().addOneOfItem(schema).addOneOfItem(nothing);
     }
 
-    /** Each kind of a choice as an object of its own with a constant kind, instead of an heir of the choice itself. */
-    private static void flatten(Class<?> type, Map<String, Schema> schemas) {
+    /**
+     * Each kind of a choice as an object of its own with a constant kind, instead of an heir of the choice itself.
+     *
+     * @param told carries what says how one kind is told from another
+     */
+    private static void flatten(Class<?> type, Class<?> told, Map<String, Schema> schemas) {
         if (!schemas.containsKey(type.getSimpleName())) {
             return;
         }
-        String property = type.getAnnotation(JsonTypeInfo.class).property();
+        String property = told.getAnnotation(JsonTypeInfo.class).property();
         Schema<?> choice = new Schema<>();
         choice.setDescription(schemas.get(type.getSimpleName()).getDescription());
         choice.setDiscriminator(new Discriminator().propertyName(property));
-        for (JsonSubTypes.Type kind : type.getAnnotation(JsonSubTypes.class).value()) {
+        for (JsonSubTypes.Type kind : told.getAnnotation(JsonSubTypes.class).value()) {
             String name = kind.value().getSimpleName();
             choice.getDiscriminator().mapping(kind.name(), SCHEMAS + name);
             choice.addOneOfItem(new Schema<>().$ref(SCHEMAS + name));

@@ -4,6 +4,7 @@ import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.CampaignSettings;
 import app.tidewrack.core.launch.GroupSettings;
 import app.tidewrack.core.launch.Settings;
+import app.tidewrack.core.need.Need;
 import app.tidewrack.core.plan.AddCampaign;
 import app.tidewrack.core.plan.AddColumns;
 import app.tidewrack.core.plan.AddRows;
@@ -23,6 +24,7 @@ import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Together;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
@@ -39,11 +41,16 @@ import tools.jackson.databind.module.SimpleModule;
 /** How core's own types are written as JSON, since core knows nothing of it. */
 @Configuration
 class CoreJson {
+    /** Choices of core, each with what says how one is told from another. */
+    static final Map<Class<?>, Class<?>> CHOICES = Map.of(
+            PlanEdit.class, EditByName.class,
+            Slice.class, SliceByName.class,
+            Settings.class, SettingsByLevel.class,
+            Need.class, NeedByKind.class);
+
     @Bean
     JsonMapperBuilderCustomizer coreTypes() {
-        return builder -> builder.addMixIn(PlanEdit.class, EditByName.class)
-                .addMixIn(Slice.class, SliceByName.class)
-                .addMixIn(Settings.class, SettingsByLevel.class)
+        return builder -> builder.addMixIns(CHOICES)
                 .addModule(new SimpleModule()
                         .addKeySerializer(CellRef.class, new CellKeyWriter())
                         .addKeyDeserializer(CellRef.class, new CellKeyReader()))
@@ -112,4 +119,22 @@ class CoreJson {
         @JsonSubTypes.Type(value = AdSettings.class, name = "AD")
     })
     private interface SettingsByLevel {}
+
+    /** What needs a person, by the kind of it. */
+    @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Need.Untaken.class, name = "UNTAKEN"),
+        @JsonSubTypes.Type(value = Need.Refused.class, name = "REFUSED"),
+        @JsonSubTypes.Type(value = Need.Blocked.class, name = "BLOCKED"),
+        @JsonSubTypes.Type(value = Need.Pace.class, name = "PACE"),
+        @JsonSubTypes.Type(value = Need.SignOff.class, name = "SIGN_OFF"),
+        @JsonSubTypes.Type(value = Need.Leads.class, name = "LEADS"),
+        @JsonSubTypes.Type(value = Need.Comments.class, name = "COMMENTS"),
+        @JsonSubTypes.Type(value = Need.ChangedThere.class, name = "CHANGED_THERE"),
+        @JsonSubTypes.Type(value = Need.UnknownAds.class, name = "UNKNOWN_ADS"),
+        @JsonSubTypes.Type(value = Need.TestReady.class, name = "TEST"),
+        @JsonSubTypes.Type(value = Need.Advised.class, name = "ADVICE"),
+        @JsonSubTypes.Type(value = Need.PostDidWell.class, name = "POST")
+    })
+    private interface NeedByKind {}
 }

@@ -2,6 +2,7 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.evidence.Weekdays;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.need.Need;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Plan;
@@ -14,25 +15,22 @@ import app.tidewrack.core.results.SpendingPace.Part;
 import app.tidewrack.core.results.SpendingPace.Stand;
 import app.tidewrack.core.schedule.Hours;
 import app.tidewrack.server.facts.Weeks;
+import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.RowSpend;
-import app.tidewrack.server.results.FactSums.SpentToday;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RestController;
+import org.springframework.stereotype.Component;
 
 /** Money spent beside money planned, of every campaign that ran. */
-@RestController
+@Component
 @RequiredArgsConstructor
-class PaceController {
+class Paces implements NeedSource {
     private final PlanDesk plans;
     private final Weeks weeks;
     private final FactSums facts;
@@ -68,8 +66,7 @@ class PaceController {
             PaceView pace,
             List<RowPace> rows) {}
 
-    @GetMapping("/api/clients/{clientId}/results/pace")
-    List<CampaignPace> pace(@PathVariable String clientId) {
+    List<CampaignPace> of(String clientId) {
         Map<String, List<RowSpend>> spent =
                 facts.spend(clientId).stream().collect(Collectors.groupingBy(RowSpend::campaignId));
         List<CampaignPace> paces = new ArrayList<>();
@@ -85,38 +82,24 @@ class PaceController {
         return paces;
     }
 
-    /**
-     * Money of the account day at hand, in one currency.
-     *
-     * @param plannedMinor what all campaigns on a network may spend in the whole day
-     * @param spentMinor so far
-     * @param passed share of the day that is told of, 0 to 1
-     */
-    record MoneyToday(String currency, LocalDate day, long plannedMinor, long spentMinor, double passed) {}
-
-    @GetMapping("/api/clients/{clientId}/results/today")
-    List<MoneyToday> today(@PathVariable String clientId) {
-        Map<String, List<SpentToday>> byCurrency =
-                facts.spentToday(clientId).stream().collect(Collectors.groupingBy(SpentToday::currency));
-        Map<String, Campaign> campaigns = plans.plans(clientId).stream()
-                .flatMap(p -> plans.plan(clientId, p.id()).plan().campaigns().stream())
-                .collect(Collectors.toMap(Campaign::id, c -> c));
-        return byCurrency.entrySet().stream()
-                .map(e -> {
-                    SpentToday any = e.getValue().get(0);
-                    long planned = e.getValue().stream()
-                            .map(s -> campaigns.get(s.campaignId()))
-                            .filter(c -> c != null
-                                    && !any.day().isBefore(c.facts().flight().start())
-                                    && !any.day().isAfter(c.facts().flight().lastDay()))
-                            .mapToLong(c -> PlanTotals.of(c).daily().minor())
-                            .sum();
-                    long spent = e.getValue().stream()
-                            .mapToLong(SpentToday::spendMinor)
-                            .sum();
-                    return new MoneyToday(e.getKey(), any.day(), planned, spent, any.passed());
-                })
-                .filter(m -> m.plannedMinor() > 0)
+    /** Rows that spend slower or faster than their flights want. */
+    @Override
+    public List<Need.Pace> needs(String clientId) {
+        return of(clientId).stream()
+                .flatMap(c -> c.rows().stream()
+                        .filter(r -> r.pace().stand() == Stand.SLOW || r.pace().stand() == Stand.FAST)
+                        .map(r -> new Need.Pace(
+                                c.planId(),
+                                c.campaignId(),
+                                c.accountId(),
+                                r.rowId(),
+                                r.label(),
+                                c.name(),
+                                c.currency(),
+                                r.pace().spentMinor(),
+                                r.pace().dueMinor(),
+                                r.pace().plannedMinor(),
+                                r.pace().stand())))
                 .toList();
     }
 

@@ -1,0 +1,113 @@
+package app.tidewrack.bench;
+
+import app.tidewrack.bench.Bench.Figure;
+import java.io.IOException;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * How long a person with 200 clients waits for the morning page. The clients are copies of the demo's largest with all that is asked of
+ * it, made in the database by its own catalogue, and taken away again.
+ */
+final class MorningLoad {
+    private static final int CLIENTS = 200;
+    private static final String COPIED = "oddment";
+
+    /** What the morning never asks, and what is large. */
+    private static final String LEFT =
+            "('fact_hour', 'fact_part', 'fact_month', 'fact_clock', 'client', 'membership', 'trail',"
+                    + " 'sign_off_link', 'hidden_need', 'session_of_person')";
+
+    private static final double MOST_MILLIS = 300;
+
+    private final ServerLoad server;
+    private final Database database;
+
+    MorningLoad(ServerLoad server, Database database) {
+        this.server = server;
+        this.database = database;
+    }
+
+    List<Figure> figures() throws SQLException, IOException, InterruptedException {
+        try {
+            copy();
+            server.get("/api/morning");
+            double all = Database.median(() -> server.get("/api/morning"));
+            double narrowed = Database.median(() -> server.get("/api/morning?mine=true&kind=REFUSED"));
+            double one = Database.median(() -> server.get("/api/clients/" + COPIED + "/morning"));
+            return List.of(
+                    new Figure("the morning of %d clients".formatted(CLIENTS), all, "ms", MOST_MILLIS, false),
+                    new Figure("the same, only mine that were refused", narrowed, "ms", MOST_MILLIS, false),
+                    new Figure("what needs a person at one desk", one, "ms", MOST_MILLIS, false));
+        } finally {
+            takeAway();
+        }
+    }
+
+    private void copy() throws SQLException {
+        Connection connection = database.connection();
+        connection.setAutoCommit(false);
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("set local session_replication_role = replica");
+            statement.execute(
+                    "insert into client (id, name, about, domains, currencies) select 'copy-' || n, c.name || ' ' || n,"
+                            + " c.about, c.domains, c.currencies from client c, generate_series(1, %d) n where c.id = '%s'"
+                                    .formatted(CLIENTS, COPIED));
+            statement.execute(
+                    "insert into membership (person_id, client_id, role) select m.person_id, 'copy-' || n, m.role"
+                            + " from membership m, generate_series(1, %d) n where m.client_id = '%s'"
+                                    .formatted(CLIENTS, COPIED));
+            for (Map.Entry<String, String> table : tables(statement).entrySet()) {
+                statement.execute(
+                        "insert into %1$s (client_id, %2$s) overriding system value select 'copy-' || n, %2$s from %1$s t,"
+                                        .formatted(table.getKey(), table.getValue())
+                                + " generate_series(1, %d) n where t.client_id = '%s'".formatted(CLIENTS, COPIED));
+            }
+            connection.commit();
+        } finally {
+            connection.setAutoCommit(true);
+        }
+        database.run("analyze");
+    }
+
+    /** Tables that are by client, each with its other columns. */
+    private static Map<String, String> tables(Statement statement) throws SQLException {
+        Map<String, String> tables = new LinkedHashMap<>();
+        try (ResultSet columns = statement.executeQuery("""
+                select c.table_name, string_agg(quote_ident(o.column_name), ', ' order by o.ordinal_position)
+                from information_schema.columns c
+                join information_schema.columns o on o.table_schema = c.table_schema and o.table_name = c.table_name
+                     and o.column_name <> 'client_id' and o.is_generated = 'NEVER'
+                join pg_class k on k.relname = c.table_name and k.relkind in ('r', 'p') and not k.relispartition
+                where c.table_schema = 'public' and c.column_name = 'client_id' and c.table_name not in\s""" + LEFT + """
+                 group by c.table_name order by c.table_name""")) {
+            while (columns.next()) {
+                tables.put(columns.getString(1), columns.getString(2));
+            }
+        }
+        return tables;
+    }
+
+    private void takeAway() throws SQLException {
+        Connection connection = database.connection();
+        connection.setAutoCommit(false);
+        try (Statement statement = connection.createStatement()) {
+            statement.execute("set local session_replication_role = replica");
+            List<String> all = new ArrayList<>(tables(statement).keySet());
+            all.addAll(List.of("hidden_need", "membership"));
+            for (String table : all) {
+                statement.execute("delete from %s where client_id like 'copy-%%'".formatted(table));
+            }
+            statement.execute("delete from client where id like 'copy-%'");
+            connection.commit();
+        } finally {
+            connection.setAutoCommit(true);
+        }
+    }
+}

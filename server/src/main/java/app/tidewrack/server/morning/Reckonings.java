@@ -1,0 +1,95 @@
+package app.tidewrack.server.morning;
+
+import app.tidewrack.core.need.Need;
+import app.tidewrack.core.playbook.Move;
+import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Rounds;
+import app.tidewrack.server.job.Rounds.Round;
+import app.tidewrack.server.morning.ReckonedMapper.Mark;
+import app.tidewrack.server.morning.ReckonedMapper.Needs;
+import app.tidewrack.server.morning.ReckonedMapper.Planned;
+import app.tidewrack.server.morning.ReckonedMapper.Reckoned;
+import app.tidewrack.server.need.NeedSource;
+import app.tidewrack.server.results.DayMoney;
+import com.github.kagkarlsson.scheduler.task.Task;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import lombok.RequiredArgsConstructor;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+
+/**
+ * Keeps by client what takes thought, so that all of them can be looked at at once: a round goes to those of which something was done or
+ * told since, and whoever opens one client's desk has it reckoned there and then.
+ */
+@Component
+@RequiredArgsConstructor
+class Reckonings {
+    static final Duration EVERY = Duration.ofSeconds(5);
+
+    /** What jobs and networks do leaves no deed, so what runs is looked at again even where nobody did anything. */
+    static final Duration RUNNING = Duration.ofMinutes(15);
+
+    /** At one client's desk. */
+    private static final Duration AT_THE_DESK = Duration.ofMinutes(1);
+
+    private final ReckonedMapper mapper;
+    private final List<NeedSource> sources;
+    private final DayMoney money;
+
+    @Configuration
+    static class Definition {
+        @Bean
+        Task<Void> reckonNeeds(ObjectProvider<Reckonings> reckonings) {
+            return Jobs.every(
+                    "reckon-needs", EVERY, () -> reckonings.getObject().round());
+        }
+    }
+
+    void round() {
+        Rounds.through(new Round<>("What needs somebody", id -> id, id -> id, this::reckon), mapper.behind(null, (int)
+                RUNNING.toSeconds()));
+    }
+
+    /** Of one client, no older than what was done there. */
+    Reckoned of(String clientId) {
+        Mark mark = mapper.mark(clientId);
+        return mapper.reckoned(clientId)
+                .filter(r -> new Mark(r.deed(), r.told()).equals(mark))
+                .filter(r -> r.reckonedAt().isAfter(Instant.now().minus(AT_THE_DESK)))
+                .orElseGet(() -> reckon(clientId));
+    }
+
+    private Reckoned reckon(String clientId) {
+        // Asked first: what is done meanwhile makes it behind again.
+        Mark mark = mapper.mark(clientId);
+        List<Need> needs = new ArrayList<>();
+        sources.forEach(s -> needs.addAll(s.needs(clientId)));
+        Reckoned reckoned = new Reckoned(
+                clientId,
+                new Needs(once(needs)),
+                new Planned(money.planned(clientId)),
+                mark.deed(),
+                mark.told(),
+                Instant.now());
+        mapper.keep(clientId, reckoned.needs(), reckoned.planned(), mark);
+        return reckoned;
+    }
+
+    /** A row that is slow for its low bid is told once, by the advice that mends it. */
+    private static List<Need> once(List<Need> needs) {
+        Set<String> raised = needs.stream()
+                .filter(n -> n instanceof Need.Advised a && a.move() == Move.RAISE_BID)
+                .map(n -> ((Need.Advised) n).rowId())
+                .collect(Collectors.toSet());
+        return needs.stream()
+                .filter(n -> !(n instanceof Need.Pace pace && raised.contains(pace.rowId())))
+                .toList();
+    }
+}
