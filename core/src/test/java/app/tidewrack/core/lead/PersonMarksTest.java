@@ -33,7 +33,8 @@ class PersonMarksTest {
                         "both",
                         List.of("ada@example.org", "07700 900123"),
                         List.of("e:ada@example.org", "p:+447700900123")),
-                Arguments.of("a number that no land has", List.of("1234 5678 9012 3456"), List.of("d:1234567890123456")),
+                Arguments.of(
+                        "a number that no land has", List.of("1234 5678 9012 3456"), List.of("d:1234567890123456")),
                 Arguments.of("a size is no number", List.of("Size 42, 12 pairs"), List.of()),
                 Arguments.of("a date is none", List.of("on 12.03."), List.of()),
                 Arguments.of("a name is none", List.of("Ada Wren", "Norwich"), List.of()),

@@ -79,7 +79,7 @@ class MorningDesk {
                         .filter(c -> asked.network() == null || c.networks().contains(asked.network()))
                         .sorted(MOST_URGENT)
                         .toList(),
-                kept.behind(personId, (int) Reckonings.RUNNING.toSeconds()).size(),
+                reckonings.behind(personId).size(),
                 clients.stream()
                         .flatMap(c -> c.networks().stream())
                         .distinct()

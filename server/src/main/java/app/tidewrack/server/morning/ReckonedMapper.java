@@ -70,6 +70,7 @@ interface ReckonedMapper {
      * which the last time is of another day. Those that wait the longest come first.
      *
      * @param personId null for everybody's
+     * @param hours seconds that new hours of results may wait
      * @param running seconds after which one that runs is reckoned anew
      */
     @Select("""
@@ -80,11 +81,16 @@ interface ReckonedMapper {
             where c.removed_at is null
               and (#{personId}::text is null
                    or exists (select 1 from membership m where m.client_id = c.id and m.person_id = #{personId}))
-              and (r.client_id is null or r.deed < k.deed or r.told is distinct from k.told
+              and (r.client_id is null or r.deed < k.deed
+                   or r.told is distinct from k.told and r.reckoned_at < now() - make_interval(secs => #{hours})
                    or r.reckoned_at < now() - interval '1 day'
                    or r.reckoned_at < now() - make_interval(secs => #{running})
                       and exists (select 1 from live_item l where l.client_id = c.id and l.level = 'CAMPAIGN'
                                   and l.removed_at is null and not l.paused))
             order by r.reckoned_at nulls first, c.id""")
-    List<String> behind(@Nullable String personId, int running);
+    List<String> behind(@Nullable String personId, int hours, int running);
+
+    /** Whether the practice clock is moving, while which hours come in by the dozen. */
+    @Select("select exists (select from clock_move where state = 'RUNNING')")
+    boolean clockMoves();
 }

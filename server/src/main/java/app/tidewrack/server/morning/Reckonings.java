@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -31,10 +32,13 @@ import org.springframework.stereotype.Component;
 @Component
 @RequiredArgsConstructor
 class Reckonings {
-    static final Duration EVERY = Duration.ofSeconds(5);
+    private static final Duration EVERY = Duration.ofSeconds(5);
+
+    /** Results come in hour by hour at several accounts; they are thought about together. */
+    private static final Duration HOURS = Duration.ofMinutes(1);
 
     /** What jobs and networks do leaves no deed, so what runs is looked at again even where nobody did anything. */
-    static final Duration RUNNING = Duration.ofMinutes(15);
+    private static final Duration RUNNING = Duration.ofMinutes(15);
 
     /** At one client's desk. */
     private static final Duration AT_THE_DESK = Duration.ofMinutes(1);
@@ -53,8 +57,15 @@ class Reckonings {
     }
 
     void round() {
-        Rounds.through(new Round<>("What needs somebody", id -> id, id -> id, this::reckon), mapper.behind(null, (int)
-                RUNNING.toSeconds()));
+        // Hours that come in by the dozen are thought about when they are all there.
+        if (!mapper.clockMoves()) {
+            Rounds.through(new Round<>("What needs somebody", id -> id, id -> id, this::reckon), behind(null));
+        }
+    }
+
+    /** Clients that are to be reckoned anew; of one person, or of everybody where it is null. */
+    List<String> behind(@Nullable String personId) {
+        return mapper.behind(personId, (int) HOURS.toSeconds(), (int) RUNNING.toSeconds());
     }
 
     /** Of one client, no older than what was done there. */
