@@ -9,7 +9,8 @@ export default defineConfig(({ mode }) => ({
     proxy: { "/api": `http://127.0.0.1:${loadEnv(mode, ".", "TIDEWRACK_").TIDEWRACK_PORT ?? "8470"}` },
   },
   test: {
-    testTimeout: 20_000,
+    // No claim about speed: it only ends a test that would wait for good.
+    testTimeout: 180_000,
     // A test that needs a page says so in its first line.
     environment: "node",
     include: ["src/**/*.test.{ts,tsx}"],

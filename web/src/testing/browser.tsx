@@ -29,8 +29,8 @@ if (typeof window !== "undefined") {
   })) as unknown as typeof window.matchMedia;
 }
 
-// A screen is drawn in a second on a quiet machine, and in some on a busy one.
-configure({ asyncUtilTimeout: 8000 });
+// A screen is drawn in a second on a quiet machine, and in many on a busy one; this only ends what would wait for good.
+configure({ asyncUtilTimeout: 60_000 });
 
 afterEach(cleanup);
 
