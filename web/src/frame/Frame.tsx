@@ -38,7 +38,7 @@ function Crumbs() {
     (path === `/c/${clientId}/report` ? REPORT : undefined);
   if (path.startsWith("/agency")) return <b>Agency</b>;
   if (path.startsWith("/me")) return <b>You</b>;
-  if (!clientId) return <b>Clients</b>;
+  if (!clientId) return <b>Morning</b>;
   return (
     <>
       <Link to={`/c/${clientId}`}>{client?.name ?? "…"}</Link>

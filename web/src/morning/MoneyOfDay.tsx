@@ -12,10 +12,10 @@ export function MoneyOfDay({ of, brief = false }: { of: Schemas["MoneyToday"][];
         const passed = `${Math.round(m.passed * 100)} % of that day passed when reports end`;
         const words = `${money(m.spentMinor, m.currency)} spent of ${money(m.plannedMinor, m.currency)} planned, ${passed}`;
         return (
-          <div key={m.currency} title={brief ? `${day(m.day)}: ${words}` : undefined}>
+          <div key={m.currency}>
             {!brief && <span className="note">Money on {day(m.day)}</span>}
             <b>{money(m.spentMinor, m.currency)}</b>
-            <span className="today-bar" role="img" aria-label={words}>
+            <span className="today-bar" role="img" aria-label={words} title={`${day(m.day)}: ${words}`}>
               <i style={{ width: part }} />
               <u style={{ left: `${100 * m.passed}%` }} />
             </span>

@@ -41,7 +41,7 @@ import org.junit.jupiter.api.io.TempDir;
  * its own, cookies are secure, HTTPS is demanded from then on, and the figures stay on this machine.
  */
 class BehindProxyIT {
-    private static final Duration UP = Duration.ofSeconds(30);
+    private static final Duration UP = Duration.ofMinutes(3);
     private static final String EMAIL = "ines@withyandoar.example";
 
     @TempDir

@@ -57,7 +57,7 @@ class ReadersIT {
                 pressed.clear();
                 String address = "/c/oddment" + screen;
                 reader.open(address);
-                page.locator(".columns, .empty, .clients").first().waitFor();
+                page.locator(".columns, .empty, .morning").first().waitFor();
                 page.waitForTimeout(400);
                 pressAll(page, address, pressed);
             }
@@ -96,7 +96,7 @@ class ReadersIT {
             page.keyboard().press("Escape");
             if (!page.url().endsWith(address)) {
                 page.navigate(Installation.URL + address);
-                page.locator(".columns, .empty, .clients").first().waitFor();
+                page.locator(".columns, .empty, .morning").first().waitFor();
             }
         }
     }

@@ -100,6 +100,13 @@ class FirstHourTest extends WithServer {
                         .detail())
                 .contains("“no domain” is no domain of a site");
         said.put("domains", List.of());
+        for (int days : List.of(0, -1, 4_000)) {
+            said.put("leadsKeptDays", days);
+            assertThat(scene.call(nell, HttpMethod.POST, "/api/agency/clients", said)
+                            .detail())
+                    .contains("Leads cannot be kept for");
+        }
+        said.put("leadsKeptDays", 3_650);
         said.put("name", "Marsh & Mill");
         scene.call(
                 nell, HttpMethod.PUT, "/api/agency/clients/" + added.get("id").asString(), said);
