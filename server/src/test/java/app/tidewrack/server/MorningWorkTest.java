@@ -266,6 +266,11 @@ class MorningWorkTest extends RunningSheet {
         JsonNode hers = client(as("tove", MORNING), "c1");
         assertThat(kinds(hers)).doesNotContainKey("LEADS");
         assertThat(hers.get("hidden").asInt()).isOne();
+        assertThat(client(as("tove", MORNING + "?kind=LEADS"), "c1")
+                        .get("hidden")
+                        .asInt())
+                .as("told of where nothing else of the kind is left")
+                .isOne();
         assertThat(kinds(client(as("tove", MORNING + "?hidden=true"), "c1"))).containsKey("LEADS");
         assertThat(as("tove", CLIENT + "/morning").get("lines").toString()).contains("\"hidden\":true");
         assertThat(kinds(client(as("ines", MORNING), "c1"))).containsKey("LEADS");

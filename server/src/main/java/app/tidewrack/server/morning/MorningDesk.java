@@ -61,7 +61,7 @@ class MorningDesk {
     record Asked(boolean mine, @Nullable String network, Need.@Nullable Kind kind, boolean hidden) {
         static final Asked ALL = new Asked(false, null, null, true);
 
-        /** Clients without any such line are then left out. */
+        /** Clients without any such line, hidden or not, are then left out. */
         boolean narrows() {
             return mine || kind != null;
         }
@@ -75,7 +75,7 @@ class MorningDesk {
         List<MorningClient> clients = clients(personId, null, reckoned, asked, MOST_LINES);
         return new MorningView(
                 clients.stream()
-                        .filter(c -> !asked.narrows() || !c.lines().isEmpty())
+                        .filter(c -> !asked.narrows() || !c.lines().isEmpty() || c.hidden() > 0)
                         .filter(c -> asked.network() == null || c.networks().contains(asked.network()))
                         .sorted(MOST_URGENT)
                         .toList(),
