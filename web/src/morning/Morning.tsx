@@ -68,7 +68,7 @@ export function Morning() {
   return (
     <div className="morning">
       <header>
-        <h1>{summary(clients)}</h1>
+        <h1>{summary(clients, narrowed)}</h1>
         {morning.data.behind > 0 && (
           <span className="note" role="status">
             {plural(morning.data.behind, "client")} being reckoned anew…
@@ -119,7 +119,6 @@ export function Morning() {
           />
         )}
       </div>
-      {clients.length === 0 && narrowed && <p className="note">Nothing of that kind needs anybody.</p>}
       <ul className="morning-clients">
         {shown.map((c, i) => (
           <OneClient
@@ -136,12 +135,13 @@ export function Morning() {
 }
 
 /** How much needs somebody, in a line. */
-function summary(clients: readonly MorningClient[]): string {
+function summary(clients: readonly MorningClient[], narrowed: boolean): string {
   const parts = Object.entries(URGENCIES).flatMap(([urgency, { words }]) => {
     const all = clients.reduce((sum, c) => sum + (c.counts[urgency] ?? 0), 0);
     return all > 0 ? [`${all} ${words}`] : [];
   });
-  return parts.length > 0 ? `What needs you: ${parts.join(", ")}` : "Nothing needs you";
+  if (parts.length > 0) return `What needs you: ${parts.join(", ")}`;
+  return narrowed ? "Nothing of that kind needs you" : "Nothing needs you";
 }
 
 /** Of all clients that are shown, by currency. */
