@@ -85,10 +85,7 @@ final class Buyer implements AutoCloseable {
      * is still growing: on a busy machine such a click went to where the button had been.
      */
     void press(String button) {
-        Locator growing = page.locator(".ant-zoom-appear, .ant-zoom-enter");
-        for (int i = 0; i < MOST_LOOKS && growing.count() > 0; i++) {
-            page.waitForTimeout(50);
-        }
+        grown(".ant-zoom-appear, .ant-zoom-enter");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
                 .last()
                 .click();
@@ -124,6 +121,13 @@ final class Buyer implements AutoCloseable {
         assertThat(clock).containsText("Practice clock");
     }
 
+    private void grown(String moving) {
+        Locator growing = page.locator(moving);
+        for (int i = 0; i < MOST_LOOKS && growing.count() > 0; i++) {
+            page.waitForTimeout(50);
+        }
+    }
+
     void choose(String label, String typed) {
         Locator box = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .last();
@@ -131,6 +135,7 @@ final class Buyer implements AutoCloseable {
         if (box.isEditable()) {
             box.fill(typed);
         }
+        grown(".ant-slide-up-appear, .ant-slide-up-enter");
         page.locator(".ant-select-dropdown:visible .ant-select-item-option")
                 .filter(new Locator.FilterOptions().setHasText(typed))
                 .first()

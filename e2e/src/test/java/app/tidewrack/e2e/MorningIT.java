@@ -25,13 +25,6 @@ class MorningIT extends SignedIn {
         return page.locator(".morning-line");
     }
 
-    private static void choose(String from, String what) {
-        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(from))
-                .click();
-        page.locator(".ant-select-item-option", new Page.LocatorOptions().setHasText(what))
-                .click();
-    }
-
     @Test
     void aLineLeadsToItsPlaceAndTheChoiceIsThereOnTheWayBack() {
         buyer.open("/");
@@ -39,7 +32,8 @@ class MorningIT extends SignedIn {
         assertThat(clients().filter(new Locator.FilterOptions().setHasText("Oddment & Thread")))
                 .containsText("live");
         assertThat(page.getByTestId("money-today").first()).containsText(Pattern.compile("[£€$]"));
-        choose("Kind", "Tests to judge");
+        buyer.choose("Kind", "Tests to judge");
+        assertThat(page).hasURL(Pattern.compile("kind=TEST"));
         assertThat(lines().first()).containsText(Pattern.compile("Test ready to judge|Broken test"));
         assertThat(lines().filter(new Locator.FilterOptions().setHasText("new lead")))
                 .hasCount(0);
