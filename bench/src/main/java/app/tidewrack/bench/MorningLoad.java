@@ -64,9 +64,11 @@ final class MorningLoad {
                             + " from membership m, generate_series(1, %d) n where m.client_id = '%s'"
                                     .formatted(CLIENTS, COPIED));
             for (Map.Entry<String, String> table : tables(statement).entrySet()) {
+                // What networks know a thing by, they know once.
+                String values = table.getValue().replace("external_id", "'copy-' || n || '-' || external_id");
                 statement.execute(
-                        "insert into %1$s (client_id, %2$s) overriding system value select 'copy-' || n, %2$s from %1$s t,"
-                                        .formatted(table.getKey(), table.getValue())
+                        "insert into %s (client_id, %s) overriding system value select 'copy-' || n, %s from %s t,"
+                                        .formatted(table.getKey(), table.getValue(), values, table.getKey())
                                 + " generate_series(1, %d) n where t.client_id = '%s'".formatted(CLIENTS, COPIED));
             }
             connection.commit();

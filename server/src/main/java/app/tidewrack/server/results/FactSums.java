@@ -140,14 +140,18 @@ interface FactSums {
                 from account a join membership m on m.client_id = a.client_id
                 where m.person_id = #{personId} and (#{clientId}::text is null or a.client_id = #{clientId})
                   and a.facts_until is not null),
+            -- One look at each client's day: no plan may go through all facts to find few.
             spent as materialized (
-                select t.client_id, n.campaign_id, sum(f.spend)::bigint as spend
-                from told t join fact_ad n on n.client_id = t.client_id and n.account_id = t.id
-                join fact_day f on f.client_id = t.client_id and f.day = t.day and f.ad = n.ad
-                group by 1, 2)
+                select d.client_id, d.day, n.account_id, n.campaign_id, sum(f.spend)::bigint as spend
+                from (select distinct client_id, day from told) d
+                cross join lateral (select x.ad, x.spend from fact_day x
+                                    where x.client_id = d.client_id and x.day = d.day and x.spend > 0 offset 0) f
+                join fact_ad n on n.client_id = d.client_id and n.ad = f.ad
+                group by 1, 2, 3, 4)
             select t.client_id, l.campaign_id, t.currency, t.day, coalesce(s.spend, 0) as spend_minor, t.passed
             from told t join live_item l on l.client_id = t.client_id and l.account_id = t.id
-            left join spent s on s.client_id = l.client_id and s.campaign_id = l.campaign_id
+            left join spent s on s.client_id = l.client_id and s.campaign_id = l.campaign_id and s.day = t.day
+                 and s.account_id = t.id
             where l.level = 'CAMPAIGN' and l.removed_at is null and not l.paused
             order by t.client_id, t.id, l.campaign_id""")
     List<SpentToday> spentToday(String personId, @Nullable String clientId);
