@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Modal } from "antd";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { type Schemas, askAgain } from "../api/client";
 import { PLAN_PATHS } from "../api/plans";
 import { useChange } from "../frame/useChange";
@@ -21,11 +21,14 @@ export function PauseAll({ clientId, accounts }: { clientId: string; accounts: S
   const paused = all.filter((c) => c.paused);
   const busy = all.some((c) => c.underWay);
   const pausing = running.some((c) => c.doing === "PAUSE");
-  // Once the networks have taken it, what the other screens say of ads has changed.
+  const state = [busy, ...all.flatMap((c) => c.problem ?? [])].join("\n");
+  const before = useRef(state);
+  // What the networks have taken, or do not take, changes what the other screens say.
   useEffect(() => {
-    if (busy) return;
+    if (before.current === state) return;
+    before.current = state;
     void askAgain(queries, "/api/clients", "/api/clients/{clientId}", ...PLAN_PATHS);
-  }, [busy, queries]);
+  }, [state, queries]);
   if (all.length === 0) return null;
   const set = (to: boolean) => {
     void carryOut(pauseAll(clientId, to), (now) =>

@@ -6,6 +6,7 @@ import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.server.audience.AudienceMapper.Stored;
 import app.tidewrack.server.audience.KnownSizeMapper.Known;
 import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.web.SqlArray;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -30,7 +31,7 @@ public class KnownSizes {
     public Map<String, AudienceSize> known(String clientId, String accountId, Set<String> hashes) {
         return hashes.isEmpty()
                 ? Map.of()
-                : mapper.of(clientId, accountId, hashes.stream().collect(Collectors.joining(",", "{", "}"))).stream()
+                : mapper.of(clientId, accountId, hashes.stream().collect(SqlArray.literal())).stream()
                         .collect(Collectors.toMap(Known::hash, k -> new AudienceSize(k.people(), k.fewer())));
     }
 
@@ -42,7 +43,7 @@ public class KnownSizes {
         Map<List<String>, AudienceSize> known = mapper
                 .ofClient(
                         clientId,
-                        audiences.stream().map(a -> a.definition().hash()).collect(Collectors.joining(",", "{", "}")))
+                        audiences.stream().map(a -> a.definition().hash()).collect(SqlArray.literal()))
                 .stream()
                 .collect(Collectors.toMap(
                         k -> List.of(k.accountId(), k.hash()), k -> new AudienceSize(k.people(), k.fewer())));

@@ -17,6 +17,7 @@ import app.tidewrack.server.lead.Leads.Kind;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
+import app.tidewrack.server.web.SqlArray;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.io.IOException;
 import java.security.SecureRandom;
@@ -119,7 +120,7 @@ public class LeadErasing {
                 if (!sent.isEmpty()) {
                     mapper.noteNotice(clientId, id, "", new FoundBy(List.of(), List.of(), sent));
                 }
-                mapper.erase(clientId, known.stream().map(Known::id).collect(Collectors.joining(",", "{", "}")));
+                mapper.erase(clientId, known.stream().map(Known::id).collect(SqlArray.literal()));
             }
             return known.size();
         });

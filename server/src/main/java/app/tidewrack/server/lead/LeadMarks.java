@@ -7,11 +7,11 @@ import app.tidewrack.server.job.Jobs;
 import app.tidewrack.server.lead.LeadMapper.Unmarked;
 import app.tidewrack.server.lead.Leads.Content;
 import app.tidewrack.server.person.Keyed;
+import app.tidewrack.server.web.SqlArray;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.springframework.beans.factory.ObjectProvider;
@@ -47,7 +47,7 @@ public class LeadMarks {
                 .toList();
         String marks = PersonMarks.of(texts, country()).stream()
                 .map(m -> keyed.of(clientId, m))
-                .collect(Collectors.joining(",", "{", "}"));
+                .collect(SqlArray.literal());
         mapper.mark(clientId, leadId, marks);
     }
 

@@ -14,6 +14,7 @@ import app.tidewrack.server.person.Role;
 import app.tidewrack.server.results.DayMoney;
 import app.tidewrack.server.results.DayMoney.MoneyToday;
 import app.tidewrack.server.web.NotFound;
+import app.tidewrack.server.web.SqlArray;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -280,6 +281,6 @@ class MorningDesk {
 
     /** @param clientIds in the person's order; those left out are put nowhere */
     void arrange(String personId, List<String> clientIds) {
-        told.arrange(personId, clientIds.stream().map(id -> '"' + id + '"').collect(Collectors.joining(",", "{", "}")));
+        told.arrange(personId, clientIds.stream().collect(SqlArray.literal()));
     }
 }

@@ -16,6 +16,7 @@ import app.tidewrack.server.plan.PlanMapper.StoredCampaign;
 import app.tidewrack.server.plan.PlanMapper.StoredColumn;
 import app.tidewrack.server.plan.PlanMapper.StoredOff;
 import app.tidewrack.server.plan.PlanMapper.StoredRow;
+import app.tidewrack.server.web.SqlArray;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.ZoneId;
@@ -167,7 +168,7 @@ class PlanStore {
 
     /** Ids as a PostgreSQL array literal; ids hold only letters and digits. */
     private static String array(List<CellRef> cells, Function<CellRef, String> id) {
-        return cells.stream().map(id).collect(Collectors.joining(",", "{", "}"));
+        return cells.stream().map(id).collect(SqlArray.literal());
     }
 
     private static StoredCampaign stored(Placed<Campaign> placed) {

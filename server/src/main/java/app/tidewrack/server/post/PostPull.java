@@ -9,6 +9,7 @@ import app.tidewrack.server.job.Rounds;
 import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.post.PostMapper.Content;
+import app.tidewrack.server.web.SqlArray;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,7 +17,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
@@ -88,9 +88,8 @@ public class PostPull {
             page = network.posts(account.externalId(), page.get(page.size() - 1).seq());
         }
         boolean whole = page.isEmpty();
-        String ids = told.stream()
-                .map(p -> json.writeValueAsString(p.post().id()))
-                .collect(Collectors.joining(",", "{", "}"));
+        String ids =
+                told.stream().map(p -> json.writeValueAsString(p.post().id())).collect(SqlArray.literal());
         List<Row> rows = told.stream()
                 .map(p -> new Row(new Content(p.post(), p.link()), p.hasStill()))
                 .toList();

@@ -9,6 +9,7 @@ import app.tidewrack.server.facts.FactRow;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import app.tidewrack.server.results.GroupSql.Beside;
 import app.tidewrack.server.results.GroupSql.Grouped;
+import app.tidewrack.server.web.SqlArray;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -18,7 +19,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -89,7 +89,7 @@ public class AdsByDay {
         if (last == null) {
             return new ArrayList<>();
         }
-        String all = ads.stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}"));
+        String all = ads.stream().map(String::valueOf).collect(SqlArray.literal());
         return byGroup.of(new Grouped(clientId, all, all, beside, dimension, last.minusDays(DAYS - 1), last));
     }
 

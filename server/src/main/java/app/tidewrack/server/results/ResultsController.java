@@ -30,6 +30,7 @@ import app.tidewrack.server.results.ResultsMapper.Reached;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.NotFound;
+import app.tidewrack.server.web.SqlArray;
 import app.tidewrack.server.web.TableFile.Form;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
@@ -371,7 +372,7 @@ class ResultsController {
         Map<CellRef, DayBlocks> days = new LinkedHashMap<>();
         asked.forEach((measures, cells) -> facts.blocks(new GroupSql.Blocks(
                         clientId,
-                        cells.keySet().stream().map(String::valueOf).collect(Collectors.joining(",", "{", "}")),
+                        cells.keySet().stream().map(String::valueOf).collect(SqlArray.literal()),
                         measures.get(0),
                         measures.get(1)))
                 .forEach(b -> days.put(
@@ -386,7 +387,7 @@ class ResultsController {
             return cells;
         }
         double margin = tables.margin(clientId);
-        String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(Collectors.joining(",", "{", "}"));
+        String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(SqlArray.literal());
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
         for (Map<String, Object> row : byGroup.of(
                 new Grouped(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST))) {

@@ -8,6 +8,7 @@ import app.tidewrack.server.results.FactSums.AccountUntil;
 import app.tidewrack.server.results.GroupSql.Beside;
 import app.tidewrack.server.results.GroupSql.Grouped;
 import app.tidewrack.server.results.ResultsMapper.Reached;
+import app.tidewrack.server.web.SqlArray;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Collections;
@@ -118,7 +119,7 @@ public class RowDays {
     }
 
     private static String array(List<Ad> ads, Function<Ad, String> of) {
-        return ads.stream().map(of).collect(Collectors.joining(",", "{", "}"));
+        return ads.stream().map(of).collect(SqlArray.literal());
     }
 
     /** Until when facts are known, by account; accounts that told nothing yet are not in it. */
