@@ -225,9 +225,9 @@ class LaunchWorkTest extends WithServer {
         network.pause(Level.AD, adOf.apply(0).id(), true);
         network.remove(Level.AD, adOf.apply(1).id());
         watch.lookAtAll();
-        assertThat(scene.get(CLIENT).get("client").get("campaigns").valueStream())
+        assertThat(scene.needs("CHANGED_THERE"))
                 .anyMatch(c -> c.get("campaignId").asString().equals(campaign)
-                        && c.get("changedThere").asInt() == 4);
+                        && c.get("things").asInt() == 4);
         JsonNode drift = look();
         assertThat(StreamSupport.stream(drift.spliterator(), false)
                         .map(d -> d.get("field").asString() + ": "

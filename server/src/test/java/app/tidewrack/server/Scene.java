@@ -118,6 +118,16 @@ final class Scene {
         return fine(call("ines", HttpMethod.GET, path, ""));
     }
 
+    /** What needs somebody of {@code c1}, as the morning has it for {@code ines}: those of one kind. */
+    List<JsonNode> needs(String kind) throws Exception {
+        return get("/api/clients/c1/morning")
+                .get("lines")
+                .valueStream()
+                .map(l -> l.get("need"))
+                .filter(n -> n.get("kind").asString().equals(kind))
+                .toList();
+    }
+
     private static JsonNode fine(Answer answer) {
         assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
         return answer.body();
