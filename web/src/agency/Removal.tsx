@@ -3,7 +3,7 @@ import { App, Button, Input, Modal } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { clientsQuery } from "../api/clients";
-import { agencyClientsQuery } from "../api/session";
+import { agencyClientsQuery, useHouse } from "../api/session";
 import { useChange } from "../frame/useChange";
 import { count, day, ownMoment, plural } from "../look/format";
 import {
@@ -15,7 +15,6 @@ import {
   type AgencyClient,
 } from "./queries";
 
-const DAYS_TO_BRING_BACK = 30;
 const DAY_MS = 24 * 3600 * 1000;
 
 /** What there is of a client, kind by kind. */
@@ -45,6 +44,7 @@ export function TakeAway(props: { client: AgencyClient; forGood: boolean; onClos
   const means = useQuery(meansQuery(client.id));
   const again = useAgain();
   const carryOut = useChange();
+  const house = useHouse();
   const { message } = App.useApp();
   const [typed, setTyped] = useState("");
   const [busy, setBusy] = useState(false);
@@ -91,7 +91,7 @@ export function TakeAway(props: { client: AgencyClient; forGood: boolean; onClos
               </label>
             </>
           ) : (
-            <p>For {DAYS_TO_BRING_BACK} days it can be brought back; then it is erased.</p>
+            <p>For {house?.bringBackDays} days it can be brought back; then it is erased.</p>
           )}
         </>
       )}
@@ -104,6 +104,7 @@ export function TakenAway({ clients }: { clients: AgencyClient[] }) {
   const erasures = useQuery(erasuresQuery);
   const again = useAgain();
   const carryOut = useChange();
+  const house = useHouse();
   const [erasing, setErasing] = useState<AgencyClient>();
   return (
     <>
@@ -119,12 +120,12 @@ export function TakenAway({ clients }: { clients: AgencyClient[] }) {
                     <div className="note">{c.about}</div>
                   </td>
                   <td className="note">
-                    erased on{" "}
-                    {day(
-                      new Date(new Date(c.removedAt!).getTime() + DAYS_TO_BRING_BACK * DAY_MS)
-                        .toISOString()
-                        .slice(0, 10),
-                    )}
+                    {house &&
+                      `erased on ${day(
+                        new Date(new Date(c.removedAt!).getTime() + house.bringBackDays * DAY_MS)
+                          .toISOString()
+                          .slice(0, 10),
+                      )}`}
                   </td>
                   <td className="number">
                     <Button size="small" onClick={() => void carryOut(bringBack(c.id), again)}>
@@ -156,10 +157,13 @@ export function TakenAway({ clients }: { clients: AgencyClient[] }) {
               {erasures.data?.map((e) => (
                 <tr key={e.id}>
                   <td className="mono">
-                    {e.id} <span className="note">of client {e.clientId}</span>
+                    <a href={`/api/agency/erasures/${e.id}/paper`} download>
+                      {e.id}
+                    </a>{" "}
+                    <span className="note">of client {e.clientId}</span>
                   </td>
                   <td>{ownMoment(e.at)}</td>
-                  <td>{e.person ?? "its 30 days were over"}</td>
+                  <td>{e.person ?? `its ${house?.bringBackDays} days were over`}</td>
                   <td
                     className="number"
                     title={Object.entries(e.counts)

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { answering, choose, pick, show, uploading } from "../testing/browser";
+import { answering, choose, door, pick, show, uploading } from "../testing/browser";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import { expect, it } from "vitest";
@@ -32,6 +32,7 @@ function room(part: string, administrator: boolean, told: (body: unknown, path: 
   const asked = answering((body, path) => {
     if (path === "/api/session") return { body: { id: "nell", name: "Nell", administrator } };
     if (path === "/api/agency") return { body: AGENCY };
+    if (path === "/api/door") return { body: door("Heronsgate") };
     const answer = told(body, path);
     if (answer !== undefined) return { body: answer };
     if (path === "/api/agency/people") return { body: { people: [NELL, OTTO], mail: false } };
@@ -176,7 +177,10 @@ it("says what taking a client away means, and erases it only by its name", async
   fireEvent.click(await screen.findByRole("button", { name: "Take away…" }));
   await screen.findByText(/3 running ads are paused first. 2 people no longer see it/);
   fireEvent.click(screen.getByRole("button", { name: "Cancel" }));
-  expect(screen.getByText("erased on 8 Apr")).toBeTruthy();
+  await screen.findByText("erased on 8 Apr");
+  expect(screen.getByRole<HTMLAnchorElement>("link", { name: "e1" }).href).toContain(
+    "/api/agency/erasures/e1/paper",
+  );
   expect(screen.getByText("its 30 days were over").closest("tr")?.textContent).toContain("3");
 
   fireEvent.click(screen.getByRole("button", { name: "Erase now…" }));

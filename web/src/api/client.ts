@@ -36,7 +36,7 @@ export class Problem extends Error {
 }
 
 function csrfToken(): string {
-  return /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
+  return /(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
 }
 
 /** Calls as the server describes them, which may all be refused with a {@link Problem}. */

@@ -1,3 +1,4 @@
+import { useQuery } from "@tanstack/react-query";
 import { ask } from "./client";
 
 /** Who is signed in. */
@@ -25,3 +26,6 @@ export const roleOptions = () =>
 
 /** Whether the agency has moved in. It is asked for before anything is sent from a page that nobody signed in to: with it comes the token. */
 export const doorQuery = ask.queryOptions("get", "/api/door", {}, { staleTime: Infinity });
+
+/** Numbers and choices of the house; nothing until they are there. */
+export const useHouse = () => useQuery(doorQuery).data?.rules;

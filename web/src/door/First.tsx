@@ -4,7 +4,6 @@ import { useState } from "react";
 import { type Schemas, send } from "../api/client";
 import { AgencyFields } from "../look/AgencyFields";
 import { PasswordItem } from "../look/PasswordItem";
-import { LANGUAGES } from "../look/worldwide";
 import { Doorway } from "../look/Doorway";
 import { doorQuery } from "../api/session";
 
@@ -17,10 +16,10 @@ type Filled = Schemas["Agency"] & {
 const keyOf = () => window.location.hash.slice(1);
 
 /** What this browser's own language and zone suggest. */
-function usual(): Omit<Schemas["Agency"], "name"> {
+function usual(languages: readonly string[]): Omit<Schemas["Agency"], "name"> {
   const own = navigator.language;
   const language =
-    LANGUAGES.find((l) => l === own) ?? LANGUAGES.find((l) => l.startsWith(own.slice(0, 2))) ?? "en-GB";
+    languages.find((l) => l === own) ?? languages.find((l) => l.startsWith(own.slice(0, 2))) ?? "en-GB";
   const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const known = Intl.supportedValuesOf("timeZone").includes(zone);
   const currency =
@@ -31,6 +30,7 @@ function usual(): Omit<Schemas["Agency"], "name"> {
     currency,
     zone: known ? zone : "Europe/London",
     language,
+    secondFactor: "NOBODY",
   };
 }
 
@@ -70,7 +70,7 @@ export function First() {
       <Form
         layout="vertical"
         requiredMark={false}
-        initialValues={usual()}
+        initialValues={usual(door.data.rules.languages)}
         onFinish={(filled: Filled) => void found(filled)}
       >
         <AgencyFields />

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { answering, show } from "../testing/browser";
+import { answering, door, show } from "../testing/browser";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { beforeEach, expect, it } from "vitest";
@@ -18,7 +18,7 @@ beforeEach(() => {
 
 it("asks for the second factor after the password, and says what was wrong with it", async () => {
   const { asked, sent } = answering((body, path) => {
-    if (path === "/api/door") return { body: { founded: true, agency: "Heronsgate" } };
+    if (path === "/api/door") return { body: door("Heronsgate") };
     if (path === "/api/session") return { body: { secondFactorWanted: true } };
     return { status: 401, body: { detail: `Not ${(body as { code: string }).code}.` } };
   });
@@ -43,7 +43,7 @@ it("asks for the second factor after the password, and says what was wrong with 
 });
 
 it("says where to move in when nobody has", async () => {
-  answering(() => ({ body: { founded: false, agency: "" } }));
+  answering(() => ({ body: { ...door(""), founded: false } }));
   show(
     <MemoryRouter>
       <SignIn />
@@ -56,7 +56,7 @@ it("says where to move in when nobody has", async () => {
 it("takes a password by a link, which it never puts into an address", async () => {
   window.location.hash = "#the-secret";
   const { asked, sent } = answering((_, path) => {
-    if (path === "/api/door") return { body: { founded: true, agency: "Heronsgate" } };
+    if (path === "/api/door") return { body: door("Heronsgate") };
     if (path === "/api/door/link")
       return { body: { agency: "Heronsgate", name: "Otto", email: "otto@b.example", comesFirst: true } };
     return { status: 422, body: { detail: "Too easy." } };
@@ -76,7 +76,7 @@ it("takes a password by a link, which it never puts into an address", async () =
 it("says that a link has ended", async () => {
   answering((_, path) =>
     path === "/api/door"
-      ? { body: { founded: true, agency: "Heronsgate" } }
+      ? { body: door("Heronsgate") }
       : { status: 422, body: { detail: "This link was used, has ended, or is none." } },
   );
   show(<Join />);
@@ -88,7 +88,7 @@ it("names the agency with what the browser suggests, by the key behind the addre
   window.location.hash = "#key";
   const { sent } = answering((_, path) =>
     path === "/api/door"
-      ? { body: { founded: false, agency: "" } }
+      ? { body: { ...door(""), founded: false } }
       : { status: 403, body: { detail: "This is not the address." } },
   );
   show(<First />);

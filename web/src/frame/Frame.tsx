@@ -2,7 +2,7 @@ import "./frame.css";
 import { useQuery } from "@tanstack/react-query";
 import { Dropdown } from "antd";
 import { Suspense } from "react";
-import { Link, Outlet, useLocation, useNavigate, useParams } from "react-router";
+import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { send } from "../api/client";
 import { clientsQuery } from "../api/clients";
 import { plansQuery } from "../api/plans";
@@ -47,31 +47,35 @@ function Crumbs() {
   );
 }
 
+/** Where everything else waits until the factor that the agency asks for is on. */
+const SECOND_FACTOR = "/me/second-factor";
+
 /** Rail, top line and the screen. */
 export function Frame() {
   const { clientId } = useParams();
   const session = useQuery(sessionQuery);
   const agency = useQuery({ ...agencyQuery, enabled: !!session.data });
   const navigate = useNavigate();
-  const clients = useQuery({ ...clientsQuery, enabled: !!session.data });
+  const { pathname } = useLocation();
+  const due = session.data?.secondFactorDue;
+  const clients = useQuery({ ...clientsQuery, enabled: !!session.data && !due });
   const client = clients.data?.find((c) => c.id === clientId);
-  useAhead(session.data ? clientId : undefined);
+  useAhead(session.data && !due ? clientId : undefined);
   // Until it is known what may be done here, nothing is offered.
-  if (!session.data || !agency.data || !clients.data) return null;
+  if (!session.data || !agency.data || !(clients.data || due)) return null;
   writeIn(agency.data.language);
   const signOut = () => {
     void send("delete", "/api/session").then(() => window.location.assign("/signin"));
   };
+  if (due && !pathname.startsWith(SECOND_FACTOR)) return <Navigate to={SECOND_FACTOR} replace />;
   return (
     <div className="frame">
-      <Rail clientId={clientId} />
+      {!due && <Rail clientId={clientId} />}
       <div className="top">
-        <div className="crumbs">
-          <Crumbs />
-        </div>
-        <FindOrDo clientId={clientId} />
+        <div className="crumbs">{due ? <b>You</b> : <Crumbs />}</div>
+        {!due && <FindOrDo clientId={clientId} />}
         <KeptState />
-        <Clock />
+        {!due && <Clock />}
         <Dropdown
           trigger={["click"]}
           menu={{

@@ -1,8 +1,17 @@
 import { ColorPicker, Form, Input, Select } from "antd";
+import type { Schemas } from "../api/client";
+import { useHouse } from "../api/session";
 import { currencyOptions, languageOptions, zoneOptions } from "./worldwide";
+
+const SECOND_FACTOR: Record<Schemas["Agency"]["secondFactor"], string> = {
+  NOBODY: "whoever wants one",
+  ADMINISTRATORS: "administrators",
+  EVERYBODY: "everybody",
+};
 
 /** What the agency is called, its colours and its ways of writing; of a form that has them by these names. */
 export function AgencyFields({ size }: { size?: "large" }) {
+  const house = useHouse();
   return (
     <>
       <Form.Item name="name" label="Agency" rules={[{ required: true, message: "Name the agency." }]}>
@@ -20,7 +29,17 @@ export function AgencyFields({ size }: { size?: "large" }) {
           <Select size={size} showSearch options={zoneOptions()} />
         </Form.Item>
         <Form.Item name="language" label="Dates and numbers">
-          <Select size={size} options={languageOptions()} />
+          <Select size={size} options={languageOptions(house?.languages ?? [])} />
+        </Form.Item>
+        <Form.Item
+          name="secondFactor"
+          label="A second factor is for"
+          tooltip="Whoever it is for, and has none yet, turns one on before anything else when they next come in."
+        >
+          <Select
+            size={size}
+            options={Object.entries(SECOND_FACTOR).map(([value, label]) => ({ value, label }))}
+          />
         </Form.Item>
       </div>
     </>

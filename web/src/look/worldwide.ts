@@ -1,17 +1,3 @@
-/** Ways of writing dates and numbers that the server knows, by language and land (BCP 47). */
-export const LANGUAGES = [
-  "en-GB",
-  "en-IE",
-  "en-US",
-  "da-DK",
-  "de-AT",
-  "de-CH",
-  "de-DE",
-  "fr-FR",
-  "nl-NL",
-  "sv-SE",
-] as const;
-
 export function zoneOptions() {
   return Intl.supportedValuesOf("timeZone").map((zone) => ({
     value: zone,
@@ -28,10 +14,10 @@ export function currencyOptions() {
 }
 
 /** Each by how a day and a number look in it. */
-export function languageOptions() {
+export function languageOptions(languages: readonly string[]) {
   const names = new Intl.DisplayNames("en", { type: "language" });
   const day = new Date(Date.UTC(2027, 2, 9));
-  return LANGUAGES.map((language) => ({
+  return languages.map((language) => ({
     value: language,
     label: `${names.of(language)}: ${new Intl.DateTimeFormat(language, { timeZone: "UTC" }).format(day)}, ${new Intl.NumberFormat(
       language,

@@ -28,7 +28,11 @@ export function SecondFactor({ things, session }: { things: ReactNode; session: 
       things={things}
       title="Second factor"
       note={
-        session.secondFactor ? "On: a code is asked for beside your password" : "Off: your password is enough"
+        session.secondFactor
+          ? "On: a code is asked for beside your password"
+          : session.secondFactorDue
+            ? "The agency asks for one: turn it on, and all else opens"
+            : "Off: your password is enough"
       }
     >
       {codes ? (

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import type { ReactNode } from "react";
+import { useHouse } from "../api/session";
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { ownMoment } from "../look/format";
@@ -22,12 +23,16 @@ export function Sessions({ things }: { things: ReactNode }) {
   const sessions = useQuery(sessionsQuery);
   const queries = useQueryClient();
   const carryOut = useChange();
+  const house = useHouse();
   if (!sessions.data) return null;
   return (
     <Columns
       things={things}
       title="Sessions"
-      note="One ends after 12 hours in which nothing is asked for, and after 30 days in any case"
+      note={
+        house &&
+        `One ends after ${house.idleHours} hours in which nothing is asked for, and after ${house.sessionDays} days in any case`
+      }
     >
       <table className="lines me-table">
         <thead>

@@ -15,6 +15,7 @@ import type { Campaign } from "./model";
 import { SheetDesk } from "./sheet/SheetDesk";
 import { Changes } from "../frame/Editable";
 import { useReads } from "../frame/reads";
+import { RemovedCampaigns } from "./dialogs/RemovedCampaigns";
 import { RemovedPlans } from "./dialogs/RemovedPlans";
 
 const addPlan = (clientId: string, name: string) =>
@@ -146,6 +147,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           Add campaign
         </button>
       </Changes>
+      <RemovedCampaigns {...{ clientId, plan, campaign, edits }} />
       <RemovedPlans clientId={clientId} plan={plan} />
     </>
   );

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { answering, show } from "../testing/browser";
+import { answering, door, show } from "../testing/browser";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import { expect, it } from "vitest";
@@ -294,7 +294,7 @@ it("lets a guest in under the name they give", async () => {
   let entered: string | null = null;
   const { asked, sent } = answering((body, path) => {
     if (path.endsWith("/entered")) entered = (body as { name: string }).name;
-    if (path === "/api/door") return { body: { founded: true, agency: "Withy" } };
+    if (path === "/api/door") return { body: door("Withy") };
     if (path.startsWith("/api/clients")) return { body: signOff({ comments: [] }) };
     return {
       body: {

@@ -39,6 +39,19 @@ export interface Answer {
   body: unknown;
 }
 
+/** A house that was named already, with its numbers. */
+export const door = (agency: string) => ({
+  founded: true,
+  agency,
+  rules: {
+    shortestPassword: 15,
+    idleHours: 12,
+    sessionDays: 30,
+    bringBackDays: 30,
+    languages: ["en-GB", "en-US", "da-DK"],
+  },
+});
+
 /** What the server answers to each call, by its path, what is sent and what is asked for; paths and what is sent are kept. */
 export function answering(answer: (sent: unknown, path: string, question: URLSearchParams) => Answer) {
   const asked: string[] = [];

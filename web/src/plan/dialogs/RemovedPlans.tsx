@@ -1,13 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Modal } from "antd";
-import { useState } from "react";
+import { App } from "antd";
 import { useNavigate } from "react-router";
 import { ask, askAgain, at, send } from "../../api/client";
 import { MORNING_PATHS } from "../../api/morning";
 import { plansQuery } from "../../api/plans";
 import { Changes } from "../../frame/Editable";
 import { useChange } from "../../frame/useChange";
-import { ownMoment } from "../../look/format";
+import { AwayDialog, DaysToBringBack } from "./AwayDialog";
 
 const removedQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/plans/removed", at({ clientId }));
@@ -26,7 +25,6 @@ export function RemovedPlans(props: { clientId: string; plan: { id: string; name
   const { modal } = App.useApp();
   const carryOut = useChange();
   const removed = useQuery(removedQuery(clientId));
-  const [open, setOpen] = useState(false);
   const again = () =>
     Promise.all([
       queries.invalidateQueries(plansQuery(clientId)),
@@ -36,8 +34,12 @@ export function RemovedPlans(props: { clientId: string; plan: { id: string; name
   const remove = (of: { id: string; name: string }) =>
     modal.confirm({
       title: `Take “${of.name}” away?`,
-      content:
-        "Nobody sees it any more, and it can be brought back for 30 days. What it brought stays in the results.",
+      content: (
+        <>
+          Nobody sees it any more, and it can be brought back for <DaysToBringBack />. What it brought stays
+          in the results.
+        </>
+      ),
       okText: "Take it away",
       okButtonProps: { danger: true },
       onOk: () =>
@@ -54,49 +56,17 @@ export function RemovedPlans(props: { clientId: string; plan: { id: string; name
             Take this plan away…
           </button>
         )}
-        {(removed.data?.length ?? 0) > 0 && (
-          <button className="link" onClick={() => setOpen(true)}>
-            Plans taken away, {removed.data?.length}…
-          </button>
-        )}
+        <AwayDialog
+          kind="Plans"
+          all={removed.data}
+          onBack={(id) =>
+            carryOut(bringBack(clientId, id), async (back) => {
+              await again();
+              await navigate(`/c/${clientId}/plan/${back.id}`);
+            })
+          }
+        />
       </div>
-      <Modal
-        open={open}
-        title="Plans taken away"
-        footer={null}
-        onCancel={() => setOpen(false)}
-        destroyOnHidden
-      >
-        <table className="lines">
-          <tbody>
-            {removed.data?.map((p) => (
-              <tr key={p.id}>
-                <td>
-                  <b>{p.name}</b>
-                  <div className="note">
-                    {p.removedBy ? `by ${p.removedBy}, ` : ""}
-                    {ownMoment(p.removedAt)}
-                  </div>
-                </td>
-                <td className="number">
-                  <Button
-                    size="small"
-                    onClick={() =>
-                      void carryOut(bringBack(clientId, p.id), async (back) => {
-                        setOpen(false);
-                        await again();
-                        await navigate(`/c/${clientId}/plan/${back.id}`);
-                      })
-                    }
-                  >
-                    Bring back
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </Modal>
     </Changes>
   );
 }

@@ -9,7 +9,9 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.nio.ByteBuffer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.security.GeneralSecurityException;
 import java.time.Instant;
 import java.util.List;
@@ -273,9 +275,42 @@ class FirstHourIT {
         }
     }
 
-    /** Who came, failed and left is in the trail, and nowhere in a log. */
+    private Locator agencyLine(String words) {
+        return page.locator(".lines tr", new Page.LocatorOptions().setHasText(words));
+    }
+
+    /** Taken away, brought back, taken away again and erased: of all that it was, no table says a word, and there is a paper of it. */
     @Test
     @Order(7)
+    void aClientIsErasedAndAPaperSaysSo() throws Exception {
+        assertThat(server.tablesSaying("Marsh Bakery")).contains("client");
+        assertThat(server.tablesSaying("marshbakery")).contains("creative", "live_item");
+        page.navigate(server.url() + "/agency/clients");
+        agencyLine("Marsh Bakery").getByText("Take away…").click();
+        assertThat(page.locator(".ant-modal")).containsText("1 running ad is paused first");
+        buyer.press("Take it away");
+        agencyLine("Marsh Bakery").getByText("Bring back").click();
+        page.locator(".lines a", new Page.LocatorOptions().setHasText("Marsh Bakery"))
+                .waitFor();
+        agencyLine("Marsh Bakery").getByText("Take away…").click();
+        buyer.press("Take it away");
+        agencyLine("Marsh Bakery").getByText("Erase now…").click();
+        page.getByLabel("Type its name to go on").fill("Marsh Bakery");
+        buyer.press("Erase it");
+        Locator certificate = page.locator(".taken-away .mono a").first();
+        Path kept = page.waitForDownload(certificate::click).path();
+        assertThat(Files.readAllBytes(kept)).startsWith("%PDF-".getBytes(StandardCharsets.US_ASCII));
+        assertThat(page.locator(".work")).not().containsText("Marsh Bakery");
+        for (String words : List.of("Marsh Bakery", "marshbakery", "Bread lovers", "Rye, still warm")) {
+            assertThat(server.tablesSaying(words)).as(words).isEmpty();
+        }
+        page.navigate(server.url() + "/agency/trail");
+        assertThat(page.locator(".trail-lines")).containsText("erased a client");
+    }
+
+    /** Who came, failed and left is in the trail, and nowhere in a log. */
+    @Test
+    @Order(8)
     void theLogSaysNothingOfPeople() throws Exception {
         assertThat(Files.readString(server.log()))
                 .contains("Started TidewrackApplication")

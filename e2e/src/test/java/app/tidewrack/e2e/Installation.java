@@ -222,14 +222,18 @@ final class Installation {
                             "TIDEWRACK_PRACTICE_PORT", port("TIDEWRACK_PRACTICE_PORT"),
                             "TIDEWRACK_PG_PORT", port("TIDEWRACK_PG_PORT"),
                             "TIDEWRACK_PRACTICE_KEY", secret("practice-key")));
-            SecondServer second = new SecondServer(builder.start(), "http://127.0.0.1:" + own, log);
+            SecondServer second = new SecondServer(
+                    builder.start(),
+                    "http://127.0.0.1:" + own,
+                    log,
+                    settings.getOrDefault("TIDEWRACK_DB", "tidewrack"));
             second.await();
             return second;
         }
     }
 
     /** @param url its address */
-    record SecondServer(Process process, String url, Path log) implements AutoCloseable {
+    record SecondServer(Process process, String url, Path log, String database) implements AutoCloseable {
         private void await() throws InterruptedException {
             HttpRequest ready = HttpRequest.newBuilder(URI.create(url + "/actuator/health/readiness"))
                     .build();
@@ -245,6 +249,15 @@ final class Installation {
                 Thread.sleep(200);
             }
             throw new IllegalStateException("The second server did not start; see " + log);
+        }
+
+        /** Tables of its database in which anything says so. */
+        String tablesSaying(String words) throws IOException, InterruptedException {
+            return folder().sql(database, """
+                    select table_name from information_schema.tables
+                    where table_schema = 'public' and table_type = 'BASE TABLE' and (xpath('/row/c/text()', query_to_xml(
+                        format('select count(*) as c from %%I t where t::text ilike %%L', table_name, '%%%s%%'),
+                        false, true, '')))[1]::text::int > 0""".formatted(words)).strip();
         }
 
         /** How many changes of launches it made so far. */

@@ -48,7 +48,8 @@ class DoorTest extends WithServer {
             OutputStream out = socket.getOutputStream();
             byte[] content = body.getBytes(StandardCharsets.UTF_8);
             String length = head.contains("Content-Length") ? "" : "Content-Length: " + content.length + "\r\n";
-            out.write((head + "\r\nHost: a\r\nConnection: close\r\nCookie: XSRF-TOKEN=" + TOKEN + "\r\nX-XSRF-TOKEN: "
+            out.write((head + "\r\nHost: a\r\nConnection: close\r\nCookie: XSRF-TOKEN=" + TOKEN + "; __Host-XSRF-TOKEN="
+                            + TOKEN + "\r\nX-XSRF-TOKEN: "
                             + TOKEN + "\r\n" + length + "\r\n")
                     .getBytes(StandardCharsets.ISO_8859_1));
             out.write(content);
@@ -184,12 +185,16 @@ class DoorTest extends WithServer {
         givePassword();
         String plain = signIn(RIGHT, "198.51.100.8", "");
         String secret = signIn(RIGHT, "198.51.100.8", "\r\nX-Forwarded-Proto: https");
-        assertThat(plain).startsWith("HTTP/1.1 200").doesNotContain("Strict-Transport-Security", "; Secure");
+        assertThat(plain)
+                .startsWith("HTTP/1.1 200")
+                .contains("Set-Cookie: tidewrack=", "Set-Cookie: tidewrack-device=")
+                .doesNotContain("Strict-Transport-Security", "; Secure");
         assertThat(secret)
                 .startsWith("HTTP/1.1 200")
                 .contains("Strict-Transport-Security: max-age=")
-                .containsPattern("tidewrack=[^\n]*; Secure")
-                .containsPattern("tidewrack-device=[^\n]*; Secure");
+                .containsPattern("__Host-tidewrack=[^\n]*; Path=/;[^\n]*Secure;[^\n]*HttpOnly;[^\n]*SameSite=Lax")
+                .doesNotContain("Domain=")
+                .containsPattern("__Secure-tidewrack-device=[^\n]*; Secure; HttpOnly; SameSite=Strict");
     }
 
     private void givePassword() {

@@ -14,11 +14,15 @@ import app.tidewrack.server.erase.RemovalDesk;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 
 /** Every table is searched for what a client had: one that is added and keeps something is found here. */
@@ -135,6 +139,18 @@ class ErasureWorkTest extends WithServer {
         assertThat(saying("training-clients")).isEmpty();
     }
 
+    /** Read with PDFBox. */
+    private String paper(String certificate) throws Exception {
+        byte[] pdf = mvc.perform(MockMvcRequestBuilders.get("/api/agency/erasures/" + certificate + "/paper")
+                        .with(Scene.by("ada")))
+                .andReturn()
+                .getResponse()
+                .getContentAsByteArray();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+        }
+    }
+
     /** Out of sight at once for everybody, with its ads paused; back for 30 days; then gone, which is certified. */
     @Test
     void aClientIsTakenAwayBroughtBackAndErased() throws Exception {
@@ -164,6 +180,9 @@ class ErasureWorkTest extends WithServer {
         assertThat(certificate.at("/counts/membership").asInt()).isEqualTo(1);
         assertThat(certificate.get("person").asString()).isEqualTo("Ada");
         assertThat(saying("Third client")).isEmpty();
+        assertThat(paper(certificate.get("id").asString()))
+                .contains("All that was kept of client c7 was erased on", "by Ada.", "membership 1")
+                .doesNotContain("Third client");
 
         sql.update("insert into client (id, name, about, removed_at) values"
                 + " ('c8', 'Fourth client', '', now() - interval '31 days'),"

@@ -23,12 +23,15 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
 
 /** People come, sign in, lose their phones and leave; with sessions as browsers keep them, and a mail server that takes links. */
@@ -222,6 +225,42 @@ class PeopleWorkTest extends WithServer {
                         .get("secondFactorWanted")
                         .asBoolean())
                 .isFalse();
+    }
+
+    /** Of whom the agency asks one, it is the first thing that they turn on; then all is open. */
+    @ParameterizedTest
+    @CsvSource({"NOBODY, 200, 200", "ADMINISTRATORS, 200, 403", "EVERYBODY, 403, 403"})
+    void aSecondFactorIsTurnedOnFirstWhereTheAgencyAsksForOne(String of, int buyer, int administrator)
+            throws Exception {
+        JsonNode link = invited("Nell", "BUYER");
+        join(browser, link, PASSWORD);
+        String token = browser.post(
+                        "/api/me/tokens", Map.of("name", "Sheets", "clientId", "c1", "role", "VIEWER", "days", 30))
+                .body()
+                .get("token")
+                .asString();
+        Map<String, Object> agency =
+                json.convertValue(browser.get("/api/agency").body(), new TypeReference<Map<String, Object>>() {});
+        agency.put("secondFactor", of);
+        assertThat(asAda(HttpMethod.PUT, "/api/agency", agency).status()).isEqualTo(200);
+        try {
+            assertThat(asAda(HttpMethod.GET, "/api/agency/people", "").status()).isEqualTo(administrator);
+            assertThat(browser.get(CLIENT).status()).isEqualTo(buyer);
+            assertThat(browser.get("/api/me/tokens").status()).isEqualTo(buyer);
+            assertThat(browser.get("/api/session").body().get("secondFactorDue").asBoolean())
+                    .isEqualTo(buyer == 403);
+            assertThat(withToken(token, "Bearer " + token)).as("a program").isEqualTo(200);
+            String secret = browser.get("/api/me/second-factor/offer")
+                    .body()
+                    .get("secret")
+                    .asString();
+            Map<String, Object> on = Map.of("password", PASSWORD, "secret", secret, "code", codeOf(secret, 0));
+            assertThat(browser.call(HttpMethod.PUT, "/api/me/second-factor", on).status())
+                    .isEqualTo(200);
+            assertThat(browser.get(CLIENT).status()).isEqualTo(200);
+        } finally {
+            sql.update("update agency set second_factor = 'NOBODY'");
+        }
     }
 
     @Test

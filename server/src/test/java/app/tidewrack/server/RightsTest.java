@@ -101,6 +101,7 @@ class RightsTest extends WithServer {
                     "POST /api/agency/clients/{client}/back",
                     "POST /api/agency/clients/{client}/erased",
                     "GET /api/agency/erasures",
+                    "GET /api/agency/erasures/{erasure}/paper",
                     "GET /api/agency/training",
                     "POST /api/agency/training",
                     "DELETE /api/agency/training",

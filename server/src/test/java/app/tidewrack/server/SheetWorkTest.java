@@ -568,4 +568,69 @@ class SheetWorkTest extends WithServer {
         assertThat(running.status()).isEqualTo(422);
         assertThat(running.detail()).contains("One of its campaigns runs").contains("Pause them first");
     }
+
+    /** With its whole sheet, at the end, however much was done to the plan since; and where it cannot, nothing of it is. */
+    @Test
+    void aCampaignIsTakenOutAndBroughtBack() throws Exception {
+        JsonNode before = edit(with(
+                "cellSwitch",
+                "cells",
+                List.of(Map.of("rowId", row, "columnId", column)),
+                "on",
+                false,
+                "why",
+                "too warm"));
+        String away = CLIENT + "/plans/" + plan + "/campaigns/removed";
+        assertThat(scene.get(away)).isEmpty();
+        edit(with("campaignRemoval"));
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "20"));
+        facts.put("name", "Another");
+        edit(Map.of("kind", "newCampaign", "accountId", "a1", "facts", facts));
+        JsonNode removed = scene.get(away).get(0);
+        assertThat(removed.get("id").asString()).isEqualTo(campaign);
+        assertThat(removed.get("name")).isEqualTo(before.get("campaigns").get(0).get("name"));
+        assertThat(removed.get("removedBy").asString()).isEqualTo("Ines");
+        assertThat(scene.call("tove", HttpMethod.GET, away, "").status()).isEqualTo(200);
+
+        JsonNode back = edit(with("campaignReturn"));
+        assertThat(each(back.get("campaigns"), "id")).element(1).isEqualTo(campaign);
+        for (String part : List.of("rows", "columns", "off", "dailyMinor", "flight")) {
+            assertThat(back.get("campaigns").get(1).get(part))
+                    .as(part)
+                    .isEqualTo(before.get("campaigns").get(0).get(part));
+        }
+        assertThat(scene.get(away)).isEmpty();
+        // It is there: what was taken away once does not come twice.
+        assertThat(scene.edit(plan, UUID.randomUUID().toString(), version, with("campaignReturn"))
+                        .status())
+                .isEqualTo(404);
+
+        edit(with("campaignRemoval"));
+        sql.update("update plan_edit set at = now() - interval '31 days' where plan_id = ?", plan);
+        assertThat(scene.get(away)).isEmpty();
+        assertThat(scene.edit(plan, UUID.randomUUID().toString(), version, with("campaignReturn"))
+                        .status())
+                .isEqualTo(404);
+    }
+
+    /** What its rows aim at was deleted meanwhile: nothing is half there. */
+    @Test
+    void aCampaignWhoseAudienceIsGoneDoesNotComeBackInPart() throws Exception {
+        String audience = rows(scene.get(CLIENT + "/plans/" + plan))
+                .get(0)
+                .get("audienceId")
+                .asString();
+        edit(with("campaignRemoval"));
+        assertThat(scene.call("ines", HttpMethod.DELETE, CLIENT + "/audiences/" + audience, "")
+                        .status())
+                .isEqualTo(200);
+        Answer refused = scene.edit(plan, UUID.randomUUID().toString(), version, with("campaignReturn"));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("The audience of what this would bring back was deleted meanwhile");
+        assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/plans/" + plan + "/undo", Map.of("version", version))
+                        .detail())
+                .as("nor by undoing")
+                .isEqualTo(refused.detail());
+        assertThat(scene.get(CLIENT + "/plans/" + plan).get("campaigns")).isEmpty();
+    }
 }

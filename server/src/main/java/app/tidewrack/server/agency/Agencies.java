@@ -17,23 +17,28 @@ public class Agencies {
 
     @Mapper
     interface AgencyMapper {
-        @Select("select name, colour, accent, currency, zone, language from agency")
+        @Select("select name, colour, accent, currency, zone, language, second_factor from agency")
         Optional<Agency> agency();
 
         @Insert("""
-                insert into agency (name, colour, accent, currency, zone, language)
-                values (#{name}, #{colour}, #{accent}, #{currency}, #{zone}, #{language}) on conflict do nothing""")
+                insert into agency (name, colour, accent, currency, zone, language, second_factor)
+                values (#{name}, #{colour}, #{accent}, #{currency}, #{zone}, #{language}, #{secondFactor}) on conflict do nothing""")
         int insert(Agency agency);
 
         @Update("""
                 update agency set name = #{name}, colour = #{colour}, accent = #{accent}, currency = #{currency},
-                       zone = #{zone}, language = #{language}""")
+                       zone = #{zone}, language = #{language}, second_factor = #{secondFactor}""")
         void update(Agency agency);
     }
 
     /** Nothing before the first person has named it. */
     public Optional<Agency> agency() {
         return mapper.agency();
+    }
+
+    /** A page of the agency's paper. */
+    public Page page(String title) {
+        return new Page(title, agency().orElse(null));
     }
 
     /** @throws Conflict when it was named already */

@@ -17,8 +17,23 @@ import java.util.regex.Pattern;
  * @param currency that accounts are offered in first, ISO 4217
  * @param zone likewise, of the IANA database
  * @param language of dates and numbers, one of {@link #LANGUAGES}
+ * @param secondFactor of whom one is asked beside their password
  */
-public record Agency(String name, String colour, String accent, String currency, String zone, String language) {
+public record Agency(
+        String name,
+        String colour,
+        String accent,
+        String currency,
+        String zone,
+        String language,
+        SecondFactorOf secondFactor) {
+    /** Stored by name. */
+    public enum SecondFactorOf {
+        NOBODY,
+        ADMINISTRATORS,
+        EVERYBODY
+    }
+
     /** Languages with the land whose way of writing dates and numbers is meant, BCP 47. */
     public static final List<String> LANGUAGES =
             List.of("en-GB", "en-IE", "en-US", "da-DK", "de-AT", "de-CH", "de-DE", "fr-FR", "nl-NL", "sv-SE");
@@ -49,7 +64,8 @@ public record Agency(String name, String colour, String accent, String currency,
                     "“%s” is no way of writing that is known here.".formatted(language),
                     "Choose one of %s.".formatted(String.join(", ", LANGUAGES)));
         }
-        return new Agency(CampaignFacts.checkedName(name), lower(colour), lower(accent), currency, zone, language);
+        return new Agency(
+                CampaignFacts.checkedName(name), lower(colour), lower(accent), currency, zone, language, secondFactor);
     }
 
     private static String lower(String colour) {

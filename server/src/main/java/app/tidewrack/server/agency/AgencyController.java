@@ -1,5 +1,6 @@
 package app.tidewrack.server.agency;
 
+import app.tidewrack.server.web.BeforeSecondFactor;
 import app.tidewrack.server.web.May;
 import app.tidewrack.server.web.May.Who;
 import jakarta.validation.Valid;
@@ -18,6 +19,7 @@ class AgencyController {
     private final Agencies agencies;
 
     @GetMapping
+    @BeforeSecondFactor
     @May(Who.MEMBERS)
     Agency agency() {
         return agencies.agency().orElseThrow();

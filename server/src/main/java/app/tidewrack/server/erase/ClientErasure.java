@@ -60,10 +60,7 @@ public class ClientErasure {
     Certificate eraseAndCertify(String clientId, @Nullable String personId) {
         String id = Ids.fresh();
         mapper.certify(id, clientId, personId, new Counts(erase(clientId)));
-        return mapper.certificates().stream()
-                .filter(c -> c.id().equals(id))
-                .findFirst()
-                .orElseThrow();
+        return mapper.certificate(id).orElseThrow();
     }
 
     @Transactional

@@ -112,10 +112,16 @@ interface ErasureMapper {
             @Nullable String person,
             Counts counts) {}
 
-    @Select("""
+    String CERTIFICATES = """
             select e.id, e.client_id, e.at, p.name as person, e.counts
-            from erasure e left join person p on p.id = e.person_id order by e.at desc limit 500""")
+            from erasure e left join person p on p.id = e.person_id
+            """;
+
+    @Select(CERTIFICATES + "order by e.at desc limit 500")
     List<Certificate> certificates();
+
+    @Select(CERTIFICATES + "where e.id = #{id}")
+    Optional<Certificate> certificate(String id);
 
     /** Plans that were taken away so many days ago and never launched; those that were are kept for what they brought. */
     record DuePlan(String clientId, String id) {}

@@ -1,5 +1,6 @@
 package app.tidewrack.server.erase;
 
+import app.tidewrack.server.agency.Page;
 import app.tidewrack.server.erase.ErasureMapper.Certificate;
 import app.tidewrack.server.erase.ErasureMapper.Means;
 import app.tidewrack.server.web.May;
@@ -13,6 +14,8 @@ import java.util.List;
 import java.util.Map;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -73,5 +76,11 @@ class RemovalController {
     @GetMapping("/erasures")
     List<ErasureTold> erasures() {
         return desk.certificates().stream().map(ErasureTold::of).toList();
+    }
+
+    /** The certificate as PDF. */
+    @GetMapping(path = "/erasures/{erasure}/paper", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> paper(@PathVariable String erasure) {
+        return Page.download("Certificate of erasure " + erasure, desk.paper(erasure));
     }
 }

@@ -1,6 +1,11 @@
 package app.tidewrack.server.erase;
 
+import static app.tidewrack.server.agency.Page.text;
+
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.server.agency.Agencies;
+import app.tidewrack.server.agency.HouseRules;
+import app.tidewrack.server.agency.Page;
 import app.tidewrack.server.erase.ErasureMapper.Certificate;
 import app.tidewrack.server.erase.ErasureMapper.DuePlan;
 import app.tidewrack.server.erase.ErasureMapper.Means;
@@ -10,6 +15,7 @@ import app.tidewrack.server.web.NotFound;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
 import java.util.List;
+import java.util.Map;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -21,12 +27,12 @@ import org.springframework.stereotype.Service;
 @Service
 @RequiredArgsConstructor
 public class RemovalDesk {
-    static final int DAYS_TO_BRING_BACK = 30;
     private static final Logger LOG = LoggerFactory.getLogger(RemovalDesk.class);
 
     private final ErasureMapper mapper;
     private final ClientErasure erasure;
     private final Standstill standstill;
+    private final Agencies agencies;
 
     @Configuration
     static class Definition {
@@ -73,14 +79,37 @@ public class RemovalDesk {
         return mapper.certificates();
     }
 
+    /** On the agency's paper. */
+    byte[] paper(String certificateId) {
+        Certificate c = mapper.certificate(certificateId).orElseThrow(() -> new NotFound("certificate", certificateId));
+        Page page = agencies.page("Certificate of erasure");
+        page.add("<div class='note'>%s · certificate %s</div>".formatted(text(page.agency()), c.id()))
+                .add("<div class='yes'>All that was kept of client %s was erased on %s, %s.</div>"
+                        .formatted(
+                                text(c.clientId()),
+                                page.moment(c.at()),
+                                c.person() == null
+                                        ? "%d days after it was taken away".formatted(HouseRules.DAYS_TO_BRING_BACK)
+                                        : "by " + text(c.person())))
+                .add(
+                        "<p>Its campaigns were ended on their networks before. The trail keeps who did what, with no more of the"
+                                + " client than its number above; backups made before hold it until they are thrown away.</p>")
+                .add("<h2>What went</h2><table>");
+        c.counts().all().entrySet().stream()
+                .sorted(Map.Entry.comparingByKey())
+                .forEach(
+                        e -> page.row(e.getKey().replace('_', ' '), String.format(page.locale(), "%,d", e.getValue())));
+        return page.add("</table>").pdf();
+    }
+
     /** Erases whatever was taken away 30 days ago. */
     public void eraseDue() {
-        for (String client : mapper.due(DAYS_TO_BRING_BACK)) {
+        for (String client : mapper.due(HouseRules.DAYS_TO_BRING_BACK)) {
             erasure.endOnNetworks(client);
             erasure.eraseAndCertify(client, null);
-            LOG.info("Erased a client {} days after it was taken away", DAYS_TO_BRING_BACK);
+            LOG.info("Erased a client {} days after it was taken away", HouseRules.DAYS_TO_BRING_BACK);
         }
-        for (DuePlan plan : mapper.duePlans(DAYS_TO_BRING_BACK)) {
+        for (DuePlan plan : mapper.duePlans(HouseRules.DAYS_TO_BRING_BACK)) {
             erasure.erasePlan(plan.clientId(), plan.id());
         }
     }

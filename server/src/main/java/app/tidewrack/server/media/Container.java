@@ -7,23 +7,30 @@ import java.util.Locale;
 
 /** Kinds of files that are taken in, told by their first bytes and never by their name. */
 enum Container {
-    JPEG(""),
-    PNG(""),
-    MP4("mov"),
-    MOV("mov"),
-    M4V("mov"),
-    WEBM("matroska"),
-    AVI("avi");
+    JPEG("", ""),
+    PNG("", ""),
+    MP4("mov", "mp4"),
+    MOV("mov", "mov"),
+    M4V("mov", "ipod"),
+    WEBM("matroska", "webm"),
+    AVI("avi", "avi");
 
     private final String demuxer;
+    private final String muxer;
 
-    Container(String demuxer) {
+    Container(String demuxer, String muxer) {
         this.demuxer = demuxer;
+        this.muxer = muxer;
     }
 
     /** The video tool's name for what reads it. */
     String demuxer() {
         return demuxer;
+    }
+
+    /** The video tool's name for what writes it. */
+    String muxer() {
+        return muxer;
     }
 
     boolean video() {

@@ -18,6 +18,7 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.DigestInputStream;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -80,7 +81,7 @@ public class MediaLibrary {
             byte[] head = content.readNBytes(HEAD);
             Container container = Container.of(name, head);
             String sent = copy(name, container, head, content, file);
-            String sha = Whereabouts.takeOut(container, file) ? hash(file) : sent;
+            String sha = Whereabouts.takeOut(videos, name, container, file) ? hash(file) : sent;
             Optional<Stored> known = mapper.byHash(clientId, sha);
             return known.isPresent() ? read(known.get()) : keep(clientId, name, container, sha, file);
         } finally {
@@ -89,7 +90,11 @@ public class MediaLibrary {
     }
 
     private static String hash(Path file) throws IOException {
-        return HexFormat.of().formatHex(digest().digest(Files.readAllBytes(file)));
+        MessageDigest digest = digest();
+        try (InputStream content = new DigestInputStream(Files.newInputStream(file), digest)) {
+            content.transferTo(OutputStream.nullOutputStream());
+        }
+        return HexFormat.of().formatHex(digest.digest());
     }
 
     private void requireRoom(String clientId, String name) {

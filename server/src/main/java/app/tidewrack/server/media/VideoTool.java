@@ -14,6 +14,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.IntPredicate;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -38,6 +40,9 @@ public class VideoTool {
 
     /** When the stills of a video's beginning are taken, in seconds. */
     private static final List<Double> BEGINNING = List.of(0.2, 1.5, 3.0);
+
+    /** In names of tags. */
+    private static final Pattern PLACES = Pattern.compile("location|gps|xyz|xmp|place|city|country");
 
     private final Settings settings;
     private final JsonMapper json;
@@ -70,22 +75,39 @@ public class VideoTool {
 
     /** What a file says of itself and its streams. */
     private JsonNode probed(String fileName, Path file, String demuxer) {
-        return json.readTree(run(
-                fileName,
-                List.of(
-                        settings.ffprobe(),
-                        "-v",
-                        "error",
-                        "-protocol_whitelist",
-                        "file",
-                        "-f",
-                        demuxer,
-                        "-show_format",
-                        "-show_streams",
-                        "-of",
-                        "json",
-                        file.toString()),
-                l -> true));
+        List<String> command = new ArrayList<>(List.of(settings.ffprobe(), "-v", "error"));
+        command.addAll(List.of("-protocol_whitelist", "file", "-f", demuxer));
+        if (demuxer.equals(Container.MP4.demuxer())) {
+            command.addAll(List.of("-export_xmp", "1"));
+        }
+        command.addAll(List.of("-show_format", "-show_streams", "-of", "json", file.toString()));
+        return json.readTree(run(fileName, command, l -> true));
+    }
+
+    /**
+     * Whether a file tells where it was filmed: in a tag of its own or of a stream (ISO 6709 in {@code ©xyz}, {@code loci} of 3GPP TS
+     * 26.244, XMP), or as a track of positions, which are the tracks of data that hold no time code.
+     */
+    boolean saysWhere(String fileName, Path file, Container container) {
+        JsonNode told = probed(fileName, file, container.demuxer());
+        return Stream.concat(
+                        Stream.of(told.path("format")), told.path("streams").valueStream())
+                .anyMatch(part -> of(part, "data")
+                                && !part.path("codec_tag_string").asString("").equals("tmcd")
+                        || part.path("tags")
+                                .propertyStream()
+                                .map(t -> t.getKey().toLowerCase(Locale.ROOT))
+                                .anyMatch(PLACES.asPredicate()));
+    }
+
+    /** Writes a file anew with its pictures, sound and captions as they are, and nothing else; the same from the same, to the byte. */
+    void bare(String fileName, Path file, Container container, Path to) {
+        String streams =
+                "-map 0:V -map 0:a? -map 0:s? -map_metadata -1 -map_metadata:s -1 -c copy -fflags +bitexact -f ";
+        List<String> how = new ArrayList<>(List.of((streams + container.muxer()).split(" ")));
+        how.add(to.toString());
+        // From its first packet: a place to begin at, even its very beginning, leaves out what comes before the first sound.
+        run(fileName, decoding(file, container, List.of(), how), l -> true);
     }
 
     /** @throws Refusal (field {@code file}) when it holds no video that can be read */
@@ -304,25 +326,18 @@ public class VideoTool {
         return seconds;
     }
 
-    /** The start of every command that decodes a file, from a second on; the rest says what becomes of it. */
+    /** A command that decodes a file from a second on; the rest says what becomes of it. */
     private List<String> reading(Path file, Container container, double from, String... rest) {
-        List<String> command = new ArrayList<>(List.of(
-                settings.ffmpeg(),
-                "-nostdin",
-                "-v",
-                "error",
-                "-y",
-                "-threads",
-                "2",
-                "-protocol_whitelist",
-                "file",
-                "-f",
-                container.demuxer(),
-                "-ss",
-                seconds(from),
-                "-i",
-                file.toString()));
-        command.addAll(List.of(rest));
+        return decoding(file, container, List.of("-ss", seconds(from)), List.of(rest));
+    }
+
+    private List<String> decoding(Path file, Container container, List<String> from, List<String> rest) {
+        List<String> command =
+                new ArrayList<>(List.of(settings.ffmpeg(), "-nostdin", "-v", "error", "-y", "-threads", "2"));
+        command.addAll(List.of("-protocol_whitelist", "file", "-f", container.demuxer()));
+        command.addAll(from);
+        command.addAll(List.of("-i", file.toString()));
+        command.addAll(rest);
         return command;
     }
 

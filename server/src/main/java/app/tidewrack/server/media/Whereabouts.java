@@ -14,13 +14,14 @@ import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.Locale;
 import java.util.Set;
 import java.util.stream.StreamSupport;
 
 /**
- * Takes out of a picture where it was taken, before it is kept and so before it leaves. Only what a camera wrote beside the picture goes;
- * its pixels, colours and which way up it is stay. A picture that says nothing of a place stays as it is, to the byte.
+ * Takes out of a picture or video where it was taken, before it is kept and so before it leaves. Only what a camera wrote beside it goes;
+ * what is seen and heard and which way up it is stay. A file that says nothing of a place stays as it is, to the byte.
  */
 final class Whereabouts {
     private static final int MARKER = 0xff;
@@ -39,10 +40,10 @@ final class Whereabouts {
 
     private Whereabouts() {}
 
-    /** Whether the file was written anew. A file that cannot be read is left to whoever reads it next. */
-    static boolean takeOut(Container container, Path file) throws IOException {
-        if (container != Container.JPEG && container != Container.PNG) {
-            return false;
+    /** Whether the file was written anew. A picture that cannot be read is left to whoever reads it next. */
+    static boolean takeOut(VideoTool videos, String fileName, Container container, Path file) throws IOException {
+        if (container.video()) {
+            return ofVideo(videos, fileName, container, file);
         }
         Metadata metadata;
         try {
@@ -56,6 +57,21 @@ final class Whereabouts {
         byte[] content = Files.readAllBytes(file);
         Files.write(file, container == Container.JPEG ? jpeg(content, orientation(metadata)) : png(content));
         return true;
+    }
+
+    private static boolean ofVideo(VideoTool videos, String fileName, Container container, Path file)
+            throws IOException {
+        if (!videos.saysWhere(fileName, file, container)) {
+            return false;
+        }
+        Path bare = Files.createTempFile("tidewrack-bare", "");
+        try {
+            videos.bare(fileName, file, container, bare);
+            Files.move(bare, file, StandardCopyOption.REPLACE_EXISTING);
+            return true;
+        } finally {
+            Files.deleteIfExists(bare);
+        }
     }
 
     private static boolean saysWhere(Directory directory) {

@@ -24,7 +24,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
@@ -47,7 +46,6 @@ class MorningDesk {
     private static final int MOST_HIDDEN = 1_000;
 
     private final MorningMapper told;
-    private final ReckonedMapper kept;
     private final Reckonings reckonings;
     private final DayMoney money;
 
@@ -71,9 +69,7 @@ class MorningDesk {
     /** All clients of a person, the most urgent first. */
     @Transactional(readOnly = true)
     MorningView all(String personId, Asked asked) {
-        Map<String, Reckoned> reckoned =
-                kept.ofPerson(personId).stream().collect(Collectors.toMap(Reckoned::clientId, Function.identity()));
-        List<MorningClient> clients = clients(personId, null, reckoned, asked, MOST_LINES);
+        List<MorningClient> clients = clients(personId, null, reckonings.ofPerson(personId), asked, MOST_LINES);
         return new MorningView(
                 clients.stream()
                         .filter(c -> !asked.narrows() || !c.lines().isEmpty() || c.hidden() > 0)

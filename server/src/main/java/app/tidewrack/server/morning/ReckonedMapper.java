@@ -60,10 +60,19 @@ interface ReckonedMapper {
             "select client_id, needs, planned, deed, told, reckoned_at from client_reckoned where client_id = #{clientId}")
     Optional<Reckoned> reckoned(String clientId);
 
+    /** Which reckoning is kept of a client; each has another time. */
+    record Kept(String clientId, Instant reckonedAt) {}
+
     @Select("""
-            select r.client_id, r.needs, r.planned, r.deed, r.told, r.reckoned_at
+            select r.client_id, r.reckoned_at
             from membership m join client_reckoned r on r.client_id = m.client_id where m.person_id = #{personId}""")
-    List<Reckoned> ofPerson(String personId);
+    List<Kept> ofPerson(String personId);
+
+    /** @param clientIds as an array */
+    @Select("""
+            select client_id, needs, planned, deed, told, reckoned_at from client_reckoned
+            where client_id = any(#{clientIds}::text[])""")
+    List<Reckoned> ofClients(String clientIds);
 
     /**
      * Clients of which something was done or told since they were reckoned, or that run and were not for a while; likewise those of

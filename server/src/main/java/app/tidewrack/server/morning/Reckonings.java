@@ -5,17 +5,23 @@ import app.tidewrack.core.playbook.Move;
 import app.tidewrack.server.job.Jobs;
 import app.tidewrack.server.job.Rounds;
 import app.tidewrack.server.job.Rounds.Round;
+import app.tidewrack.server.morning.ReckonedMapper.Kept;
 import app.tidewrack.server.morning.ReckonedMapper.Mark;
 import app.tidewrack.server.morning.ReckonedMapper.Needs;
 import app.tidewrack.server.morning.ReckonedMapper.Planned;
 import app.tidewrack.server.morning.ReckonedMapper.Reckoned;
 import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.results.DayMoney;
+import app.tidewrack.server.web.SqlArray;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
@@ -43,9 +49,21 @@ class Reckonings {
     /** At one client's desk. */
     private static final Duration AT_THE_DESK = Duration.ofMinutes(1);
 
+    /** Lines of all clients that are held as they were read; some 500 bytes each. */
+    private static final int MOST_HELD = 100_000;
+
+    private static final Duration HELD = Duration.ofMinutes(30);
+
     private final ReckonedMapper mapper;
     private final List<NeedSource> sources;
     private final DayMoney money;
+
+    /** To make a client's needs of what is stored takes longer than all that is asked for beside them. */
+    private final Cache<String, Reckoned> read = Caffeine.newBuilder()
+            .maximumWeight(MOST_HELD)
+            .<String, Reckoned>weigher((id, r) -> 1 + r.needs().all().size())
+            .expireAfterAccess(HELD)
+            .build();
 
     @Configuration
     static class Definition {
@@ -66,6 +84,27 @@ class Reckonings {
     /** Clients that are to be reckoned anew; of one person, or of everybody where it is null. */
     List<String> behind(@Nullable String personId) {
         return mapper.behind(personId, (int) HOURS.toSeconds(), (int) RUNNING.toSeconds());
+    }
+
+    /** Of all clients of a person that ever were reckoned, as they are kept; what was read before is not read again. */
+    Map<String, Reckoned> ofPerson(String personId) {
+        Map<String, Reckoned> all = new HashMap<>();
+        List<String> others = new ArrayList<>();
+        for (Kept kept : mapper.ofPerson(personId)) {
+            Reckoned known = read.getIfPresent(kept.clientId());
+            if (known != null && known.reckonedAt().equals(kept.reckonedAt())) {
+                all.put(kept.clientId(), known);
+            } else {
+                others.add(kept.clientId());
+            }
+        }
+        if (!others.isEmpty()) {
+            mapper.ofClients(others.stream().collect(SqlArray.literal())).forEach(r -> {
+                read.put(r.clientId(), r);
+                all.put(r.clientId(), r);
+            });
+        }
+        return all;
     }
 
     /** Of one client, no older than what was done there. */

@@ -4,6 +4,7 @@ import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.agency.Agencies;
 import app.tidewrack.server.agency.Agency;
+import app.tidewrack.server.agency.HouseRules;
 import app.tidewrack.server.person.PersonMapper.Person;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Deeds;
@@ -17,6 +18,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
@@ -39,6 +41,7 @@ class DoorController {
     private final Links links;
     private final Sessions sessions;
     private final String firstKey;
+    private final Duration idle;
 
     DoorController(
             Agencies agencies,
@@ -46,17 +49,19 @@ class DoorController {
             Passwords passwords,
             Links links,
             Sessions sessions,
-            @Value("${tidewrack.first-key}") String firstKey) {
+            @Value("${tidewrack.first-key}") String firstKey,
+            @Value("${spring.session.timeout}") Duration idle) {
         this.agencies = agencies;
         this.people = people;
         this.passwords = passwords;
         this.links = links;
         this.sessions = sessions;
         this.firstKey = firstKey;
+        this.idle = idle;
     }
 
     /** @param agency its name; empty before it was founded */
-    record DoorView(boolean founded, String agency) {}
+    record DoorView(boolean founded, String agency, HouseRules rules) {}
 
     /** @param key what {@code ./tidewrack start} printed */
     record FirstBody(
@@ -83,7 +88,15 @@ class DoorController {
     @May(Who.ANYBODY)
     DoorView door() {
         Optional<Agency> agency = agencies.agency();
-        return new DoorView(agency.isPresent(), agency.map(Agency::name).orElse(""));
+        return new DoorView(
+                agency.isPresent(),
+                agency.map(Agency::name).orElse(""),
+                new HouseRules(
+                        Passwords.LEAST,
+                        idle.toHours(),
+                        Sessions.LONGEST.toDays(),
+                        HouseRules.DAYS_TO_BRING_BACK,
+                        Agency.LANGUAGES));
     }
 
     /** Names the agency and its first administrator, and signs them in. */

@@ -8,6 +8,7 @@ import app.tidewrack.server.person.PersonMapper.Person;
 import app.tidewrack.server.person.Sessions.SessionView;
 import app.tidewrack.server.person.Tokens.ProgramTokenView;
 import app.tidewrack.server.person.Tokens.TokenTold;
+import app.tidewrack.server.web.BeforeSecondFactor;
 import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.May;
 import app.tidewrack.server.web.May.Who;
@@ -81,12 +82,14 @@ class MeController {
         sessions.endOthers(me.id(), request);
     }
 
+    @BeforeSecondFactor
     @GetMapping("/second-factor/offer")
     SecondFactor.Offer offer(Principal person) {
         Person me = people.byId(person.getName()).orElseThrow();
         return secondFactor.offer(agencyName(), me.email());
     }
 
+    @BeforeSecondFactor
     @PutMapping("/second-factor")
     RecoveryCodes turnOn(@Valid @RequestBody TurnOnBody body, Principal person, HttpServletRequest request) {
         Person me = proven(person, body.password(), request);

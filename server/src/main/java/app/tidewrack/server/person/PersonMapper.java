@@ -68,6 +68,13 @@ public interface PersonMapper {
     @Select("select id from person where administrator and closed_at is null order by id for update")
     List<String> holdAdministrators();
 
+    /** Whether the agency asks for a second factor that the person has not. */
+    @Select("""
+            select exists (select 1 from person p cross join agency a
+            where p.id = #{personId} and p.second_factor is null
+              and (a.second_factor = 'EVERYBODY' or a.second_factor = 'ADMINISTRATORS' and p.administrator))""")
+    boolean owesSecondFactor(String personId);
+
     /** What the person may do at a client; nothing for one who left, or at one that was taken away. */
     @Select("""
             select m.role from membership m join person p on p.id = m.person_id join client c on c.id = m.client_id

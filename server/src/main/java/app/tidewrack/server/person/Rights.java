@@ -1,5 +1,6 @@
 package app.tidewrack.server.person;
 
+import app.tidewrack.server.web.BeforeSecondFactor;
 import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.ForApprovers;
 import app.tidewrack.server.web.ForGuests;
@@ -72,6 +73,7 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
             ofGuest(guest, clientId, variables, method);
             return;
         }
+        requireSecondFactor(asks, method);
         Role role = role(asks, clientId);
         ForApprovers approvers = method.getMethodAnnotation(ForApprovers.class);
         boolean alone = approvers != null && approvers.alone();
@@ -142,12 +144,24 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
         if (asks instanceof ProgramToken && may.value() != Who.MEMBERS_AND_PROGRAMS) {
             throw forbidden("A program may not do this. Sign in as the person who made the token.");
         }
+        requireSecondFactor(asks, method);
         boolean administrators = may.value() == Who.ADMINISTRATORS;
         boolean allowed = mapper.byId(asks == null ? "" : asks.getName())
                 .filter(p -> p.closedAt() == null && (p.administrator() || !administrators))
                 .isPresent();
         if (!allowed) {
             throw forbidden("Only an administrator of the agency may do this. Ask one of them.");
+        }
+    }
+
+    /** The one that the agency asks for; programs and guests have no password that it would stand beside. */
+    private void requireSecondFactor(@Nullable Principal asks, HandlerMethod method) {
+        if (asks != null
+                && !(asks instanceof ProgramToken)
+                && !method.hasMethodAnnotation(BeforeSecondFactor.class)
+                && mapper.owesSecondFactor(asks.getName())) {
+            throw forbidden(
+                    "The agency asks for a second factor beside your password. Turn one on under your name, Second factor.");
         }
     }
 

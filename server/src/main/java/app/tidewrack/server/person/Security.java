@@ -38,7 +38,7 @@ class Security {
     private static final String CONTENT_POLICY =
             "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; "
                     + "img-src 'self' data: blob:; font-src 'self' data:; connect-src 'self'; object-src 'none'; "
-                    + "base-uri 'self'; form-action 'self'; frame-ancestors 'none'";
+                    + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     private static final Set<String> LOOPBACK = Set.of("127.0.0.1", "0:0:0:0:0:0:0:1");
     private static final String PROGRAM = Security.class.getName() + ".program";
@@ -58,7 +58,9 @@ class Security {
                                 LOOPBACK.contains(asked.getRequest().getRemoteAddr())))
                         .anyRequest()
                         .permitAll())
-                .csrf(c -> c.spa().ignoringRequestMatchers(r -> r.getAttribute(PROGRAM) != null))
+                .csrf(c -> c.spa()
+                        .csrfTokenRepository(Cookies.pageTokens())
+                        .ignoringRequestMatchers(r -> r.getAttribute(PROGRAM) != null))
                 .addFilterBefore(new ProgramFilter(tokens, sessions, problems), CsrfFilter.class)
                 .exceptionHandling(e -> e.authenticationEntryPoint((request, response, cause) -> problems.write(
                                 response, HttpStatus.UNAUTHORIZED, "Nobody is signed in. Sign in and try again."))

@@ -5,9 +5,11 @@ import static app.tidewrack.server.person.SignInLimits.WINDOW_MINUTES;
 
 import app.tidewrack.server.person.PersonMapper.Person;
 import app.tidewrack.server.person.SignInLimits.Guess;
+import app.tidewrack.server.web.BeforeSecondFactor;
 import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.May;
 import app.tidewrack.server.web.May.Who;
+import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -24,13 +26,13 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseCookie;
 import org.springframework.web.ErrorResponseException;
-import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.util.WebUtils;
 
 /** Signing in and out. Tries are counted in the database, so every server node knows them. */
 @RestController
@@ -58,6 +60,7 @@ class SessionController {
      * Who is signed in.
      *
      * @param secondFactorWanted the password was right, and a code is to come; nobody is signed in yet
+     * @param secondFactorDue the agency asks for one that the person has not; nothing else may be done before
      * @param recoveryCodes left on paper; those who come in by one are told
      */
     record SignedIn(
@@ -67,16 +70,14 @@ class SessionController {
             boolean administrator,
             boolean secondFactor,
             boolean secondFactorWanted,
+            boolean secondFactorDue,
             int recoveryCodes) {}
 
     @PostMapping
     @May(Who.ANYBODY)
     @Deeds.AlsoRefused
-    SignedIn signIn(
-            @Valid @RequestBody SignIn signIn,
-            @CookieValue(name = DEVICE, required = false) @Nullable String device,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+    SignedIn signIn(@Valid @RequestBody SignIn signIn, HttpServletRequest request, HttpServletResponse response) {
+        String device = device(request);
         String email = signIn.email().strip().toLowerCase(Locale.ROOT);
         Person person = mapper.byEmail(email).orElse(null);
         Deeds.by(person == null ? null : person.id());
@@ -99,11 +100,8 @@ class SessionController {
     @PostMapping("/second")
     @May(Who.ANYBODY)
     @Deeds.AlsoRefused
-    SignedIn second(
-            @Valid @RequestBody SecondBody body,
-            @CookieValue(name = DEVICE, required = false) @Nullable String device,
-            HttpServletRequest request,
-            HttpServletResponse response) {
+    SignedIn second(@Valid @RequestBody SecondBody body, HttpServletRequest request, HttpServletResponse response) {
+        String device = device(request);
         String id = sessions.whoIsHalfWay(request);
         Person person = id == null ? null : mapper.byId(id).orElse(null);
         if (person == null || person.closedAt() != null) {
@@ -150,6 +148,11 @@ class SessionController {
         return refused;
     }
 
+    private static @Nullable String device(HttpServletRequest request) {
+        Cookie kept = WebUtils.getCookie(request, Cookies.name(request, DEVICE));
+        return kept == null ? null : kept.getValue();
+    }
+
     /** What tells this browser apart from now on. */
     private static String keepDevice(
             @Nullable String device, HttpServletRequest request, HttpServletResponse response) {
@@ -158,7 +161,7 @@ class SessionController {
                 : device;
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
-                ResponseCookie.from(DEVICE, kept)
+                ResponseCookie.from(Cookies.name(request, DEVICE), kept)
                         .path("/api/session")
                         .httpOnly(true)
                         .secure(request.isSecure())
@@ -170,15 +173,19 @@ class SessionController {
     }
 
     @GetMapping
+    @BeforeSecondFactor
     @May(Who.MEMBERS)
     SignedIn whoAmI(Principal person) {
         return view(mapper.byId(person.getName()).orElseThrow(), false);
     }
 
     @DeleteMapping
+    @BeforeSecondFactor
     @May(Who.MEMBERS)
-    void signOut(HttpServletRequest request) {
+    void signOut(HttpServletRequest request, HttpServletResponse response) {
         sessions.signOut(request);
+        // What waits to be sent stays, since it is nowhere else.
+        response.setHeader("Clear-Site-Data", "\"cache\"");
     }
 
     private SignedIn view(Person person, boolean wanted) {
@@ -189,6 +196,7 @@ class SessionController {
                 person.administrator() && !wanted,
                 person.secondFactor(),
                 wanted,
+                mapper.owesSecondFactor(person.id()),
                 wanted ? 0 : secondFactor.recoveryCodes(person.id()));
     }
 }

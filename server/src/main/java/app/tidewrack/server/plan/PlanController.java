@@ -4,6 +4,7 @@ import app.tidewrack.core.plan.MoneyCalendar;
 import app.tidewrack.server.plan.PlanDesk.PlanLine;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.RemovedPlan;
+import app.tidewrack.server.plan.edit.CampaignRemovals.RemovedCampaign;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.plan.inspect.RowPeople;
 import app.tidewrack.server.web.MostBytes;
@@ -79,6 +80,11 @@ class PlanController {
     @PostMapping("/{planId}/back")
     PlanView bringBack(@PathVariable String clientId, @PathVariable String planId) {
         return desk.bringBack(clientId, planId);
+    }
+
+    @GetMapping("/{planId}/campaigns/removed")
+    List<RemovedCampaign> removedCampaigns(@PathVariable String clientId, @PathVariable String planId) {
+        return desk.removedCampaigns(clientId, planId);
     }
 
     @GetMapping("/{planId}")

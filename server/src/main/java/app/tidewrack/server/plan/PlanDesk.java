@@ -12,6 +12,7 @@ import app.tidewrack.core.plan.PlanEdit.Applied;
 import app.tidewrack.core.plan.Touched;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
+import app.tidewrack.server.agency.HouseRules;
 import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
@@ -20,6 +21,8 @@ import app.tidewrack.server.plan.PlanMapper.RemovedPlan;
 import app.tidewrack.server.plan.PlanMapper.Things;
 import app.tidewrack.server.plan.PlanMapper.TouchedBy;
 import app.tidewrack.server.plan.PlanView.CampaignView;
+import app.tidewrack.server.plan.edit.CampaignRemovals;
+import app.tidewrack.server.plan.edit.CampaignRemovals.RemovedCampaign;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.plan.edit.EditReader;
 import app.tidewrack.server.plan.inspect.LiveStates;
@@ -52,8 +55,6 @@ public class PlanDesk implements NeedSource {
     /** An edit that was made on one of so many versions before is laid over the newest. */
     private static final int VERSIONS_KNOWN = 200;
 
-    private static final int DAYS_TO_BRING_BACK = 30;
-
     private final PlanMapper mapper;
     private final PlanStore store;
     private final EditReader reader;
@@ -61,6 +62,7 @@ public class PlanDesk implements NeedSource {
     private final LiveStates live;
     private final Silences silences;
     private final ToldViews told;
+    private final CampaignRemovals removals;
 
     /** A plan with the version at which it was read. */
     public record Versioned(Plan plan, int version) {}
@@ -124,7 +126,7 @@ public class PlanDesk implements NeedSource {
 
     /** Plans that were taken away within 30 days, the last first. */
     List<RemovedPlan> removed(String clientId) {
-        return mapper.removed(clientId, DAYS_TO_BRING_BACK);
+        return mapper.removed(clientId, HouseRules.DAYS_TO_BRING_BACK);
     }
 
     /**
@@ -145,6 +147,11 @@ public class PlanDesk implements NeedSource {
                     "Pause them first, so that nothing costs money out of sight.");
         }
         mapper.remove(clientId, planId, personId);
+    }
+
+    /** Campaigns that can be brought back by an edit; the newest first. */
+    List<RemovedCampaign> removedCampaigns(String clientId, String planId) {
+        return removals.removed(clientId, planId, HouseRules.DAYS_TO_BRING_BACK);
     }
 
     /** Under its name, or one beside it where another plan has that by now. */

@@ -10,6 +10,7 @@ import app.tidewrack.core.plan.Plan;
 import app.tidewrack.core.plan.PlanDiff;
 import app.tidewrack.core.plan.PlanDiff.Placed;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
 import app.tidewrack.server.plan.PlanMapper.StoredCampaign;
@@ -19,6 +20,7 @@ import app.tidewrack.server.plan.PlanMapper.StoredRow;
 import app.tidewrack.server.web.SqlArray;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
+import java.sql.SQLException;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -31,6 +33,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -39,6 +42,9 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Component
 @RequiredArgsConstructor
 class PlanStore {
+    /** PostgreSQL's state of a row that refers to none. */
+    private static final String NAMES_NOTHING = "23503";
+
     private static final int MOST_KEPT = 64;
 
     private final PlanMapper mapper;
@@ -137,20 +143,41 @@ class PlanStore {
         batch(diff.removedColumns(), ids -> mapper.removeColumns(clientId, ids));
         cells(diff.switchedOn(), (rows, columns) -> mapper.switchOn(clientId, rows, columns));
         diff.campaigns().forEach(c -> mapper.keepCampaign(clientId, planId, stored(c)));
-        batch(
-                diff.rows(),
-                rows -> mapper.keepRows(
-                        clientId, rows.stream().map(PlanStore::storedRow).toList()));
-        batch(
-                diff.columns(),
-                columns -> mapper.keepColumns(
-                        clientId, columns.stream().map(PlanStore::storedColumn).toList()));
+        referring(
+                "audience",
+                () -> batch(
+                        diff.rows(),
+                        rows -> mapper.keepRows(
+                                clientId,
+                                rows.stream().map(PlanStore::storedRow).toList())));
+        referring(
+                "creative",
+                () -> batch(
+                        diff.columns(),
+                        columns -> mapper.keepColumns(
+                                clientId,
+                                columns.stream().map(PlanStore::storedColumn).toList())));
         Map<String, Set<CellRef>> byReason = new HashMap<>();
         diff.switchedOff()
                 .forEach((cell, why) ->
                         byReason.computeIfAbsent(why, w -> new HashSet<>()).add(cell));
         byReason.forEach(
                 (why, cells) -> cells(cells, (rows, columns) -> mapper.switchOff(clientId, rows, columns, why)));
+    }
+
+    /** What an undone edit or a campaign that comes back refers to may be gone by then. */
+    private static void referring(String to, Runnable write) {
+        try {
+            write.run();
+        } catch (DataIntegrityViolationException e) {
+            if (e.getMostSpecificCause() instanceof SQLException cause && NAMES_NOTHING.equals(cause.getSQLState())) {
+                throw new Refusal(
+                        "edit",
+                        "The %s of what this would bring back was deleted meanwhile.".formatted(to),
+                        "Make it anew, with another %s.".formatted(to));
+            }
+            throw e;
+        }
     }
 
     private static <T> void batch(List<T> items, Consumer<List<T>> write) {

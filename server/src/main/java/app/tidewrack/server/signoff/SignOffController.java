@@ -1,6 +1,7 @@
 package app.tidewrack.server.signoff;
 
 import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.server.agency.Page;
 import app.tidewrack.server.person.GuestPass;
 import app.tidewrack.server.person.Guests;
 import app.tidewrack.server.person.Guests.GuestLinkTold;
@@ -16,13 +17,10 @@ import app.tidewrack.server.web.ForGuests;
 import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
-import java.nio.charset.StandardCharsets;
 import java.security.Principal;
 import java.util.List;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -114,17 +112,7 @@ class SignOffController {
     @GetMapping(path = "/sign-offs/{signOffId}/paper", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> paper(@PathVariable String clientId, @PathVariable String signOffId) {
         SignOffLine line = desk.line(clientId, signOffId);
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment()
-                                .filename(
-                                        "%s, sign-off %d.pdf".formatted(line.plan(), line.number()),
-                                        StandardCharsets.UTF_8)
-                                .build()
-                                .toString())
-                .contentType(MediaType.APPLICATION_PDF)
-                .body(desk.paper(clientId, signOffId));
+        return Page.download("%s, sign-off %d".formatted(line.plan(), line.number()), desk.paper(clientId, signOffId));
     }
 
     /** A link for somebody without an account, who may then comment and decide under the name they give. */

@@ -1,5 +1,7 @@
 package app.tidewrack.server.signoff;
 
+import static app.tidewrack.server.agency.Page.text;
+
 import app.tidewrack.core.forecast.Range;
 import app.tidewrack.core.launch.AdSettings;
 import app.tidewrack.core.launch.Change.Action;
@@ -10,7 +12,7 @@ import app.tidewrack.core.launch.ItemWords;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.server.agency.Agencies;
-import app.tidewrack.server.agency.Agency;
+import app.tidewrack.server.agency.Page;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.launch.words.Wording;
 import app.tidewrack.server.media.MediaLibrary;
@@ -24,13 +26,7 @@ import app.tidewrack.server.signoff.kept.SentContent.SentItem;
 import app.tidewrack.server.signoff.kept.SentContent.SentLine;
 import app.tidewrack.server.signoff.kept.SignOffMapper.SignOffLine;
 import app.tidewrack.server.web.NotFound;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.ArrayList;
@@ -41,21 +37,16 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
-import org.springframework.web.util.HtmlUtils;
 
 /**
  * What was approved, on paper: by whom and when, every change in words, money by day, what was found and expected, the ads' pictures
- * and texts, and what was said. PDF with its font inside, so that it looks the same in ten years.
+ * and texts, and what was said.
  */
 @Component
 @RequiredArgsConstructor
 class SignOffPaper {
-    /** PDFBox brings it: Liberation Sans, under the SIL Open Font License. */
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
-
     private static final int MOST_PICTURES = 60;
 
     /** Millimetres of the bar of the day that spends most. */
@@ -69,104 +60,64 @@ class SignOffPaper {
     private final MediaLibrary media;
 
     byte[] of(String clientId, SignOffLine line, SentContent content) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        try {
-            new PdfRendererBuilder()
-                    .useFont(
-                            () -> PDType0Font.class.getResourceAsStream(FONT),
-                            "Liberation",
-                            400,
-                            FontStyle.NORMAL,
-                            true)
-                    .withHtmlContent(page(clientId, line, content), null)
-                    .withProducer("Tidewrack")
-                    .toStream(out)
-                    .run();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toByteArray();
-    }
-
-    private String page(String clientId, SignOffLine line, SentContent content) {
-        Agency agency = agencies.agency().orElse(null);
-        String colour = agency == null ? "#1d2b36" : agency.colour();
-        Locale locale = Locale.forLanguageTag(agency == null ? "en-GB" : agency.language());
-        ZoneId zone = ZoneId.of(agency == null ? "UTC" : agency.zone());
-        StringBuilder html = new StringBuilder("""
-                <html><head><title>%s</title><style>
-                @page { size: A4; margin: 18mm 16mm; @bottom-right { content: counter(page) " / " counter(pages);
-                        font: 8pt Liberation; color: #667 } }
-                body { font: 9pt/1.4 Liberation; color: #1a2229 }
-                h1 { font: 18pt Liberation; margin: 0 0 2mm; color: %2$s }
-                h2 { font: 13pt Liberation; margin: 8mm 0 2mm; color: %2$s; border-bottom: 0.3mm solid %2$s }
-                h3 { font: 10pt Liberation; margin: 4mm 0 1mm; color: #445 }
-                .note { color: #556 } .yes { border: 0.3mm solid %2$s; padding: 3mm; margin: 4mm 0 }
-                table { border-collapse: collapse; width: 100%% } td, th { font: 9pt/1.35 Liberation; text-align: left;
-                        vertical-align: top; padding: 0.8mm 3mm 0.8mm 0; border-bottom: 0.1mm solid #dde }
-                tr { page-break-inside: avoid } .money { text-align: right; white-space: nowrap }
-                .bar { background: %2$s; height: 2.6mm } img { max-width: 26mm; max-height: 40mm }
-                .said { white-space: pre-wrap }
-                </style></head><body>""".formatted(text(line.plan()), colour));
-        html.append("<h1>").append(text(line.plan())).append("</h1>");
-        html.append("<div class='note'>%s%s · sign-off %d of the plan, at its version %d · sent by %s on %s</div>"
+        Page page = agencies.page(line.plan());
+        page.add("<div class='note'>%s%s · sign-off %d of the plan, at its version %d · sent by %s on %s</div>"
                 .formatted(
-                        agency == null ? "" : text(agency.name()) + " for ",
+                        page.agency().isEmpty() ? "" : text(page.agency()) + " for ",
                         text(clients.byId(clientId).name()),
                         line.number(),
                         line.version(),
                         text(line.sentBy()),
-                        moment(line.sentAt(), zone, locale)));
+                        page.moment(line.sentAt())));
         if (!line.note().isEmpty()) {
-            html.append("<p class='said'>").append(text(line.note())).append("</p>");
+            page.add("<p class='said'>%s</p>".formatted(text(line.note())));
         }
-        html.append("<div class='yes'>Approved by %s on %s.%s</div>"
+        page.add("<div class='yes'>Approved by %s on %s.%s</div>"
                 .formatted(
                         text(String.valueOf(line.decidedAs())),
-                        moment(line.decidedAt() == null ? Instant.now() : line.decidedAt(), zone, locale),
+                        page.moment(line.decidedAt() == null ? Instant.now() : line.decidedAt()),
                         line.reason().isEmpty() ? "" : " <span class='said'>“" + text(line.reason()) + "”</span>"));
-        content.campaigns().forEach(c -> campaign(html, clientId, c, locale));
-        said(html, comments.of(clientId, line.planId()), content, zone, locale);
-        return html.append("</body></html>").toString();
+        content.campaigns().forEach(c -> campaign(page, clientId, c));
+        said(page, comments.of(clientId, line.planId()), content);
+        return page.pdf();
     }
 
-    private void campaign(StringBuilder html, String clientId, SentCampaign c, Locale locale) {
+    private void campaign(Page page, String clientId, SentCampaign c) {
         ItemWords words = wording.of(clientId, c.network());
-        html.append("<h2>")
-                .append(text(c.name()))
-                .append("</h2><div class='note'>%s on %s. Money a day %s, before %s."
-                        .formatted(
-                                text(c.account()),
-                                text(networks.rulebook(c.network()).name()),
-                                Money.ofMinor(c.dailyAfterMinor(), c.currency()),
-                                Money.ofMinor(c.dailyBeforeMinor(), c.currency())));
+        page.add("<h2>%s</h2><div class='note'>%s on %s. Money a day %s, before %s."
+                .formatted(
+                        text(c.name()),
+                        text(c.account()),
+                        text(networks.rulebook(c.network()).name()),
+                        Money.ofMinor(c.dailyAfterMinor(), c.currency()),
+                        Money.ofMinor(c.dailyBeforeMinor(), c.currency())));
         ExpectedOfCampaign expected = c.expected();
         if (expected != null) {
-            html.append(" Expected, in four cases of five: %s %ss, by %s people."
+            page.add(" Expected, in four cases of five: %s %ss, by %s people."
                     .formatted(
-                            range(expected.results(), locale),
+                            range(expected.results(), page.locale()),
                             text(expected.result()),
-                            range(expected.people(), locale)));
+                            range(expected.people(), page.locale())));
         }
-        html.append("</div>");
-        days(html, c, locale);
+        page.add("</div>");
+        days(page, c);
         if (!c.findings().isEmpty()) {
-            html.append("<h3>What was found</h3><table>");
+            page.add("<h3>What was found</h3><table>");
             c.findings()
-                    .forEach(f -> row(html, f.severity().name().toLowerCase(Locale.ROOT), f.says() + " " + f.mend()));
-            html.append("</table>");
+                    .forEach(f -> page.row(f.severity().name().toLowerCase(Locale.ROOT), f.says() + " " + f.mend()));
+            page.add("</table>");
         }
-        html.append("<h3>Changes, %d</h3><table>".formatted(c.items().size()));
-        c.items().forEach(i -> change(html, c, i, words));
-        html.append("</table>");
-        ads(html, clientId, c);
+        page.add("<h3>Changes, %d</h3><table>".formatted(c.items().size()));
+        c.items().forEach(i -> change(page, c, i, words));
+        page.add("</table>");
+        ads(page, clientId, c);
     }
 
-    private static void days(StringBuilder html, SentCampaign c, Locale locale) {
+    private static void days(Page page, SentCampaign c) {
         long most = c.days().stream().mapToLong(SentDay::minor).max().orElse(0);
         DateTimeFormatter date =
-                DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM).withLocale(locale);
-        html.append("<h3>Money by day, %s in all</h3><table>"
+                DateTimeFormatter.ofLocalizedDate(FormatStyle.MEDIUM).withLocale(page.locale());
+        page.add("<h3>Money by day, %s in all</h3><table>"
                 .formatted(Money.ofMinor(
                         c.days().stream().mapToLong(SentDay::minor).sum(), c.currency())));
         for (List<SentDay> alike : alike(c.days())) {
@@ -174,7 +125,7 @@ class SignOffPaper {
             String last = alike.size() == 1
                     ? ""
                     : " to " + date.format(alike.get(alike.size() - 1).date());
-            html.append(
+            page.add(
                     "<tr><td style='width:52mm'>%s%s</td><td class='money' style='width:26mm'>%s</td><td><div class='bar' style='width:%dmm'></div></td></tr>"
                             .formatted(
                                     date.format(d.date()),
@@ -182,7 +133,7 @@ class SignOffPaper {
                                     Money.ofMinor(d.minor(), c.currency()),
                                     most == 0 ? 0 : d.minor() * LONGEST_BAR / most));
         }
-        html.append("</table>");
+        page.add("</table>");
     }
 
     /** Days one after another that spend the same. */
@@ -199,7 +150,7 @@ class SignOffPaper {
         return runs;
     }
 
-    private static void change(StringBuilder html, SentCampaign c, SentItem item, ItemWords words) {
+    private static void change(Page page, SentCampaign c, SentItem item, ItemWords words) {
         ItemKey key = ItemKey.parse(c.campaignId(), item.key());
         String what = Stream.of(name(c.rows(), key.rowId()), name(c.columns(), key.columnId()))
                 .filter(n -> !n.isEmpty())
@@ -214,13 +165,12 @@ class SignOffPaper {
                                 item.before() == null ? "" : words.of(f, item.before()) + " → ",
                                 words.of(f, item.settings())))
                 .collect(Collectors.joining("\n"));
-        row(
-                html,
+        page.row(
                 "%s %s".formatted(item.action().name().toLowerCase(Locale.ROOT), what.isEmpty() ? c.name() : what),
                 fields);
     }
 
-    private void ads(StringBuilder html, String clientId, SentCampaign c) {
+    private void ads(Page page, String clientId, SentCampaign c) {
         record Shown(String columnId, List<String> media, List<String> headlines, List<String> bodies) {}
         List<Shown> all = c.items().stream()
                 .filter(i -> i.action().hasContent())
@@ -237,24 +187,24 @@ class SignOffPaper {
         if (all.isEmpty()) {
             return;
         }
-        html.append("<h3>Ads as people see them, %d</h3><table>".formatted(all.size()));
+        page.add("<h3>Ads as people see them, %d</h3><table>".formatted(all.size()));
         for (Shown s : all.subList(0, Math.min(MOST_PICTURES, all.size()))) {
-            html.append("<tr><td style='width:30mm'>")
-                    .append(s.media().stream()
+            page.add("<tr><td style='width:30mm'>")
+                    .add(s.media().stream()
                             .limit(1)
                             .map(sha -> picture(clientId, sha))
                             .collect(Collectors.joining()))
-                    .append("</td><td><b>")
-                    .append(text(name(c.columns(), s.columnId())))
-                    .append("</b><div class='said'>")
-                    .append(text(String.join("\n", s.headlines())))
-                    .append("</div><div class='said'>")
-                    .append(text(String.join("\n", s.bodies())))
-                    .append("</div></td></tr>");
+                    .add("</td><td><b>")
+                    .add(text(name(c.columns(), s.columnId())))
+                    .add("</b><div class='said'>")
+                    .add(text(String.join("\n", s.headlines())))
+                    .add("</div><div class='said'>")
+                    .add(text(String.join("\n", s.bodies())))
+                    .add("</div></td></tr>");
         }
-        html.append("</table>");
+        page.add("</table>");
         if (all.size() > MOST_PICTURES) {
-            html.append("<p class='note'>%d more are not drawn.</p>".formatted(all.size() - MOST_PICTURES));
+            page.add("<p class='note'>%d more are not drawn.</p>".formatted(all.size() - MOST_PICTURES));
         }
     }
 
@@ -271,14 +221,13 @@ class SignOffPaper {
         }
     }
 
-    private static void said(
-            StringBuilder html, List<PlanComment> all, SentContent content, ZoneId zone, Locale locale) {
+    private static void said(Page page, List<PlanComment> all, SentContent content) {
         List<PlanComment> shown = new ArrayList<>(all);
         shown.removeIf(c -> c.signOffId() == null);
         if (shown.isEmpty()) {
             return;
         }
-        html.append("<h2>What was said</h2><table>");
+        page.add("<h2>What was said</h2><table>");
         for (PlanComment c : shown) {
             String place = content.campaigns().stream()
                     .filter(k -> k.campaignId().equals(c.campaignId()))
@@ -287,12 +236,11 @@ class SignOffPaper {
                             .collect(Collectors.joining(", ")))
                     .findFirst()
                     .orElse("the plan");
-            row(
-                    html,
-                    "%s, %s".formatted(c.name(), moment(c.at(), zone, locale)),
+            page.row(
+                    "%s, %s".formatted(c.name(), page.moment(c.at())),
                     "%s%s: %s".formatted(c.answers() == null ? "on " : "answers on ", place, c.says()));
         }
-        html.append("</table>");
+        page.add("</table>");
     }
 
     private static String name(List<SentLine> lines, @Nullable String id) {
@@ -303,32 +251,7 @@ class SignOffPaper {
                 .orElse("");
     }
 
-    private static void row(StringBuilder html, String head, String says) {
-        html.append("<tr><td style='width:52mm'>")
-                .append(text(head))
-                .append("</td><td class='said'>")
-                .append(text(says))
-                .append("</td></tr>");
-    }
-
     private static String range(Range range, Locale locale) {
         return String.format(locale, "%,d to %,d", Math.round(range.from()), Math.round(range.to()));
-    }
-
-    private static String moment(Instant at, ZoneId zone, Locale locale) {
-        return DateTimeFormatter.ofLocalizedDateTime(FormatStyle.MEDIUM, FormatStyle.SHORT)
-                .withLocale(locale)
-                .format(at.atZone(zone));
-    }
-
-    /** As text of a page, without the signs that XML cannot hold. */
-    private static String text(String text) {
-        String held = text.codePoints()
-                .filter(c -> c == '\n'
-                        || c == '\t'
-                        || c >= ' ' && c != 0xFFFE && c != 0xFFFF && !(c >= 0xD800 && c <= 0xDFFF))
-                .collect(StringBuilder::new, StringBuilder::appendCodePoint, StringBuilder::append)
-                .toString();
-        return HtmlUtils.htmlEscape(held, "UTF-8");
     }
 }

@@ -30,6 +30,7 @@ import org.jspecify.annotations.Nullable;
     @JsonSubTypes.Type(value = EditBody.NewCampaign.class, name = "newCampaign"),
     @JsonSubTypes.Type(value = EditBody.CampaignChange.class, name = "campaignChange"),
     @JsonSubTypes.Type(value = EditBody.CampaignRemoval.class, name = "campaignRemoval"),
+    @JsonSubTypes.Type(value = EditBody.CampaignReturn.class, name = "campaignReturn"),
     @JsonSubTypes.Type(value = EditBody.CampaignCopy.class, name = "campaignCopy"),
     @JsonSubTypes.Type(value = EditBody.NewRows.class, name = "newRows"),
     @JsonSubTypes.Type(value = EditBody.RowRemoval.class, name = "rowRemoval"),
@@ -83,6 +84,9 @@ public sealed interface EditBody {
     record CampaignChange(String campaignId, @Valid FactsBody facts) implements EditBody {}
 
     record CampaignRemoval(String campaignId) implements EditBody {}
+
+    /** One that was taken away comes back as it was, at the end of the plan. */
+    record CampaignReturn(String campaignId) implements EditBody {}
 
     /** A copy on another account, or on the same, at the end of the plan. */
     record CampaignCopy(String campaignId, String accountId) implements EditBody {}

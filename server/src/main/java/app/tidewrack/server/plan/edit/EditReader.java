@@ -40,6 +40,7 @@ import app.tidewrack.core.plan.Together;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
+import app.tidewrack.server.agency.HouseRules;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.ClientMapper;
@@ -76,6 +77,7 @@ public class EditReader {
     private final RowPeople people;
     private final CampaignCarrier carrier;
     private final PlanInspector inspector;
+    private final CampaignRemovals removals;
 
     public PlanEdit read(String clientId, Plan plan, EditBody body) {
         return Stream.<Reading>of(this::ofCampaign, this::ofMoney, this::newOrTaken, this::ofRows)
@@ -101,6 +103,12 @@ public class EditReader {
         }
         if (body instanceof EditBody.CampaignRemoval b) {
             return new RemoveCampaign(b.campaignId());
+        }
+        if (body instanceof EditBody.CampaignReturn b) {
+            return removals.inverse(clientId, plan.id(), b.campaignId(), HouseRules.DAYS_TO_BRING_BACK)
+                    .filter(AddCampaign.class::isInstance)
+                    .map(e -> new AddCampaign(plan.campaigns().size(), ((AddCampaign) e).campaign()))
+                    .orElseThrow(() -> new NotFound("campaign that was taken away", b.campaignId()));
         }
         if (body instanceof EditBody.CampaignCopy b) {
             Campaign from = plan.campaign(b.campaignId());
