@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Installs what the interface needs when its lock file changed, then builds it into dist/.
+# Installs what the interface needs when its lock file changed, builds it into dist/, and says what went into it (CycloneDX).
 set -euo pipefail
 cd "$(dirname "$0")"
 stamp=node_modules/.installed
@@ -8,3 +8,6 @@ if ! cmp -s package-lock.json "$stamp"; then
   cp package-lock.json "$stamp"
 fi
 npm run --silent build
+parts=target/classes/META-INF/sbom
+mkdir -p "$parts"
+npm sbom --sbom-format cyclonedx --sbom-type application --package-lock-only --omit dev --loglevel=error >"$parts/web.cdx.json"

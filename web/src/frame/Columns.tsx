@@ -32,7 +32,7 @@ export function Columns(props: {
         {props.looks}
         {!reads && props.actions}
       </header>
-      <main className="work" style={props.bare ? { padding: 0, overflow: "hidden" } : undefined}>
+      <main className={props.bare ? "work bare" : "work"}>
         {work(props.children)}
       </main>
       {props.facts && <aside className="facts">{work(props.facts)}</aside>}

@@ -20,7 +20,7 @@ const SCREENS = [
 export function Rail({ clientId }: { clientId: string | undefined }) {
   return (
     <nav className="rail" aria-label="Screens">
-      <NavLink to="/" style={{ padding: 0, width: "auto", background: "none" }} title="All clients">
+      <NavLink to="/" className="home" title="All clients">
         <img className="mark" src="/mark.svg" alt="All clients" />
       </NavLink>
       {clientId &&
@@ -29,7 +29,7 @@ export function Rail({ clientId }: { clientId: string | undefined }) {
             key={s.path}
             to={`/c/${clientId}${s.path}`}
             end={s.path === ""}
-            style={s.path === "/rules" ? { marginTop: "auto", marginBottom: 8 } : undefined}
+            className={s.path === "/rules" ? "apart" : ""}
           >
             <svg viewBox="0 0 20 20" aria-hidden="true">
               <path d={s.icon} />

@@ -29,7 +29,7 @@ export function Guest() {
   });
   if (link.error) return <Doorway title="This link" note={link.error.message} children={null} />;
   if (!link.data) return <Doorway title="…" note="" children={null} />;
-  const { agency, client, plan, sentBy, name, expiresAt, enteredAs } = link.data;
+  const { agency, client, plan, sentBy, name, expiresAt, enteredAs, colleague } = link.data;
   if (enteredAs) return <Seen guest={link.data} />;
   const come = async (as: string) => {
     setBusy(true);
@@ -47,6 +47,20 @@ export function Guest() {
       note={`${sentBy} of ${agency} asks ${client} to look at it, by ${day(expiresAt.slice(0, 10))}. You need no account: what you say and decide stands under your name.`}
       problem={problem}
     >
+      {colleague && (
+        <p>
+          {colleague.name} is signed in in this browser.{" "}
+          {colleague.sees && (
+            <>
+              <a href={`/c/${link.data.clientId}/launch/sign-offs/${link.data.signOffId}`}>
+                Look at it as {colleague.name}
+              </a>
+              .{" "}
+            </>
+          )}
+          Coming in by the link signs {colleague.name} out here.
+        </p>
+      )}
       <Form
         layout="vertical"
         requiredMark={false}

@@ -289,6 +289,18 @@ it("sends a campaign, or the whole plan, to the approver there is", async () => 
   );
 });
 
+const GUEST = {
+  agency: "Withy",
+  clientId: "odd",
+  client: "Oddment",
+  signOffId: "s2",
+  plan: "Spring",
+  sentBy: "Ines",
+  name: "Bea",
+  expiresAt: "2027-03-16T06:00:00Z",
+  colleague: null,
+};
+
 it("lets a guest in under the name they give", async () => {
   window.location.hash = "#secret";
   let entered: string | null = null;
@@ -296,19 +308,7 @@ it("lets a guest in under the name they give", async () => {
     if (path.endsWith("/entered")) entered = (body as { name: string }).name;
     if (path === "/api/door") return { body: door("Withy") };
     if (path.startsWith("/api/clients")) return { body: signOff({ comments: [] }) };
-    return {
-      body: {
-        agency: "Withy",
-        clientId: "odd",
-        client: "Oddment",
-        signOffId: "s2",
-        plan: "Spring",
-        sentBy: "Ines",
-        name: "Bea",
-        expiresAt: "2027-03-16T06:00:00Z",
-        enteredAs: entered,
-      },
-    };
+    return { body: { ...GUEST, enteredAs: entered } };
   });
   show(<Guest />);
   await screen.findByText("Spring, for you to sign off");
@@ -319,4 +319,18 @@ it("lets a guest in under the name they give", async () => {
   // A browser that was never here has no token until it asks for something; without one nothing is taken.
   expect(asked[0]).toBe("/api/door");
   expect(screen.getByRole("button", { name: "Approve…" })).toBeTruthy();
+});
+
+it.each([
+  [true, "/c/odd/launch/sign-offs/s2"],
+  [false, undefined],
+])("says who is signed in before a link signs them out, who sees the client: %s", async (sees, leads) => {
+  window.location.hash = "#secret";
+  answering((_, path) => ({
+    body: path === "/api/door" ? door("Withy") : { ...GUEST, enteredAs: null, colleague: { name: "Ines", sees } },
+  }));
+  show(<Guest />);
+  await screen.findByText(/Coming in by the link signs Ines out here/);
+  const link = screen.queryByRole("link", { name: "Look at it as Ines" });
+  expect(link?.getAttribute("href") ?? undefined).toBe(leads);
 });

@@ -25,6 +25,9 @@ import javax.imageio.ImageIO;
 
 /** A buyer at a screen of 1280 by 800: what a person does there, in the words that stand there. */
 final class Buyer implements AutoCloseable {
+    /** As dates are typed. */
+    static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
+
     /** A dialog that has not grown after so many looks never will. */
     private static final int MOST_LOOKS = 40;
 

@@ -14,6 +14,9 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -174,7 +177,8 @@ final class Calls {
         }
         String plan = id(post(client + "/plans", Map.of("name", name)));
         String edits = client + "/plans/" + plan + "/edits";
-        Map<String, Object> facts = facts(name, "2027-03-29", "2027-04-11", money);
+        LocalDate start = today().plusDays(3);
+        Map<String, Object> facts = facts(name, start, start.plusDays(13), money);
         JsonElement made = put(edits, edit(0, Map.of("kind", "newCampaign", "accountId", account, "facts", facts)));
         String campaign = id(made.getAsJsonObject().getAsJsonArray("campaigns").get(0));
         put(edits, edit(1, Map.of("kind", "newRows", "campaignId", campaign, "audienceIds", audiences)));
@@ -182,8 +186,14 @@ final class Calls {
         return new Sheet(plan, campaign, 3);
     }
 
+    /** The day of the practice clock, which other journeys move. */
+    LocalDate today() throws IOException, InterruptedException {
+        String now = get("/api/clock").getAsJsonObject().get("now").getAsString();
+        return LocalDate.ofInstant(Instant.parse(now), ZoneOffset.UTC);
+    }
+
     /** Of a cold test that seeks traffic with money a day for each row. */
-    static Map<String, Object> facts(String name, String start, String lastDay, String money) {
+    static Map<String, Object> facts(String name, LocalDate start, LocalDate lastDay, String money) {
         return Map.of(
                 "name",
                 name,
@@ -194,9 +204,9 @@ final class Calls {
                 "purpose",
                 "TESTING",
                 "start",
-                start,
+                start.toString(),
                 "lastDay",
-                lastDay,
+                lastDay.toString(),
                 "basis",
                 "DAILY",
                 "shared",

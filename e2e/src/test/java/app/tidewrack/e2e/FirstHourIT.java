@@ -182,7 +182,7 @@ class FirstHourIT {
         assertThat(other.locator("main")).containsText("Welcome to Heronsgate Media");
         other.getByLabel("Password").fill("eleven damp otters");
         button(other, "Come in").click();
-        assertThat(other.locator(".clients")).containsText("Marsh Bakery");
+        assertThat(other.locator(".morning")).containsText("Marsh Bakery");
         other.getByText("Marsh Bakery").click();
         assertThat(other.locator(".head")).containsText("You read this client");
         assertThat(button(other, "Plan a campaign")).hasCount(0);
@@ -239,7 +239,7 @@ class FirstHourIT {
             // The phone is lost; the paper is not.
             anew.getByLabel("Code").fill(paper.get(0));
             button(anew, "Go on").click();
-            assertThat(anew.locator(".clients")).containsText("Marsh Bakery");
+            assertThat(anew.locator(".morning")).containsText("Marsh Bakery");
             anew.navigate(server.url() + "/me/sessions");
             assertThat(anew.locator(".lines tbody tr")).hasCount(2);
         }

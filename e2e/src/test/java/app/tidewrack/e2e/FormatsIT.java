@@ -46,6 +46,8 @@ class FormatsIT extends SignedIn {
                   leftOut: [],
                 },
               });
+              const now = Date.parse((await (await fetch("/api/clock")).json()).now);
+              const day = (on) => new Date(now + on * 86_400_000).toISOString().slice(0, 10);
               let plan = await call("POST", "/plans", {name: `Plan of ${creative} ${account.slice(-2)}`});
               const edit = async (what) => {
                 plan = await call("PUT", `/plans/${plan.id}/edits`, {
@@ -57,7 +59,7 @@ class FormatsIT extends SignedIn {
                 accountId: account,
                 facts: {
                   name: `Run of ${creative}`, objective, temperature: "COLD", purpose: "SCALING",
-                  start: "2027-03-29", lastDay: "2027-04-04", basis: "DAILY", shared: false, money: "25",
+                  start: day(3), lastDay: day(9), basis: "DAILY", shared: false, money: "25",
                 },
               });
               const campaignId = plan.campaigns[0].id;

@@ -21,7 +21,7 @@ import java.util.regex.Pattern;
 /** The running installation: its address, its processes, and the network behind it. */
 final class Installation {
     static final String URL = System.getenv("TIDEWRACK_URL");
-    private static final Path DATA = Path.of(System.getenv("TIDEWRACK_DATA"));
+    static final Path DATA = Path.of(System.getenv("TIDEWRACK_DATA"));
     private static final Path ROOT = Path.of(System.getProperty("tidewrack.root"));
 
     private Installation() {}

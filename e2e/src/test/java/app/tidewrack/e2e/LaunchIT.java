@@ -11,6 +11,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -207,6 +208,7 @@ class LaunchIT {
     @Test
     @Order(6)
     void fromThreeBlockersToLaunchByJumps() throws Exception {
+        LocalDate today = calls.today();
         Calls.Sheet sheet = calls.sheet("oddmenths", "Three blockers", 1, 1, "3");
         calls.rewrite("Three blockers creative 1", Map.of("headlines", List.of("Mend it ".repeat(9))));
         calls.edit(
@@ -215,11 +217,11 @@ class LaunchIT {
                 Map.of(
                         "kind", "campaignChange",
                         "campaignId", sheet.campaignId(),
-                        "facts", Calls.facts("Three blockers", "2027-03-01", "2027-04-11", "10")));
+                        "facts", Calls.facts("Three blockers", today.minusDays(8), today.plusDays(20), "10")));
         open("launch", sheet);
         buyer.press("3 blockers first…");
         dialog().getByText("Choose today or a later day.").click();
-        page.getByLabel("First day").fill("29 Mar 2027");
+        page.getByLabel("First day").fill(Buyer.DAY.format(today.plusDays(3)));
         page.keyboard().press("Enter");
         buyer.press("Keep");
         buyer.kept();

@@ -9,11 +9,9 @@ import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.time.format.DateTimeFormatter;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -26,7 +24,6 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** Someone who never saw it does the whole job, then things go wrong around them. Each part goes on from the one before. */
 @TestMethodOrder(OrderAnnotation.class)
 class NewcomerIT {
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private static Buyer buyer;
     private static Page page;
@@ -152,12 +149,12 @@ class NewcomerIT {
         assertThat(page.locator(".ant-drawer")).containsText("is before the first, 2027-03-09");
         // Nothing starts in the past, and other journeys move the practice clock: the flight is 14 days from its day.
         LocalDate today = buyer.today();
-        page.getByLabel("Last day").fill(DAY.format(today.plusDays(13)));
+        page.getByLabel("Last day").fill(Buyer.DAY.format(today.plusDays(13)));
         page.getByLabel("Last day").press("Enter");
         buyer.press("Add campaign");
         assertThat(page.locator(".ant-drawer")).containsText("“ten” is not an amount of GBP");
         page.getByLabel("Each new row, a day, GBP").fill("10");
-        page.getByLabel("First day").fill(DAY.format(today));
+        page.getByLabel("First day").fill(Buyer.DAY.format(today));
         page.getByLabel("First day").press("Enter");
         buyer.press("Add campaign");
         assertThat(page.locator(".ant-drawer:visible")).hasCount(0);

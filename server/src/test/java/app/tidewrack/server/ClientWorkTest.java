@@ -4,6 +4,7 @@ import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
+import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
@@ -11,6 +12,7 @@ import static org.mockito.Mockito.when;
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.connector.Offers.RelatedTopic;
+import app.tidewrack.connector.Sources.ListTold;
 import app.tidewrack.connector.Sources.SourceTold;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AnyOf;
@@ -21,6 +23,10 @@ import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.server.Scene.Answer;
+import app.tidewrack.server.source.ListImport;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
@@ -31,6 +37,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
 import org.mockito.Mockito;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
@@ -38,6 +45,9 @@ import tools.jackson.databind.JsonNode;
 
 /** Accounts, briefs, audiences and sources over the API, with a network that does as it is told. */
 class ClientWorkTest extends WithServer {
+    @Autowired
+    private ListImport lists;
+
     @DynamicPropertySource
     static void database(DynamicPropertyRegistry registry) {
         TestDatabase.use(registry);
@@ -301,6 +311,40 @@ class ClientWorkTest extends WithServer {
 
     private static long peopleWithout(List<Term> out) {
         return out.isEmpty() ? 50_000 : out.get(0).code().equals("phone") ? 9_000 : 41_000;
+    }
+
+    /** People of a list are sent to the accounts it was taken in for, and to no other, whoever asks for it there. */
+    @Test
+    void aCustomerListGoesOnlyWhereItWasChosenFor() throws Exception {
+        sql.update("""
+                insert into account (client_id, id, network, external_id, name, currency, zone, site_tag, position)
+                values ('c1', 'a9', 'HS', 'x9', 'HS EUR', 'EUR', 'Europe/Berlin', 'tag9', 9)""");
+        SourceTold told = new SourceTold("HSL1", new AudienceSize(2, false), new ListTold(2, 0, 2, 1));
+        List<String> sent = new ArrayList<>();
+        when(network.fillSource(anyString(), anyString(), any())).thenAnswer(call -> {
+            sent.add(call.getArgument(0) + ": " + Files.readString(call.getArgument(2)));
+            return told;
+        });
+        when(network.createSource(eq("x1"), anyString(), any())).thenReturn("HSL1");
+        byte[] rows = "email\nann@a.example\nbo@b.example\n".getBytes(StandardCharsets.UTF_8);
+        String id = lists.takeAsGuessed("c1", "Customers", rows, "GB", List.of("a1"))
+                .id();
+        assertThat(sent)
+                .singleElement()
+                .satisfies(one -> assertThat(one)
+                        .startsWith("x1: ")
+                        // What sha256sum says of the first address.
+                        .contains("39bfae698d367ba3fb7100a9d4255083f05252f9dba6616e91b9e22a042a66a3")
+                        .doesNotContain("@"));
+        AudienceDefinition among = AudienceDefinition.everyoneIn("GB").and(AnyOf.of(new Term(TermKind.SOURCE, id)));
+        refused(
+                "/audiences",
+                with(audience("Elsewhere", among), "accountId", "a9"),
+                "The list Customers was not sent to HS EUR",
+                "Import it for this account too");
+        Mockito.verify(network, Mockito.never()).fillSource(eq("x9"), anyString(), any());
+        Mockito.verify(network, Mockito.never()).createSource(eq("x9"), anyString(), any());
+        sql.update("delete from account where client_id = 'c1' and id = 'a9'");
     }
 
     /** An audience names a source by our id; the network hears its own, and a source in use stays. */

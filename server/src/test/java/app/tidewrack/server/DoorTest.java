@@ -11,13 +11,16 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.context.SpringBootTest.WebEnvironment;
@@ -109,10 +112,43 @@ class DoorTest extends WithServer {
         isProblem(signIn(type, body == null ? "" : body), status, says == null ? "" : says);
     }
 
-    /** Addresses here name clients and plans; other sites do not learn them. */
-    @Test
-    void addressesAreNotToldToOtherSites() throws IOException {
-        assertThat(told("GET /signin HTTP/1.1", "")).contains("Referrer-Policy: same-origin");
+    /**
+     * Whatever is asked for comes with what the specifications of Content Security Policy (level 3), Fetch (nosniff), Referrer Policy and
+     * RFC 7034 have for a page that runs its own scripts only, stands in no frame, and tells its addresses to nobody.
+     */
+    @ParameterizedTest
+    @ValueSource(strings = {"/", "/c/c1/plan", "/api/door", "/api/clients", "/api/nothing", "/assets/nothing.js"})
+    void everyAnswerSaysWhatABrowserMayDoWithIt(String address) throws IOException {
+        String answer = told("GET " + address + " HTTP/1.1\r\nOrigin: https://other.example", "");
+        assertThat(answer)
+                .contains("X-Content-Type-Options: nosniff", "X-Frame-Options: DENY", "Referrer-Policy: same-origin")
+                .doesNotContain("Access-Control-Allow", "Server:", "X-Powered-By");
+        Map<String, List<String>> policy = new HashMap<>();
+        String written = answer.replaceFirst("(?s).*Content-Security-Policy: ([^\r]*)\r.*", "$1");
+        for (String directive : written.split(";\\s*")) {
+            List<String> words = List.of(directive.split(" "));
+            policy.put(words.get(0), words.subList(1, words.size()));
+        }
+        assertThat(policy)
+                .containsEntry("default-src", List.of("'self'"))
+                .containsEntry("script-src", List.of("'self'"))
+                .containsEntry("connect-src", List.of("'self'"))
+                .containsEntry("form-action", List.of("'self'"))
+                .containsEntry("object-src", List.of("'none'"))
+                .containsEntry("base-uri", List.of("'none'"))
+                .containsEntry("frame-ancestors", List.of("'none'"));
+        if (address.startsWith("/api/")) {
+            assertThat(answer).contains("no-store");
+        }
+    }
+
+    /** RFC 9110, 9.3.8: it would send back what a script may not read. */
+    @ParameterizedTest
+    @ValueSource(strings = {"/", "/api/session", "/actuator/health"})
+    void nothingIsEchoed(String address) throws IOException {
+        assertThat(told("TRACE " + address + " HTTP/1.1", ""))
+                .startsWith("HTTP/1.1 405")
+                .doesNotContain(TOKEN);
     }
 
     @Test
@@ -195,6 +231,19 @@ class DoorTest extends WithServer {
                 .containsPattern("__Host-tidewrack=[^\n]*; Path=/;[^\n]*Secure;[^\n]*HttpOnly;[^\n]*SameSite=Lax")
                 .doesNotContain("Domain=")
                 .containsPattern("__Secure-tidewrack-device=[^\n]*; Secure; HttpOnly; SameSite=Strict");
+    }
+
+    /** Whoever comes to this browser next finds nothing of what was looked at. */
+    @Test
+    void signingOutEmptiesTheBrowsersCache() throws IOException {
+        givePassword();
+        String session = signIn(RIGHT, "198.51.100.9", "").replaceFirst("(?s).*Set-Cookie: tidewrack=([^;]*);.*", "$1");
+        String cookie = " HTTP/1.1\r\nCookie: tidewrack=" + session;
+        assertThat(told("GET /api/session" + cookie, "")).startsWith("HTTP/1.1 200");
+        assertThat(told("DELETE /api/session" + cookie, ""))
+                .startsWith("HTTP/1.1 200")
+                .contains("Clear-Site-Data: \"cache\"");
+        assertThat(told("GET /api/session" + cookie, "")).startsWith("HTTP/1.1 401");
     }
 
     private void givePassword() {

@@ -31,8 +31,11 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.boot.test.system.CapturedOutput;
+import org.springframework.boot.test.system.OutputCaptureExtension;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors;
@@ -389,6 +392,21 @@ class RightsTest extends WithServer {
                 assertThat(status(operation, "c1", "ines")).as(operation.text()).isLessThan(500);
             }
         }
+    }
+
+    /** Tries of what is not theirs can be looked up, without a name in the log. */
+    @Test
+    @ExtendWith(OutputCaptureExtension.class)
+    void whoIsRefusedStandsInTheLogByIdAlone(CapturedOutput log) throws Exception {
+        Operation plans = new Operation("GET", "/api/clients/{clientId}/plans");
+        assertThat(status(plans, "c1", "tove")).isEqualTo(200);
+        assertThat(log.getOut()).doesNotContain("Refused");
+        assertThat(status(plans, "nowhere", "tove")).isEqualTo(404);
+        assertThat(status(new Operation("POST", plans.path()), "c1", "tove")).isEqualTo(403);
+        assertThat(log.getOut())
+                .contains("Refused GET /api/clients/{clientId}/plans to tove: not theirs")
+                .contains("Refused POST /api/clients/{clientId}/plans to tove: not for them")
+                .doesNotContain("Tove", "tove@");
     }
 
     /** To tell a viewer how many people there are, a source was made on the network. */

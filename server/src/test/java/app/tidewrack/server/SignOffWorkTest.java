@@ -183,6 +183,10 @@ class SignOffWorkTest extends WithServer {
                 guest.post("/api/door/sign-off", Map.of("secret", secret)).body();
         assertThat(door.get("name").asString()).isEqualTo("Bea Marl");
         assertThat(guest.get(at(second)).status()).isEqualTo(401);
+        assertThat(seen.has("colleague")).isFalse();
+        JsonNode here = scene.post("/api/door/sign-off", Map.of("secret", secret));
+        assertThat(here.at("/colleague/name").asString()).isEqualTo("Ines");
+        assertThat(here.at("/colleague/sees").asBoolean()).isTrue();
         guest.post("/api/door/sign-off/entered", Map.of("secret", secret, "name", "Bea Marl"));
         JsonNode theirs = guest.get(at(second)).body();
         assertThat(theirs.get("mayDecide").asBoolean()).isTrue();

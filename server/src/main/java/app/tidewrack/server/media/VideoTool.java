@@ -106,7 +106,8 @@ public class VideoTool {
                 "-map 0:V -map 0:a? -map 0:s? -map_metadata -1 -map_metadata:s -1 -c copy -fflags +bitexact -f ";
         List<String> how = new ArrayList<>(List.of((streams + container.muxer()).split(" ")));
         how.add(to.toString());
-        // From its first packet: a place to begin at, even its very beginning, leaves out what comes before the first sound.
+        // From its first packet: a place to begin at, even its very beginning, leaves out what comes before the first
+        // sound.
         run(fileName, decoding(file, container, List.of(), how), l -> true);
     }
 

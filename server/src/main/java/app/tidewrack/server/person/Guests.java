@@ -2,6 +2,7 @@ package app.tidewrack.server.person;
 
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.source.Contact;
+import app.tidewrack.server.person.PersonMapper.Person;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import jakarta.servlet.http.HttpServletRequest;
@@ -27,6 +28,7 @@ public class Guests {
 
     private final GuestMapper mapper;
     private final Sessions sessions;
+    private final PersonMapper people;
 
     /**
      * @param name whom it was made for
@@ -45,6 +47,13 @@ public class Guests {
     /** What a link opens. */
     public record Opened(
             String id, String clientId, String signOffId, String name, String client, String plan, Instant expiresAt) {}
+
+    /**
+     * Somebody with an account.
+     *
+     * @param sees whether the client of the link is among theirs
+     */
+    public record Colleague(String name, boolean sees) {}
 
     @Mapper
     interface GuestMapper {
@@ -127,6 +136,12 @@ public class Guests {
     /** What a link opens while it is good. */
     public Optional<Opened> opened(String secret) {
         return mapper.opened(Contact.hash(secret));
+    }
+
+    public Colleague colleague(String personId, String clientId) {
+        return new Colleague(
+                people.byId(personId).map(Person::name).orElse(personId),
+                people.role(personId, clientId).isPresent());
     }
 
     /** Lets somebody in by a link, under the name they give. */

@@ -14,6 +14,8 @@ import java.security.Principal;
 import java.util.Map;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.AnnotatedElementUtils;
 import org.springframework.http.HttpStatus;
@@ -34,6 +36,7 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 @Configuration
 @RequiredArgsConstructor
 public class Rights implements WebMvcConfigurer, HandlerInterceptor {
+    private static final Logger LOG = LoggerFactory.getLogger(Rights.class);
     private static final String READS_ONLY = Rights.class.getName();
     private static final String OF_A_CLIENT = "/api/clients/{clientId}";
 
@@ -55,13 +58,34 @@ public class Rights implements WebMvcConfigurer, HandlerInterceptor {
     public boolean preHandle(HttpServletRequest request, HttpServletResponse response, Object handler) {
         if (handler instanceof HandlerMethod method) {
             String pattern = String.valueOf(request.getAttribute(HandlerMapping.BEST_MATCHING_PATTERN_ATTRIBUTE));
-            if (pattern.startsWith(OF_A_CLIENT)) {
-                ofClient(request, method);
-            } else if (!pattern.startsWith("/api/description")) {
-                ofNoClient(request.getUserPrincipal(), method);
+            try {
+                require(request, pattern, method);
+            } catch (ErrorResponseException | NotFound refused) {
+                LOG.info(
+                        "Refused {} {} to {}: {}",
+                        request.getMethod(),
+                        pattern,
+                        who(request.getUserPrincipal()),
+                        refused instanceof NotFound ? "not theirs" : "not for them");
+                throw refused;
             }
         }
         return true;
+    }
+
+    /** By id, since a log names nobody. */
+    private static String who(@Nullable Principal asks) {
+        return asks instanceof GuestPass guest
+                ? "the guest of link " + guest.linkId()
+                : asks == null ? "nobody" : asks.getName();
+    }
+
+    private void require(HttpServletRequest request, String pattern, HandlerMethod method) {
+        if (pattern.startsWith(OF_A_CLIENT)) {
+            ofClient(request, method);
+        } else if (!pattern.startsWith("/api/description")) {
+            ofNoClient(request.getUserPrincipal(), method);
+        }
     }
 
     private void ofClient(HttpServletRequest request, HandlerMethod method) {

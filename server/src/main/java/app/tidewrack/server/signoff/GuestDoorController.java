@@ -6,6 +6,7 @@ import app.tidewrack.server.agency.Agencies;
 import app.tidewrack.server.agency.Agency;
 import app.tidewrack.server.person.GuestPass;
 import app.tidewrack.server.person.Guests;
+import app.tidewrack.server.person.Guests.Colleague;
 import app.tidewrack.server.person.Guests.Opened;
 import app.tidewrack.server.signoff.kept.SignOffMapper.SignOffLine;
 import app.tidewrack.server.web.AsksOnly;
@@ -44,6 +45,7 @@ class GuestDoorController {
     /**
      * @param name whom the link was made for
      * @param enteredAs under which name whoever asks came in by it already; null while they did not
+     * @param colleague who is signed in in this browser with an account; null for nobody
      */
     record GuestView(
             String agency,
@@ -54,7 +56,8 @@ class GuestDoorController {
             String sentBy,
             String name,
             Instant expiresAt,
-            @Nullable String enteredAs) {}
+            @Nullable String enteredAs,
+            @Nullable Colleague colleague) {}
 
     /** What a link is for. */
     @PostMapping
@@ -72,7 +75,8 @@ class GuestDoorController {
                 line.sentBy(),
                 link.name(),
                 link.expiresAt(),
-                who instanceof GuestPass guest && guest.linkId().equals(link.id()) ? guest.guest() : null);
+                who instanceof GuestPass guest && guest.linkId().equals(link.id()) ? guest.guest() : null,
+                who == null || who instanceof GuestPass ? null : guests.colleague(who.getName(), link.clientId()));
     }
 
     @PostMapping("/entered")

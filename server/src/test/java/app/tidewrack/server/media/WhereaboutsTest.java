@@ -210,7 +210,8 @@ class WhereaboutsTest {
         }
         film(container.muxer(), codecs, more.toArray(String[]::new));
         String before = streams();
-        assertThat(said("ffprobe", "-v", "error", "-show_format", file.toString())).contains("+55.6761");
+        assertThat(said("ffprobe", "-v", "error", "-show_format", file.toString()))
+                .contains("+55.6761");
 
         assertThat(taken(container, file)).isTrue();
         // In MP4 it is no text, but two numbers in a box of that name.

@@ -24,7 +24,7 @@ import org.junit.jupiter.api.TestMethodOrder;
 
 /** From what customers say to ads on a sheet, copy written in a frame, and a picture that says too much. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
-class WordsIT extends SignedIn {
+class CustomersWordsIT extends SignedIn {
     /** As they came into the copy deck. */
     private static final List<String> HEADLINES = new ArrayList<>();
 
