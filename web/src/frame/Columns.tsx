@@ -32,9 +32,7 @@ export function Columns(props: {
         {props.looks}
         {!reads && props.actions}
       </header>
-      <main className={props.bare ? "work bare" : "work"}>
-        {work(props.children)}
-      </main>
+      <main className={props.bare ? "work bare" : "work"}>{work(props.children)}</main>
       {props.facts && <aside className="facts">{work(props.facts)}</aside>}
       {props.foot && <footer className="foot">{props.foot}</footer>}
     </div>

@@ -327,7 +327,8 @@ it.each([
 ])("says who is signed in before a link signs them out, who sees the client: %s", async (sees, leads) => {
   window.location.hash = "#secret";
   answering((_, path) => ({
-    body: path === "/api/door" ? door("Withy") : { ...GUEST, enteredAs: null, colleague: { name: "Ines", sees } },
+    body:
+      path === "/api/door" ? door("Withy") : { ...GUEST, enteredAs: null, colleague: { name: "Ines", sees } },
   }));
   show(<Guest />);
   await screen.findByText(/Coming in by the link signs Ines out here/);
