@@ -53,7 +53,7 @@ public class Guests {
      *
      * @param sees whether the client of the link is among theirs
      */
-    public record Colleague(String name, boolean sees) {}
+    public record SignedInHere(String name, boolean sees) {}
 
     @Mapper
     interface GuestMapper {
@@ -138,8 +138,8 @@ public class Guests {
         return mapper.opened(Contact.hash(secret));
     }
 
-    public Colleague colleague(String personId, String clientId) {
-        return new Colleague(
+    public SignedInHere colleague(String personId, String clientId) {
+        return new SignedInHere(
                 people.byId(personId).map(Person::name).orElse(personId),
                 people.role(personId, clientId).isPresent());
     }

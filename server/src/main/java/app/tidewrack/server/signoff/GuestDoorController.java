@@ -6,8 +6,8 @@ import app.tidewrack.server.agency.Agencies;
 import app.tidewrack.server.agency.Agency;
 import app.tidewrack.server.person.GuestPass;
 import app.tidewrack.server.person.Guests;
-import app.tidewrack.server.person.Guests.Colleague;
 import app.tidewrack.server.person.Guests.Opened;
+import app.tidewrack.server.person.Guests.SignedInHere;
 import app.tidewrack.server.signoff.kept.SignOffMapper.SignOffLine;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.Deeds;
@@ -57,7 +57,7 @@ class GuestDoorController {
             String name,
             Instant expiresAt,
             @Nullable String enteredAs,
-            @Nullable Colleague colleague) {}
+            @Nullable SignedInHere colleague) {}
 
     /** What a link is for. */
     @PostMapping
