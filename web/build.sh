@@ -8,6 +8,4 @@ if ! cmp -s package-lock.json "$stamp"; then
   cp package-lock.json "$stamp"
 fi
 npm run --silent build
-parts=target/classes/META-INF/sbom
-mkdir -p "$parts"
-npm sbom --sbom-format cyclonedx --sbom-type application --package-lock-only --omit dev --loglevel=error >"$parts/web.cdx.json"
+node parts.mjs

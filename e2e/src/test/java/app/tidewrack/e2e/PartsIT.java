@@ -24,10 +24,10 @@ class PartsIT {
 
     @ParameterizedTest
     @CsvSource({
-        "BOOT-INF/classes/" + IN + "application.cdx.json, '', mybatis, postgresql, greenmail",
-        IN + "web.cdx.json, BOOT-INF/lib/web-0.1.0.jar, react, antd, vitest"
+        "Server,    BOOT-INF/classes/" + IN + "application.cdx.json, '', greenmail",
+        "Interface, " + IN + "web.cdx.json, BOOT-INF/lib/web-0.1.0.jar, vitest"
     })
-    void whatItIsMadeOfStandsInTheJar(String place, String inside, String one, String other, String onlyForTests)
+    void whatItIsMadeOfStandsInTheJarAndOnThePage(String chapter, String place, String inside, String onlyForTests)
             throws IOException, ParseException {
         byte[] list = entry(inside.isEmpty() ? jar() : entry(jar(), inside), place);
         JsonParser parser = new JsonParser();
@@ -39,7 +39,26 @@ class PartsIT {
             assertThat(p.getVersion()).isNotBlank();
             assertThat(p.getPurl()).startsWith("pkg:");
         });
-        assertThat(parts).extracting(Component::getName).contains(one, other).doesNotContain(onlyForTests);
+        assertThat(parts).extracting(Component::getName).doesNotContain(onlyForTests);
+        List<String> chosen = onThePage(chapter);
+        assertThat(chosen).hasSizeGreaterThan(15);
+        assertThat(parts.stream().map(PartsIT::line)).containsAll(chosen);
+    }
+
+    private static String line(Component part) {
+        return (part.getGroup() == null ? "" : part.getGroup() + ":") + part.getName() + " " + part.getVersion();
+    }
+
+    /** Names and versions of a chapter of docs/dependencies.md. */
+    private static List<String> onThePage(String chapter) throws IOException {
+        String page = Files.readString(Path.of("..", "docs", "dependencies.md"));
+        String own = page.substring(page.indexOf("\n## " + chapter + "\n") + 1);
+        return own.lines()
+                .skip(1)
+                .takeWhile(l -> !l.startsWith("## "))
+                .filter(l -> l.startsWith("| ") && !l.startsWith("| what "))
+                .map(l -> l.split(" \\| ")[0].substring(2) + " " + l.split(" \\| ")[1])
+                .toList();
     }
 
     private static byte[] jar() throws IOException {

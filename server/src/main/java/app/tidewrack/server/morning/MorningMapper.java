@@ -86,15 +86,17 @@ interface MorningMapper {
 
     @Select("""
             select l.client_id, c.plan_id, l.campaign_id, l.account_id, c.name as campaign, x.action = 'PAUSE' as pause, x.problem
-            from membership m join live_item l on l.client_id = m.client_id
+            from membership m join launch n on n.client_id = m.client_id and n.state = 'RUNNING'
+            join live_item l on l.client_id = n.client_id and l.campaign_id = n.campaign_id
+                 and l.level = 'CAMPAIGN' and l.removed_at is null
             join campaign c on c.client_id = l.client_id and c.id = l.campaign_id
-            join lateral (select id, state from launch where client_id = l.client_id and campaign_id = l.campaign_id
-                          order by started_at desc limit 1) n on n.state = 'RUNNING'
             join lateral (select action, problem from launch_change where client_id = l.client_id and launch_id = n.id
                           and level = 'CAMPAIGN' and action in ('PAUSE', 'RESUME') and state <> 'DONE'
                           and problem is not null limit 1) x on true
             where""" + OF_WHOM + """
-              and l.level = 'CAMPAIGN' and l.removed_at is null order by l.client_id, c.name""")
+              and not exists (select 1 from launch later where later.client_id = n.client_id
+                              and later.campaign_id = n.campaign_id and later.started_at > n.started_at)
+            order by l.client_id, c.name""")
     List<UntakenRow> untaken(String personId, @Nullable String clientId);
 
     record RefusedRow(
@@ -143,9 +145,10 @@ interface MorningMapper {
     record LeadsRow(String clientId, long fresh) {}
 
     @Select("""
-            select l.client_id, count(*) as fresh from membership m join lead l on l.client_id = m.client_id
-            where""" + OF_WHOM + """
-              and l.state = 'NEW' group by l.client_id""")
+            select m.client_id, l.fresh
+            from membership m
+            join lateral (select count(*) as fresh from lead where client_id = m.client_id and state = 'NEW') l on l.fresh > 0
+            where""" + OF_WHOM)
     List<LeadsRow> leads(String personId, @Nullable String clientId);
 
     record SignOffRow(
