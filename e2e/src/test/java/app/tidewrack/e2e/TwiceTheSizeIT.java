@@ -16,12 +16,12 @@ class TwiceTheSizeIT extends SignedIn {
 
     /** Of all that can be reached by Tab: what cannot be brought into sight, or shows no ring there. */
     private static final String OUT_OF_REACH = """
-            () => {
+            async () => {
               const faults = [];
               const all = document.querySelectorAll(
                 'a[href], button, input, select, textarea, summary, [tabindex]:not([tabindex="-1"])');
               const shown = [...all].filter((e) => !e.disabled && !e.closest('[aria-hidden=true], [inert], fieldset:disabled')
-                && e.tabIndex >= 0 && e.getClientRects().length > 0 && getComputedStyle(e).visibility === 'visible');
+                && e.tabIndex >= 0 && e.checkVisibility({ visibilityProperty: true }));
               for (const e of shown.slice(0, 120)) {
                 const name = `${e.tagName} ${e.className} “${(e.innerText || e.ariaLabel || e.id || '').slice(0, 30)}”`;
                 e.scrollIntoView({ block: 'center', inline: 'center', behavior: 'instant' });
@@ -39,13 +39,15 @@ class TwiceTheSizeIT extends SignedIn {
                   Math.min(innerWidth - 1, Math.max(0, (box.left + box.right) / 2)),
                   Math.min(innerHeight - 1, Math.max(0, (box.top + box.bottom) / 2)));
                 if (!at || !(drawn.contains(at) || at.contains(drawn))) faults.push(`${name} has ${at?.className} before it`);
-                const rings = [e, drawn, e.parentElement, ...drawn.querySelectorAll('*')].some((r) => {
+                const ring = () => [e, drawn, e.parentElement, ...drawn.querySelectorAll('*')].some((r) => {
                   const s = getComputedStyle(r);
                   const after = getComputedStyle(r, '::after');
                   return s.outlineStyle !== 'none' && parseFloat(s.outlineWidth) > 0 || s.boxShadow !== 'none'
                     || after.outlineStyle !== 'none' && parseFloat(after.outlineWidth) > 0;
                 });
-                if (!rings) faults.push(`${name} shows no ring`);
+                // Some grow into their ring.
+                if (!ring()) await new Promise((grown) => setTimeout(grown, 400));
+                if (!ring()) faults.push(`${name} shows no ring`);
               }
               // What listens to the pointer, by what React keeps beside each element, and has nothing in it or around it that a key reaches.
               const keys = 'a[href], button, input, select, textarea, summary, [tabindex]';
