@@ -118,13 +118,14 @@ const queries = new QueryClient({
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <ConfigProvider theme={theme} wave={{ disabled: true }}>
-      <App message={{ maxCount: 3, duration: 6 }}>
-        <QueryClientProvider client={queries}>
+      {/* Around App, since questions that it asks are drawn by it and may ask the server. */}
+      <QueryClientProvider client={queries}>
+        <App message={{ maxCount: 3, duration: 6 }}>
           <Suspense>
             <RouterProvider router={router} />
           </Suspense>
-        </QueryClientProvider>
-      </App>
+        </App>
+      </QueryClientProvider>
     </ConfigProvider>
   </StrictMode>,
 );

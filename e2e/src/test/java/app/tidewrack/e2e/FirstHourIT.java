@@ -147,6 +147,14 @@ class FirstHourIT {
         page.getByLabel("Name", exact()).fill("Rye, cold");
         page.getByLabel("Each new row, a day, DKK").fill("100");
         buyer.press("Add campaign");
+        // Taken out of the plan, and brought back.
+        buyer.press("Take this campaign out");
+        assertThat(page.locator(".ant-modal")).containsText("It can be brought back for 30 days");
+        buyer.press("Take it out");
+        assertThat(page.locator(".work")).containsText("No campaign yet");
+        buyer.press("Campaigns taken away, 1");
+        buyer.press("Bring back");
+        assertThat(page.locator(".head h1")).containsText("Rye, cold");
         buyer.press("Add audiences as rows");
         page.locator(".ant-modal").getByText("Bread lovers").first().click();
         buyer.press("Add 1 row");
