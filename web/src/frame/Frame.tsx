@@ -70,9 +70,9 @@ export function Frame() {
   if (due && !pathname.startsWith(SECOND_FACTOR)) return <Navigate to={SECOND_FACTOR} replace />;
   return (
     <div className="frame">
-      {!due && <Rail clientId={clientId} />}
+      <Rail clientId={due ? undefined : clientId} />
       <div className="top">
-        <div className="crumbs">{due ? <b>You</b> : <Crumbs />}</div>
+        <div className={due ? "crumbs alone" : "crumbs"}>{due ? <b>You</b> : <Crumbs />}</div>
         {!due && <FindOrDo clientId={clientId} />}
         <KeptState />
         {!due && <Clock />}

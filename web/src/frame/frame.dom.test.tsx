@@ -1,0 +1,65 @@
+// @vitest-environment jsdom
+import { answering, show } from "../testing/browser";
+import { screen, waitFor } from "@testing-library/react";
+import { MemoryRouter, Outlet, Route, Routes } from "react-router";
+import { expect, it } from "vitest";
+import { Frame } from "./Frame";
+
+const AGENCY = {
+  name: "Withy",
+  colour: "#2f5b50",
+  accent: "#c1764a",
+  currency: "GBP",
+  zone: "Europe/London",
+  language: "en-GB",
+  secondFactor: "EVERYBODY",
+};
+
+function house(secondFactorDue: boolean) {
+  const told = answering((_, path) => {
+    if (path === "/api/session") {
+      return {
+        body: { id: "nell", name: "Nell Ferry", email: "n@w.example", administrator: false, secondFactorDue },
+      };
+    }
+    if (path === "/api/agency") return { body: AGENCY };
+    if (path === "/api/clock") return { body: { now: "2027-03-09T06:00:00Z" } };
+    if (path === "/api/clients") {
+      return { body: [{ id: "c1", name: "Oddment", role: "BUYER", campaigns: [], accounts: [] }] };
+    }
+    return secondFactorDue ? { status: 403, body: { detail: "A second factor first." } } : { body: [] };
+  });
+  show(
+    <MemoryRouter initialEntries={["/c/c1"]}>
+      <Routes>
+        <Route path="/" element={<Frame />}>
+          <Route path="c/:clientId" element={<>the desk</>} />
+          <Route
+            path="me/:part"
+            element={
+              <>
+                a second factor <Outlet />
+              </>
+            }
+          />
+        </Route>
+      </Routes>
+    </MemoryRouter>,
+  );
+  return told;
+}
+
+it("shows nothing but the second factor to whoever the agency asks for one, and asks for nothing else", async () => {
+  const { asked } = house(true);
+  await screen.findByText(/a second factor/);
+  expect(screen.queryByText("Plan")).toBeNull();
+  expect(screen.queryByText(/Find or do/)).toBeNull();
+  expect(new Set(asked)).toEqual(new Set(["/api/session", "/api/agency"]));
+});
+
+it("shows the screen and the way to all others to everybody else", async () => {
+  const { asked } = house(false);
+  await screen.findByText("the desk");
+  expect(screen.getByText("Plan")).toBeTruthy();
+  await waitFor(() => expect(asked).toContain("/api/clock"));
+});
