@@ -71,6 +71,8 @@ final class MorningLoad {
                                         .formatted(table.getKey(), table.getValue(), values, table.getKey())
                                 + " generate_series(1, %d) n where t.client_id = '%s'".formatted(CLIENTS, COPIED));
             }
+            // As after a round: copies that are all due at once would be reckoned beside what is measured.
+            statement.execute("update client_reckoned set reckoned_at = now() where client_id like 'copy-%'");
             connection.commit();
         } finally {
             connection.setAutoCommit(true);
