@@ -187,7 +187,7 @@ class BehindProxyIT {
     private static HttpResponse<String> send(String method, String path, String type, HttpRequest.BodyPublisher body)
             throws IOException, InterruptedException {
         String token = cookies.getCookieStore().getCookies().stream()
-                .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                .filter(c -> c.getName().equals("__Host-XSRF-TOKEN"))
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElseThrow();
@@ -211,7 +211,9 @@ class BehindProxyIT {
         HttpResponse<String> signedIn = signIn();
         assertThat(signedIn.statusCode()).as(signedIn.body()).isEqualTo(200);
         List<String> set = signedIn.headers().allValues("set-cookie");
-        assertThat(set).isNotEmpty().allSatisfy(c -> assertThat(c).contains("Secure"));
+        assertThat(set)
+                .isNotEmpty()
+                .allSatisfy(c -> assertThat(c).contains("Secure").matches("(?s)__(Host|Secure)-.*"));
         assertThat(set).anySatisfy(c -> assertThat(c).contains("HttpOnly").contains("SameSite"));
         assertThat(get("/api/me/sessions").body())
                 .as("where it was signed in from")
