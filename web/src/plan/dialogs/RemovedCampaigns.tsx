@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
+import { useEffect } from "react";
 import { useNavigate } from "react-router";
 import { ask, at, type Schemas } from "../../api/client";
 import { Changes } from "../../frame/Editable";
@@ -34,9 +35,12 @@ export function RemovedCampaigns(props: {
   const navigate = useNavigate();
   const { modal } = App.useApp();
   const carryOut = useChange();
-  // What is out may change with any edit, also by undoing one.
   const removed = useQuery(removedQuery(clientId, plan.id));
-  const again = () => queries.invalidateQueries(removedQuery(clientId, plan.id));
+  // What is out changes with what is in, by whatever edit or by undoing one.
+  const present = plan.campaigns.map((c) => c.id).join();
+  useEffect(() => {
+    void queries.invalidateQueries(removedQuery(clientId, plan.id));
+  }, [queries, clientId, plan.id, present]);
   const place = (id?: string) => `/c/${clientId}/plan/${plan.id}${id ? `/${id}` : ""}`;
   const remove = (of: Campaign) =>
     modal.confirm({
@@ -57,10 +61,9 @@ export function RemovedCampaigns(props: {
       okText: "Take it out",
       okButtonProps: { danger: true },
       onOk: () =>
-        carryOut(edits.ask({ kind: "campaignRemoval", campaignId: of.id }), async () => {
-          await navigate(place(plan.campaigns.find((c) => c.id !== of.id)?.id));
-          await again();
-        }),
+        carryOut(edits.ask({ kind: "campaignRemoval", campaignId: of.id }), () =>
+          navigate(place(plan.campaigns.find((c) => c.id !== of.id)?.id)),
+        ),
     });
   return (
     <Changes>
@@ -72,12 +75,9 @@ export function RemovedCampaigns(props: {
         )}
         <AwayDialog
           kind="Campaigns"
-          all={removed.data?.filter((r) => !plan.campaigns.some((c) => c.id === r.id))}
+          all={removed.data}
           onBack={(campaignId) =>
-            carryOut(edits.ask({ kind: "campaignReturn", campaignId }), async () => {
-              await navigate(place(campaignId));
-              await again();
-            })
+            carryOut(edits.ask({ kind: "campaignReturn", campaignId }), () => navigate(place(campaignId)))
           }
         />
       </div>
