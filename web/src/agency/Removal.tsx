@@ -79,6 +79,13 @@ export function TakeAway(props: { client: AgencyClient; forGood: boolean; onClos
             {plural(m.people, "person", "people")} no longer {m.people === 1 ? "sees" : "see"} it
             {parts(m).length > 0 && `, nor its ${parts(m).join(", ")}`}.
           </p>
+          {m.byHand > 0 && (
+            <p>
+              <b>{plural(m.byHand, "campaign")}</b> {m.byHand === 1 ? "was" : "were"} entered by hand on a
+              network without a connector: only a person there can {forGood ? "end" : "pause"}{" "}
+              {m.byHand === 1 ? "it" : "them"}.
+            </p>
+          )}
           {forGood ? (
             <>
               <p>
@@ -171,6 +178,9 @@ export function TakenAway({ clients }: { clients: AgencyClient[] }) {
                       .join("\n")}
                   >
                     {count(Object.values(e.counts).reduce((sum, rows) => sum + rows, 0))}
+                    {e.byHand > 0 && (
+                      <div className="note">{plural(e.byHand, "campaign")} left to people to end</div>
+                    )}
                   </td>
                 </tr>
               ))}

@@ -40,6 +40,7 @@ export function Composer(props: {
   const rules = offer.rulebook.audience;
   const sized = useQuery({
     ...sizeQuery(clientId, account.id, definition),
+    enabled: !offer.rulebook.byHand,
     placeholderData: keepPreviousData,
   });
   const terms = useTerms(clientId, account, offer, definition);

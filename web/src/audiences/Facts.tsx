@@ -47,12 +47,19 @@ export function Facts(props: {
         </div>
       )}
       <Regulated {...props} />
-      <Shares {...props} />
-      <Expected {...props} />
-      <Uses {...props} />
+      {offer.rulebook.byHand ? (
+        <Uses {...props} />
+      ) : (
+        <>
+          <Shares {...props} />
+          <Expected {...props} />
+          <Uses {...props} />
+        </>
+      )}
       <p className="note">
-        Sizes come from {account.networkName}, rounded as it tells them, and never under{" "}
-        {count(rules.privacyFloor)}.
+        {offer.rulebook.byHand
+          ? "Nothing is asked of a network without a connector. Note down what it calls its interests, lists and places; whoever enters the plan there chooses them by these words."
+          : `Sizes come from ${account.networkName}, rounded as it tells them, and never under ${count(rules.privacyFloor)}.`}
       </p>
     </>
   );

@@ -51,7 +51,11 @@ export function OneAudience(props: {
   const initial = useMemo(() => draftOf(current), [current]);
   const { draft, change, problem } = useKeptDraft(current.id, initial, save);
   const { definition } = draft;
-  const sized = useQuery(sizeQuery(clientId, account.id, current.definition));
+  const { byHand } = offer.rulebook;
+  const sized = useQuery({
+    ...sizeQuery(clientId, account.id, current.definition),
+    enabled: !byHand,
+  });
   useOneSize(clientId, current.size, sized.data?.rungs.at(-1)?.size);
 
   const takeOut = (other: Audience) => {
@@ -101,7 +105,14 @@ export function OneAudience(props: {
       title={draft.name || "Audience"}
       note={
         <>
-          On <b>{account.name}</b> · <b>{people(current.size)}</b> people
+          On <b>{account.name}</b> ·{" "}
+          {byHand ? (
+            "its size stands there"
+          ) : (
+            <>
+              <b>{people(current.size)}</b> people
+            </>
+          )}
         </>
       }
       actions={

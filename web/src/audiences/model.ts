@@ -103,6 +103,7 @@ const LEADS: Record<TermKind, string> = {
   PAGE_TOPIC: "on pages about",
   PAGE_KEYWORD: "on pages with the words",
   QUESTION: "on the question",
+  NAMED: "called there",
 };
 
 export function lead(kind: TermKind, first: boolean): string {
@@ -120,6 +121,7 @@ export const ADDABLE: { words: string; kinds: TermKind[] }[] = [
   { words: "Device", kinds: ["DEVICE", "SYSTEM", "CONNECTION"] },
   { words: "Income", kinds: ["INCOME"] },
   { words: "Reading", kinds: ["KEYWORD", "PAGE_TOPIC", "PAGE_KEYWORD", "QUESTION"] },
+  { words: "As it is called there", kinds: ["NAMED"] },
   { words: "Ties", kinds: ["TIE"] },
   { words: "Source audience", kinds: ["SOURCE"] },
   { words: "Lookalike", kinds: ["LOOKALIKE"] },
@@ -134,7 +136,7 @@ export const OF_TOPICS: ReadonlySet<TermKind> = new Set<TermKind>([
 ]);
 
 /** Kinds whose terms are typed freely. */
-export const TYPED: ReadonlySet<TermKind> = new Set<TermKind>(["KEYWORD", "PAGE_KEYWORD"]);
+export const TYPED: ReadonlySet<TermKind> = new Set<TermKind>(["KEYWORD", "PAGE_KEYWORD", "NAMED"]);
 
 export function keyOf(term: Term): string {
   return `${term.kind}:${term.code}`;

@@ -16,7 +16,7 @@ type Draft = Schemas["AccountBody"];
 export function OneAccount(props: { clientId: string; account: Account; things: ReactNode }) {
   const { clientId, account } = props;
   const queries = useQueryClient();
-  const told = useQuery(toldQuery(clientId, account.id));
+  const told = useQuery({ ...toldQuery(clientId, account.id), enabled: !account.byHand });
   const save = useCallback(
     async (draft: Draft) => {
       await changeAccount(clientId, account.id, draft);
@@ -46,7 +46,16 @@ export function OneAccount(props: { clientId: string; account: Account; things: 
           On <b>{account.networkName}</b> · {account.currency} · days of {account.zone}
         </>
       }
-      facts={<Told told={told.data} error={told.error} />}
+      facts={
+        account.byHand ? (
+          <p className="note">
+            A network without a connector: nothing is asked of it or sent to it. Plans are handed over as a
+            table to enter there.
+          </p>
+        ) : (
+          <Told told={told.data} error={told.error} />
+        )
+      }
     >
       <div className="brief">
         {problem && <div className="wrong">{problem.message}</div>}

@@ -114,6 +114,13 @@ export function OpenAccount(props: {
           </dd>
         </div>
       </dl>
+      {network.byHand && (
+        <p className="note">
+          For any network that Tidewrack is not connected to. Its rules are general ones; what you plan is
+          handed over as a table to enter there, and sizes, reviews, results and leads stay there. Call the
+          account by the network’s name.
+        </p>
+      )}
       {problem && <div className="wrong">{problem.message}</div>}
     </Modal>
   );

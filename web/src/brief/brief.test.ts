@@ -6,6 +6,7 @@ const account: Schemas["AccountView"] = {
   id: "a1",
   network: "JC",
   networkName: "Jumpcut",
+  byHand: false,
   name: "Jumpcut GBP",
   currency: "GBP",
   zone: "Europe/London",

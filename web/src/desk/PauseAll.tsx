@@ -1,11 +1,28 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Modal } from "antd";
+import { Link } from "react-router";
 import { useEffect, useRef, useState } from "react";
 import { type Schemas, askAgain } from "../api/client";
 import { PLAN_PATHS } from "../api/plans";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import { onNetworksQuery, pauseAll } from "./queries";
+
+type OnNetwork = Schemas["LiveCampaign"];
+
+/** Whether it runs, or is being paused; what only a person there can do leads to the table for it. */
+function Stands({ clientId, campaign: c }: { clientId: string; campaign: OnNetwork }) {
+  if (c.underWay && c.byHand) {
+    return (
+      <Link to={`/c/${clientId}/launch/${c.planId}/${c.campaignId}`}>
+        {c.doing
+          ? `to be ${c.doing === "PAUSE" ? "paused" : "resumed"} there by hand`
+          : "being entered by hand"}
+      </Link>
+    );
+  }
+  return c.underWay ? "being told" : c.paused ? "paused" : "running";
+}
 
 /** Pauses everything of a client at once, and lets it run on; what the networks have not taken yet is told. */
 export function PauseAll({ clientId, accounts }: { clientId: string; accounts: Schemas["AccountView"][] }) {
@@ -82,7 +99,7 @@ export function PauseAll({ clientId, accounts }: { clientId: string; accounts: S
                 </td>
                 <td className="number">{plural(c.ads, "ad")}</td>
                 <td className={c.paused ? "note" : ""}>
-                  {c.underWay ? "being told" : c.paused ? "paused" : "running"}
+                  <Stands clientId={clientId} campaign={c} />
                   {c.problem && <div className="bad">{c.problem}</div>}
                 </td>
               </tr>

@@ -245,6 +245,7 @@ function Banner({
       <Select
         id="script-banner"
         aria-label="Banner"
+        showSearch={{ optionFilterProp: "label" }}
         allowClear
         style={{ width: "100%" }}
         placeholder="None"

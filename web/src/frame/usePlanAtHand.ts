@@ -29,40 +29,31 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
   const firstPlan = plans.data?.[0]?.id;
   const campaign = plan.data?.campaigns.find((c) => c.id === campaignId);
   const firstCampaign = plan.data?.campaigns[0]?.id;
+  const last = window.localStorage.getItem(remembered) ?? "";
+  const aim = () => {
+    if (!planId && screen === "results" && ran.data?.length) {
+      const there = ran.data.map((c) => `${c.planId}/${c.campaignId}`);
+      return there.includes(last) ? last : there[0];
+    }
+    if (!planId && firstPlan) {
+      return plans.data?.some((p) => last.startsWith(`${p.id}/`)) ? last : firstPlan;
+    }
+    return planId && !campaign && firstCampaign ? `${planId}/${firstCampaign}` : undefined;
+  };
+  const ready = !!desk.data && !!plans.data && (planId ? !!plan.data : !ran.isLoading);
+  const goesTo = ready ? aim() : undefined;
+  const here = campaign && planId ? `${planId}/${campaign.id}` : undefined;
+
   useEffect(() => {
-    const go = (path: string) =>
+    if (goesTo) {
       void navigate(
-        { pathname: `/c/${clientId}/${screen}/${path}`, search: window.location.search },
+        { pathname: `/c/${clientId}/${screen}/${goesTo}`, search: window.location.search },
         { replace: true },
       );
-    const last = window.localStorage.getItem(remembered) ?? "";
-    if (!planId && screen === "results" && (ran.isPending || ran.data?.length)) {
-      if (!ran.data) return;
-      const there = ran.data.map((c) => `${c.planId}/${c.campaignId}`);
-      go(there.includes(last) ? last : (there[0] ?? ""));
-    } else if (!planId && firstPlan) {
-      const known = plans.data?.some((p) => last.startsWith(`${p.id}/`));
-      go(known ? last : firstPlan);
-    } else if (planId && plan.data && !campaign && firstCampaign) {
-      go(`${planId}/${firstCampaign}`);
-    } else if (planId && campaign) {
-      window.localStorage.setItem(remembered, `${planId}/${campaign.id}`);
+    } else if (here) {
+      window.localStorage.setItem(remembered, here);
     }
-  }, [
-    planId,
-    firstPlan,
-    plan.data,
-    campaign,
-    firstCampaign,
-    campaignId,
-    clientId,
-    screen,
-    navigate,
-    plans.data,
-    remembered,
-    ran.data,
-    ran.isPending,
-  ]);
+  }, [goesTo, here, clientId, screen, navigate, remembered]);
 
   return {
     clientId,
@@ -70,7 +61,9 @@ export function usePlanAtHand(screen: "plan" | "launch" | "results") {
     campaign,
     plan: plan.data,
     plans: plans.data,
-    error: desk.error ?? plan.error,
+    /** Whether the address is whole and what it names is read; before that nothing is drawn which would go again at once. */
+    settled: ready && !goesTo,
+    error: desk.error ?? plans.error ?? plan.error,
     client: desk.data?.client,
     account:
       desk.data?.client.accounts.find((a) => a.id === campaign?.accountId) ?? desk.data?.client.accounts[0],

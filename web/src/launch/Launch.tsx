@@ -35,7 +35,7 @@ export function Launch() {
     refetchInterval: (query) => (query.state.data?.running ? 3_000 : false),
   });
   const path = { clientId, planId: planId ?? "", campaignId: campaign?.id ?? "" };
-  const looked = useQuery({ ...lookQuery(path), enabled: !!planId && !!campaign?.live });
+  const looked = useQuery({ ...lookQuery(path), enabled: !!planId && !!campaign?.live && !account?.byHand });
   const lookedAt = looked.dataUpdatedAt;
   useEffect(() => {
     if (lookedAt > 0) void askAgain(queries, CHANGES);
@@ -44,10 +44,11 @@ export function Launch() {
   const [confirming, setConfirming] = useState(false);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [paused, setPaused] = useState(false);
-  const [byHand, setByHand] = useState(false);
+  const [chosenByHand, setByHand] = useState(false);
+  const byHand = chosenByHand || !!account?.byHand;
   const [chosen, setChosen] = useState<string>();
   if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
-  if (!client || !atHand.plans) return null;
+  if (!client || !atHand.settled) return null;
   const things = plan ? (
     <CampaignList
       plan={plan}
@@ -61,7 +62,7 @@ export function Launch() {
   if (!campaign || !planId || !account) {
     return (
       <Columns looking things={things} title="Launch">
-        {(atHand.plans.length === 0 || plan?.campaigns.length === 0) && (
+        {(!plan || plan.campaigns.length === 0) && (
           <div className="empty">
             <h2>Nothing to launch yet</h2>
             <p>A campaign with rows and creatives comes first.</p>
@@ -113,6 +114,7 @@ export function Launch() {
     } else void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?change=${place.field}`);
   };
   const toLaunch = list.changes.length > 0 && !list.running;
+  const launch = account.byHand ? "Hand over" : "Launch";
   return (
     <Columns
       looking
@@ -135,8 +137,8 @@ export function Launch() {
               : blocked > 0
                 ? `${plural(blocked, "blocker")} first…`
                 : taken.length < list.changes.length
-                  ? `Launch ${taken.length} of ${plural(list.changes.length, "change")}…`
-                  : `Launch ${plural(list.changes.length, "change")}…`}
+                  ? `${launch} ${taken.length} of ${plural(list.changes.length, "change")}…`
+                  : `${launch} ${plural(list.changes.length, "change")}…`}
           </Button>
         )
       }
@@ -145,18 +147,25 @@ export function Launch() {
           <ChangeFacts change={current} />
         ) : (
           <>
-            <h2>After launch</h2>
-            <p className="note">
-              Every ad goes from sent to in review to approved or refused.
-              {review && (
-                <>
-                  {" "}
-                  Review on {account.networkName} usually takes {lasting(review.from)} to {lasting(review.to)}{" "}
-                  of practice time.
-                </>
-              )}{" "}
-              Move the practice clock at the top to let it pass.
-            </p>
+            <h2>{account.byHand ? "After handing over" : "After launch"}</h2>
+            {account.byHand ? (
+              <p className="note">
+                {account.networkName} has no connector: whoever enters the table there sees its review, and
+                its results. What was entered is known here by the ids that come back.
+              </p>
+            ) : (
+              <p className="note">
+                Every ad goes from sent to in review to approved or refused.
+                {review && (
+                  <>
+                    {" "}
+                    Review on {account.networkName} usually takes {lasting(review.from)} to{" "}
+                    {lasting(review.to)} of practice time.
+                  </>
+                )}{" "}
+                Move the practice clock at the top to let it pass.
+              </p>
+            )}
           </>
         )
       }
@@ -221,7 +230,11 @@ export function Launch() {
       <Modal
         open={confirming}
         title={
-          blocked > 0 ? `${plural(blocked, "blocker")} hold this launch` : `Launch on ${account.networkName}?`
+          blocked > 0
+            ? `${plural(blocked, "blocker")} hold this launch`
+            : account.byHand
+              ? "Hand it over?"
+              : `Launch on ${account.networkName}?`
         }
         onCancel={() => setConfirming(false)}
         footer={
@@ -250,7 +263,9 @@ export function Launch() {
                   {money(campaign.flightMinor, list.currency)} over {plural(campaign.days, "day")}.{" "}
                 </>
               )}
-              Ads are shown once review approves them.
+              {account.byHand
+                ? `Nothing is sent: ${account.networkName} has no connector. You get a table to enter there, and give back the ids. `
+                : "Ads are shown once review approves them. "}
               {taken.some((c) => c.action === "REMOVE") &&
                 " What is removed is gone from the network for good; its results stay here."}
             </p>
@@ -261,14 +276,16 @@ export function Launch() {
                   Start paused: what is created is reviewed, and runs when you resume it
                 </Checkbox>
               )}
-              <Radio.Group
-                value={byHand}
-                onChange={(e) => setByHand(e.target.value as boolean)}
-                options={[
-                  { value: false, label: `Send it to ${account.networkName}` },
-                  { value: true, label: "Hand it over as a table, to be entered by hand" },
-                ]}
-              />
+              {!account.byHand && (
+                <Radio.Group
+                  value={byHand}
+                  onChange={(e) => setByHand(e.target.value as boolean)}
+                  options={[
+                    { value: false, label: `Send it to ${account.networkName}` },
+                    { value: true, label: "Hand it over as a table, to be entered by hand" },
+                  ]}
+                />
+              )}
             </div>
           </>
         )}

@@ -41,6 +41,7 @@ export const networkColours: Record<string, string> = {
   AK: "#2a7f79",
   JC: "#3d4b63",
   DG: "#a8742a",
+  AN: "#6a675c",
 };
 
 export const theme: ThemeConfig = {

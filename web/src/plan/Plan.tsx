@@ -30,7 +30,7 @@ export function Plan() {
   const reads = useReads();
   const [naming, setNaming] = useState(false);
   if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
-  if (!atHand.client || !atHand.plans || (atHand.planId && !atHand.plan)) return null;
+  if (!atHand.client || !atHand.plans || !atHand.settled) return null;
   if (atHand.client.accounts.length === 0) {
     return (
       <NoAccount
@@ -116,7 +116,6 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   const { clientId, plan, account, client, campaign } = atHand;
   const navigate = useNavigate();
   const edits = useEdits(clientId, planId);
-  const reads = useReads();
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   const wanted = useSearchParams()[0].get("change");
   const queries = useQueryClient();
@@ -130,11 +129,9 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
         aria-label="Plan"
         style={{ width: "100%", marginBottom: 12 }}
         value={planId}
-        options={[
-          ...(reads ? [] : [{ value: "", label: "New plan…" }]),
-          ...(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name })),
-        ]}
-        onChange={(id: string) => (id ? void navigate(`/c/${clientId}/plan/${id}`) : onNewPlan())}
+        showSearch={{ optionFilterProp: "label" }}
+        options={(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name }))}
+        onChange={(id: string) => void navigate(`/c/${clientId}/plan/${id}`)}
       />
       <CampaignList
         plan={plan}
@@ -145,6 +142,9 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
       <Changes>
         <button className="add-thing" onClick={() => openForm(undefined)}>
           Add campaign
+        </button>
+        <button className="add-thing" onClick={onNewPlan}>
+          Start another plan
         </button>
       </Changes>
       <RemovedCampaigns {...{ clientId, plan, campaign, edits }} />

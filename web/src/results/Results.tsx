@@ -47,7 +47,7 @@ export function Results() {
   const [search, setSearch] = useSearchParams();
   const offer = useQuery(offerOfResults(clientId));
   if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
-  if (!client || !atHand.plans || !offer.data) return null;
+  if (!client || !atHand.settled || !offer.data) return null;
   const whole = search.get("of") === "all" || !campaign;
   const list = (
     <>

@@ -63,6 +63,7 @@ export function SendDialog(props: {
         To
         <Select
           aria-label="To whom"
+          showSearch={{ optionFilterProp: "label" }}
           value={to}
           options={[
             ...approvers.map((p) => ({ value: p.id, label: p.name })),

@@ -57,6 +57,7 @@ public final class Rulebooks {
                 "HS",
                 "Hearthside",
                 "people and groups",
+                false,
                 1,
                 List.of(
                         objective("traffic", "Traffic", null),

@@ -103,7 +103,7 @@ class CustomersWordsIT extends SignedIn {
         assertThat(page.locator(".ant-message")).containsText("3 creatives made; each differs in its headline alone.");
 
         buyer.open("/c/saltmarsh/plan");
-        buyer.choose("Plan", "New plan…");
+        buyer.press("Start another plan");
         page.getByLabel("Name of the plan").fill("What guests say");
         buyer.press("Start it");
         buyer.press("Add the first campaign");

@@ -9,10 +9,14 @@ import org.junit.jupiter.api.MethodOrderer;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.TestMethodOrder;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Three pictures, four headlines and two bodies become 24 creatives on a sheet; a link is replaced in many and taken back. */
 @TestMethodOrder(MethodOrderer.OrderAnnotation.class)
 class ManyIT extends SignedIn {
+    @RegisterExtension
+    static final InParts PARTS = new InParts();
+
     private static Locator phrases(String kind) {
         return page.locator(
                         "section",
@@ -25,7 +29,7 @@ class ManyIT extends SignedIn {
     @Order(1)
     void mediaAndPhrasesAreCrossedOntoASheet() {
         buyer.open("/c/oddment/plan");
-        buyer.choose("Plan", "New plan…");
+        buyer.press("Start another plan");
         page.getByLabel("Name of the plan").fill("Crossed");
         buyer.press("Start it");
         buyer.press("Add the first campaign");

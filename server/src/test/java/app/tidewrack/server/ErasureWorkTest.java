@@ -11,6 +11,7 @@ import app.tidewrack.core.launch.Level;
 import app.tidewrack.server.Scene.Sheet;
 import app.tidewrack.server.erase.ClientErasure;
 import app.tidewrack.server.erase.RemovalDesk;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -146,6 +147,10 @@ class ErasureWorkTest extends WithServer {
                 .andReturn()
                 .getResponse()
                 .getContentAsByteArray();
+        return text(pdf);
+    }
+
+    static String text(byte[] pdf) throws IOException {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             return new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
         }

@@ -38,6 +38,8 @@ public enum TermKind {
     PAGE_TOPIC,
     /** A word on the page at hand. */
     PAGE_KEYWORD,
+    /** What the network calls it, as a person typed it: nothing is looked up. */
+    NAMED,
     /** One single question, by its id on the network. */
     QUESTION
 }

@@ -14,6 +14,8 @@ import org.jspecify.annotations.Nullable;
  * it.
  *
  * @param code two letters, the network's chip
+ * @param byHand true where nothing can be asked or told: people enter there what was planned, and no sizes, reviews, results or leads
+ *     come back
  * @param version grows with every change of the file
  * @param form null where the network has no lead forms
  * @param mix null where it has no mix ads
@@ -27,6 +29,7 @@ public record Rulebook(
         String code,
         String name,
         String kind,
+        boolean byHand,
         int version,
         List<ObjectiveRule> objectives,
         List<FormatRule> formats,

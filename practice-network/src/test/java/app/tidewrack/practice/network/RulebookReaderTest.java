@@ -3,10 +3,15 @@ package app.tidewrack.practice.network;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.tidewrack.core.network.ObjectiveRule.Action;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.network.Rulebook.MoneyRule;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -17,6 +22,12 @@ import tools.jackson.databind.json.JsonMapper;
 /** The shipped rulebooks keep to the JSON Schema (2020-12, by networknt's validator 3.0.9), and spoilt ones do not. */
 class RulebookReaderTest {
     private static final JsonMapper JSON = new JsonMapper();
+
+    private static final List<String> SLUGS =
+            List.of("hearthside", "guildrow", "shortwave", "askwell", "jumpcut", "dayglass");
+
+    /** Forms and chats are made by a connector. */
+    private static final Set<Action> MADE_THERE = Set.of(Action.FORM_SEND, Action.MESSAGE);
 
     private static String text(String path) throws IOException {
         return new ClassPathResource(path).getContentAsString(StandardCharsets.UTF_8);
@@ -29,7 +40,7 @@ class RulebookReaderTest {
     @Test
     void sixNetworksWithTrulyDifferentRules() throws IOException {
         Set<Object> differing = new HashSet<>();
-        for (String slug : new String[] {"hearthside", "guildrow", "shortwave", "askwell", "jumpcut", "dayglass"}) {
+        for (String slug : SLUGS) {
             Rulebook rulebook = read(text("rulebooks/" + slug + ".json"));
             assertThat(differing.add(rulebook.audience().terms().stream()
                             .map(t -> t.kind())
@@ -45,6 +56,31 @@ class RulebookReaderTest {
         assertThat(read(text("rulebooks/jumpcut.json")).placements()).allMatch(p -> p.picture() == null);
         assertThat(read(text("rulebooks/dayglass.json")).placements())
                 .allMatch(p -> p.brand() != null && p.headline().limit() == 30);
+    }
+
+    /** What stands for every network without a connector asks no more than the loosest of those that have one. */
+    @Test
+    void theGeneralRulebookIsStricterThanNone() throws IOException {
+        Rulebook general = read(Files.readString(
+                Path.of("../hand-over-connector/src/main/resources/app/tidewrack/connector/handover/rulebook.json")));
+        assertThat(general.byHand()).isTrue();
+        assertThat(general.audience().countries()).hasSizeGreaterThan(200);
+        assertThat(general.audience().leastPeople()).isZero();
+        for (String slug : SLUGS) {
+            Rulebook one = read(text("rulebooks/" + slug + ".json"));
+            assertThat(one.byHand()).isFalse();
+            assertThat(general.nameLimit()).isGreaterThanOrEqualTo(one.nameLimit());
+            assertThat(general.linkLimit()).isGreaterThanOrEqualTo(one.linkLimit());
+            assertThat(general.audience().youngest())
+                    .isLessThanOrEqualTo(one.audience().youngest());
+            assertThat(general.money().stream().map(MoneyRule::currency).toList())
+                    .containsAll(one.money().stream().map(MoneyRule::currency).toList());
+            one.objectives().stream()
+                    .filter(o -> o.goals().stream().noneMatch(g -> MADE_THERE.contains(g.action())))
+                    .forEach(o -> assertThat(general.objective(o.code()))
+                            .as(slug + " " + o.code())
+                            .isPresent());
+        }
     }
 
     @ParameterizedTest

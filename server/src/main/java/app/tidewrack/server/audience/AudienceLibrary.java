@@ -151,8 +151,11 @@ public class AudienceLibrary {
         return new Stored(id, account.id(), checked, wanted.definition(), version, 0);
     }
 
-    /** A network that is away is asked once it is back. */
+    /** A network that is away is asked once it is back, one that tells none never. */
     private void askSize(String clientId, Account account, AudienceDefinition definition) {
+        if (networks.byHand(account.network())) {
+            return;
+        }
         try {
             sizes.ask(clientId, account, List.of(definition));
         } catch (NetworkAway away) {

@@ -56,10 +56,12 @@ class ClientController {
             boolean training,
             List<AccountView> accounts) {}
 
+    /** @param byHand whether its network has no connector, so that people enter there what is planned */
     record AccountView(
             String id,
             String network,
             String networkName,
+            boolean byHand,
             String name,
             String currency,
             String zone,
@@ -72,6 +74,7 @@ class ClientController {
                     a.id(),
                     a.network(),
                     networks.rulebook(a.network()).name(),
+                    networks.byHand(a.network()),
                     a.name(),
                     a.currency(),
                     a.zone(),
@@ -89,6 +92,7 @@ class ClientController {
             String code,
             String name,
             String kind,
+            boolean byHand,
             List<String> currencies,
             List<Choice> objectives,
             List<SubjectRule> subjects,
@@ -103,6 +107,7 @@ class ClientController {
                         r.code(),
                         r.name(),
                         r.kind(),
+                        r.byHand(),
                         r.money().stream()
                                 .map(m -> m.currency().getCurrencyCode())
                                 .toList(),

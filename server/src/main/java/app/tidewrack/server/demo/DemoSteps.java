@@ -312,6 +312,9 @@ record DemoSteps(
                 people.setRole(beside, id, Role.BUYER, null);
             }
             for (String network : networks.codes()) {
+                if (networks.byHand(network)) {
+                    continue;
+                }
                 String name = networks.rulebook(network).name() + " " + c.currency();
                 accounts.open(
                         id,

@@ -4,6 +4,7 @@ import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.core.launch.Level;
 import app.tidewrack.server.erase.ErasureMapper.Certificate;
 import app.tidewrack.server.erase.ErasureMapper.Counts;
+import app.tidewrack.server.erase.ErasureMapper.Means;
 import app.tidewrack.server.erase.ErasureMapper.Names;
 import app.tidewrack.server.erase.ErasureMapper.OnNetwork;
 import app.tidewrack.server.network.Networks;
@@ -30,13 +31,15 @@ public class ClientErasure {
     private final Networks networks;
 
     /**
-     * Ends what runs on networks. Comes first, and may be done again.
+     * Ends what runs on networks, but for what people entered there, which they end. Comes first, and may be done again.
      *
      * @throws NetworkAway when one does not answer; nothing of the client is gone here yet
      */
     public void endOnNetworks(String clientId) {
         for (OnNetwork campaign : mapper.campaigns(clientId)) {
-            networks.connector(campaign.network()).remove(Level.CAMPAIGN, campaign.externalId());
+            if (!networks.byHand(campaign.network())) {
+                networks.connector(campaign.network()).remove(Level.CAMPAIGN, campaign.externalId());
+            }
         }
     }
 
@@ -59,7 +62,8 @@ public class ClientErasure {
     @Transactional
     Certificate eraseAndCertify(String clientId, @Nullable String personId) {
         String id = Ids.fresh();
-        mapper.certify(id, clientId, personId, new Counts(erase(clientId)));
+        long byHand = mapper.means(clientId).map(Means::byHand).orElse(0L);
+        mapper.certify(id, clientId, personId, new Counts(erase(clientId)), byHand);
         return mapper.certificate(id).orElseThrow();
     }
 

@@ -57,10 +57,15 @@ interface ErasureMapper {
     @Delete("delete from client where id = #{clientId}")
     int deleteClient(String clientId);
 
-    /** What goes with a client, as a person counts it. */
+    /**
+     * What goes with a client, as a person counts it.
+     *
+     * @param byHand campaigns that people entered on networks without a connector, and must end there
+     */
     record Means(
             String name,
             long runningAds,
+            long byHand,
             long plans,
             long audiences,
             long creatives,
@@ -74,6 +79,10 @@ interface ErasureMapper {
                         and k.campaign_id = a.campaign_id and k.level = 'CAMPAIGN'
                     where a.client_id = c.id and a.level = 'AD' and a.removed_at is null and k.removed_at is null
                       and not a.paused and not k.paused) as running_ads,
+                   (select count(*) from live_item k join account a on a.client_id = k.client_id and a.id = k.account_id
+                        join network n on n.code = a.network
+                    where k.client_id = c.id and k.level = 'CAMPAIGN' and k.removed_at is null
+                      and (n.rulebook -> 'byHand')::boolean) as by_hand,
                    (select count(*) from plan where client_id = c.id) as plans,
                    (select count(*) from audience where client_id = c.id) as audiences,
                    (select count(*) from creative where client_id = c.id) as creatives,
@@ -102,18 +111,20 @@ interface ErasureMapper {
     }
 
     @Insert(
-            "insert into erasure (id, client_id, person_id, counts) values (#{id}, #{clientId}, #{personId}, #{counts})")
-    void certify(String id, String clientId, @Nullable String personId, Counts counts);
+            "insert into erasure (id, client_id, person_id, counts, by_hand) values (#{id}, #{clientId}, #{personId}, #{counts}, #{byHand})")
+    void certify(String id, String clientId, @Nullable String personId, Counts counts, long byHand);
 
+    /** @param byHand campaigns that were left to people to end, on networks without a connector */
     record Certificate(
             String id,
             String clientId,
             Instant at,
             @Nullable String person,
-            Counts counts) {}
+            Counts counts,
+            long byHand) {}
 
     String CERTIFICATES = """
-            select e.id, e.client_id, e.at, p.name as person, e.counts
+            select e.id, e.client_id, e.at, p.name as person, e.counts, e.by_hand
             from erasure e left join person p on p.id = e.person_id
             """;
 

@@ -39,16 +39,18 @@ class RemovalController {
      *
      * @param person who did it; null when its 30 days were over
      * @param counts rows by table
+     * @param byHand campaigns that were left to people to end, on networks without a connector
      */
     record ErasureTold(
             String id,
             String clientId,
             Instant at,
             @Nullable String person,
-            Map<String, Integer> counts) {
+            Map<String, Integer> counts,
+            long byHand) {
         static ErasureTold of(Certificate c) {
             return new ErasureTold(
-                    c.id(), c.clientId(), c.at(), c.person(), c.counts().all());
+                    c.id(), c.clientId(), c.at(), c.person(), c.counts().all(), c.byHand());
         }
     }
 

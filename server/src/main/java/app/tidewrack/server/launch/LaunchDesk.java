@@ -127,6 +127,9 @@ public class LaunchDesk {
         ChangeList list = comparison.changes();
         ChangeList chosen = choice.keys() == null ? list : list.chosen(choice.keys());
         coverages.require(clientId, planId, campaignId, chosen);
+        String accountId = comparison.inspected().campaign().accountId();
+        boolean byHand = choice.byHand()
+                || networks.byHand(accounts.account(clientId, accountId).network());
         String launchId = Ids.fresh();
         mapper.insertLaunch(
                 clientId,
@@ -134,14 +137,14 @@ public class LaunchDesk {
                         launchId,
                         planId,
                         campaignId,
-                        comparison.inspected().campaign().accountId(),
+                        accountId,
                         personId,
-                        choice.byHand() ? LaunchState.BY_HAND : LaunchState.RUNNING));
+                        byHand ? LaunchState.BY_HAND : LaunchState.RUNNING));
         List<StoredChange> stored = Dispatch.of(chosen, choice.paused());
         for (int from = 0; from < stored.size(); from += AT_ONCE) {
             mapper.insertChanges(clientId, launchId, stored.subList(from, Math.min(stored.size(), from + AT_ONCE)));
         }
-        if (!choice.byHand()) {
+        if (!byHand) {
             stored.stream()
                     .filter(c -> c.waitsFor() == null)
                     .forEach(c -> jobs.schedule(clientId, launchId, c.id(), c.action()));

@@ -4,12 +4,14 @@ import app.tidewrack.core.launch.Change.Action;
 import app.tidewrack.core.launch.ChangeState;
 import app.tidewrack.core.launch.LaunchState;
 import app.tidewrack.core.launch.Level;
+import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.launch.kept.LaunchMapper;
 import app.tidewrack.server.launch.kept.LaunchMapper.NewLaunch;
 import app.tidewrack.server.launch.kept.LaunchMapper.StoredChange;
 import app.tidewrack.server.launch.kept.LiveMapper;
 import app.tidewrack.server.launch.kept.LiveMapper.LiveCampaign;
 import app.tidewrack.server.launch.sending.ChangeJobs;
+import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Ids;
 import java.util.List;
 import lombok.RequiredArgsConstructor;
@@ -26,6 +28,8 @@ public class Standstill {
     private final LaunchMapper mapper;
     private final LiveMapper live;
     private final ChangeJobs jobs;
+    private final Accounts accounts;
+    private final Networks networks;
 
     /** Campaigns that are on a network, paused or not, and the change of that which is under way. */
     public List<LiveCampaign> campaigns(String clientId) {
@@ -34,7 +38,7 @@ public class Standstill {
 
     /**
      * Pauses or resumes every campaign that is not so yet; a launch that is under way there is stopped first. One that was to be made
-     * otherwise, and that the network has not taken yet, is left as it is.
+     * otherwise, and that the network has not taken yet, is left as it is. Where a person enters what is planned, it is handed over.
      */
     @Transactional
     public List<LiveCampaign> set(String clientId, String personId, boolean paused) {
@@ -51,6 +55,8 @@ public class Standstill {
 
     private void change(String clientId, String personId, LiveCampaign campaign, Action action) {
         stop(clientId, campaign);
+        boolean byHand =
+                networks.byHand(accounts.account(clientId, campaign.accountId()).network());
         String launchId = Ids.fresh();
         String changeId = Ids.fresh();
         mapper.insertLaunch(
@@ -61,7 +67,7 @@ public class Standstill {
                         campaign.campaignId(),
                         campaign.accountId(),
                         personId,
-                        LaunchState.RUNNING));
+                        byHand ? LaunchState.BY_HAND : LaunchState.RUNNING));
         mapper.insertChanges(
                 clientId,
                 launchId,
@@ -79,7 +85,9 @@ public class Standstill {
                         ChangeState.WAITING,
                         0,
                         null)));
-        jobs.schedule(clientId, launchId, changeId, action);
+        if (!byHand) {
+            jobs.schedule(clientId, launchId, changeId, action);
+        }
     }
 
     private void stop(String clientId, LiveCampaign campaign) {

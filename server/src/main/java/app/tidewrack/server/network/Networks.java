@@ -5,6 +5,7 @@ import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.Offers.Question;
 import app.tidewrack.connector.Offers.Topic;
+import app.tidewrack.connector.handover.HandOverNetwork;
 import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
@@ -21,6 +22,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BinaryOperator;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -38,6 +40,7 @@ public class Networks {
     private static final Duration ASK_AGAIN = Duration.ofSeconds(10);
 
     private final PracticeWorld practice;
+    private final HandOverNetwork handOver;
     private final NetworkMapper mapper;
     private final TransactionTemplate remembering;
     private final GuardedConnectors guarded;
@@ -51,10 +54,12 @@ public class Networks {
 
     Networks(
             PracticeWorld practice,
+            HandOverNetwork handOver,
             NetworkMapper mapper,
             PlatformTransactionManager transactions,
             GuardedConnectors guarded) {
         this.practice = practice;
+        this.handOver = handOver;
         this.guarded = guarded;
         this.mapper = mapper;
         // What is remembered is kept whether or not the request that asked for it goes through, or may write at all.
@@ -66,11 +71,18 @@ public class Networks {
 
     /** Every network's code. */
     public List<String> codes() {
-        return practice.codes();
+        return Stream.concat(
+                        practice.codes().stream(), Stream.of(handOver.rulebook().code()))
+                .toList();
     }
 
     public NetworkConnector connector(String code) {
-        return guarded.connector(code);
+        return code.equals(handOver.rulebook().code()) ? handOver : guarded.connector(code);
+    }
+
+    /** Whether nothing can be asked of the network or sent to it, and people enter there what is planned. */
+    public boolean byHand(String code) {
+        return rulebook(code).byHand();
     }
 
     /** @throws NetworkAway when the network has never been reached */

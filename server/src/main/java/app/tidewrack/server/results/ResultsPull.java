@@ -92,6 +92,9 @@ public class ResultsPull {
     }
 
     private void pull(AccountOfClient account, boolean people) {
+        if (networks.byHand(account.network())) {
+            return;
+        }
         NetworkConnector network = networks.connector(account.network());
         mapper.review(account.clientId(), account.id(), json.writeValueAsString(network.reviews(account.externalId())));
         // Asked before the hours are, or one of them could be older than it says.

@@ -47,7 +47,7 @@ public class Drifts {
 
     /**
      * Asks the network how a campaign of a plan stands, and notes what was changed there. What it tells is dropped when a launch
-     * began meanwhile, since that changes it too.
+     * began meanwhile, since that changes it too. A network that tells nothing is not asked.
      */
     public void look(String clientId, String planId, String campaignId) {
         plans.plan(clientId, planId).plan().campaign(campaignId);
@@ -57,6 +57,9 @@ public class Drifts {
             return;
         }
         Account account = clients.account(clientId, campaign.get().accountId()).orElseThrow();
+        if (networks.byHand(account.network())) {
+            return;
+        }
         Map<String, ItemTold> told =
                 networks.connector(account.network()).items(campaign.get().externalId(), account.currency()).stream()
                         .collect(Collectors.toMap(ItemTold::id, Function.identity(), (first, again) -> first));

@@ -184,6 +184,7 @@ public interface LiveMapper {
      *
      * @param ads that are on and not paused by themselves
      * @param underWay whether a launch of it is running
+     * @param byHand whether that is one that was handed over, which a person enters
      * @param doing whether it is being paused or resumed, which the network has not taken yet; null for neither
      * @param problem why its newest launch is not done; null when it is
      */
@@ -197,6 +198,7 @@ public interface LiveMapper {
             boolean paused,
             long ads,
             boolean underWay,
+            boolean byHand,
             @Nullable Action doing,
             @Nullable String problem) {}
 
@@ -205,8 +207,9 @@ public interface LiveMapper {
                    (select count(*) from live_item a where a.client_id = l.client_id and a.campaign_id = l.campaign_id
                     and a.level = 'AD' and not a.paused and a.removed_at is null) as ads,
                    coalesce(n.state in ('RUNNING', 'BY_HAND'), false) as under_way,
+                   coalesce(n.state = 'BY_HAND', false) as by_hand,
                    (select x.action from launch_change x where x.client_id = l.client_id and x.launch_id = n.id
-                    and n.state = 'RUNNING' and x.level = 'CAMPAIGN' and x.action in ('PAUSE', 'RESUME')
+                    and n.state in ('RUNNING', 'BY_HAND') and x.level = 'CAMPAIGN' and x.action in ('PAUSE', 'RESUME')
                     and x.state <> 'DONE' limit 1) as doing,
                    (select x.problem from launch_change x where x.client_id = l.client_id and x.launch_id = n.id
                     and x.problem is not null and x.state <> 'DONE' limit 1) as problem
