@@ -12,6 +12,7 @@ const account = (id: string, network: string, siteTag: boolean) => ({
   id,
   network,
   networkName: network === "HS" ? "Hearthside" : "Guildrow",
+  byHand: false,
   name: `${network} GBP`,
   currency: "GBP",
   zone: "Europe/London",
