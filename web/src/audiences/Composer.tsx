@@ -95,7 +95,7 @@ export function Composer(props: {
         {...step}
       />
       <LeftOut {...{ terms, definition }} onChange={define} {...step} />
-      <Elsewhere {...{ clientId, definition }} accountId={account.id} />
+      {!offer.rulebook.byHand && <Elsewhere {...{ clientId, definition }} accountId={account.id} />}
     </div>
   );
 }

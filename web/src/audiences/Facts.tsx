@@ -35,7 +35,9 @@ export function Facts(props: {
         <MapPanel definition={definition} countries={whole} onPin={rules.radius ? props.onPin : undefined} />
       </Suspense>
       <p className="note">
-        {rules.radius ? "Click the map to set a pin." : "Places no finer than a region."}
+        {rules.radius
+          ? "Click the map to set a pin."
+          : `Places no finer than a ${rules.regions ? "region" : "country"}.`}
       </p>
       {current.tooSmall && (
         <div className="finding">

@@ -72,7 +72,7 @@ export function PlacesStep(props: {
           in {unit === "km" ? "miles" : "kilometres"}
         </button>
       )}
-      {!radius && <span className="note">no finer than a region here</span>}
+      {!radius && <span className="note">no finer than a {offer.regions ? "region" : "country"} here</span>}
     </>
   );
 }

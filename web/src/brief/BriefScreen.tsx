@@ -94,7 +94,7 @@ export function BriefScreen() {
           <b>{a.name}</b>
           <div className="note">
             <span>{a.currency}</span>
-            <span>{a.siteTag ? "site tag" : "no site tag"}</span>
+            <span>{a.byHand ? "entered by hand" : a.siteTag ? "site tag" : "no site tag"}</span>
           </div>
         </button>
       ))}

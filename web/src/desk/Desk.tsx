@@ -61,7 +61,7 @@ export function Desk() {
               <b>{a.name}</b>
               <div className="note">
                 <span>{a.zone}</span>
-                <span>{a.siteTag ? "site tag reports" : "no site tag"}</span>
+                <span>{a.byHand ? "entered by hand" : a.siteTag ? "site tag reports" : "no site tag"}</span>
               </div>
             </div>
           ))}

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from "vitest";
-import { ago, count, day, money, people, plural, rate, typedMoney, writeIn } from "./format";
+import { ago, count, day, money, people, plural, rate, sized, typedMoney, writeIn } from "./format";
 import { freeName } from "./lists";
 
 describe("numbers as they are read", () => {
@@ -13,6 +13,8 @@ describe("numbers as they are read", () => {
     [people({ people: 412_000, fewer: false }), "412,000"],
     [people({ people: 1000, fewer: true }), "fewer than 1,000"],
     [people(null), "not known"],
+    [sized({ people: 412_000, fewer: false }), "412,000 people"],
+    [sized(null), "size not known"],
     [plural(1, "ad"), "1 ad"],
     [plural(1200, "ad"), "1,200 ads"],
     [ago(3200), "3 s ago"],

@@ -77,6 +77,11 @@ export function people(size: { people: number; fewer: boolean } | null | undefin
     : count(size.people);
 }
 
+/** The same, with what is counted. */
+export function sized(size: Parameters<typeof people>[0]): string {
+  return size ? `${people(size)} people` : "size not known";
+}
+
 /** A click rate needs two decimals whatever its size. */
 export function rate(share: number): string {
   return `${number(share * 100, { minimumFractionDigits: 2, maximumFractionDigits: 2 })} %`;

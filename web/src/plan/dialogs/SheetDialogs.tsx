@@ -1,6 +1,6 @@
 import { Modal } from "antd";
 import type { Schemas } from "../../api/client";
-import { people } from "../../look/format";
+import { sized } from "../../look/format";
 import { SetUpTest } from "../../tests";
 import type { Edit } from "../edits/editQueue";
 import type { Campaign } from "../model";
@@ -64,7 +64,7 @@ export function SheetDialogs(props: {
           one="row"
           choices={props.audiences
             .filter((a) => a.accountId === campaign.accountId)
-            .map((a) => ({ id: a.id, words: a.name, note: `${people(a.size)} people` }))}
+            .map((a) => ({ id: a.id, words: a.name, note: sized(a.size) }))}
           elsewhere={{ words: "Describe another audience", path: `/c/${clientId}/audiences` }}
           onAdd={(audienceIds) => onEdit({ kind: "newRows", campaignId: campaign.id, audienceIds })}
           onClose={onClose}

@@ -3,7 +3,7 @@ import { useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
 import { useEffect, useRef, type PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
 import { stillUrl } from "../../api/creatives";
-import { money, people } from "../../look/format";
+import { money, sized } from "../../look/format";
 import { moneyWords, type Campaign } from "../model";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
@@ -248,7 +248,7 @@ function Line(
                 {props.rowNames.get(row.id)}
               </span>
             ) : (
-              <span className="note">{people(row.size)} people</span>
+              <span className="note">{sized(row.size)}</span>
             )}
           </>
         )}

@@ -4,10 +4,12 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.awt.Color;
+import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -168,8 +170,79 @@ class FirstHourIT {
         assertThat(page.locator(".head .note")).containsText("Hearthside has all of it");
     }
 
+    /** Planned by general rules, launched as a table, and paused by one. */
     @Test
     @Order(4)
+    void aNetworkWithoutAConnectorIsEnteredByHand() throws Exception {
+        buyer.rail("Brief");
+        buyer.press("Open an account");
+        buyer.choose("Network", "Another network");
+        assertThat(page.locator(".ant-modal")).containsText("sizes, reviews, results and leads stay there");
+        page.getByLabel("Name", exact()).last().fill("Bakers’ forum");
+        buyer.press("Open");
+        assertThat(page.locator(".head h1")).containsText("Bakers’ forum");
+        buyer.rail("Audiences");
+        buyer.choose("New audience", "Bakers’ forum");
+        page.getByLabel("Name of the audience").fill("Home bakers");
+        page.locator(".adder", new Page.LocatorOptions().setHasText("As it is called there"))
+                .click();
+        page.getByLabel("As the network calls them").fill("Sourdough");
+        page.getByLabel("As the network calls them").press("Enter");
+        buyer.kept();
+        assertThat(page.locator(".head .note").first()).containsText("its size stands there");
+        buyer.rail("Plan");
+        buyer.press("Start another plan");
+        page.getByLabel("Name of the plan").fill("The forum");
+        buyer.press("Start it");
+        buyer.press("Add the first campaign");
+        buyer.choose("Account", "Bakers’ forum");
+        page.getByLabel("Name", exact()).fill("Forum, cold");
+        page.getByLabel("Each new row, a day, DKK").fill("100");
+        buyer.press("Add campaign");
+        buyer.press("Add audiences as rows");
+        page.locator(".ant-modal").getByText("Home bakers").first().click();
+        buyer.press("Add 1 row");
+        buyer.press("Add creatives as columns");
+        page.locator(".ant-modal").getByText("Loaf").first().click();
+        buyer.press("Add 1 column");
+        buyer.press("Launch…");
+        buyer.press("Hand over 3 changes…");
+        assertThat(page.locator(".ant-modal")).containsText("Nothing is sent: Another network has no connector");
+        buyer.press("Hand it over");
+        entered("ids.csv", "F%d,");
+        assertThat(page.locator(".head .note")).containsText("Another network has all of it");
+
+        buyer.rail("Desk");
+        buyer.press("Pause everything…");
+        buyer.press("Pause everything now");
+        page.getByText("to be paused there by hand").click();
+        assertThat(page.locator(".head .note")).containsText("Handed over, to be entered on Another network by hand");
+        entered("paused.csv", ",yes");
+        buyer.rail("Desk");
+        buyer.press("2 campaigns paused…");
+        buyer.press("Let all run on");
+        page.getByText("to be resumed there by hand").click();
+        entered("resumed.csv", ",yes");
+        assertThat(page.locator(".handed-over")).hasCount(0);
+    }
+
+    /** Takes the table that was handed over, fills the last two cells of each line as told, and gives it back. */
+    private static void entered(String file, String lastCells) throws IOException {
+        Download csv = page.waitForDownload(() -> page.getByText("CSV", new Page.GetByTextOptions().setExact(true))
+                .click());
+        String[] lines = Files.readString(csv.path(), StandardCharsets.UTF_8).split("\r\n");
+        StringBuilder filled = new StringBuilder(lines[0]).append("\r\n");
+        for (int i = 1; i < lines.length; i++) {
+            filled.append(lines[i], 0, lines[i].lastIndexOf(',', lines[i].lastIndexOf(',') - 1) + 1)
+                    .append(lastCells.formatted(i))
+                    .append("\r\n");
+        }
+        buyer.upload(file, filled.toString().getBytes(StandardCharsets.UTF_8));
+        assertThat(page.locator(".handed-over")).hasCount(0);
+    }
+
+    @Test
+    @Order(5)
     void aColleagueComesByALinkAndOnlyReads() {
         page.navigate(server.url() + "/agency/people");
         buyer.press("Invite");
@@ -221,7 +294,7 @@ class FirstHourIT {
     }
 
     @Test
-    @Order(5)
+    @Order(6)
     void aSecondFactorIsTurnedOnAndALostPhoneIsHelped() throws Exception {
         other.navigate(server.url() + "/me/second-factor");
         secret = other.locator(".typed-secret").innerText().replace(" ", "").strip();
@@ -260,7 +333,7 @@ class FirstHourIT {
     }
 
     @Test
-    @Order(6)
+    @Order(7)
     void whoLeavesIsOutAndTheTrailTellsIt() {
         buyer.press("They leave");
         buyer.press("They leave");
@@ -289,7 +362,7 @@ class FirstHourIT {
 
     /** Taken away, brought back, taken away again and erased: of all that it was, no table says a word, and there is a paper of it. */
     @Test
-    @Order(7)
+    @Order(8)
     void aClientIsErasedAndAPaperSaysSo() throws Exception {
         assertThat(server.tablesSaying("Marsh Bakery")).contains("client");
         assertThat(server.tablesSaying("marshbakery")).contains("creative", "live_item");
@@ -318,7 +391,7 @@ class FirstHourIT {
 
     /** Who came, failed and left is in the trail, and nowhere in a log. */
     @Test
-    @Order(8)
+    @Order(9)
     void theLogSaysNothingOfPeople() throws Exception {
         assertThat(Files.readString(server.log()))
                 .contains("Started TidewrackApplication")

@@ -132,6 +132,8 @@ class ByHandWorkTest extends WithServer {
         List<Map<String, String>> lines = table(id);
         assertThat(lines).extracting(l -> l.get("what")).containsExactly("campaign", "ad group", "ad");
         assertThat(lines.get(1).toString()).contains("named Quilting circles", "Sweden");
+        // Links go by what the network is called here, since there may be several without a connector.
+        assertThat(lines.get(2).toString()).contains("utm_source=fabric-forum");
         lines.forEach(l -> l.put("id on the network", "N" + UUID.randomUUID()));
         assertThat(entered(id, lines).get("left").asInt()).isZero();
         return id;
@@ -158,6 +160,8 @@ class ByHandWorkTest extends WithServer {
         String changes = CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/changes";
         assertThat(scene.get(changes).get("changes")).isEmpty();
         assertThat(scene.get(changes).get("drift")).isEmpty();
+        assertThat(scene.get(changes).get("findings").findValuesAsString("rule"))
+                .doesNotContain("audience.size-unknown");
         assertThat(onNetwork().get("paused").asBoolean()).isFalse();
         verifyNoInteractions(network);
     }

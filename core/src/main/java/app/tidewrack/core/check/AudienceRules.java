@@ -56,7 +56,11 @@ final class AudienceRules {
         });
     }
 
+    /** Not of a network that tells none. */
     private static Stream<Seen> sizeUnknown(Situation s) {
+        if (s.rulebook().byHand()) {
+            return Stream.empty();
+        }
         return rows(s).filter(r -> s.audience(r).size() == null)
                 .map(r -> new Seen(
                         s.audiencePlace(r, "definition"),

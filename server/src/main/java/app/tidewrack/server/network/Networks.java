@@ -90,6 +90,11 @@ public class Networks {
         return offer(code).rulebook();
     }
 
+    /** What an account's network is called in names and links; one without a connector is known by what its account is called. */
+    public String name(String code, String account) {
+        return byHand(code) ? account : rulebook(code).name();
+    }
+
     public List<Topic> topics(String code) {
         return offer(code).topics();
     }

@@ -145,7 +145,7 @@ class AdsKnown {
                     Token.CLIENT, client,
                     Token.PLAN, plan.name(),
                     Token.NETWORK, account.network(),
-                    Token.NETWORK_NAME, networks.rulebook(account.network()).name(),
+                    Token.NETWORK_NAME, networks.name(account.network(), account.name()),
                     Token.ACCOUNT, account.name()));
             fixed.putAll(TokenValues.ofCampaign(campaign.facts()));
             Map<String, Map<Token, String>> rows = new HashMap<>();

@@ -176,7 +176,7 @@ public class PlanInspector {
                 Token.CLIENT, s.clientName(),
                 Token.PLAN, s.planName(),
                 Token.NETWORK, account.network(),
-                Token.NETWORK_NAME, networks.rulebook(account.network()).name(),
+                Token.NETWORK_NAME, networks.name(account.network(), account.name()),
                 Token.ACCOUNT, account.name());
         return PlanNames.of(
                 campaign,

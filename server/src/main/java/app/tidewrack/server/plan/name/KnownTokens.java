@@ -36,7 +36,7 @@ class KnownTokens {
         clients.accounts(clientId).forEach(a -> {
             add(known, Token.ACCOUNT, a.name());
             add(known, Token.NETWORK, a.network());
-            add(known, Token.NETWORK_NAME, networks.rulebook(a.network()).name());
+            add(known, Token.NETWORK_NAME, networks.name(a.network(), a.name()));
         });
         var codes = deck.codes(clientId);
         creatives
