@@ -183,11 +183,12 @@ class FirstHourIT {
         assertThat(page.locator(".head h1")).containsText("Bakers’ forum");
         buyer.rail("Audiences");
         buyer.choose("New audience", "Bakers’ forum");
+        assertThat(page.locator(".head h1")).containsText("New audience");
         page.getByLabel("Name of the audience").fill("Home bakers");
         page.locator(".adder", new Page.LocatorOptions().setHasText("As it is called there"))
                 .click();
-        page.getByLabel("As the network calls them").fill("Sourdough");
-        page.getByLabel("As the network calls them").press("Enter");
+        page.getByLabel("As the network calls them", exact()).fill("Sourdough");
+        page.getByLabel("As the network calls them", exact()).press("Enter");
         buyer.kept();
         assertThat(page.locator(".head .note").first()).containsText("its size stands there");
         buyer.rail("Plan");
