@@ -136,7 +136,7 @@ class FirstHourIT {
         buyer.upload("loaf.png", Buyer.picture(1080, 1080, new Color(0xb78a57)));
         assertThat(page.locator(".facts")).containsText("1080 × 1080 px");
         page.getByLabel("Body", exact()).fill("Baked this morning.");
-        page.getByLabel("Headline", exact()).fill("Rye, still warm");
+        page.getByLabel("Headline", exact()).fill("Rye, still warm", "Home bakers");
         page.getByLabel("Description", exact()).fill("From 32 kr");
         buyer.choose("Call to action", "Shop");
         page.getByLabel("Link", exact()).fill("https://marshbakery.example/rye");
@@ -370,6 +370,7 @@ class FirstHourIT {
         page.navigate(server.url() + "/agency/clients");
         agencyLine("Marsh Bakery").getByText("Take away…").click();
         assertThat(page.locator(".ant-modal")).containsText("1 running ad is paused first");
+        assertThat(page.locator(".ant-modal")).containsText("1 campaign was entered by hand");
         buyer.press("Take it away");
         agencyLine("Marsh Bakery").getByText("Bring back").click();
         page.locator(".lines a", new Page.LocatorOptions().setHasText("Marsh Bakery"))
@@ -379,6 +380,7 @@ class FirstHourIT {
         agencyLine("Marsh Bakery").getByText("Erase now…").click();
         page.getByLabel("Type its name to go on").fill("Marsh Bakery");
         buyer.press("Erase it");
+        assertThat(page.locator(".taken-away").last()).containsText("1 campaign left to people to end");
         Locator certificate = page.locator(".taken-away .mono a").first();
         Path kept = page.waitForDownload(certificate::click).path();
         assertThat(Files.readAllBytes(kept)).startsWith("%PDF-".getBytes(StandardCharsets.US_ASCII));

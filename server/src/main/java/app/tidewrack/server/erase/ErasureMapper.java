@@ -60,6 +60,7 @@ interface ErasureMapper {
     /**
      * What goes with a client, as a person counts it.
      *
+     * @param runningAds that are paused here when it is taken away
      * @param byHand campaigns that people entered on networks without a connector, and must end there
      */
     record Means(
@@ -74,15 +75,16 @@ interface ErasureMapper {
             long people) {}
 
     @Select("""
+            with entered as (select a.client_id, a.id from account a join network n on n.code = a.network
+                             where (n.rulebook -> 'byHand')::boolean)
             select c.name,
                    (select count(*) from live_item a join live_item k on k.client_id = a.client_id
                         and k.campaign_id = a.campaign_id and k.level = 'CAMPAIGN'
                     where a.client_id = c.id and a.level = 'AD' and a.removed_at is null and k.removed_at is null
-                      and not a.paused and not k.paused) as running_ads,
-                   (select count(*) from live_item k join account a on a.client_id = k.client_id and a.id = k.account_id
-                        join network n on n.code = a.network
-                    where k.client_id = c.id and k.level = 'CAMPAIGN' and k.removed_at is null
-                      and (n.rulebook -> 'byHand')::boolean) as by_hand,
+                      and not a.paused and not k.paused
+                      and (a.client_id, a.account_id) not in (select client_id, id from entered)) as running_ads,
+                   (select count(*) from live_item k join entered e on e.client_id = k.client_id and e.id = k.account_id
+                    where k.client_id = c.id and k.level = 'CAMPAIGN' and k.removed_at is null) as by_hand,
                    (select count(*) from plan where client_id = c.id) as plans,
                    (select count(*) from audience where client_id = c.id) as audiences,
                    (select count(*) from creative where client_id = c.id) as creatives,
