@@ -7,6 +7,7 @@ import {
   lead,
   OF_TOPICS,
   TYPED,
+  typedCode,
   termOf,
   withCondition,
   type Definition,
@@ -108,7 +109,7 @@ export function Conditions(props: {
 /** A typed word comes without its kind. */
 function keyFor(kind: TermKind, value: string): string {
   return TYPED.has(kind) && !value.startsWith(`${kind}:`)
-    ? keyOf({ kind, code: value.trim().toLowerCase() })
+    ? keyOf({ kind, code: typedCode(kind, value) })
     : value;
 }
 

@@ -1,6 +1,6 @@
 import { Select } from "antd";
 import type { Schemas } from "../api/client";
-import { keyOf, termOf, TYPED, type Definition, type Term } from "./model";
+import { keyOf, termOf, TYPED, typedCode, type Definition, type Term } from "./model";
 import { Step } from "./Step";
 import type { Terms } from "./terms";
 
@@ -56,7 +56,7 @@ export function LeftOut(props: {
               keep([
                 ...definition.leftOut.filter((k) => k.kind !== t.kind),
                 ...words
-                  .map((w) => w.trim().toLowerCase())
+                  .map((w) => typedCode(t.kind, w))
                   .filter(Boolean)
                   .map((code) => ({ kind: t.kind, code })),
               ])

@@ -138,6 +138,11 @@ export const OF_TOPICS: ReadonlySet<TermKind> = new Set<TermKind>([
 /** Kinds whose terms are typed freely. */
 export const TYPED: ReadonlySet<TermKind> = new Set<TermKind>(["KEYWORD", "PAGE_KEYWORD", "NAMED"]);
 
+/** What is typed, as it is kept: in small letters, but for what a network calls its own. */
+export function typedCode(kind: TermKind, typed: string): string {
+  return kind === "NAMED" ? typed.trim() : typed.trim().toLowerCase();
+}
+
 export function keyOf(term: Term): string {
   return `${term.kind}:${term.code}`;
 }
