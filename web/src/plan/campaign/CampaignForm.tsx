@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { App, Button, DatePicker, Drawer, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
-import { useState } from "react";
+import { type RefObject, useRef, useState } from "react";
 import { type Problem, type Schemas, send } from "../../api/client";
 import { offerQuery } from "../../api/clients";
 import { plural, typedMoney } from "../../look/format";
@@ -12,6 +12,9 @@ import { BASIS_WORDS, type Campaign, needsSiteTag } from "../model";
 type Facts = Schemas["FactsBody"];
 
 dayjs.extend(customParseFormat);
+
+/** Its button stands outside it. */
+const FORM = "campaign";
 
 /** How a day is shown, then how else it may be typed. */
 const DAY_FORMATS = ["D MMM YYYY", "YYYY-MM-DD", "D/M/YYYY"];
@@ -81,7 +84,7 @@ export function CampaignForm(props: {
   onClose: () => void;
   send: (edit: Schemas["EditBody"]) => Promise<void>;
 }) {
-  const [form] = Form.useForm<Facts>();
+  const typed = useRef<Partial<Facts>>({});
   const [accountId, setAccountId] = useState(props.account.id);
   const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
   const offer = useQuery(offerQuery(props.clientId, account.id));
@@ -98,7 +101,7 @@ export function CampaignForm(props: {
       size={420}
       onClose={props.onClose}
       footer={
-        <Button type="primary" onClick={() => form.submit()}>
+        <Button type="primary" htmlType="submit" form={FORM}>
           {props.campaign ? "Keep" : "Add campaign"}
         </Button>
       }
@@ -114,7 +117,7 @@ export function CampaignForm(props: {
         <Fields
           key={account.id}
           {...props}
-          form={form}
+          typed={typed}
           account={account}
           objectives={offer.data.rulebook.objectives}
           spending={offer.data.rulebook.spending}
@@ -127,9 +130,30 @@ export function CampaignForm(props: {
   );
 }
 
+/** What was typed for another account, as far as this one takes it; sums are in its own currency. */
+function taken(
+  typed: Partial<Facts>,
+  initial: Facts,
+  offer: Pick<Schemas["Rulebook"], "objectives" | "spending" | "subjects">,
+): Facts {
+  const { objective, subject, start, lastDay } = { ...initial, ...typed };
+  const late = start < initial.start;
+  return {
+    ...initial,
+    ...typed,
+    objective: offer.objectives.some((o) => o.code === objective) ? objective : initial.objective,
+    subject: offer.subjects.some((s) => s.code === subject) ? subject : null,
+    start: late ? initial.start : start,
+    lastDay: late && lastDay < initial.lastDay ? initial.lastDay : lastDay,
+    basis: offer.spending.lifetime ? (typed.basis ?? initial.basis) : initial.basis,
+    shared: offer.spending.levels.includes("CAMPAIGN") && (typed.shared ?? initial.shared),
+    money: initial.money,
+  };
+}
+
 /** The fields of the form on one account; nothing is kept until the server has taken it. */
 function Fields({
-  form,
+  typed,
   account,
   objectives,
   spending,
@@ -141,7 +165,8 @@ function Fields({
   onClose,
   send,
 }: {
-  form: FormInstance<Facts>;
+  /** What was typed so far, for whichever account. */
+  typed: RefObject<Partial<Facts>>;
   account: Schemas["AccountView"];
   objectives: Schemas["ObjectiveRule"][];
   spending: Schemas["SpendingRule"];
@@ -155,20 +180,23 @@ function Fields({
   send: (edit: Schemas["EditBody"]) => Promise<void>;
 }) {
   const { message } = App.useApp();
-  const initial: Facts = campaign
-    ? factsOf(campaign)
-    : {
-        name: "",
-        objective: objectives[0]?.code ?? "",
-        temperature: "COLD",
-        purpose: "TESTING",
-        start: today,
-        lastDay: plusDays(today, 13),
-        basis: "DAILY",
-        shared: false,
-        subject: null,
-        money,
-      };
+  const [form] = Form.useForm<Facts>();
+  const [initial] = useState<Facts>(() => {
+    if (campaign) return factsOf(campaign);
+    const usual: Facts = {
+      name: "",
+      objective: objectives[0]?.code ?? "",
+      temperature: "COLD",
+      purpose: "TESTING",
+      start: today,
+      lastDay: plusDays(today, 13),
+      basis: "DAILY",
+      shared: false,
+      subject: null,
+      money,
+    };
+    return taken(typed.current, usual, { objectives, spending, subjects });
+  });
   const finish = async (facts: Facts) => {
     try {
       await send(
@@ -188,10 +216,12 @@ function Fields({
   const objective = Form.useWatch("objective", form) ?? initial.objective;
   return (
     <Form
+      id={FORM}
       form={form}
       layout="vertical"
       requiredMark={false}
       initialValues={initial}
+      onValuesChange={(changed) => (typed.current = { ...typed.current, ...changed })}
       onFinish={(f) => void finish({ ...initial, ...f, subject: f.subject ?? null })}
     >
       <p className="note" style={{ marginTop: 0 }}>

@@ -151,7 +151,10 @@ function Bidding(
 ) {
   const { path, rulebook, campaign, focus, change } = props;
   const d = focus.delivery;
-  const told = useQuery(bidsQuery({ ...path, rowId: focus.id }, d.goal ?? null, d.charge ?? null));
+  const told = useQuery({
+    ...bidsQuery({ ...path, rowId: focus.id }, d.goal ?? null, d.charge ?? null),
+    enabled: !rulebook.byHand,
+  });
   const shown = d.bidMinor == null ? "" : money(d.bidMinor, campaign.currency);
   const set = (strategy: typeof d.strategy, typed: string) => change({ bid: { strategy, money: typed } });
   const perThousand = told.data?.perThousand ? 1000 : 1;

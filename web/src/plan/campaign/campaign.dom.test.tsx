@@ -1,0 +1,164 @@
+// @vitest-environment jsdom
+import { answering, pick, show } from "../../testing/browser";
+import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
+import { Problem, type Schemas } from "../../api/client";
+import type { Campaign } from "../model";
+import { CampaignForm } from "./CampaignForm";
+
+const goal = (charged: string, siteEvent: string | null) => ({
+  code: "g",
+  words: "Goal",
+  charged: [charged],
+  siteEvent,
+});
+const OFFERS: Record<string, unknown> = {
+  hs: {
+    objectives: [
+      { code: "traffic", words: "Traffic", goals: [goal("CLICK", null)] },
+      { code: "conversions", words: "Conversions", goals: [goal("IMPRESSION", "purchase")] },
+    ],
+    spending: { levels: ["CAMPAIGN", "AD_GROUP"], lifetime: true },
+    subjects: [{ code: "jobs", words: "Jobs" }],
+    money: [{ currency: "GBP", lowestDailyMinor: 500 }],
+  },
+  sw: {
+    objectives: [{ code: "reach", words: "Reach", goals: [goal("IMPRESSION", null)] }],
+    spending: { levels: ["AD_GROUP"], lifetime: false },
+    subjects: [],
+    money: [{ currency: "DKK", lowestDailyMinor: 4000 }],
+  },
+};
+
+const account = (id: string, name: string, currency: string, zone: string) =>
+  ({ id, name, networkName: name, currency, zone, siteTag: false }) as unknown as Schemas["AccountView"];
+const HS = account("hs", "Hearthside", "GBP", "Europe/London");
+const SW = account("sw", "Shortwave", "DKK", "Pacific/Auckland");
+
+const RUNS = {
+  id: "k",
+  name: "Kits",
+  accountId: "hs",
+  objective: "traffic",
+  temperature: "WARM",
+  purpose: "SCALING",
+  start: "2027-03-09",
+  lastDay: "2027-03-22",
+  basis: "DAILY",
+  sharedMinor: null,
+  moneyPerRowMinor: 1250,
+  dailyMinor: 2500,
+  flightMinor: 35_000,
+  currency: "GBP",
+  subject: null,
+} as unknown as Campaign;
+
+function form(of: { campaign?: Campaign; answers?: (edit: Schemas["EditBody"]) => Promise<void> }) {
+  answering((_, path) => {
+    if (path === "/api/clock") return { body: { now: "2027-03-23T18:00:00Z" } };
+    return { body: { rulebook: OFFERS[/accounts\/(\w+)/.exec(path)?.[1] ?? ""], topics: [] } };
+  });
+  const send = vi.fn(of.answers ?? (() => Promise.resolve()));
+  const onClose = vi.fn();
+  show(
+    <CampaignForm
+      clientId="c"
+      accounts={of.campaign ? [HS] : [HS, SW]}
+      account={HS}
+      field={undefined}
+      {...{ campaign: of.campaign, onClose, send }}
+    />,
+  );
+  return { send, onClose };
+}
+
+const type = (label: string, value: string) =>
+  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+const press = (name: string) => fireEvent.click(screen.getByRole("button", { name }));
+
+describe("what a campaign is", () => {
+  it("begins on the account's day of the practice clock, for two weeks, with more than the network's least", async () => {
+    const { send, onClose } = form({});
+    await screen.findByLabelText("First day");
+    type("Name", "Kits, find buyers");
+    press("Add campaign");
+    await waitFor(() => expect(onClose).toHaveBeenCalled());
+    expect(send).toHaveBeenCalledWith({
+      kind: "newCampaign",
+      accountId: "hs",
+      facts: {
+        name: "Kits, find buyers",
+        objective: "traffic",
+        temperature: "COLD",
+        purpose: "TESTING",
+        start: "2027-03-23",
+        lastDay: "2027-04-05",
+        basis: "DAILY",
+        shared: false,
+        subject: null,
+        money: "10",
+      },
+    });
+  });
+
+  it("goes by the account that is chosen: its day, its least money, what it offers", async () => {
+    const { send } = form({});
+    await screen.findByLabelText("First day");
+    type("Name", "Reach them");
+    fireEvent.click(screen.getByText("all rows together"));
+    await pick("Account", "Shortwave, Shortwave");
+    await screen.findByLabelText("Each new row, a day, DKK");
+    // Auckland is in the next day already, and Shortwave takes neither money for the flight nor for a campaign.
+    expect(screen.getByLabelText<HTMLInputElement>("First day").value).toBe("24 Mar 2027");
+    expect(screen.queryByText("Money is given")).toBeNull();
+    expect(screen.queryByText("all rows together")).toBeNull();
+    expect(screen.queryByLabelText("Regulated subject")).toBeNull();
+    expect(screen.getByText("Charged by impression")).toBeTruthy();
+    press("Add campaign");
+    await waitFor(() => expect(send).toHaveBeenCalled());
+    expect(send.mock.calls[0]?.[0]).toMatchObject({
+      accountId: "sw",
+      facts: { name: "Reach them", objective: "reach", money: "40", shared: false, start: "2027-03-24" },
+    });
+  });
+
+  it("says which objectives want a site tag, and what is charged", async () => {
+    form({});
+    await screen.findByText("Charged by click");
+    await pick("Objective", "Conversions (needs a site tag)");
+    expect(await screen.findByText("Charged by impression")).toBeTruthy();
+  });
+
+  it.each([
+    { to: ["for the flight"], label: "Each new row, for the 14 days, GBP", money: "175" },
+    { to: ["all rows together"], label: "All rows together, a day, GBP", money: "25" },
+    {
+      to: ["for the flight", "all rows together"],
+      label: "All rows together, for the 14 days, GBP",
+      money: "350",
+    },
+  ])("keeps what is spent when money is given another way: $to", async ({ to, label, money }) => {
+    form({ campaign: RUNS });
+    expect((await screen.findByLabelText<HTMLInputElement>("Each new row, a day, GBP")).value).toBe("12.50");
+    for (const words of to) {
+      fireEvent.click(screen.getByText(words));
+      await screen.findByText(words === "for the flight" ? /for the 14 days, GBP/ : /^All rows together/);
+    }
+    expect((await screen.findByLabelText<HTMLInputElement>(label)).value).toBe(money);
+  });
+
+  it("shows a refusal at its field, and stays", async () => {
+    const { send, onClose } = form({
+      campaign: RUNS,
+      answers: () =>
+        Promise.reject(
+          new Problem(422, "The last day, 2027-03-01, is before the first, 2027-03-09.", "lastDay"),
+        ),
+    });
+    await screen.findByLabelText("Last day");
+    press("Keep");
+    expect(await screen.findByText(/is before the first, 2027-03-09/)).toBeTruthy();
+    expect(send.mock.calls[0]?.[0]).toMatchObject({ kind: "campaignChange", campaignId: "k" });
+    expect(onClose).not.toHaveBeenCalled();
+  });
+});
