@@ -68,6 +68,16 @@ export function Results() {
       />
     </>
   );
+  if (!whole && atHand.account?.byHand) {
+    return (
+      <Columns looking things={list} title={campaign.name}>
+        <div className="empty">
+          <h2>Nothing is reported here</h2>
+          <p>{atHand.account.networkName} has no connector: what the campaign brings stands there.</p>
+        </div>
+      </Columns>
+    );
+  }
   if (!offer.data.last) {
     return (
       <Columns looking things={list} title={campaign?.name ?? "Results"}>
