@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { App, Button, DatePicker, Drawer, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
-import { type RefObject, useRef, useState } from "react";
+import { type Ref, type RefObject, useRef, useState } from "react";
 import { type Problem, type Schemas, send } from "../../api/client";
 import { offerQuery } from "../../api/clients";
 import { plural, typedMoney } from "../../look/format";
@@ -12,9 +12,6 @@ import { BASIS_WORDS, type Campaign, needsSiteTag } from "../model";
 type Facts = Schemas["FactsBody"];
 
 dayjs.extend(customParseFormat);
-
-/** Its button stands outside it. */
-const FORM = "campaign";
 
 /** How a day is shown, then how else it may be typed. */
 const DAY_FORMATS = ["D MMM YYYY", "YYYY-MM-DD", "D/M/YYYY"];
@@ -85,6 +82,7 @@ export function CampaignForm(props: {
   send: (edit: Schemas["EditBody"]) => Promise<void>;
 }) {
   const typed = useRef<Partial<Facts>>({});
+  const fields = useRef<FormInstance<Facts>>(null);
   const [accountId, setAccountId] = useState(props.account.id);
   const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
   const offer = useQuery(offerQuery(props.clientId, account.id));
@@ -101,7 +99,7 @@ export function CampaignForm(props: {
       size={420}
       onClose={props.onClose}
       footer={
-        <Button type="primary" htmlType="submit" form={FORM}>
+        <Button type="primary" onClick={() => fields.current?.submit()}>
           {props.campaign ? "Keep" : "Add campaign"}
         </Button>
       }
@@ -118,6 +116,7 @@ export function CampaignForm(props: {
           key={account.id}
           {...props}
           typed={typed}
+          fields={fields}
           account={account}
           objectives={offer.data.rulebook.objectives}
           spending={offer.data.rulebook.spending}
@@ -154,6 +153,7 @@ function taken(
 /** The fields of the form on one account; nothing is kept until the server has taken it. */
 function Fields({
   typed,
+  fields,
   account,
   objectives,
   spending,
@@ -167,6 +167,8 @@ function Fields({
 }: {
   /** What was typed so far, for whichever account. */
   typed: RefObject<Partial<Facts>>;
+  /** Its button stands outside it; Enter in a field, which ends a date that is typed, keeps nothing. */
+  fields: Ref<FormInstance<Facts>>;
   account: Schemas["AccountView"];
   objectives: Schemas["ObjectiveRule"][];
   spending: Schemas["SpendingRule"];
@@ -216,7 +218,7 @@ function Fields({
   const objective = Form.useWatch("objective", form) ?? initial.objective;
   return (
     <Form
-      id={FORM}
+      ref={fields}
       form={form}
       layout="vertical"
       requiredMark={false}

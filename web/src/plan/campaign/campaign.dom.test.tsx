@@ -81,6 +81,8 @@ describe("what a campaign is", () => {
     const { send, onClose } = form({});
     await screen.findByLabelText("First day");
     type("Name", "Kits, find buyers");
+    // A browser sends a form by Enter in any field where a button of it would; here Enter ends a date that is typed.
+    expect(document.querySelector("button[form], form [type=submit]")).toBeNull();
     press("Add campaign");
     await waitFor(() => expect(onClose).toHaveBeenCalled());
     expect(send).toHaveBeenCalledWith({
