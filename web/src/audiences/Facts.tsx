@@ -49,15 +49,13 @@ export function Facts(props: {
         </div>
       )}
       <Regulated {...props} />
-      {offer.rulebook.byHand ? (
-        <Uses {...props} />
-      ) : (
+      {!offer.rulebook.byHand && (
         <>
           <Shares {...props} />
           <Expected {...props} />
-          <Uses {...props} />
         </>
       )}
+      <Uses {...props} />
       <p className="note">
         {offer.rulebook.byHand
           ? "Nothing is asked of a network without a connector. Note down what it calls its interests, lists and places; whoever enters the plan there chooses them by these words."

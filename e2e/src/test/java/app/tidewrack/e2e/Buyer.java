@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
@@ -21,6 +22,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.function.IntFunction;
 import javax.imageio.ImageIO;
 
 /** A buyer at a screen of 1280 by 800: what a person does there, in the words that stand there. */
@@ -182,6 +184,24 @@ final class Buyer implements AutoCloseable {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    /**
+     * Takes the table of a launch that was handed over, and fills it in.
+     *
+     * @param lastCells the id and whether it is done, of each line from 1
+     */
+    String filledIn(IntFunction<String> lastCells) throws IOException {
+        Download csv = page.waitForDownload(() -> page.getByText("CSV", new Page.GetByTextOptions().setExact(true))
+                .click());
+        String[] lines = Files.readString(csv.path()).split("\r\n");
+        StringBuilder filled = new StringBuilder(lines[0]).append("\r\n");
+        for (int i = 1; i < lines.length; i++) {
+            filled.append(lines[i], 0, lines[i].lastIndexOf(',', lines[i].lastIndexOf(',') - 1) + 1)
+                    .append(lastCells.apply(i))
+                    .append("\r\n");
+        }
+        return filled.toString();
     }
 
     /** A real PNG in one colour with a bar across. */

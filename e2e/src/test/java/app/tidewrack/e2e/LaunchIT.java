@@ -5,12 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
-import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -142,24 +140,13 @@ class LaunchIT {
         dialog().getByText("Hand it over as a table").click();
         buyer.press("Hand it over");
         assertThat(progress()).containsText("handed over, waiting for ids");
-        Download csv = page.waitForDownload(() -> page.getByText("CSV", new Page.GetByTextOptions().setExact(true))
-                .click());
-        String[] lines = Files.readString(csv.path(), StandardCharsets.UTF_8).split("\r\n");
-        assertThat(lines).hasSize(4);
-        StringBuilder filled = new StringBuilder(lines[0]).append("\r\n");
-        for (int i = 1; i < 4; i++) {
-            // The last two cells are the id and whether it is done; the second has an id that cannot be.
-            String id = i == 2 ? "not an id" : "HAND" + i;
-            filled.append(lines[i], 0, lines[i].lastIndexOf(',', lines[i].lastIndexOf(',') - 1))
-                    .append(',')
-                    .append(id)
-                    .append(",\r\n");
-        }
-        buyer.upload("filled.csv", filled.toString().getBytes(StandardCharsets.UTF_8));
+        // The second line has an id that cannot be.
+        String filled = buyer.filledIn(i -> (i == 2 ? "not an id" : "HAND" + i) + ",");
+        assertThat(filled.split("\r\n")).hasSize(4);
+        buyer.upload("filled.csv", filled.getBytes(StandardCharsets.UTF_8));
         assertThat(page.getByRole(AriaRole.STATUS).last()).containsText("1 line taken, 2 still to enter");
         assertThat(progress()).containsText("Line 3: not an id is no id");
-        buyer.upload(
-                "filled.csv", filled.toString().replace("not an id", "HAND2").getBytes(StandardCharsets.UTF_8));
+        buyer.upload("filled.csv", filled.replace("not an id", "HAND2").getBytes(StandardCharsets.UTF_8));
         assertThat(progress()).containsText("3 of 3 changes on the network");
         assertThat(page.locator(".head .note")).containsText("Hearthside has all of it");
     }

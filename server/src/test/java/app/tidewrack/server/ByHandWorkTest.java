@@ -11,7 +11,6 @@ import app.tidewrack.server.launch.drift.DriftWatch;
 import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
 import java.nio.charset.StandardCharsets;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -61,7 +60,7 @@ class ByHandWorkTest extends WithServer {
                         CLIENT + "/accounts",
                         Map.of(
                                 "network", "AN",
-                                "currency", "SEK",
+                                "currency", "GBP",
                                 "zone", "Europe/Stockholm",
                                 "account", Map.of("name", "Fabric forum", "profiles", List.of("One"))))
                 .get("id")
@@ -70,35 +69,17 @@ class ByHandWorkTest extends WithServer {
         JsonNode audience = scene.post(CLIENT + "/audiences", people(name));
         assertThat(audience.path("size").isMissingNode() || audience.get("size").isNull())
                 .isTrue();
-        plan = scene.post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
-        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "100"));
-        facts.put("name", name);
-        campaign = edit(0, Map.of("kind", "newCampaign", "accountId", account, "facts", facts))
-                .at("/campaigns/0/id")
-                .asString();
         String creative = scene.creative(name, scene.sha("sock.png", Pictures.real("PNG", 1080, 1080)));
-        edit(
-                1,
-                Map.of(
-                        "kind",
-                        "newRows",
-                        "campaignId",
-                        campaign,
-                        "audienceIds",
-                        List.of(audience.get("id").asString())));
-        edit(2, Map.of("kind", "newColumns", "campaignId", campaign, "creativeIds", List.of(creative)));
+        Scene.Sheet sheet =
+                scene.sheet(account, name, List.of(audience.get("id").asString()), List.of(creative));
+        plan = sheet.plan();
+        campaign = sheet.campaign();
     }
 
     private Map<String, Object> people(String name) {
         AudienceDefinition definition =
                 AudienceDefinition.everyoneIn("SE").and(AnyOf.of(new Term(TermKind.NAMED, "Quilting circles")));
         return Map.of("accountId", account, "name", name, "version", 0, "definition", definition);
-    }
-
-    private JsonNode edit(int version, Map<String, Object> edit) throws Exception {
-        Scene.Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
-        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
-        return answer.body();
     }
 
     private List<Map<String, String>> table(String launch) throws Exception {

@@ -170,6 +170,16 @@ final class Scene {
     /** Of two rows and two columns, all of it of its own: four ads on an account. */
     Sheet sheet(String accountId) throws Exception {
         String name = UUID.randomUUID().toString().substring(0, 8);
+        String sha = sha("sock.png", Pictures.real("PNG", 1080, 1080));
+        return sheet(
+                accountId,
+                name,
+                List.of(audience(name), audience(name + " more")),
+                List.of(creative(name, sha), creative(name + " too", sha)));
+    }
+
+    /** Of those rows and columns. */
+    Sheet sheet(String accountId, String name, List<String> audiences, List<String> creatives) throws Exception {
         String plan = post(CLIENT + "/plans", Map.of("name", name)).get("id").asString();
         Map<String, Object> facts = new HashMap<>(facts("2027-03-09", "2027-03-22", "10"));
         facts.put("name", name);
@@ -178,18 +188,7 @@ final class Scene {
                 .get(0)
                 .get("id")
                 .asString();
-        edited(
-                plan,
-                1,
-                Map.of(
-                        "kind",
-                        "newRows",
-                        "campaignId",
-                        campaign,
-                        "audienceIds",
-                        List.of(audience(name), audience(name + " more"))));
-        String sha = sha("sock.png", Pictures.real("PNG", 1080, 1080));
-        List<String> creatives = List.of(creative(name, sha), creative(name + " too", sha));
+        edited(plan, 1, Map.of("kind", "newRows", "campaignId", campaign, "audienceIds", audiences));
         edited(plan, 2, Map.of("kind", "newColumns", "campaignId", campaign, "creativeIds", creatives));
         return new Sheet(plan, campaign, 3);
     }

@@ -311,10 +311,7 @@ record DemoSteps(
             if (beside != null) {
                 people.setRole(beside, id, Role.BUYER, null);
             }
-            for (String network : networks.codes()) {
-                if (networks.byHand(network)) {
-                    continue;
-                }
+            for (String network : networks.connected()) {
                 String name = networks.rulebook(network).name() + " " + c.currency();
                 accounts.open(
                         id,

@@ -92,18 +92,19 @@ public class RemovalDesk {
                                         ? "%d days after it was taken away".formatted(HouseRules.DAYS_TO_BRING_BACK)
                                         : "by " + text(c.person())))
                 .add(
-                        "<p>Its campaigns were ended on their networks before%s. The trail keeps who did what, with no more of the client than its number above; backups made before hold it until they are thrown away.</p>"
-                                .formatted(
-                                        c.byHand() == 0
-                                                ? ""
-                                                : ", but for %d that people had entered and end there"
-                                                        .formatted(c.byHand())))
+                        "<p>Its campaigns were ended on their networks before%s. The trail keeps who did what, with no more of the"
+                                        .formatted(entered(c.byHand()))
+                                + " client than its number above; backups made before hold it until they are thrown away.</p>")
                 .add("<h2>What went</h2><table>");
         c.counts().all().entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .forEach(
                         e -> page.row(e.getKey().replace('_', ' '), String.format(page.locale(), "%,d", e.getValue())));
         return page.add("</table>").pdf();
+    }
+
+    private static String entered(long byHand) {
+        return byHand == 0 ? "" : ", but for %d that people had entered and end there".formatted(byHand);
     }
 
     /** Erases whatever was taken away 30 days ago. */

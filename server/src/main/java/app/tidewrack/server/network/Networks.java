@@ -71,9 +71,13 @@ public class Networks {
 
     /** Every network's code. */
     public List<String> codes() {
-        return Stream.concat(
-                        practice.codes().stream(), Stream.of(handOver.rulebook().code()))
+        return Stream.concat(connected().stream(), Stream.of(handOver.rulebook().code()))
                 .toList();
+    }
+
+    /** Codes of those that have a connector. */
+    public List<String> connected() {
+        return practice.codes();
     }
 
     public NetworkConnector connector(String code) {
