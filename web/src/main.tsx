@@ -115,9 +115,12 @@ const queries = new QueryClient({
   },
 });
 
+/** Whoever asks their machine for stillness gets dialogs and lists that are there at once. */
+const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
-    <ConfigProvider theme={theme} wave={{ disabled: true }}>
+    <ConfigProvider theme={{ ...theme, token: { ...theme.token, motion: !still } }} wave={{ disabled: true }}>
       {/* Around App, since questions that it asks are drawn by it and may ask the server. */}
       <QueryClientProvider client={queries}>
         <App message={{ maxCount: 3, duration: 6 }}>

@@ -73,6 +73,8 @@ final class MorningLoad {
             }
             // As after a round: copies that are all due at once would be reckoned beside what is measured.
             statement.execute("update client_reckoned set reckoned_at = now() where client_id like 'copy-%'");
+            // The practice network knows no copy, and rounds that ask it for them would be measured along.
+            statement.execute("update account set network = 'AN' where client_id like 'copy-%'");
             connection.commit();
         } finally {
             connection.setAutoCommit(true);

@@ -22,7 +22,10 @@ import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.concurrent.CopyOnWriteArraySet;
 import java.util.function.IntFunction;
+import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 
 /** A buyer at a screen of 1280 by 800: what a person does there, in the words that stand there. */
@@ -30,8 +33,7 @@ final class Buyer implements AutoCloseable {
     /** As dates are typed. */
     static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
-    /** A dialog that has not grown after so many looks never will. */
-    private static final int MOST_LOOKS = 40;
+    private static final Set<Buyer> SITTING = new CopyOnWriteArraySet<>();
 
     private final Playwright playwright = Playwright.create();
     private final Browser browser = playwright
@@ -43,6 +45,8 @@ final class Buyer implements AutoCloseable {
                             "--disable-gpu",
                             "--disable-quic",
                             "--no-first-run",
+                            // Nobody presses a button of a dialog that is still growing; a journey would.
+                            "--force-prefers-reduced-motion",
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
@@ -61,6 +65,15 @@ final class Buyer implements AutoCloseable {
     /** Waits on a page as long as a busy machine may need. */
     static void patient(Page page) {
         page.setDefaultTimeout(MOST_MILLIS);
+    }
+
+    Buyer() {
+        SITTING.add(this);
+    }
+
+    /** Every page that a journey has open, those of other people it brought along as well. */
+    static Stream<Page> pages() {
+        return SITTING.stream().flatMap(b -> b.browser.contexts().stream()).flatMap(c -> c.pages().stream());
     }
 
     void signIn(String email) {
@@ -85,12 +98,8 @@ final class Buyer implements AutoCloseable {
                 .click();
     }
 
-    /**
-     * Presses a button; of several by that name the one that was opened last, as a person would see it. Nobody presses in a dialog that
-     * is still growing: on a busy machine such a click went to where the button had been.
-     */
+    /** Presses a button; of several by that name the one that was opened last, as a person would see it. */
     void press(String button) {
-        grown(".ant-zoom-appear, .ant-zoom-enter");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button))
                 .last()
                 .click();
@@ -126,13 +135,6 @@ final class Buyer implements AutoCloseable {
         assertThat(clock).containsText("Practice clock");
     }
 
-    private void grown(String moving) {
-        Locator growing = page.locator(moving);
-        for (int i = 0; i < MOST_LOOKS && growing.count() > 0; i++) {
-            page.waitForTimeout(50);
-        }
-    }
-
     void choose(String label, String typed) {
         Locator box = page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
                 .last();
@@ -140,7 +142,6 @@ final class Buyer implements AutoCloseable {
         if (box.isEditable()) {
             box.fill(typed);
         }
-        grown(".ant-slide-up-appear, .ant-slide-up-enter");
         page.locator(".ant-select-dropdown:visible .ant-select-item-option")
                 .filter(new Locator.FilterOptions().setHasText(typed))
                 .first()
@@ -220,6 +221,7 @@ final class Buyer implements AutoCloseable {
 
     @Override
     public void close() {
+        SITTING.remove(this);
         browser.close();
         playwright.close();
     }

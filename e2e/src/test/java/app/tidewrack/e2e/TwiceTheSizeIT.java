@@ -3,6 +3,7 @@ package app.tidewrack.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -18,6 +19,9 @@ class TwiceTheSizeIT extends SignedIn {
     private static final String OUT_OF_REACH = """
             async () => {
               const faults = [];
+              const roomsOf = (e) => e.parentElement
+                ? [...(/auto|scroll/.test(getComputedStyle(e.parentElement).overflowY) ? [e.parentElement] : []), ...roomsOf(e.parentElement)]
+                : [];
               const all = document.querySelectorAll(
                 'a[href], button, input, select, textarea, summary, [tabindex]:not([tabindex="-1"])');
               const shown = [...all].filter((e) => !e.disabled && !e.closest('[aria-hidden=true], [inert], fieldset:disabled')
@@ -30,8 +34,10 @@ class TwiceTheSizeIT extends SignedIn {
                 const drawn = e.closest('.ant-checkbox-wrapper, .ant-radio-wrapper, .ant-segmented-item, .ant-select, .ant-switch,'
                   + ' .ant-slider, .ant-picker, label') ?? e;
                 const box = drawn.getBoundingClientRect();
-                if (box.left < -1 || box.right > innerWidth + 1 && box.width <= innerWidth || box.bottom > innerHeight + 1
-                    && box.height <= innerHeight || box.top < -1 && box.height <= innerHeight) {
+                // What is higher than the room it is scrolled in cannot be seen at once.
+                const high = box.height > Math.min(innerHeight, ...roomsOf(drawn).map((room) => room.clientHeight));
+                if (box.left < -1 || box.right > innerWidth + 1 && box.width <= innerWidth
+                    || !high && (box.bottom > innerHeight + 1 || box.top < -1)) {
                   faults.push(`${name} is at ${Math.round(box.left)}–${Math.round(box.right)}, ${Math.round(box.top)}–${Math.round(box.bottom)}`);
                   continue;
                 }
@@ -102,5 +108,19 @@ class TwiceTheSizeIT extends SignedIn {
         List<?> faults = (List<?>) page.evaluate(OUT_OF_REACH);
         assertThat(faults).as(screen).isEmpty();
         page.setViewportSize(2 * WIDTH, 2 * HEIGHT);
+    }
+
+    /** The browser of all journeys asks for stillness, as people do whom movement makes ill (WCAG 2.2, 2.3.3). */
+    @Test
+    void nothingMovesForWhoeverAsksForStillness() {
+        buyer.open("/c/oddment/plan");
+        buyer.press("Start another plan");
+        page.getByLabel("Name of the plan").waitFor();
+        assertThat((Integer) page.evaluate("document.getAnimations().length")).isZero();
+        assertThat(page.locator("[class*=-appear], [class*=-enter], [class*=-leave]").count())
+                .as("things on their way")
+                .isZero();
+        page.keyboard().press("Escape");
+        assertThat(page.locator(".ant-modal:visible").count()).isZero();
     }
 }
