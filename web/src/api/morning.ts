@@ -1,4 +1,4 @@
-import { ask, at, send, type Schemas } from "./client";
+import { ask, send, type Schemas } from "./client";
 
 export type MorningClient = Schemas["MorningClient"];
 export type NeedLine = Schemas["NeedLine"];
@@ -19,9 +19,11 @@ export interface Asked {
 export const morningQuery = (asked: Asked) =>
   ask.queryOptions("get", "/api/morning", { params: { query: asked } });
 
-/** One client, with all its lines. */
-export const morningOfQuery = (clientId: string) =>
-  ask.queryOptions("get", "/api/clients/{clientId}/morning", at({ clientId }));
+/** One client, with all its lines, or all that are asked for. */
+export const morningOfQuery = (clientId: string, asked?: Asked) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/morning", {
+    params: { path: { clientId }, query: asked },
+  });
 
 /** Hides a line from the person alone, or shows it again. */
 export const hideNeed = (body: Schemas["HiddenBody"]) => send("put", "/api/morning/hidden", { body });

@@ -124,6 +124,7 @@ export function Morning() {
           <OneClient
             key={c.id}
             client={c}
+            asked={asked}
             onMove={own && !narrowed ? (by) => arrange(movedTo(ids, c.id, by)) : undefined}
             first={i === 0}
             last={i === shown.length - 1}

@@ -1,30 +1,34 @@
+import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { stillUrl } from "../api/creatives";
-import type { MorningClient, NeedLine } from "../api/morning";
+import { type Asked, type MorningClient, morningOfQuery, type NeedLine } from "../api/morning";
 import { plural } from "../look/format";
 import { networkColours } from "../look/theme";
 import { MoneyOfDay } from "./MoneyOfDay";
 import { useHide } from "./useHide";
 import { toldOf, URGENCIES } from "./words";
 
-/** So many lines of a client stand at once; the others that came are a press away. */
-const AT_ONCE = 3;
+/** So many lines of a client are read among others at most; all of them stand at its desk. */
+const MOST_LINES = 30;
 
 /** One client of the morning: who it is, its money of the day, and what needs somebody there. */
 export function OneClient(props: {
   client: MorningClient;
+  asked: Asked;
   onMove: ((by: "up" | "down" | "top") => void) | undefined;
   first: boolean;
   last: boolean;
 }) {
-  const { client, onMove } = props;
+  const { client, asked, onMove } = props;
   const [open, setOpen] = useState(false);
-  const lines = open ? client.lines : client.lines.slice(0, AT_ONCE);
-  const all = Object.values(client.counts).reduce((sum, n) => sum + n, 0);
-  const folded = client.lines.length - AT_ONCE;
-  const elsewhere = all - client.lines.filter((l) => !l.hidden).length;
+  const whole = useQuery({ ...morningOfQuery(client.id, asked), enabled: open });
+  const lines = (open && whole.data?.lines.slice(0, MOST_LINES)) || client.lines;
+  const all =
+    Object.values(client.counts).reduce((sum, n) => sum + n, 0) + (asked.hidden ? client.hidden : 0);
+  const folded = all - client.lines.length;
+  const elsewhere = all - MOST_LINES;
   return (
     <li className="morning-client" aria-label={client.name}>
       <div className={client.logo ? "morning-who with-logo" : "morning-who"}>
@@ -60,17 +64,18 @@ export function OneClient(props: {
                 : "Being reckoned for the first time…"}
           </li>
         )}
-        {(folded > 0 || elsewhere > 0) && (
+        {folded > 0 && (
           <li className="note morning-more">
-            {folded > 0 && (
-              <button className="plain link" aria-expanded={open} onClick={() => setOpen(!open)}>
-                {open ? "fewer" : `${folded} more`}
-              </button>
-            )}
-            {elsewhere > 0 && (
-              <Link to={`/c/${client.id}`}>
-                {plural(elsewhere, folded > 0 ? "other" : "more", folded > 0 ? "others" : "more")} at its desk
-              </Link>
+            <button
+              className="plain link"
+              aria-expanded={open}
+              aria-busy={open && whole.isLoading}
+              onClick={() => setOpen(!open)}
+            >
+              {open ? "fewer" : `${folded} more`}
+            </button>
+            {open && elsewhere > 0 && (
+              <Link to={`/c/${client.id}`}>{plural(elsewhere, "other", "others")} at its desk</Link>
             )}
           </li>
         )}

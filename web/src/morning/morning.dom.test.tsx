@@ -194,19 +194,21 @@ describe("an own order", () => {
 describe("the morning", () => {
   let questions: string[] = [];
 
-  function page(clients: object[], at = "/") {
+  function page(clients: object[], at = "/", whole: object = {}) {
     questions = [];
     const told = answering((_, path, question) => {
-      if (path === "/api/morning") questions.push(question.toString());
+      if (path.endsWith("/morning")) questions.push(question.toString());
       return {
         body:
           path === "/api/morning"
             ? { clients, behind: 0, networks: ["AK", "HS"] }
-            : path === "/api/session"
-              ? { administrator: true }
-              : path === "/api/clients"
-                ? clients
-                : {},
+            : path === "/api/clients/1/morning"
+              ? whole
+              : path === "/api/session"
+                ? { administrator: true }
+                : path === "/api/clients"
+                  ? clients
+                  : {},
       };
     });
     show(
@@ -217,24 +219,48 @@ describe("the morning", () => {
     return told;
   }
 
-  it("counts how soon, adds money by currency, and folds what is more than a few lines", async () => {
-    const lines = ["a", "b", "c", "d", "e"].map((ad) =>
-      line(`refused ${ad}`, { ...OF, kind: "REFUSED", itemKey: "r/c", ad, reason: "No." }, "NOW"),
+  const refused = (count: number) =>
+    Array.from({ length: count }, (_, ad) =>
+      line(`refused ${ad}`, { ...OF, kind: "REFUSED", itemKey: "r/c", ad: `${ad}`, reason: "No." }, "NOW"),
     );
+
+  it("counts how soon, adds money by currency, and has no more to press where all is told", async () => {
     page([
-      client("1", { lines, counts: { NOW: 5, TODAY: 4 } }),
+      client("1", { lines: refused(3), counts: { NOW: 3, TODAY: 4 } }),
       client("2", { lines: [LEADS], counts: { TODAY: 1 } }),
       client("3", { lines: [], money: [] }),
     ]);
-    await screen.findByText("What needs you: 5 now, 5 today");
+    await screen.findByText("What needs you: 3 now, 5 today");
     expect(screen.getAllByText("of £80.00")).toHaveLength(1);
-    const first = within(screen.getByLabelText("Client 1"));
-    expect(first.getAllByText(/^Refused: /)).toHaveLength(3);
-    fireEvent.click(first.getByRole("button", { name: "2 more" }));
-    expect(first.getAllByText(/^Refused: /)).toHaveLength(5);
-    expect(first.getByText("4 others at its desk")).toBeTruthy();
+    expect(within(screen.getByLabelText("Client 2")).queryByText(/more$/)).toBeNull();
     expect(within(screen.getByLabelText("Client 3")).getByText("Nothing needs you.")).toBeTruthy();
   });
+
+  it.each([
+    { at: "/?kind=REFUSED", counts: { NOW: 5 }, hidden: 2, more: "2 more", lines: 5, others: null },
+    { at: "/?kind=REFUSED&hidden", counts: { NOW: 5 }, hidden: 2, more: "4 more", lines: 7, others: null },
+    {
+      at: "/",
+      counts: { NOW: 33, TODAY: 1 },
+      hidden: 0,
+      more: "31 more",
+      lines: 34,
+      others: "4 others at its desk",
+    },
+  ])(
+    "asks for the other lines of a client by what was chosen: $at",
+    async ({ at, counts, hidden, more, lines, others }) => {
+      page([client("1", { lines: refused(3), counts, hidden })], at, client("1", { lines: refused(lines) }));
+      const first = within(await screen.findByLabelText("Client 1"));
+      expect(first.getAllByText(/^Refused: /)).toHaveLength(3);
+      fireEvent.click(first.getByRole("button", { name: more }));
+      await waitFor(() => expect(first.getAllByText(/^Refused: /)).toHaveLength(Math.min(lines, 30)));
+      expect(questions.at(-1)).toBe(questions[0]);
+      expect(first.queryByText(/at its desk$/)?.textContent ?? null).toBe(others);
+      fireEvent.click(first.getByRole("button", { name: "fewer" }));
+      expect(first.getAllByText(/^Refused: /)).toHaveLength(3);
+    },
+  );
 
   it("asks for what is chosen, and keeps the choice in its address", async () => {
     page([client("1", { lines: [LEADS], counts: { TODAY: 1 }, hidden: 2 })], "/?network=HS");

@@ -117,7 +117,8 @@ class TwiceTheSizeIT extends SignedIn {
         buyer.press("Start another plan");
         page.getByLabel("Name of the plan").waitFor();
         assertThat((Integer) page.evaluate("document.getAnimations().length")).isZero();
-        assertThat(page.locator("[class*=-appear], [class*=-enter], [class*=-leave]").count())
+        assertThat(page.locator("[class*=-appear], [class*=-enter], [class*=-leave]")
+                        .count())
                 .as("things on their way")
                 .isZero();
         page.keyboard().press("Escape");

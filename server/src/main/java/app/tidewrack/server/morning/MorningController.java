@@ -37,8 +37,14 @@ class MorningController {
     }
 
     @GetMapping("/api/clients/{clientId}/morning")
-    MorningClient morningOf(@PathVariable String clientId, Principal person) {
-        return desk.one(person.getName(), clientId);
+    MorningClient morningOf(
+            @PathVariable String clientId,
+            @RequestParam(defaultValue = "false") boolean mine,
+            @RequestParam(required = false) @Size(max = 40) @Nullable String network,
+            @RequestParam(required = false) Need.@Nullable Kind kind,
+            @RequestParam(defaultValue = "true") boolean hidden,
+            Principal person) {
+        return desk.one(person.getName(), clientId, new Asked(mine, network, kind, hidden));
     }
 
     record HiddenBody(

@@ -37,11 +37,11 @@ class MorningDesk {
     /** What somebody worked on so lately is theirs. */
     private static final int DAYS_MINE = 90;
 
-    /** Of a client among others; all of them stand at its own desk. */
-    private static final int MOST_LINES = 8;
+    /** Of a client among others; the rest of them is asked for by itself. */
+    private static final int LINES_AMONG_OTHERS = 3;
 
-    /** Of a client at its own desk; more are not read by anybody. */
-    private static final int MOST_AT_THE_DESK = 1_000;
+    /** Of one client; more are not read by anybody. */
+    private static final int MOST_LINES = 1_000;
 
     private static final int MOST_HIDDEN = 1_000;
 
@@ -58,8 +58,6 @@ class MorningDesk {
      * @param hidden whether those that the person hid come as well
      */
     record Asked(boolean mine, @Nullable String network, Need.@Nullable Kind kind, boolean hidden) {
-        static final Asked ALL = new Asked(false, null, null, true);
-
         /** Clients without any such line, hidden or not, are then left out. */
         boolean narrows() {
             return mine || kind != null;
@@ -69,7 +67,7 @@ class MorningDesk {
     /** All clients of a person, the most urgent first. */
     @Transactional(readOnly = true)
     MorningView all(String personId, Asked asked) {
-        List<MorningClient> clients = clients(personId, null, reckonings.ofPerson(personId), asked, MOST_LINES);
+        List<MorningClient> clients = clients(personId, null, reckonings.ofPerson(personId), asked, LINES_AMONG_OTHERS);
         return new MorningView(
                 clients.stream()
                         .filter(c -> !asked.narrows() || !c.lines().isEmpty() || c.hidden() > 0)
@@ -84,10 +82,10 @@ class MorningDesk {
                         .toList());
     }
 
-    /** One client, with all its lines; no older than what was done there. */
-    MorningClient one(String personId, String clientId) {
+    /** One client, with all lines that are asked for; no older than what was done there. */
+    MorningClient one(String personId, String clientId, Asked asked) {
         Map<String, Reckoned> reckoned = Map.of(clientId, reckonings.of(clientId));
-        return clients(personId, clientId, reckoned, Asked.ALL, MOST_AT_THE_DESK).stream()
+        return clients(personId, clientId, reckoned, asked, MOST_LINES).stream()
                 .findFirst()
                 .orElseThrow(() -> new NotFound("client", clientId));
     }
