@@ -40,12 +40,9 @@ final class MorningLoad {
     List<Figure> figures() throws SQLException, IOException, InterruptedException {
         try {
             copy();
-            for (int i = 0; i < WARM; i++) {
-                server.get("/api/morning");
-            }
-            double all = Database.median(() -> server.get("/api/morning"));
-            double narrowed = Database.median(() -> server.get("/api/morning?mine=true&kind=REFUSED"));
-            double one = Database.median(() -> server.get("/api/clients/" + COPIED + "/morning"));
+            double all = warm("/api/morning");
+            double narrowed = warm("/api/morning?mine=true&kind=REFUSED");
+            double one = warm("/api/clients/" + COPIED + "/morning");
             return List.of(
                     new Figure("the morning of %d clients".formatted(CLIENTS), all, "ms", MOST_MILLIS, false),
                     new Figure("the same, only mine that were refused", narrowed, "ms", MOST_MILLIS, false),
@@ -53,6 +50,13 @@ final class MorningLoad {
         } finally {
             takeAway();
         }
+    }
+
+    private double warm(String path) throws SQLException, IOException, InterruptedException {
+        for (int i = 0; i < WARM; i++) {
+            server.get(path);
+        }
+        return Database.median(() -> server.get(path));
     }
 
     private void copy() throws SQLException {
@@ -84,7 +88,7 @@ final class MorningLoad {
         } finally {
             connection.setAutoCommit(true);
         }
-        database.run("analyze");
+        database.run("vacuum analyze");
     }
 
     /** Tables that are by client, each with its other columns. */
