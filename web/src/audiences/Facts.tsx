@@ -20,7 +20,7 @@ export function Facts(props: {
   current: Audience;
   definition: Definition;
   audiences: Audience[];
-  onPin: (latitude: number, longitude: number) => void;
+  onPin: ((latitude: number, longitude: number) => void) | undefined;
   onLeaveOut: (other: Audience) => void;
 }) {
   const { account, offer, current, definition } = props;
@@ -36,7 +36,7 @@ export function Facts(props: {
       </Suspense>
       <p className="note">
         {rules.radius
-          ? "Click the map to set a pin."
+          ? props.onPin && "Click the map to set a pin."
           : `Places no finer than a ${rules.regions ? "region" : "country"}.`}
       </p>
       {current.tooSmall && (

@@ -5,6 +5,7 @@ import { audiencesQuery } from "../api/audiences";
 import { type Schemas, askAgain } from "../api/client";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useReads } from "../frame/reads";
 import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { count, people } from "../look/format";
@@ -98,6 +99,7 @@ export function OneAudience(props: {
       });
     });
   };
+  const reads = useReads();
   const elsewhere = props.accounts.filter((a) => a.id !== account.id);
   return (
     <Columns
@@ -115,32 +117,30 @@ export function OneAudience(props: {
           )}
         </>
       }
+      looks={<Segmented aria-label="View" options={[...VIEWS]} value={view} onChange={setView} />}
       actions={
-        <>
-          <Segmented options={[...VIEWS]} value={view} onChange={setView} />
-          <Dropdown
-            trigger={["click"]}
-            menu={{
-              items: [
-                { key: "twice", label: "Duplicate", onClick: props.onDuplicate },
-                ...elsewhere.map((a) => ({
-                  key: a.id,
-                  label: `Copy to ${a.name}`,
-                  onClick: () => copyTo(a.id),
-                })),
-                { type: "divider" as const },
-                { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },
-              ],
-            }}
-          >
-            <Button>Do…</Button>
-          </Dropdown>
-        </>
+        <Dropdown
+          trigger={["click"]}
+          menu={{
+            items: [
+              { key: "twice", label: "Duplicate", onClick: props.onDuplicate },
+              ...elsewhere.map((a) => ({
+                key: a.id,
+                label: `Copy to ${a.name}`,
+                onClick: () => copyTo(a.id),
+              })),
+              { type: "divider" as const },
+              { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },
+            ],
+          }}
+        >
+          <Button>Do…</Button>
+        </Dropdown>
       }
       facts={
         <Facts
           {...{ clientId, account, offer, current, definition, audiences }}
-          onPin={pin}
+          onPin={reads ? undefined : pin}
           onLeaveOut={takeOut}
         />
       }

@@ -1,3 +1,4 @@
+import { Changes } from "../frame/Editable";
 import "./preview.css";
 import { useState } from "react";
 import { stillUrl } from "../api/creatives";
@@ -26,14 +27,16 @@ export function Beginning({
     <section className="beginning">
       <h3>First three seconds, silent</h3>
       <p className="note">{begins(medium)}</p>
-      <p className="film-ways">
-        <button className="link" onClick={onFilm}>
-          Cut, crop, caption or mark it…
-        </button>
-        <button className="link" onClick={() => setPosing(true)}>
-          Poster…
-        </button>
-      </p>
+      <Changes>
+        <p className="film-ways">
+          <button className="link" onClick={onFilm}>
+            Cut, crop, caption or mark it…
+          </button>
+          <button className="link" onClick={() => setPosing(true)}>
+            Poster…
+          </button>
+        </p>
+      </Changes>
       {posing && <Poster {...{ clientId, media }} video={medium} onClose={() => setPosing(false)} />}
       <div className="stills">
         {shown.map((s) => (

@@ -7,6 +7,7 @@ import { creativesQuery, phrasesQuery } from "../api/creatives";
 import { formsQuery, scriptsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { Editable } from "../frame/Editable";
 import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
@@ -112,6 +113,7 @@ export function OneCreative(props: {
   const script = scripts.data?.find((s) => s.id === draft.scriptId);
   return (
     <Columns
+      looking
       things={left}
       title={draft.name || "Creative"}
       note={
@@ -129,21 +131,27 @@ export function OneCreative(props: {
           <ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />
         </>
       }
-      facts={<Fit {...{ clientId, networks, media }} draft={judged} onReplace={replace} />}
+      facts={
+        <Editable>
+          <Fit {...{ clientId, networks, media }} draft={judged} onReplace={replace} />
+        </Editable>
+      }
     >
       <div className="compose">
-        <Parts
-          {...{ clientId, draft, format, formats, problem, networks, media }}
-          phrases={props.phrases}
-          forms={forms.data ?? []}
-          scripts={scripts.data ?? []}
-          fit={fit.data?.fit}
-          onFormat={reformat}
-          onChange={change}
-        />
-        {format.firstCard >= 0 && draft.media.length > format.firstCard && (
-          <Cards {...{ clientId, draft, format, media }} onChange={change} />
-        )}
+        <Editable>
+          <Parts
+            {...{ clientId, draft, format, formats, problem, networks, media }}
+            phrases={props.phrases}
+            forms={forms.data ?? []}
+            scripts={scripts.data ?? []}
+            fit={fit.data?.fit}
+            onFormat={reformat}
+            onChange={change}
+          />
+          {format.firstCard >= 0 && draft.media.length > format.firstCard && (
+            <Cards {...{ clientId, draft, format, media }} onChange={change} />
+          )}
+        </Editable>
         {format.code === "mix" && (
           <Combinations
             {...{ clientId, draft, networks }}

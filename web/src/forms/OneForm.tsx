@@ -5,6 +5,7 @@ import { askAgain } from "../api/client";
 import { formsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { Editable } from "../frame/Editable";
 import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { moved } from "../look/lists";
@@ -67,6 +68,7 @@ export function OneForm(props: {
   });
   return (
     <Columns
+      looking
       things={props.things}
       title={draft.name || "Form"}
       note={
@@ -80,52 +82,54 @@ export function OneForm(props: {
       facts={<Suits title="Networks" networks={networks} usedBy={current.usedBy} />}
     >
       <div className="form-desk">
-        <div>
-          {problem && <div className="fault">{problem.message}</div>}
-          <Line id="form-name" label="Name">
-            <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
-          </Line>
-          <h3>Opening</h3>
-          <Line id="form-headline" label="Heading">
-            <Input {...text("headline")} />
-          </Line>
-          <Line id="form-opening" label="Text">
-            <Input.TextArea {...text("opening")} autoSize={{ minRows: 2, maxRows: 6 }} />
-          </Line>
-          <h3>Questions</h3>
-          <Questions
-            questions={draft.questions}
-            fields={fields}
-            onChange={(questions) => change({ ...draft, questions })}
-          />
-          <Line id="form-layout" label="Shown">
-            <Radio.Group
-              value={draft.onePage}
-              options={[
-                { value: true, label: "all on one page" },
-                { value: false, label: "one question a page" },
-              ]}
-              onChange={(e) => change({ ...draft, onePage: e.target.value as boolean })}
+        <Editable>
+          <div>
+            {problem && <div className="fault">{problem.message}</div>}
+            <Line id="form-name" label="Name">
+              <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
+            </Line>
+            <h3>Opening</h3>
+            <Line id="form-headline" label="Heading">
+              <Input {...text("headline")} />
+            </Line>
+            <Line id="form-opening" label="Text">
+              <Input.TextArea {...text("opening")} autoSize={{ minRows: 2, maxRows: 6 }} />
+            </Line>
+            <h3>Questions</h3>
+            <Questions
+              questions={draft.questions}
+              fields={fields}
+              onChange={(questions) => change({ ...draft, questions })}
             />
-          </Line>
-          <h3>Privacy and consent</h3>
-          <Line id="form-privacyLink" label="Privacy link">
-            <Input {...text("privacyLink")} className="mono" placeholder="https://" />
-          </Line>
-          <Line id="form-consent" label="Consent">
-            <Input.TextArea {...text("consent")} autoSize={{ minRows: 2, maxRows: 5 }} />
-          </Line>
-          <h3>Once it is sent</h3>
-          <Line id="form-completion-text" label="Text">
-            <Input {...completion("text")} placeholder="We write to you within a day." />
-          </Line>
-          <Line id="form-completion-button" label="Button">
-            <Input {...completion("button")} placeholder="May be left out" />
-          </Line>
-          <Line id="form-completion-link" label="Leads to">
-            <Input {...completion("link")} className="mono" placeholder="https://" />
-          </Line>
-        </div>
+            <Line id="form-layout" label="Shown">
+              <Radio.Group
+                value={draft.onePage}
+                options={[
+                  { value: true, label: "all on one page" },
+                  { value: false, label: "one question a page" },
+                ]}
+                onChange={(e) => change({ ...draft, onePage: e.target.value as boolean })}
+              />
+            </Line>
+            <h3>Privacy and consent</h3>
+            <Line id="form-privacyLink" label="Privacy link">
+              <Input {...text("privacyLink")} className="mono" placeholder="https://" />
+            </Line>
+            <Line id="form-consent" label="Consent">
+              <Input.TextArea {...text("consent")} autoSize={{ minRows: 2, maxRows: 5 }} />
+            </Line>
+            <h3>Once it is sent</h3>
+            <Line id="form-completion-text" label="Text">
+              <Input {...completion("text")} placeholder="We write to you within a day." />
+            </Line>
+            <Line id="form-completion-button" label="Button">
+              <Input {...completion("button")} placeholder="May be left out" />
+            </Line>
+            <Line id="form-completion-link" label="Leads to">
+              <Input {...completion("link")} className="mono" placeholder="https://" />
+            </Line>
+          </div>
+        </Editable>
         <div className="form-previews">
           <FillIn {...{ draft, fields }} clientName={props.clientName} frame="phone" />
         </div>

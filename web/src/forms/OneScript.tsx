@@ -6,6 +6,7 @@ import { mediaQuery, stillUrl } from "../api/creatives";
 import { scriptsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { Editable } from "../frame/Editable";
 import { ThingActions } from "../frame/ThingActions";
 import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
@@ -66,6 +67,7 @@ export function OneScript(props: {
   const sending = props.accounts.filter((a) => networks.some((n) => n.network === a.network));
   return (
     <Columns
+      looking
       things={props.things}
       title={draft.name || "Script"}
       note={kind === "CHAT" ? "Chat that a click opens" : "Direct message into people’s inboxes"}
@@ -73,44 +75,46 @@ export function OneScript(props: {
       facts={<Suits title="Networks" networks={networks} usedBy={current.usedBy} />}
     >
       <div className="form-desk">
-        <div>
-          {problem && <div className="fault">{problem.message}</div>}
-          <Line id="script-name" label="Name">
-            <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
-          </Line>
-          {kind === "CHAT" ? (
-            <Chat draft={draft} greeting={text("greeting")} onChange={change} />
-          ) : (
-            <>
-              <Line id="script-sender" label="Sender">
-                <Input {...text("sender")} placeholder="First and last name" />
-                <Consent {...{ clientId }} name={draft.sender} accounts={sending} senders={props.senders} />
-              </Line>
-              <Line id="script-subject" label="Subject">
-                <Input {...text("subject")} />
-              </Line>
-              <Line id="script-body" label="Body">
-                <Input.TextArea {...text("body")} autoSize={{ minRows: 5, maxRows: 14 }} />
-              </Line>
-              <Line id="script-button" label="Button">
-                <Input {...text("button")} />
-              </Line>
-              <Line id="script-link" label="Leads to">
-                <Input {...text("link")} className="mono" placeholder="https://" />
-              </Line>
-              <Banner clientId={clientId} draft={draft} onChange={change} />
-            </>
-          )}
-          <p className="note tokens">
-            Tokens:{" "}
-            {TOKENS[kind].map((t) => (
-              <span key={t} className="mono">
-                {`{${t}|…}`}
-              </span>
-            ))}{" "}
-            with what stands there when it is not known after the line.
-          </p>
-        </div>
+        <Editable>
+          <div>
+            {problem && <div className="fault">{problem.message}</div>}
+            <Line id="script-name" label="Name">
+              <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
+            </Line>
+            {kind === "CHAT" ? (
+              <Chat draft={draft} greeting={text("greeting")} onChange={change} />
+            ) : (
+              <>
+                <Line id="script-sender" label="Sender">
+                  <Input {...text("sender")} placeholder="First and last name" />
+                  <Consent {...{ clientId }} name={draft.sender} accounts={sending} senders={props.senders} />
+                </Line>
+                <Line id="script-subject" label="Subject">
+                  <Input {...text("subject")} />
+                </Line>
+                <Line id="script-body" label="Body">
+                  <Input.TextArea {...text("body")} autoSize={{ minRows: 5, maxRows: 14 }} />
+                </Line>
+                <Line id="script-button" label="Button">
+                  <Input {...text("button")} />
+                </Line>
+                <Line id="script-link" label="Leads to">
+                  <Input {...text("link")} className="mono" placeholder="https://" />
+                </Line>
+                <Banner clientId={clientId} draft={draft} onChange={change} />
+              </>
+            )}
+            <p className="note tokens">
+              Tokens:{" "}
+              {TOKENS[kind].map((t) => (
+                <span key={t} className="mono">
+                  {`{${t}|…}`}
+                </span>
+              ))}{" "}
+              with what stands there when it is not known after the line.
+            </p>
+          </div>
+        </Editable>
         <div className="form-previews">
           <Radio.Group
             size="small"

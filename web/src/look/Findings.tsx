@@ -14,8 +14,8 @@ export function Findings({
   findings: Finding[];
   onJump: (place: Schemas["Place"]) => void;
   /** Mends with one key what has one plain way. */
-  onMend?: (finding: Finding) => void;
-  onSilence?: (finding: Finding, why: string) => void;
+  onMend?: ((finding: Finding) => void) | undefined;
+  onSilence?: ((finding: Finding, why: string) => void) | undefined;
 }) {
   return (
     <>

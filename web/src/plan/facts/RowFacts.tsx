@@ -4,6 +4,7 @@ import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import { ask, at, CAMPAIGN, type Schemas, versioned } from "../../api/client";
 import { testsQuery } from "../../api/tests";
+import { Editable } from "../../frame/Editable";
 import { Findings } from "../../look/Findings";
 import { day, money, people, plural } from "../../look/format";
 import {
@@ -61,7 +62,7 @@ export function RowFacts({
   onLock: () => void;
   /** Asks for the money that the campaign shares. */
   onShared: () => void;
-  onMend: (finding: Schemas["Finding"]) => void;
+  onMend: ((finding: Schemas["Finding"]) => void) | undefined;
   onDelivery: () => void;
   onJump: (place: Schemas["Place"]) => void;
 }) {
@@ -89,108 +90,112 @@ export function RowFacts({
       <p className="note" style={{ margin: "0 0 8px" }}>
         Row {spot.row + 1} · ad group · {plural(ads, "ad")}
       </p>
-      <dl className="facts-list">
-        <div>
-          <dt>People</dt>
-          <dd>
-            <b>{people(row.size)}</b> in{" "}
-            <Link to={`/c/${clientId}/audiences/${row.audienceId}`}>{audience?.name}</Link>
-          </dd>
-        </div>
-        {row.slices.map((s) => (
-          <div key={s.variable}>
-            <dt>Only {VARIABLE_WORDS[s.variable]}</dt>
-            <dd>{s.words}</dd>
-          </div>
-        ))}
-        <div>
-          <dt>
-            <label htmlFor="row-money">{campaign.sharedMinor == null ? moneyWords(campaign) : "Money"}</label>
-          </dt>
-          {campaign.sharedMinor != null && (
+      <Editable>
+        <dl className="facts-list">
+          <div>
+            <dt>People</dt>
             <dd>
-              shares{" "}
-              <button className="link" onClick={onShared}>
-                {money(campaign.sharedMinor, campaign.currency)}
-              </button>{" "}
-              {BASIS_WORDS[campaign.basis]} with the other rows
+              <b>{people(row.size)}</b> in{" "}
+              <Link to={`/c/${clientId}/audiences/${row.audienceId}`}>{audience?.name}</Link>
             </dd>
+          </div>
+          {row.slices.map((s) => (
+            <div key={s.variable}>
+              <dt>Only {VARIABLE_WORDS[s.variable]}</dt>
+              <dd>{s.words}</dd>
+            </div>
+          ))}
+          <div>
+            <dt>
+              <label htmlFor="row-money">
+                {campaign.sharedMinor == null ? moneyWords(campaign) : "Money"}
+              </label>
+            </dt>
+            {campaign.sharedMinor != null && (
+              <dd>
+                shares{" "}
+                <button className="link" onClick={onShared}>
+                  {money(campaign.sharedMinor, campaign.currency)}
+                </button>{" "}
+                {BASIS_WORDS[campaign.basis]} with the other rows
+              </dd>
+            )}
+            <dd className="row-money" hidden={campaign.sharedMinor != null}>
+              <button
+                className="link lock-button"
+                title={row.locked ? "Unlock its money" : "Lock its money: it stays when money is spread"}
+                aria-pressed={row.locked}
+                onClick={onLock}
+              >
+                {row.locked ? <Lock /> : "lock"}
+              </button>
+              <Input
+                disabled={row.locked}
+                key={`${row.id}${shown}`}
+                id="row-money"
+                ref={(it) => {
+                  input.current = it?.input ?? null;
+                }}
+                defaultValue={shown}
+                onFocus={(e) => e.target.select()}
+                onPressEnter={(e) => e.currentTarget.blur()}
+                onBlur={(e) => e.target.value.trim() !== shown && onMoney(e.target.value)}
+              />
+            </dd>
+          </div>
+          <div>
+            <dt>Whole flight</dt>
+            <dd>{money(row.flightMinor, campaign.currency)}</dd>
+          </div>
+          <ExpectedInShort
+            path={{ clientId, planId, campaignId: campaign.id }}
+            row={row}
+            version={version}
+            days={campaign.days}
+          />
+          <div>
+            <dt>Runs</dt>
+            <dd>
+              {day(campaign.start)} to {day(campaign.lastDay)},{" "}
+              <button className="link" onClick={onDelivery}>
+                {row.delivery.hoursWords}
+              </button>
+            </dd>
+          </div>
+          <div>
+            <dt>Placements</dt>
+            <dd>
+              <button className="link" onClick={onDelivery}>
+                {showingWords(row.delivery.showing)}
+              </button>
+            </dd>
+          </div>
+          <div>
+            <dt>Bid</dt>
+            <dd>
+              <button className="link" onClick={onDelivery}>
+                {row.delivery.bidWords}
+              </button>
+            </dd>
+          </div>
+          {creative && (
+            <div>
+              <dt>Creative</dt>
+              <dd>
+                <Link to={`/c/${clientId}/creative/${creative.id}`}>{creative.name}</Link>
+              </dd>
+            </div>
           )}
-          <dd className="row-money" hidden={campaign.sharedMinor != null}>
-            <button
-              className="link lock-button"
-              title={row.locked ? "Unlock its money" : "Lock its money: it stays when money is spread"}
-              aria-pressed={row.locked}
-              onClick={onLock}
-            >
-              {row.locked ? <Lock /> : "lock"}
-            </button>
-            <Input
-              disabled={row.locked}
-              key={`${row.id}${shown}`}
-              id="row-money"
-              ref={(it) => {
-                input.current = it?.input ?? null;
-              }}
-              defaultValue={shown}
-              onFocus={(e) => e.target.select()}
-              onPressEnter={(e) => e.currentTarget.blur()}
-              onBlur={(e) => e.target.value.trim() !== shown && onMoney(e.target.value)}
-            />
-          </dd>
-        </div>
-        <div>
-          <dt>Whole flight</dt>
-          <dd>{money(row.flightMinor, campaign.currency)}</dd>
-        </div>
-        <ExpectedInShort
-          path={{ clientId, planId, campaignId: campaign.id }}
-          row={row}
-          version={version}
-          days={campaign.days}
-        />
-        <div>
-          <dt>Runs</dt>
-          <dd>
-            {day(campaign.start)} to {day(campaign.lastDay)},{" "}
-            <button className="link" onClick={onDelivery}>
-              {row.delivery.hoursWords}
-            </button>
-          </dd>
-        </div>
-        <div>
-          <dt>Placements</dt>
-          <dd>
-            <button className="link" onClick={onDelivery}>
-              {showingWords(row.delivery.showing)}
-            </button>
-          </dd>
-        </div>
-        <div>
-          <dt>Bid</dt>
-          <dd>
-            <button className="link" onClick={onDelivery}>
-              {row.delivery.bidWords}
-            </button>
-          </dd>
-        </div>
-        {creative && (
-          <div>
-            <dt>Creative</dt>
-            <dd>
-              <Link to={`/c/${clientId}/creative/${creative.id}`}>{creative.name}</Link>
-            </dd>
-          </div>
-        )}
-        {told && (
-          <div>
-            <dt>This ad is</dt>
-            <dd>
-              <b style={told.tone === "bad" ? { color: "var(--rust)" } : undefined}>{told.words}</b>
-            </dd>
-          </div>
-        )}
-      </dl>
+          {told && (
+            <div>
+              <dt>This ad is</dt>
+              <dd>
+                <b style={told.tone === "bad" ? { color: "var(--rust)" } : undefined}>{told.words}</b>
+              </dd>
+            </div>
+          )}
+        </dl>
+      </Editable>
       {test && (
         <p className="held" data-testid="held-by-test">
           A cell of the test <Link to={`/c/${clientId}/results/tests/${test.id}`}>{test.name}</Link>

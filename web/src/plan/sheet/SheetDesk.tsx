@@ -31,7 +31,7 @@ import { SheetFacts } from "./SheetFacts";
 import { SheetFoot } from "./SheetFoot";
 import { asText } from "./sheetText";
 import { useSheetData } from "./useSheetData";
-import { Changes, Editable } from "../../frame/Editable";
+import { Changes } from "../../frame/Editable";
 import { useReads } from "../../frame/reads";
 
 /** Leaves a warning or hint for a reason; null tells it again. */
@@ -225,22 +225,20 @@ export function SheetDesk(props: SheetDeskProps) {
         </Button>
       }
       facts={
-        <Editable>
-          <SheetFacts
-            {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, leave }}
-            version={props.version}
-            campaigns={props.campaigns}
-            selected={pickedRows.length}
-            column={selection.focus.column}
-            audience={focusRow && audienceOf.get(focusRow.audienceId)}
-            creativeOf={creativeOf}
-            names={names.data}
-            onMoney={(text) => setMoney(rowIds, text)}
-            onLock={() => doables.find((d) => d.id === "lock")?.run()}
-            onShared={() => props.onChange("money")}
-            onOpen={(what) => setOpen({ what })}
-          />
-        </Editable>
+        <SheetFacts
+          {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, leave }}
+          version={props.version}
+          campaigns={props.campaigns}
+          selected={pickedRows.length}
+          column={selection.focus.column}
+          audience={focusRow && audienceOf.get(focusRow.audienceId)}
+          creativeOf={creativeOf}
+          names={names.data}
+          onMoney={(text) => setMoney(rowIds, text)}
+          onLock={() => doables.find((d) => d.id === "lock")?.run()}
+          onShared={() => props.onChange("money")}
+          onOpen={(what) => setOpen({ what })}
+        />
       }
       foot={
         <SheetFoot

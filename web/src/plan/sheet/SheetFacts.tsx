@@ -1,4 +1,6 @@
 import type { Schemas } from "../../api/client";
+import { Editable } from "../../frame/Editable";
+import { useReads } from "../../frame/reads";
 import { blockers, Findings } from "../../look/Findings";
 import { plural } from "../../look/format";
 import { MoneyFacts } from "../facts/MoneyFacts";
@@ -34,7 +36,9 @@ export function SheetFacts(props: {
   onShared: () => void;
   onOpen: (what: "spread" | "delivery") => void;
 }) {
-  const { clientId, planId, version, lens, whole, campaign, focusRow, jump, mend, leave } = props;
+  const { clientId, planId, version, lens, whole, campaign, focusRow, jump, leave } = props;
+  const reads = useReads();
+  const mend = reads ? undefined : props.mend;
   if (lens === "checks") {
     const found = `${plural(whole.findings.length, "finding")}, ${plural(blockers(whole.findings), "blocker")}`;
     return (
@@ -45,21 +49,30 @@ export function SheetFacts(props: {
             ? "Every rule looked; nothing was found."
             : `${found}. Each leads to the field that mends it.`}
         </p>
-        <Findings findings={whole.findings} onJump={jump} onMend={mend} onSilence={leave} />
-        <Silenced silenced={whole.silenced} onTell={(finding) => leave(finding, null)} />
+        <Findings
+          findings={whole.findings}
+          onJump={jump}
+          onMend={mend}
+          onSilence={reads ? undefined : leave}
+        />
+        <Editable>
+          <Silenced silenced={whole.silenced} onTell={(finding) => leave(finding, null)} />
+        </Editable>
       </>
     );
   }
   if (lens === "money") {
     return (
-      <MoneyFacts
-        {...{ clientId, planId, version }}
-        campaigns={props.campaigns}
-        current={whole}
-        row={focusRow}
-        selected={props.selected}
-        onSpread={() => props.onOpen("spread")}
-      />
+      <Editable>
+        <MoneyFacts
+          {...{ clientId, planId, version }}
+          campaigns={props.campaigns}
+          current={whole}
+          row={focusRow}
+          selected={props.selected}
+          onSpread={() => props.onOpen("spread")}
+        />
+      </Editable>
     );
   }
   const row = focusRow ? (

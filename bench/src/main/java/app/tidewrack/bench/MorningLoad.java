@@ -115,7 +115,7 @@ final class MorningLoad {
         try (Statement statement = connection.createStatement()) {
             statement.execute("set local session_replication_role = replica");
             List<String> all = new ArrayList<>(tables(statement).keySet());
-            all.addAll(List.of("hidden_need", "membership"));
+            all.addAll(List.of("hidden_need", "lead_cursor", "membership"));
             for (String table : all) {
                 statement.execute("delete from %s where client_id like 'copy-%%'".formatted(table));
             }

@@ -24,6 +24,11 @@ final class Installation {
     static final Path DATA = Path.of(System.getenv("TIDEWRACK_DATA"));
     private static final Path ROOT = Path.of(System.getProperty("tidewrack.root"));
 
+    private static final String READINESS = "/actuator/health/readiness";
+
+    /** Half a second apart: three minutes, far longer than a busy machine needs. */
+    private static final int MOST_LOOKS = 360;
+
     private Installation() {}
 
     /** Ends a process the hard way, as a power cut would. */
@@ -43,8 +48,29 @@ final class Installation {
         kill(process);
     }
 
+    /** Lets it start again, and waits until it, or the server that stands on it, is ready. */
     static void bringBack(String process) throws IOException, InterruptedException {
         tellKeeper(process, "-CONT");
+        await(
+                process.equals("practice-network")
+                        ? "http://127.0.0.1:" + folder().port("TIDEWRACK_PRACTICE_PORT") + "/actuator/health"
+                        : URL + READINESS);
+    }
+
+    private static void await(String health) throws InterruptedException {
+        HttpRequest ready = HttpRequest.newBuilder(URI.create(health)).build();
+        for (int i = 0; i < MOST_LOOKS; i++) {
+            try {
+                var answer = HttpClient.newHttpClient().send(ready, HttpResponse.BodyHandlers.discarding());
+                if (answer.statusCode() == 200) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                // It is still starting.
+            }
+            Thread.sleep(500);
+        }
+        throw new IllegalStateException(health + " does not answer; see " + DATA.resolve("logs"));
     }
 
     private static void tellKeeper(String process, String signal) throws IOException, InterruptedException {
@@ -227,30 +253,13 @@ final class Installation {
                     "http://127.0.0.1:" + own,
                     log,
                     settings.getOrDefault("TIDEWRACK_DB", "tidewrack"));
-            second.await();
+            await(second.url() + READINESS);
             return second;
         }
     }
 
     /** @param url its address */
     record SecondServer(Process process, String url, Path log, String database) implements AutoCloseable {
-        private void await() throws InterruptedException {
-            HttpRequest ready = HttpRequest.newBuilder(URI.create(url + "/actuator/health/readiness"))
-                    .build();
-            for (int i = 0; i < 300; i++) {
-                try {
-                    var answer = HttpClient.newHttpClient().send(ready, HttpResponse.BodyHandlers.discarding());
-                    if (answer.statusCode() == 200) {
-                        return;
-                    }
-                } catch (IOException notYet) {
-                    // It is still starting.
-                }
-                Thread.sleep(200);
-            }
-            throw new IllegalStateException("The second server did not start; see " + log);
-        }
-
         /** Tables of its database in which anything says so. */
         String tablesSaying(String words) throws IOException, InterruptedException {
             return folder().sql(database, """
