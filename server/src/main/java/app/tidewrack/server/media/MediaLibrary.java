@@ -50,6 +50,7 @@ public class MediaLibrary {
     private final TextReader texts;
     private final TransactionTemplate transaction;
     private final MediaSettings settings;
+    private final VirusScan scan;
 
     public List<Medium> all(String clientId) {
         return mapper.all(clientId).stream().map(MediaLibrary::read).toList();
@@ -71,7 +72,8 @@ public class MediaLibrary {
     /**
      * Takes a file in as it comes.
      *
-     * @throws Refusal (field {@code file}) when it is too large, no picture or video, or broken; nothing is kept then
+     * @throws Refusal (field {@code file}) when it is too large, no picture or video, broken, or something was found in it; nothing is
+     *     kept then
      */
     public Medium add(String clientId, @Nullable String fileName, InputStream content) throws IOException {
         String name = cleaned(fileName);
@@ -81,6 +83,7 @@ public class MediaLibrary {
             byte[] head = content.readNBytes(HEAD);
             Container container = Container.of(name, head);
             String sent = copy(name, container, head, content, file);
+            scan.require(name, file);
             String sha = Whereabouts.takeOut(videos, name, container, file) ? hash(file) : sent;
             Optional<Stored> known = mapper.byHash(clientId, sha);
             return known.isPresent() ? read(known.get()) : keep(clientId, name, container, sha, file);

@@ -21,7 +21,8 @@ class MediaLibraryTest {
                 mock(VideoTool.class),
                 mock(TextReader.class),
                 mock(TransactionTemplate.class),
-                new MediaSettings(20_000_000, 1));
+                new MediaSettings(20_000_000, 1),
+                mock(VirusScan.class));
         InputStream unread = mock(InputStream.class, call -> {
             throw new AssertionError("read");
         });
