@@ -27,6 +27,7 @@ public enum Token {
     CAMPAIGN(NameLevel.CAMPAIGN, "campaign"),
     START(NameLevel.CAMPAIGN, "first day"),
     PLACE(NameLevel.AD_GROUP, "place"),
+    CITY(NameLevel.AD_GROUP, "city or region"),
     ROW(NameLevel.AD_GROUP, "row"),
     AUDIENCE(NameLevel.AD_GROUP, "audience"),
     AGE(NameLevel.AD_GROUP, "age"),

@@ -2,7 +2,9 @@ package app.tidewrack.core.plan;
 
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.audience.Gender;
+import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.creative.CopyCodes;
 import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.creative.Creative.Part;
@@ -16,6 +18,7 @@ import java.util.Objects;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What the tokens of names stand for on one sheet; nothing where there is nothing to say, as the age of an audience of all ages. */
 public final class TokenValues {
@@ -45,6 +48,8 @@ public final class TokenValues {
         values.put(Token.AUDIENCE, audienceName);
         values.put(
                 Token.PLACE, String.join("+", people.places().wholeCountries().countries()));
+        ofSlices(row, Token.CITY, Variable.PLACE, values);
+        values.computeIfPresent(Token.CITY, (city, split) -> split.isEmpty() ? within(people.places()) : split);
         AgeRange ages = people.ages();
         values.put(Token.AGE, ages == null ? "" : ages.from() + "-" + ages.to());
         values.put(
@@ -61,6 +66,12 @@ public final class TokenValues {
         ofSlices(row, Token.BAND, Variable.LOOKALIKE, values);
         ofSlices(row, Token.WINDOW, Variable.RECENCY, values);
         return values;
+    }
+
+    /** Cities, pins and regions; nothing where whole countries are meant. */
+    private static String within(Places places) {
+        return Stream.concat(places.circles().stream().map(Circle::name), places.regions().stream())
+                .collect(Collectors.joining("+"));
     }
 
     private static void ofSlices(Row row, Token token, Variable variable, Map<Token, String> values) {

@@ -12,6 +12,7 @@ import app.tidewrack.core.audience.Places;
 import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.Split.By;
 import app.tidewrack.core.plan.Split.Share;
 import app.tidewrack.core.refusal.Refusal;
@@ -19,15 +20,18 @@ import app.tidewrack.core.schedule.Flight;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Currency;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 
 class SplitTest {
     private static final By GENDERS =
@@ -177,5 +181,56 @@ class SplitTest {
                         .get(1)
                         .label())
                 .isEqualTo("K".repeat(76) + " men");
+    }
+
+    private static Map<Variable, List<Slice>> twoOfEach() {
+        Map<Variable, List<Slice>> two = new EnumMap<>(Variable.class);
+        for (Variable each : Variable.values()) {
+            two.put(
+                    each,
+                    Stream.of("one", "two")
+                            .map(v -> (Slice) new Slice.Having(each, List.of(new Term(TermKind.INTEREST, v)), v))
+                            .toList());
+        }
+        two.put(Variable.AGE, ages(2).slices());
+        two.put(Variable.GENDER, GENDERS.slices());
+        two.put(Variable.PLACE, CITIES.slices());
+        two.put(Variable.PLACEMENT, List.of(new Slice.ShownIn("feed", "Feed"), new Slice.ShownIn("side", "Side")));
+        return two;
+    }
+
+    /** Names are made, results are told and filtered by tokens: two rows of a split differ in one that is of what was split. */
+    @ParameterizedTest
+    @EnumSource(Variable.class)
+    void whatRowsAreSplitByIsToldByATokenOfItsOwn(Variable variable) {
+        AudienceDefinition people = AudienceDefinition.everyoneIn(Places.inCountries("GB"));
+        List<Map<Token, String>> told = twoOfEach().get(variable).stream()
+                .map(s -> ROW.cut("r", "Same", ROW.money(), Narrowing.NONE.with(s)))
+                .map(row -> TokenValues.ofRow(row, 1, row.people(people), "Knitters"))
+                .toList();
+        assertThat(told.get(0).entrySet().stream()
+                        .filter(e -> !e.getValue().equals(told.get(1).get(e.getKey())))
+                        .map(Map.Entry::getKey))
+                .as("tokens that tell two rows by %s apart", variable.words())
+                .hasSize(1)
+                .allSatisfy(t -> assertThat(told)
+                        .allSatisfy(values -> assertThat(values.get(t)).isNotBlank()));
+    }
+
+    @Test
+    void theCityOfAWholeAudienceIsWhatItIsMadeFor() {
+        Row row = ROW.labelled("All");
+        Map<String, Places> audiences = Map.of(
+                "Norwich+Ely",
+                Places.around(List.of(
+                        new Circle(1, "Norwich", "GB", 52.63, 1.3, 25), new Circle(2, "Ely", "GB", 52.4, 0.26, 25))),
+                "GB.NFK",
+                new Places(List.of(), List.of("GB.NFK"), List.of()),
+                "",
+                Places.inCountries("GB", "DK"));
+        audiences.forEach(
+                (city, places) -> assertThat(TokenValues.ofRow(row, 1, AudienceDefinition.everyoneIn(places), "A")
+                                .get(Token.CITY))
+                        .isEqualTo(city));
     }
 }
