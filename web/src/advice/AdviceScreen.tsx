@@ -13,6 +13,7 @@ import { Aspects, figure, titled } from "../results";
 import { came, MOVE_WORDS, rulesOf } from "./model";
 import { OneAdvice } from "./OneAdvice";
 import { decisionsQuery, putOffAdvice, refuseAdvice, takeAdvice, type Decision } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 /** What the playbook advises on what runs, what was decided, and what came of it. */
 export function AdviceScreen() {
@@ -27,8 +28,7 @@ export function AdviceScreen() {
   const advice = useQuery({ ...adviceQuery(clientId), refetchInterval: 30_000 });
   const decisions = useQuery(decisionsQuery(clientId));
   const playbook = useQuery(playbookQuery(clientId));
-  if (advice.error) return <p className="empty">{advice.error.message}</p>;
-  if (!advice.data) return null;
+  if (!advice.data) return <Waiting on={[advice]} />;
   const all = advice.data.filter((a) => !campaign || a.campaignId === campaign);
   const acts = all.filter((a) => a.move !== "LEAVE_ALONE");
   const quiet = all.filter((a) => a.move === "LEAVE_ALONE");

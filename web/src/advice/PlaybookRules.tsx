@@ -10,6 +10,7 @@ import { day, money, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { figure, titled } from "../results";
 import { MOVE_WORDS, rulesOf } from "./model";
+import { Waiting } from "../frame/Waiting";
 
 type Target = Playbook["judged"][number];
 
@@ -27,7 +28,7 @@ export function PlaybookRules(props: {
 }) {
   const { clientId } = props;
   const kept = useQuery(playbookQuery(clientId));
-  if (!kept.data) return null;
+  if (!kept.data) return <Waiting on={[kept]} />;
   return <Fields key={JSON.stringify(kept.data)} {...props} kept={kept.data} />;
 }
 

@@ -19,6 +19,7 @@ import {
   trainingQuery,
   type AgencyClient,
 } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 const LOOK_AGAIN_MS = 1_000;
 
@@ -29,8 +30,7 @@ export function AgencyClients({ things }: { things: ReactNode }) {
   const [chosen, setChosen] = useState<AgencyClient | "new">();
   const [leaving, setLeaving] = useState<AgencyClient>();
   const navigate = useNavigate();
-  if (clients.error) return <p className="empty">{clients.error.message}</p>;
-  if (!clients.data) return null;
+  if (!clients.data) return <Waiting on={[clients]} />;
   const here = clients.data.filter((c) => !c.removedAt);
   const mine = new Set(own.data?.map((c) => c.id));
   const buys = new Set(own.data?.filter((c) => c.role === "BUYER").map((c) => c.id));

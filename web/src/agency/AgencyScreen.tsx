@@ -12,6 +12,7 @@ import { AgencyClients } from "./AgencyClients";
 import { Colleagues } from "./Colleagues";
 import { changeAgency } from "./queries";
 import { Trail } from "./Trail";
+import { Waiting } from "../frame/Waiting";
 
 const PARTS = [
   { path: "people", words: "People" },
@@ -24,7 +25,7 @@ const PARTS = [
 export function AgencyScreen() {
   const { part = "people" } = useParams();
   const session = useQuery(sessionQuery);
-  if (!session.data) return null;
+  if (!session.data) return <Waiting on={[session]} />;
   if (!session.data.administrator) {
     return <p className="empty">Administrators keep people and clients. You are none of them; ask one.</p>;
   }
@@ -58,7 +59,7 @@ function House({ things }: { things: ReactNode }) {
       queries.setQueryData(agencyQuery.queryKey, now);
       message.success("Kept.");
     });
-  if (!agency.data) return null;
+  if (!agency.data) return <Waiting on={[agency]} />;
   return (
     <Columns things={things} title="The agency" note="What reports say and how dates and numbers are written">
       <Form

@@ -16,6 +16,7 @@ import {
   takeSecondFactorOff,
   type Colleague,
 } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 /** Where a person stands, in a word or two. */
 function standing(p: Colleague): string {
@@ -33,8 +34,7 @@ export function Colleagues({ things }: { things: ReactNode }) {
   const [chosen, setChosen] = useState<string>();
   const [inviting, setInviting] = useState(false);
   const [link, setLink] = useState<Schemas["LinkMade"]>();
-  if (people.error) return <p className="empty">{people.error.message}</p>;
-  if (!people.data || !clients.data) return null;
+  if (!people.data || !clients.data) return <Waiting on={[people, clients]} />;
   const one = people.data.people.find((p) => p.id === chosen);
   const named = new Map(clients.data.map((c) => [c.id, c.name]));
   return (

@@ -23,6 +23,7 @@ import { OneSource } from "./sources/OneSource";
 import { removeSource, type Source } from "./sources/queries";
 import { SourceThings } from "./sources/SourceThings";
 import { Changes } from "../frame/Editable";
+import { Waiting } from "../frame/Waiting";
 
 /** Beyond so many audiences a search field helps. */
 const MANY = 8;
@@ -50,8 +51,7 @@ export function Audiences() {
     : (all.find((a) => a.id === audienceId) ?? (audienceId ? undefined : all[0]));
   const account = accounts.find((a) => a.id === (current?.accountId ?? startOn)) ?? accounts[0];
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
-  if (desk.error) return <p className="empty">{desk.error.message}</p>;
-  if (!desk.data || !audiences.data) return null;
+  if (!desk.data || !audiences.data) return <Waiting on={[desk, audiences]} />;
   if (!account) {
     return (
       <NoAccount
@@ -197,9 +197,8 @@ export function Audiences() {
       </Columns>
     );
   }
-  if (offer.error) return <p className="empty">{offer.error.message}</p>;
   // The offer comes in a moment; a list drawn before it would be drawn anew under the pointer.
-  if (!offer.data) return null;
+  if (!offer.data) return <Waiting on={[offer]} />;
   return (
     <OneAudience
       key={current.id}

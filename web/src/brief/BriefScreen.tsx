@@ -14,6 +14,7 @@ import { OneBrief } from "./OneBrief";
 import { OpenAccount } from "./OpenAccount";
 import { addBrief, briefsQuery, removeBrief, type Brief } from "./queries";
 import { Changes } from "../frame/Editable";
+import { Waiting } from "../frame/Waiting";
 
 /** The client's briefs and accounts, and the one at hand. */
 export function BriefScreen() {
@@ -29,8 +30,7 @@ export function BriefScreen() {
   const briefs = useQuery(briefsQuery(clientId));
   const networks = useQuery(networksQuery(clientId));
   const clock = useQuery(clockQuery);
-  if (desk.error) return <p className="empty">{desk.error.message}</p>;
-  if (!desk.data || !briefs.data || !networks.data) return null;
+  if (!desk.data || !briefs.data || !networks.data) return <Waiting on={[desk, briefs, networks]} />;
   const { accounts } = desk.data.client;
   const account = accounts.find((a) => a.id === accountId);
   const brief = accountId

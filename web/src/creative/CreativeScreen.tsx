@@ -22,6 +22,7 @@ import { PreviewSheet } from "./sheet/PreviewSheet";
 import { Write } from "./write/Write";
 import { addCreative, removeCreative } from "./queries";
 import { Changes } from "../frame/Editable";
+import { Waiting } from "../frame/Waiting";
 
 const SEARCHED_FROM = 12;
 
@@ -50,9 +51,8 @@ export function CreativeScreen() {
   const media = useQuery(mediaQuery(clientId));
   const formats = useQuery(formatsQuery(clientId));
   const phrases = useQuery(phrasesQuery(clientId));
-  const failed = desk.error ?? creatives.error ?? media.error ?? formats.error ?? phrases.error;
-  if (failed) return <p className="empty">{failed.message}</p>;
-  if (!desk.data || !creatives.data || !media.data || !formats.data || !phrases.data) return null;
+  if (!desk.data || !creatives.data || !media.data || !formats.data || !phrases.data)
+    return <Waiting on={[desk, creatives, media, formats, phrases]} />;
   const all = creatives.data;
   const room = ROOMS.find((r) => r.path === creativeId)?.path ?? "";
   const current = room

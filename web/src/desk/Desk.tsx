@@ -13,6 +13,7 @@ import { soughtWords, tableQuery, type ResultLine } from "../results";
 import { FirstSteps } from "./FirstSteps";
 import { Needs } from "./Needs";
 import { PauseAll } from "./PauseAll";
+import { Waiting } from "../frame/Waiting";
 
 /** All that campaigns ever brought, as the results tell it. */
 const BY_CAMPAIGN = { by: ["CAMPAIGN_ID"], from: null, to: null, campaignIds: [], temperature: null };
@@ -37,13 +38,7 @@ export function Desk() {
   const desk = useQuery(deskQuery(clientId));
   const morning = useQuery({ ...morningOfQuery(clientId), refetchInterval: 30_000 });
   const results = useQuery(tableQuery(clientId, BY_CAMPAIGN));
-  if (desk.error)
-    return (
-      <p className="note" style={{ padding: 24 }}>
-        {desk.error.message}
-      </p>
-    );
-  if (!desk.data) return null;
+  if (!desk.data) return <Waiting on={[desk]} />;
   const { client, campaigns } = desk.data;
   const brought = new Map(results.data?.lines.map((l) => [l.keys[0], l]));
   return (

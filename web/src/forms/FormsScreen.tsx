@@ -24,6 +24,7 @@ import { OneForm } from "./OneForm";
 import { OneScript } from "./OneScript";
 import { addForm, addScript, removeForm, removeScript, sendersQuery, FORM_PATHS } from "./queries";
 import { Changes } from "../frame/Editable";
+import { Waiting } from "../frame/Waiting";
 
 /** The client's lead forms, chats and messages, and the leads that came in. */
 export function FormsScreen() {
@@ -36,9 +37,8 @@ export function FormsScreen() {
   const scripts = useQuery(scriptsQuery(clientId));
   const senders = useQuery(sendersQuery(clientId));
   const counts = useQuery(leadCountsQuery(clientId));
-  const failed = desk.error ?? forms.error ?? scripts.error ?? senders.error;
-  if (failed) return <p className="empty">{failed.message}</p>;
-  if (!desk.data || !forms.data || !scripts.data || !senders.data) return null;
+  if (!desk.data || !forms.data || !scripts.data || !senders.data)
+    return <Waiting on={[desk, forms, scripts, senders]} />;
   const leads = thingId === "leads";
   const script = scripts.data.find((s) => s.id === thingId);
   const form = leads

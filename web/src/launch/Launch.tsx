@@ -19,6 +19,7 @@ import { DriftList } from "./DriftList";
 import { LaunchProgress } from "./LaunchProgress";
 import { inWords, lasting } from "./model";
 import { changesQuery, lookQuery, startLaunch } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 /** What launching would do, then the launch itself, then what review says. */
 export function Launch() {
@@ -47,8 +48,7 @@ export function Launch() {
   const [chosenByHand, setByHand] = useState(false);
   const byHand = chosenByHand || !!account?.byHand;
   const [chosen, setChosen] = useState<string>();
-  if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
-  if (!client || !atHand.settled) return null;
+  if (!client || !atHand.settled) return <Waiting on={[atHand]} />;
   const things = plan ? (
     <CampaignList
       plan={plan}
@@ -76,7 +76,7 @@ export function Launch() {
   if (!list) {
     return (
       <Columns looking things={things} title={campaign.name}>
-        {changes.error && <p>{changes.error.message}</p>}
+        <Waiting on={[changes]} />
       </Columns>
     );
   }

@@ -12,6 +12,7 @@ import { changePassword, rename } from "./queries";
 import { SecondFactor } from "./SecondFactor";
 import { Sessions } from "./Sessions";
 import { Tokens } from "./Tokens";
+import { Waiting } from "../frame/Waiting";
 
 const PARTS = [
   { path: "name", words: "Name and password" },
@@ -24,7 +25,7 @@ const PARTS = [
 export function MeScreen() {
   const { part = "name" } = useParams();
   const session = useQuery(sessionQuery);
-  if (!session.data) return null;
+  if (!session.data) return <Waiting on={[session]} />;
   const things = (
     <>
       <h3>You</h3>

@@ -7,6 +7,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import { newCodes, offerQuery, turnOff, turnOn } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 const FEW_CODES = 3;
 
@@ -67,7 +68,7 @@ export function SecondFactor({ things, session }: { things: ReactNode; session: 
 function TurnOn({ onOn }: { onOn: (told: Schemas["RecoveryCodes"]) => Promise<unknown> }) {
   const offer = useQuery(offerQuery);
   const carryOut = useChange();
-  if (!offer.data) return null;
+  if (!offer.data) return <Waiting on={[offer]} />;
   const { secret, address } = offer.data;
   return (
     <div className="turn-on">

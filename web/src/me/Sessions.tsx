@@ -6,6 +6,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { ownMoment } from "../look/format";
 import { endSession, sessionsQuery } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 const SYSTEMS = ["Android", "iPhone", "iPad", "Windows", "Macintosh", "Linux"];
 const BROWSERS = ["Edg", "OPR", "Firefox", "Chrome", "Safari"];
@@ -24,7 +25,7 @@ export function Sessions({ things }: { things: ReactNode }) {
   const queries = useQueryClient();
   const carryOut = useChange();
   const house = useHouse();
-  if (!sessions.data) return null;
+  if (!sessions.data) return <Waiting on={[sessions]} />;
   return (
     <Columns
       things={things}

@@ -8,6 +8,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { day } from "../look/format";
 import { endToken, makeToken, tokensQuery } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 const ALL = "";
 
@@ -19,7 +20,7 @@ export function Tokens({ things }: { things: ReactNode }) {
   const carryOut = useChange();
   const [making, setMaking] = useState(false);
   const [told, setTold] = useState<Schemas["TokenTold"]>();
-  if (!tokens.data || !clients.data) return null;
+  if (!tokens.data || !clients.data) return <Waiting on={[tokens, clients]} />;
   const again = () => queries.invalidateQueries({ queryKey: tokensQuery.queryKey });
   const named = new Map(clients.data.map((c) => [c.id, c.name]));
   return (

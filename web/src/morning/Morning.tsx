@@ -20,6 +20,7 @@ import { MoneyOfDay } from "./MoneyOfDay";
 import { inOwnOrder, movedTo } from "./order";
 import { OneClient } from "./OneClient";
 import { KIND_WORDS, URGENCIES } from "./words";
+import { Waiting } from "../frame/Waiting";
 
 /** While some clients are being reckoned anew, and while nothing is. */
 const SOON = 3_000;
@@ -60,8 +61,7 @@ export function Morning() {
       { replace: true },
     );
   if (known.data?.length === 0) return <NoClients keeps={session.data?.administrator ?? false} />;
-  if (morning.error) return <p className="morning">{morning.error.message}</p>;
-  if (!morning.data) return null;
+  if (!morning.data) return <Waiting on={[morning]} />;
   const narrowed = asked.mine || asked.kind !== undefined || asked.network !== undefined;
   const hidden = clients.reduce((sum, c) => sum + c.hidden, 0);
   const ids = shown.map((c) => c.id);

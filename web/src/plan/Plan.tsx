@@ -17,6 +17,7 @@ import { Changes } from "../frame/Editable";
 import { useReads } from "../frame/reads";
 import { RemovedCampaigns } from "./dialogs/RemovedCampaigns";
 import { RemovedPlans } from "./dialogs/RemovedPlans";
+import { Waiting } from "../frame/Waiting";
 
 const addPlan = (clientId: string, name: string) =>
   send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name }));
@@ -29,8 +30,7 @@ export function Plan() {
   const atHand = usePlanAtHand("plan");
   const reads = useReads();
   const [naming, setNaming] = useState(false);
-  if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
-  if (!atHand.client || !atHand.plans || !atHand.settled) return null;
+  if (!atHand.client || !atHand.plans || !atHand.settled) return <Waiting on={[atHand]} />;
   if (atHand.client.accounts.length === 0) {
     return (
       <NoAccount
@@ -120,7 +120,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   const wanted = useSearchParams()[0].get("change");
   const queries = useQueryClient();
   const [form, setForm] = useState<{ campaign: Campaign | undefined; field: string | undefined }>();
-  if (!plan || !account || !client || !offer.data) return null;
+  if (!plan || !account || !client || !offer.data) return <Waiting on={[atHand, offer]} />;
 
   const openForm = (of: Campaign | undefined, field?: string) => setForm({ campaign: of, field });
   const things = (

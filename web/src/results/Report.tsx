@@ -18,6 +18,7 @@ import {
   type ResultLine,
 } from "./model";
 import { tableQuery, type Question } from "./queries";
+import { Waiting } from "../frame/Waiting";
 
 const TABLES = [
   { by: "CAMPAIGN", words: "By campaign" },
@@ -40,7 +41,7 @@ export function Report() {
     temperature: null,
   };
   const byDay = useQuery(tableQuery(clientId, { ...scope, by: ["DAY"] }));
-  if (!desk.data || !offer.data || !byDay.data) return null;
+  if (!desk.data || !offer.data || !byDay.data) return <Waiting on={[desk, offer, byDay]} />;
   const { totals, lines, from, to } = byDay.data;
   const seekOne = totals.every((t) => t.sought.length === 1);
   const shown = search.get("number") ?? (seekOne ? "results" : "spend");

@@ -39,6 +39,7 @@ import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
 import { KeepView, Views } from "./Views";
 import { Changes } from "../frame/Editable";
+import { Waiting } from "../frame/Waiting";
 
 /** What came back: by any token of the names, by time or by the networks' breakdowns, of one campaign or all of a client's. */
 export function Results() {
@@ -46,8 +47,7 @@ export function Results() {
   const { clientId, planId, campaign, client } = atHand;
   const [search, setSearch] = useSearchParams();
   const offer = useQuery(offerOfResults(clientId));
-  if (atHand.error) return <p className="empty">{atHand.error.message}</p>;
-  if (!client || !atHand.settled || !offer.data) return null;
+  if (!client || !atHand.settled || !offer.data) return <Waiting on={[atHand, offer]} />;
   const whole = search.get("of") === "all" || !campaign;
   const list = (
     <>

@@ -20,6 +20,7 @@ import { PatternDesk } from "./PatternDesk";
 import { People } from "./People";
 import { keepNaming, namingQuery, namingVersion, TRIED } from "./queries";
 import { Tried } from "./Tried";
+import { Waiting } from "../frame/Waiting";
 
 const NAMES = [
   ...LEVELS.map((l) => ({ path: l.path, words: l.words })),
@@ -35,8 +36,7 @@ export function Rules() {
   const naming = useQuery(namingQuery(clientId));
   const desk = useQuery(deskQuery(clientId));
   const networks = useQuery(networksQuery(clientId));
-  if (naming.error) return <p className="empty">{naming.error.message}</p>;
-  if (!naming.data || !desk.data || !networks.data) return null;
+  if (!naming.data || !desk.data || !networks.data) return <Waiting on={[naming, desk, networks]} />;
   const { accounts } = desk.data.client;
   const network = networks.data.find((n) => thing === `network-${n.code}`);
   const on = (path: string) => `thing line ${path === thing ? "on" : ""}`;

@@ -12,6 +12,7 @@ import { LinkShown } from "../look/LinkShown";
 import { STATE_WORDS, type SignOff } from "./model";
 import { endLink, makeLink, takeBack, type SignOffPath } from "./queries";
 import { Decide, Standing, useWork } from "./Work";
+import { Waiting } from "../frame/Waiting";
 
 /** What was sent for sign-off at one client, and the one that is looked at. */
 export function SignOffScreen() {
@@ -44,7 +45,7 @@ export function SignOffScreen() {
   if (!one.data || !signOffId) {
     return (
       <Columns looking things={things} title="Sign-offs">
-        {one.error && <p>{one.error.message}</p>}
+        {(!lines.data || signOffId) && <Waiting on={[lines, one]} />}
         {lines.data?.length === 0 && (
           <div className="empty">
             <h2>Nothing was sent for sign-off yet</h2>

@@ -71,6 +71,11 @@ export function answering(answer: (sent: unknown, path: string, question: URLSea
   return { asked, sent };
 }
 
+/** A server that takes every call and answers none. */
+export function silent() {
+  answers = () => new Promise(() => {});
+}
+
 /** What the server answers to files that are sent as they are; paths and sizes are kept. */
 export function uploading(answer: (path: string) => Answer) {
   const sent: { path: string; size: number }[] = [];

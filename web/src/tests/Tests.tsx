@@ -9,6 +9,7 @@ import { networkColours } from "../look/theme";
 import { Aspects } from "../results";
 import { found, inShort } from "./model";
 import { OneTest } from "./OneTest";
+import { Waiting } from "../frame/Waiting";
 
 /** Split tests: those that run, those that can be judged, and the log of what was learned. */
 export function Tests() {
@@ -16,8 +17,7 @@ export function Tests() {
   const navigate = useNavigate();
   const [text, setText] = useState("");
   const tests = useQuery({ ...testsQuery(clientId), refetchInterval: 15_000 });
-  if (tests.error) return <p className="empty">{tests.error.message}</p>;
-  if (!tests.data) return null;
+  if (!tests.data) return <Waiting on={[tests]} />;
   const shown = found(tests.data, text);
   const one = tests.data.find((t) => t.id === testId) ?? shown[0];
   const group = (title: string, of: TestView[]) =>

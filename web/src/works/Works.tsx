@@ -8,6 +8,7 @@ import { Aspects, titled } from "../results";
 import { FilmsHeld } from "./FilmsHeld";
 import { Mixes } from "./Mixes";
 import { WhatIsShown } from "./WhatIsShown";
+import { Waiting } from "../frame/Waiting";
 
 const WAYS = [
   { value: "shown", label: "By what ads show" },
@@ -22,8 +23,7 @@ export function Works() {
   const { clientId = "" } = useParams();
   const [search, setSearch] = useSearchParams();
   const offer = useQuery(offerOfResults(clientId));
-  if (offer.error) return <p className="empty">{offer.error.message}</p>;
-  if (!offer.data) return null;
+  if (!offer.data) return <Waiting on={[offer]} />;
   const way = WAYS.find((w) => w.value === search.get("way"))?.value ?? "shown";
   // Shares and costs of what is counted: others cannot be held against each other.
   const metrics = offer.data.metrics.filter((m) => m.rests && !m.own);

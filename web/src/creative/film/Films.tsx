@@ -15,6 +15,7 @@ import { OneFilm } from "./OneFilm";
 import { addFilm, brandQuery, type Film, filmsQuery, type KeptFilm, removeFilm } from "./queries";
 import { Queue } from "./Queue";
 import { Changes } from "../../frame/Editable";
+import { Waiting } from "../../frame/Waiting";
 
 /** Begins a film of one medium, under a name that no other has. */
 export async function filmOf(queries: QueryClient, clientId: string, medium: Medium): Promise<KeptFilm> {
@@ -48,9 +49,7 @@ export function Films({
   const carryOut = useChange();
   const films = useQuery(filmsQuery(clientId));
   const brand = useQuery(brandQuery(clientId));
-  const failed = films.error ?? brand.error;
-  if (failed) return <p className="empty">{failed.message}</p>;
-  if (!films.data || !brand.data) return null;
+  if (!films.data || !brand.data) return <Waiting on={[films, brand]} />;
   const all = films.data;
   const current = all.find((f) => f.id === search.get("film"));
   const open = (id: string | undefined) => setSearch(id ? { film: id } : {});

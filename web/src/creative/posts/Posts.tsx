@@ -30,6 +30,7 @@ import { PostFrame } from "./PostFrame";
 import { setAside, takePosts } from "./queries";
 import { Rules } from "./Rules";
 import { Changes } from "../../frame/Editable";
+import { Waiting } from "../../frame/Waiting";
 
 const NO_CURVE: Curve["usual"] = [];
 const ALL = "";
@@ -48,8 +49,7 @@ export function Posts(props: { clientId: string; accounts: Schemas["AccountView"
   const [chosen, setChosen] = useState<string[]>([]);
   const [ruling, setRuling] = useState(false);
   const [placing, setPlacing] = useState<{ ids: string[]; accountId: string }>();
-  if (told.error) return <p className="empty">{told.error.message}</p>;
-  if (!told.data) return null;
+  if (!told.data) return <Waiting on={[told]} />;
   const { posts, curves, rules } = told.data;
   const counted: Counted = order === "ENGAGEMENTS" ? "ENGAGEMENTS" : "VIEWS";
   const shown = ordered(

@@ -23,6 +23,7 @@ import {
 import { feedbackQuery, type Feeling, foundQuery, type Found, removeFeedback } from "./queries";
 import { TakeIn } from "./TakeIn";
 import { Changes, Editable } from "../../frame/Editable";
+import { Waiting } from "../../frame/Waiting";
 
 const DONE = 100;
 
@@ -48,8 +49,7 @@ export function Said({
     ...versioned(foundQuery(clientId, tag), feedback.data?.collections.map((c) => c.id).join() ?? ""),
     enabled: languages.length > 0 && percent === DONE,
   });
-  if (feedback.error) return <p className="empty">{feedback.error.message}</p>;
-  if (!feedback.data) return null;
+  if (!feedback.data) return <Waiting on={[feedback]} />;
   const of = (f: Feeling) => (found.data ?? []).filter((p) => p.feeling === f);
   const shown = of(feeling);
   const selected = shown.find((p) => p.words === words) ?? shown[0];

@@ -29,6 +29,7 @@ import {
   removeFrame,
   removePiece,
 } from "./queries";
+import { Waiting } from "../../frame/Waiting";
 
 const PAUSE_MS = 300;
 
@@ -39,9 +40,7 @@ export function Write({ clientId, things }: { clientId: string; things: ReactNod
   const carryOut = useChange();
   const frames = useQuery(framesQuery(clientId));
   const pieces = useQuery(piecesQuery(clientId));
-  const failed = frames.error ?? pieces.error;
-  if (failed) return <p className="empty">{failed.message}</p>;
-  if (!frames.data || !pieces.data) return null;
+  if (!frames.data || !pieces.data) return <Waiting on={[frames, pieces]} />;
   const all = pieces.data;
   const piece = all.find((p) => p.id === search.get("piece"));
   const open = (id: string | undefined) => setSearch(id ? { piece: id } : {});
