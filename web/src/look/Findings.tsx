@@ -1,39 +1,70 @@
 import { Input } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
+import { grouped } from "./lists";
 
 type Finding = Schemas["Finding"];
 
-/** Findings, each with what was seen and a way to the field that mends it; what does not block can be left for a reason. */
-export function Findings({
-  findings,
-  onJump,
-  onMend,
-  onSilence,
-}: {
-  findings: Finding[];
+/** So many alike stand one under the other; of more the first stands for them all. */
+const FEW = 3;
+
+interface Ways {
   onJump: (place: Schemas["Place"]) => void;
   /** Mends with one key what has one plain way. */
   onMend?: ((finding: Finding) => void) | undefined;
+  /** Likewise all that its rule found. */
+  onMendAll?: ((finding: Finding) => void) | undefined;
   onSilence?: ((finding: Finding, why: string) => void) | undefined;
-}) {
+}
+
+/** Findings by what found them, each with what was seen and a way to the field that mends it; what does not block can be left for a reason. */
+export function Findings({ findings, ...ways }: { findings: Finding[] } & Ways) {
+  const alike = [...grouped(findings, (f) => `${f.severity} ${f.rule}`).values()];
   return (
     <>
-      {findings.map((f, i) => (
-        <div key={`${f.rule}-${i}`} className={`finding ${f.severity.toLowerCase()}`} data-rule={f.rule}>
-          <b>{f.says}</b>
-          <button className="link" onClick={() => onJump(f.place)}>
-            {f.mend}
-          </button>
-          {onMend && f.mendable && (
-            <button className="link mend" aria-label={`Mend: ${f.mend}`} onClick={() => onMend(f)}>
-              mend it
-            </button>
-          )}
-          {onSilence && f.severity !== "BLOCKER" && <Leave onLeave={(why) => onSilence(f, why)} />}
-        </div>
+      {alike.map((all) => (
+        <Alike key={`${all[0]?.severity} ${all[0]?.rule}`} all={all} {...ways} />
       ))}
     </>
+  );
+}
+
+function Alike({ all, onMendAll, ...ways }: { all: Finding[] } & Ways) {
+  const [first, ...others] = all;
+  const mendable = all.find((f) => f.mendable);
+  const count = all.filter((f) => f.mendable).length;
+  const one = (f: Finding, i: number) => <One key={i} finding={f} {...ways} />;
+  if (!first || all.length <= FEW) return <>{all.map(one)}</>;
+  return (
+    <>
+      {one(first, 0)}
+      <details className="finding-others">
+        <summary>and {others.length} more like it</summary>
+        {others.map(one)}
+      </details>
+      {onMendAll && mendable && count > 1 && (
+        <button className="link mend-all" onClick={() => onMendAll(mendable)}>
+          mend all {count}
+        </button>
+      )}
+    </>
+  );
+}
+
+function One({ finding: f, onJump, onMend, onSilence }: { finding: Finding } & Ways) {
+  return (
+    <div className={`finding ${f.severity.toLowerCase()}`} data-rule={f.rule}>
+      <b>{f.says}</b>
+      <button className="link" onClick={() => onJump(f.place)}>
+        {f.mend}
+      </button>
+      {onMend && f.mendable && (
+        <button className="link mend" aria-label={`Mend: ${f.mend}`} onClick={() => onMend(f)}>
+          mend it
+        </button>
+      )}
+      {onSilence && f.severity !== "BLOCKER" && <Leave onLeave={(why) => onSilence(f, why)} />}
+    </div>
   );
 }
 

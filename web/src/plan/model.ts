@@ -79,15 +79,15 @@ export function findingsAt(
   );
 }
 
-/** The edit that mends a finding. */
-export function mendOf(campaign: Campaign, finding: Finding): Edit {
+/** The edit that mends a finding, or all that its rule found. */
+export function mendOf(campaign: Campaign, finding: Finding, all = false): Edit {
   const { rowId, columnId } = finding.place;
   return {
     kind: "mend",
     campaignId: campaign.id,
     rule: finding.rule,
-    rowId: rowId ?? null,
-    columnId: columnId ?? null,
+    rowId: all ? null : (rowId ?? null),
+    columnId: all ? null : (columnId ?? null),
   };
 }
 

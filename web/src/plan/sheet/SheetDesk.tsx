@@ -142,6 +142,7 @@ export function SheetDesk(props: SheetDeskProps) {
   };
 
   const mend = (finding: Finding) => edits.make(mendOf(whole, finding));
+  const mendAll = (finding: Finding) => edits.make(mendOf(whole, finding, true));
 
   const all = doablesOf({
     campaign,
@@ -226,7 +227,7 @@ export function SheetDesk(props: SheetDeskProps) {
       }
       facts={
         <SheetFacts
-          {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, leave }}
+          {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, mendAll, leave }}
           version={props.version}
           campaigns={props.campaigns}
           selected={pickedRows.length}

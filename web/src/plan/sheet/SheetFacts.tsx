@@ -30,6 +30,7 @@ export function SheetFacts(props: {
   names: Schemas["NamesView"] | undefined;
   jump: (place: Schemas["Place"]) => void;
   mend: (finding: Finding) => void;
+  mendAll: (finding: Finding) => void;
   leave: (finding: Finding, why: string | null) => void;
   onMoney: (text: string) => void;
   onLock: () => void;
@@ -39,6 +40,7 @@ export function SheetFacts(props: {
   const { clientId, planId, version, lens, whole, campaign, focusRow, jump, leave } = props;
   const reads = useReads();
   const mend = reads ? undefined : props.mend;
+  const mendAll = reads ? undefined : props.mendAll;
   if (lens === "checks") {
     const found = `${plural(whole.findings.length, "finding")}, ${plural(blockers(whole.findings), "blocker")}`;
     return (
@@ -53,6 +55,7 @@ export function SheetFacts(props: {
           findings={whole.findings}
           onJump={jump}
           onMend={mend}
+          onMendAll={mendAll}
           onSilence={reads ? undefined : leave}
         />
         <Editable>
@@ -91,7 +94,7 @@ export function SheetFacts(props: {
       onJump={jump}
     />
   ) : (
-    <Findings findings={whole.findings} onJump={jump} onMend={mend} />
+    <Findings findings={whole.findings} onJump={jump} onMend={mend} onMendAll={mendAll} />
   );
   if (lens !== "review") return row;
   return (

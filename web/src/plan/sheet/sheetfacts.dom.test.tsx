@@ -41,7 +41,7 @@ const campaign = {
   silenced: [{ finding: FOUND, why: "Known.", person: "Ines" }],
 };
 
-function drawn(lens: Lens, reads: boolean) {
+function drawn(lens: Lens, reads: boolean, findings: object[] = [FOUND]) {
   const done: string[] = [];
   answering(() => ({ body: {} }));
   const does = (what: string) => () => void done.push(what);
@@ -50,7 +50,7 @@ function drawn(lens: Lens, reads: boolean) {
       <Reads value={reads}>
         <SheetFacts
           {...({ clientId: "c1", planId: "p", version: 1, lens, campaigns: [], names: undefined } as const)}
-          whole={campaign as never}
+          whole={{ ...campaign, findings } as never}
           campaign={campaign as never}
           focusRow={row as never}
           column={0}
@@ -60,6 +60,7 @@ function drawn(lens: Lens, reads: boolean) {
           creativeOf={new Map()}
           jump={does("jump")}
           mend={does("mend")}
+          mendAll={does("mend all")}
           leave={does("leave")}
           onMoney={does("money")}
           onLock={does("lock")}
@@ -95,3 +96,26 @@ it.each([
     expect(!!again).toBe(lens === "checks");
   },
 );
+
+it.each([
+  { count: 3, folded: 0, mendable: 3, all: null },
+  { count: 60, folded: 59, mendable: 60, all: "mend all 60" },
+  { count: 60, folded: 59, mendable: 1, all: null },
+])("folds what is alike, and mends it all at once: $count, $mendable", ({ count, folded, mendable, all }) => {
+  const findings = Array.from({ length: count }, (_, i) => ({
+    ...FOUND,
+    says: `Row ${i} is low.`,
+    mendable: i < mendable,
+  }));
+  const other = { ...FOUND, rule: "schedule.start-past", says: "It began.", mend: "Begin it today" };
+  const done = drawn("checks", false, [...findings, other]);
+  expect(screen.getByText("Row 0 is low.").closest("details")).toBeNull();
+  expect(screen.getByText("It began.").closest("details")).toBeNull();
+  const others = [...document.querySelectorAll(".finding-others .finding")];
+  expect(others).toHaveLength(folded);
+  if (folded > 0) expect(screen.getByText(`and ${folded} more like it`)).toBeTruthy();
+  const mend = screen.queryByRole("button", { name: /^mend all/ });
+  expect(mend?.textContent ?? null).toBe(all);
+  if (mend) fireEvent.click(mend);
+  expect(done).toEqual(all ? ["mend all"] : []);
+});
