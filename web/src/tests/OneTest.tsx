@@ -8,7 +8,7 @@ import { count, day, money, people as inPeople, plural } from "../look/format";
 import { figure, titled } from "../results";
 import { Evidence } from "./Evidence";
 import { Interval } from "./Interval";
-import { cellName, percent, rarely, said, shortP, span } from "./model";
+import { cellName, lookAt, percent, rarely, said, shortP, span } from "./model";
 import { Editable } from "../frame/Editable";
 import { endTest, keepLearned } from "./queries";
 
@@ -26,7 +26,7 @@ export function OneTest(props: { clientId: string; test: TestView; things: React
         <>
           {test.asked.shape === "FACTORIAL" ? "A factorial of" : "One variable:"}{" "}
           <b>{test.asked.variables.join(" × ") || "none"}</b> · decided by <b>{test.asked.metric.words}</b> ·{" "}
-          {plural(test.cells.length, "cell")} · look {test.course.looks.length} of {test.asked.looks}
+          {plural(test.cells.length, "cell")} · look {lookAt(test).number} of {test.asked.looks}
         </>
       }
       actions={
@@ -222,6 +222,7 @@ function together(test: TestView): [string, ReactNode][] {
 /** What a verdict rests on. */
 function Trust({ clientId, test }: { clientId: string; test: TestView }) {
   const shares = test.cells.reduce((sum, c) => sum + c.people, 0);
+  const { passedOver } = lookAt(test);
   const facts: [string, ReactNode][] = [
     [
       "Variable",
@@ -285,6 +286,12 @@ function Trust({ clientId, test }: { clientId: string; test: TestView }) {
               </div>
             ))}
           </dl>
+          {passedOver.length > 0 && (
+            <p className="note">
+              {passedOver.length === 1 ? "Look" : "Looks"} {passedOver.join(", ")} passed over: more came in
+              at once than was waited for.
+            </p>
+          )}
         </>
       )}
       {test.state === "SET_UP" && (

@@ -13,6 +13,16 @@ export function rarely(p: number): string {
   return p < 0.0001 ? "less than once in 10,000 times" : `about once in ${count(Math.round(1 / p))} times`;
 }
 
+/** How far the looks are, by their numbers: some may be passed over, when more comes in at once than they wait for. */
+export function lookAt(test: TestView): { number: number; passedOver: number[] } {
+  const taken = test.course.looks.map((l) => l.number);
+  const number = Math.max(0, ...taken);
+  return {
+    number,
+    passedOver: Array.from({ length: number }, (_, i) => i + 1).filter((n) => !taken.includes(n)),
+  };
+}
+
 export function shortP(p: number): string {
   return p < 0.0001 ? "under 0.0001" : p.toPrecision(2);
 }

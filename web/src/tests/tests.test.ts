@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { type TestView } from "../api/tests";
-import { cellName, found, inShort, rarely, said, span } from "./model";
+import { cellName, found, inShort, lookAt, rarely, said, span } from "./model";
 
 const cell = (label: string, value: number | null, headline = label) => ({
   rowId: label,
@@ -128,4 +128,14 @@ describe("what a test says", () => {
     expect(range.to).toBeGreaterThan(3);
     expect(span([])).toEqual({ from: 0, to: 1 });
   });
+});
+
+it.each([
+  { taken: [], number: 0, passedOver: [] },
+  { taken: [1, 2], number: 2, passedOver: [] },
+  { taken: [1, 3, 4], number: 4, passedOver: [2] },
+  { taken: [4], number: 4, passedOver: [1, 2, 3] },
+])("is at the last look that was taken, others passed over: $taken", ({ taken, number, passedOver }) => {
+  const looks = taken.map((n) => ({ number: n, day: "2027-03-12", p: 0.1, limit: 0.01 }));
+  expect(lookAt(test({ course: { looks } }))).toEqual({ number, passedOver });
 });
