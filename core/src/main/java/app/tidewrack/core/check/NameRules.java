@@ -26,7 +26,8 @@ final class NameRules {
             Rule.blocker("name.ad-clash", NameRules::adClash),
             Rule.blocker("name.value-missing", NameRules::wanting),
             Rule.blocker("name.too-long", NameRules::tooLong),
-            Rule.blocker("link.too-long", NameRules::longLink));
+            Rule.blocker("link.too-long", NameRules::longLink),
+            Rule.warning("link.own-parameter", NameRules::ownParameter));
 
     private static Stream<Seen> adClash(Situation s) {
         return s.campaign().rows().stream()
@@ -145,5 +146,26 @@ final class NameRules {
                                             limit),
                             "Shorten it, or let the link pattern carry less."));
         });
+    }
+
+    /** Common practice: what a link says of where people come from, the analyses believe; a left-over of another ad misleads them. */
+    private static Stream<Seen> ownParameter(Situation s) {
+        return s.campaign().columns().stream()
+                // Most links have no parameters of their own, and then nothing is looked for on every ad.
+                .filter(c -> s.creative(c).link().indexOf('?') >= 0)
+                .flatMap(c -> s.campaign().rows().stream()
+                        .filter(r -> s.campaign().isOn(r.id(), c.id()))
+                        .map(r -> Objects.requireNonNull(s.names().tails().get(new CellRef(r.id(), c.id())))
+                                .wonOver(s.creative(c).link(), s.rulebook().macroCodes()))
+                        .filter(won -> !won.isEmpty())
+                        .limit(1)
+                        .flatMap(List::stream)
+                        .map(own -> new Seen(
+                                s.place(c, "link"),
+                                own,
+                                "the pattern’s own",
+                                "The link of %s says %s itself, which wins over the link pattern."
+                                        .formatted(s.creative(c).name(), own),
+                                "Take it out of the link, or let the pattern replace it.")));
     }
 }

@@ -40,13 +40,7 @@ public record LinkTail(List<Pair> pairs, Same same) {
         String whole = hash < 0 ? link : link.substring(0, hash);
         int mark = whole.indexOf('?');
         String before = mark < 0 ? whole : whole.substring(0, mark);
-        List<String> query = new ArrayList<>();
-        if (mark >= 0 && mark + 1 < whole.length()) {
-            query.addAll(Arrays.asList(whole.substring(mark + 1).split("&", -1)));
-        }
-        while (!query.isEmpty() && query.get(query.size() - 1).isEmpty()) {
-            query.remove(query.size() - 1);
-        }
+        List<String> query = query(link);
         Set<String> theirs = new HashSet<>();
         query.forEach(p -> theirs.add(key(p)));
         Set<String> ours = new HashSet<>();
@@ -60,6 +54,37 @@ public record LinkTail(List<Pair> pairs, Same same) {
             }
         }
         return before + (query.isEmpty() ? "" : "?" + String.join("&", query)) + fragment;
+    }
+
+    /**
+     * Parameters of the link's own, as they stand there, that win over ours of the same name: they are kept, and say something else.
+     *
+     * @param macros texts that the network replaces when the ad is clicked
+     */
+    public List<String> wonOver(String link, Collection<String> macros) {
+        if (same == Same.REPLACE || link.indexOf('?') < 0) {
+            return List.of();
+        }
+        return query(link).stream()
+                .filter(theirs -> pairs.stream()
+                        .anyMatch(ours -> ours.key().equals(key(theirs))
+                                && !theirs.endsWith("=" + encoded(ours.value(), macros))))
+                .toList();
+    }
+
+    /** Parameters one by one, without empty ones at the end. */
+    private static List<String> query(String link) {
+        int hash = link.indexOf('#');
+        String whole = hash < 0 ? link : link.substring(0, hash);
+        int mark = whole.indexOf('?');
+        List<String> query = new ArrayList<>();
+        if (mark >= 0 && mark + 1 < whole.length()) {
+            query.addAll(Arrays.asList(whole.substring(mark + 1).split("&", -1)));
+        }
+        while (!query.isEmpty() && query.get(query.size() - 1).isEmpty()) {
+            query.remove(query.size() - 1);
+        }
+        return query;
     }
 
     /** How many characters it makes any link longer at most. */

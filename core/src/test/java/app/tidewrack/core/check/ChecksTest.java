@@ -500,6 +500,7 @@ class ChecksTest {
                         "61 characters",
                         "60 characters",
                         c -> c.link = "https://a.example/" + "x".repeat(38)),
+                spoil("link.own-parameter", "n=mine", "the pattern’s own", c -> c.link = "https://a.example/?n=mine"),
                 spoil("creative.no-call-to-action", "none", "1 offered", c -> c.action = ""),
                 spoil("name.clash", "COLD_TEST_TRAF_GB_HS_Knitters", "a name of its own", c -> c.label = "Knitters"),
                 spoil(

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Set;
 import okhttp3.HttpUrl;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -86,5 +87,20 @@ class LinkTailTest {
         assertThat(new LinkTail(pairs, Same.KEEP).on(link, MACROS)).isEqualTo(link + "&b=2");
         assertThat(LinkTail.NONE.on(link, MACROS)).isEqualTo(link);
         assertThat(new LinkTail(pairs, Same.KEEP).on("", MACROS)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiterString = " => ", nullValues = "-", textBlock = """
+                    https://a.example/kits => -
+                    https://a.example/kits?x=1 => -
+                    https://a.example/kits?k=a%20b&x=1 => -
+                    https://a.example/kits?k=mine&x=1#k=3 => k=mine
+                    https://a.example/kits?%6B=mine&k => %6B=mine k
+                    """)
+    void itIsToldWhatOfALinkWinsOverThePattern(String link, @Nullable String own) {
+        List<Pair> pairs = List.of(new Pair("k", "a b"));
+        assertThat(String.join(" ", new LinkTail(pairs, Same.KEEP).wonOver(link, MACROS)))
+                .isEqualTo(own == null ? "" : own);
+        assertThat(new LinkTail(pairs, Same.REPLACE).wonOver(link, MACROS)).isEmpty();
     }
 }
