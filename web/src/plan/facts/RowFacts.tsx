@@ -12,6 +12,7 @@ import {
   BASIS_WORDS,
   findingsAt,
   moneyWords,
+  partsOf,
   showingWords,
   VARIABLE_WORDS,
   type Campaign,
@@ -236,13 +237,27 @@ export function RowFacts({
 function AdLink({ path, version }: { path: Parameters<typeof linkQuery>[0]; version: number }) {
   const link = useQuery(linkQuery(path, version));
   if (!link.data?.link) return null;
+  const { page, parameters } = partsOf(link.data.link);
   return (
     <>
       <h3>
         Its link · <Link to={`/c/${path.clientId}/rules/links`}>parameters</Link>
       </h3>
-      <div className="name-box mono" data-testid="ad-link">
-        {link.data.link}
+      <div className="name-box mono" data-testid="ad-link" title={link.data.link}>
+        {page}
+        {parameters.length > 0 && (
+          <details>
+            <summary>with {plural(parameters.length, "parameter")}</summary>
+            <dl className="link-parts">
+              {parameters.map(([key, value], i) => (
+                <div key={i}>
+                  <dt>{key}</dt>
+                  <dd>{value}</dd>
+                </div>
+              ))}
+            </dl>
+          </details>
+        )}
       </div>
     </>
   );

@@ -169,7 +169,7 @@ class LaunchIT {
         open("plan", parts);
         buyer.lens("Names");
         assertThat(page.getByRole(AriaRole.ROWHEADER).nth(1)).containsText("_r02");
-        assertThat(page.getByTestId("ad-link")).containsText("utm_term=COLD_TEST_TRAF_GB_HS_In-parts-audience-1_r01");
+        assertThat(page.getByTestId("ad-link")).containsText("utm_termCOLD_TEST_TRAF_GB_HS_In-parts-audience-1_r01");
         buyer.cell(1, 0).click();
         assertThat(page.getByTestId("ad-link")).containsText("In-parts-audience-2_r02");
         open("launch", parts);
