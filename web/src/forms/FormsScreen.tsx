@@ -131,7 +131,15 @@ export function FormsScreen() {
         </div>
       </Columns>
     );
-  if (leads) return <Leads clientId={clientId} accounts={desk.data.client.accounts} things={things} />;
+  if (leads)
+    return (
+      <Leads
+        {...{ clientId, things }}
+        accounts={desk.data.client.accounts}
+        forms={forms.data.map((f) => f.form)}
+        all={counts.data?.all}
+      />
+    );
   if (form) {
     return (
       <OneForm

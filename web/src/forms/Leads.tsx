@@ -9,11 +9,13 @@ import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import {
   ago,
+  CHATS,
   csvUrl,
   eraseLead,
   leadsPage,
   nameOf,
   sendAgain,
+  shownWords,
   workLead,
   type Lead,
   type Wanted,
@@ -32,15 +34,20 @@ const STATES: { value: Lead["state"]; label: string }[] = [
 export function Leads({
   clientId,
   accounts,
+  forms,
+  all,
   things,
 }: {
   clientId: string;
   accounts: Schemas["AccountView"][];
+  forms: readonly { id: string; name: string }[];
+  /** How many there are; undefined before it is known. */
+  all: number | undefined;
   things: ReactNode;
 }) {
   const { leadId } = useParams();
   const navigate = useNavigate();
-  const [wanted, setWanted] = useState<Wanted>({ state: null, find: "" });
+  const [wanted, setWanted] = useState<Wanted>({ state: null, from: null, find: "" });
   const [sending, setSending] = useState(false);
   const [erased, setErased] = useState(false);
   const pages = useInfiniteQuery({
@@ -64,11 +71,7 @@ export function Leads({
     <Columns
       things={things}
       title="Leads"
-      note={
-        pages.data
-          ? `${leads.length}${pages.hasNextPage ? " and more" : ""} shown, newest first`
-          : "Reading the leads"
-      }
+      note={pages.data ? shownWords(wanted, leads.length, pages.hasNextPage, all) : "Reading the leads"}
       actions={
         <>
           <Input
@@ -89,6 +92,20 @@ export function Leads({
             onChange={(state: Lead["state"] | null | undefined) =>
               setWanted({ ...wanted, state: state ?? null })
             }
+          />
+          <Select
+            allowClear
+            showSearch={{ optionFilterProp: "label" }}
+            style={{ width: 140 }}
+            popupMatchSelectWidth={false}
+            aria-label="Came by"
+            placeholder="Any form"
+            value={wanted.from}
+            options={[
+              ...forms.map((f) => ({ value: f.id, label: f.name })),
+              { value: CHATS, label: "Chats" },
+            ]}
+            onChange={(from: string | null | undefined) => setWanted({ ...wanted, from: from ?? null })}
           />
           <Button href={csvUrl(clientId, wanted)} download="leads.csv">
             Export CSV

@@ -1,21 +1,37 @@
 import { type Schemas, ask, at, send } from "../api/client";
+import { count } from "../look/format";
 
 export type Lead = Schemas["Lead"];
 
+/** In the place of a form: what came by chats. */
+export const CHATS = "chats";
+
+/** @property from a form's id, or {@link CHATS}; null for wherever it came from */
 export interface Wanted {
   state: Lead["state"] | null;
+  from: string | null;
   find: string;
+}
+
+/** As it is asked for. */
+const asked = ({ state, from, find }: Wanted) => ({
+  find,
+  ...(state ? { state } : {}),
+  ...(from === CHATS ? { kind: "CHAT" as const } : from ? { form: from } : {}),
+});
+
+/** How much of what there is stands there. */
+export function shownWords(wanted: Wanted, shown: number, more: boolean, all: number | undefined): string {
+  const narrowed = wanted.state !== null || wanted.from !== null || wanted.find.trim() !== "";
+  if (narrowed) return `${count(shown)}${more ? " and more" : ""} found, newest first`;
+  return more && all ? `The newest ${count(shown)} of ${count(all)}` : `${count(shown)}, newest first`;
 }
 
 export const leadsPage = (clientId: string, wanted: Wanted, after: string | undefined) =>
   send("get", "/api/clients/{clientId}/leads", {
     params: {
       path: { clientId },
-      query: {
-        find: wanted.find,
-        ...(wanted.state ? { state: wanted.state } : {}),
-        ...(after ? { after } : {}),
-      },
+      query: { ...asked(wanted), ...(after ? { after } : {}) },
     },
   });
 
@@ -47,8 +63,7 @@ export const setWebhook = (clientId: string, body: Schemas["WebhookBody"]) =>
   send("put", "/api/clients/{clientId}/lead-webhook", at({ clientId }, body));
 
 export function csvUrl(clientId: string, wanted: Wanted): string {
-  const query = new URLSearchParams({ find: wanted.find });
-  if (wanted.state) query.set("state", wanted.state);
+  const query = new URLSearchParams(asked(wanted));
   return `/api/clients/${encodeURIComponent(clientId)}/leads.csv?${query}`;
 }
 

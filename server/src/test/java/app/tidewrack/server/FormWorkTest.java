@@ -287,6 +287,10 @@ class FormWorkTest extends WithServer {
         assertThat(newest.get("ofPerson").asInt()).isEqualTo(2);
         assertThat(newest.get("earlier").asInt()).isEqualTo(1);
         assertThat(inbox.get(3).get("kind").asString()).isEqualTo("CHAT");
+        sql.update("update lead set form_id = 'ours' where kind = 'FORM'");
+        assertThat(scene.get(CLIENT + "/leads?form=ours").get("leads")).hasSize(3);
+        assertThat(scene.get(CLIENT + "/leads?form=another").get("leads")).isEmpty();
+        assertThat(scene.get(CLIENT + "/leads?kind=CHAT").get("leads")).hasSize(1);
         assertThat(table())
                 .startsWith("\uFEFFcame at,state,form,ad,earlier leads,note,")
                 .contains("'=1+1")

@@ -11,6 +11,7 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.web.Deeds;
 import app.tidewrack.server.web.SeesLeads;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
@@ -55,17 +56,20 @@ class LeadController {
             @PathVariable String clientId,
             @RequestParam(required = false) @Nullable State state,
             @RequestParam(required = false) @Nullable Kind kind,
+            @RequestParam(required = false) @Size(max = 60) @Nullable String form,
             @RequestParam(defaultValue = "") String find,
             @RequestParam(required = false) @Nullable String after) {
-        List<Lead> page = leads.page(clientId, wanted(state, kind, find), after, PAGE + 1);
+        List<Lead> page = leads.page(clientId, wanted(state, kind, form, find), after, PAGE + 1);
         boolean more = page.size() > PAGE;
         return new LeadsView(networks.now(), more ? page.subList(0, PAGE) : page, more);
     }
 
-    private static Wanted wanted(@Nullable State state, @Nullable Kind kind, String find) {
+    private static Wanted wanted(
+            @Nullable State state, @Nullable Kind kind, @Nullable String form, String find) {
         return new Wanted(
                 state == null ? null : state.name(),
                 kind == null ? null : kind.name(),
+                form,
                 find.strip().toLowerCase(Locale.ROOT));
     }
 
@@ -111,8 +115,9 @@ class LeadController {
             @PathVariable String clientId,
             @RequestParam(required = false) @Nullable State state,
             @RequestParam(required = false) @Nullable Kind kind,
+            @RequestParam(required = false) @Size(max = 60) @Nullable String form,
             @RequestParam(defaultValue = "") String find) {
-        Wanted wanted = wanted(state, kind, find);
+        Wanted wanted = wanted(state, kind, form, find);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
                 .cacheControl(CacheControl.noStore())

@@ -53,8 +53,15 @@ interface LeadMapper {
 
     record Counts(long all, long fresh) {}
 
-    /** @param find in small letters; empty for all */
-    record Wanted(@Nullable String state, @Nullable String kind, String find) {}
+    /**
+     * @param formId of the form that was sent; null for all, chats as well
+     * @param find in small letters; empty for all
+     */
+    record Wanted(
+            @Nullable String state,
+            @Nullable String kind,
+            @Nullable String formId,
+            String find) {}
 
     @Insert("""
             insert into lead_cursor (client_id, account_id, kind) values (#{clientId}, #{accountId}, #{kind})
@@ -124,6 +131,7 @@ interface LeadMapper {
     @Select("<script>" + LISTED + """
             <if test="w.state != null"> and l.state = #{w.state}</if>
             <if test="w.kind != null"> and l.kind = #{w.kind}</if>
+            <if test="w.formId != null"> and l.form_id = #{w.formId}</if>
             <if test="w.find != ''">
               and (position(#{w.find} in lower(l.content::text)) > 0 or position(#{w.find} in lower(l.note)) > 0)
             </if>
