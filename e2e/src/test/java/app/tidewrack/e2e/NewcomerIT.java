@@ -146,7 +146,7 @@ class NewcomerIT {
         page.getByLabel("Last day").press("Enter");
         page.getByLabel("Each new row, a day, GBP").fill("ten");
         buyer.press("Add campaign");
-        assertThat(page.locator(".ant-drawer")).containsText("is before the first, 2027-03-09");
+        assertThat(page.locator(".ant-drawer")).containsText("is before the first, 9 Mar 2027");
         // Nothing starts in the past, and other journeys move the practice clock: the flight is 14 days from its day.
         LocalDate today = buyer.today();
         page.getByLabel("Last day").fill(Buyer.DAY.format(today.plusDays(13)));

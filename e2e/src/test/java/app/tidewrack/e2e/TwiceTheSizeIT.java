@@ -2,6 +2,7 @@ package app.tidewrack.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -105,6 +106,9 @@ class TwiceTheSizeIT extends SignedIn {
         assertThat((Integer) page.evaluate("document.documentElement.scrollWidth"))
                 .as("width of %s", screen)
                 .isLessThanOrEqualTo(WIDTH);
+        assertThat(page.locator("body").innerText())
+                .as("days are read, not dates as programs write them, on %s", screen)
+                .doesNotContainPattern("\\b20\\d\\d-\\d\\d-\\d\\d\\b");
         List<?> faults = (List<?>) page.evaluate(OUT_OF_REACH);
         assertThat(faults).as(screen).isEmpty();
         page.setViewportSize(2 * WIDTH, 2 * HEIGHT);
@@ -116,12 +120,14 @@ class TwiceTheSizeIT extends SignedIn {
         buyer.open("/c/oddment/plan");
         buyer.press("Start another plan");
         page.getByLabel("Name of the plan").waitFor();
-        assertThat((Integer) page.evaluate("document.getAnimations().length")).isZero();
+        assertThat((Integer) page.evaluate("document.getAnimations().length"))
+                .as("movements")
+                .isZero();
         assertThat(page.locator("[class*=-appear], [class*=-enter], [class*=-leave]")
                         .count())
                 .as("things on their way")
                 .isZero();
         page.keyboard().press("Escape");
-        assertThat(page.locator(".ant-modal:visible").count()).isZero();
+        PlaywrightAssertions.assertThat(page.locator(".ant-modal:visible")).hasCount(0);
     }
 }

@@ -290,7 +290,7 @@ class ResultsWorkTest extends WithServer {
         Map<String, Object> early = Map.of("by", List.of("ROW"), "from", "2020-01-01", "to", "2020-02-01");
         assertThat(scene.post(CLIENT + "/results/table", early).get("lines")).isEmpty();
         assertThat(refused(Map.of("by", List.of("ROW"), "from", "2027-04-02", "to", "2027-04-01")))
-                .contains("2027-04-01, is before the first, 2027-04-02");
+                .contains("1 Apr 2027, is before the first, 2 Apr 2027");
         assertThat(refused(Map.of("by", List.of("MOOD")))).contains("Nothing is told by “MOOD”");
         assertThat(refused(Map.of("by", List.of("age", "placement")))).contains("not told together");
         assertThat(refused(Map.of("by", List.of("ROW", "CREATIVE", "DAY")))).contains("by 3; the most is 2");

@@ -140,7 +140,7 @@ class ServerTest extends WithServer {
                         with(change, "facts", facts("2027-03-22", "2027-03-09", "10")),
                         3,
                         422,
-                        "2027-03-09, is before the first, 2027-03-22"),
+                        "9 Mar 2027, is before the first, 22 Mar 2027"),
                 new Bad(
                         Map.of("kind", "rowCopy", "campaignId", campaign, "rowIds", List.of(row), "times", 1),
                         9,

@@ -3,6 +3,7 @@ package app.tidewrack.core.brief;
 import app.tidewrack.core.brief.Balance.Unknown;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.DayWords;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Currency;
@@ -60,7 +61,7 @@ public record Brief(
             throw new Refusal(
                     "endsOn",
                     "From %s to %s are %d days; 1 to %d are taken."
-                            .formatted(startsOn, endsOn.minusDays(1), days, LONGEST_DAYS),
+                            .formatted(DayWords.of(startsOn), DayWords.of(endsOn.minusDays(1)), days, LONGEST_DAYS),
                     "Choose other days.");
         }
         require("cells", cells, 2, MOST_CELLS);

@@ -9,6 +9,7 @@ import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.DayWords;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
@@ -238,8 +239,10 @@ final class DeliveryRules {
                         "Row %s runs in no hour between %s and %s."
                                 .formatted(
                                         r.label(),
-                                        s.campaign().facts().flight().start(),
-                                        s.campaign().facts().flight().lastDay()),
+                                        DayWords.of(
+                                                s.campaign().facts().flight().start()),
+                                        DayWords.of(
+                                                s.campaign().facts().flight().lastDay())),
                         "Choose hours that come in the flight."));
     }
 

@@ -10,6 +10,7 @@ import app.tidewrack.core.form.FormFit;
 import app.tidewrack.core.form.FormFit.Fault;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.network.FormatRule.Need;
+import app.tidewrack.core.text.DayWords;
 import app.tidewrack.core.text.LandingLink;
 import java.time.LocalDate;
 import java.util.List;
@@ -90,7 +91,7 @@ final class LeadsToRules {
                             ends.toString(),
                             last.toString(),
                             "What %s stands on ends on %s; the flight goes on to %s."
-                                    .formatted(p.shown().creative().name(), ends, last),
+                                    .formatted(p.shown().creative().name(), DayWords.of(ends), DayWords.of(last)),
                             "End the flight by then."));
         });
     }

@@ -3,6 +3,7 @@ package app.tidewrack.core.check;
 import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.text.DayWords;
 import java.time.LocalDate;
 import java.util.EnumSet;
 import java.util.stream.Collectors;
@@ -61,7 +62,7 @@ final class StructureRules {
                         s.place("start"),
                         start.toString(),
                         "today, " + s.today() + ", or later",
-                        "The campaign starts on %s; today is %s.".formatted(start, s.today()),
+                        "The campaign starts on %s; today is %s.".formatted(DayWords.of(start), DayWords.of(s.today())),
                         "Choose today or a later day."))
                 : Stream.empty();
     }
@@ -73,7 +74,7 @@ final class StructureRules {
                         s.place("lastDay"),
                         last.toString(),
                         "today, " + s.today() + ", or later",
-                        "The campaign ended on %s.".formatted(last),
+                        "The campaign ended on %s.".formatted(DayWords.of(last)),
                         "Choose a later last day to run it on."))
                 : Stream.empty();
     }

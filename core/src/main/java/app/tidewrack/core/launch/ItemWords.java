@@ -10,6 +10,7 @@ import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.ScheduleRule.Pace;
+import app.tidewrack.core.text.DayWords;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
@@ -64,8 +65,8 @@ public record ItemWords(
     private static String of(Field field, CampaignSettings c) {
         return switch (field) {
             case OBJECTIVE -> c.objective();
-            case FIRST_DAY -> c.firstDay().toString();
-            case LAST_DAY -> c.lastDay().toString();
+            case FIRST_DAY -> DayWords.of(c.firstDay());
+            case LAST_DAY -> DayWords.of(c.lastDay());
             case SUBJECT -> orNothing(c.subject());
             case APART -> c.apart() ? "held apart for a split test" : "";
             default -> "";

@@ -1,6 +1,7 @@
 package app.tidewrack.core.schedule;
 
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.text.DayWords;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -21,14 +22,15 @@ public record Flight(LocalDate start, LocalDate end, ZoneId zone) {
         if (!end.isAfter(start)) {
             throw new Refusal(
                     "lastDay",
-                    "The last day, %s, is before the first, %s.".formatted(lastDay, start),
+                    "The last day, %s, is before the first, %s.".formatted(DayWords.of(lastDay), DayWords.of(start)),
                     "Choose a last day on or after the first.");
         }
         long days = ChronoUnit.DAYS.between(start, end);
         if (days > LONGEST_DAYS) {
             throw new Refusal(
                     "lastDay",
-                    "%s to %s is %d days; the longest is %d.".formatted(start, lastDay, days, LONGEST_DAYS),
+                    "%s to %s is %d days; the longest is %d."
+                            .formatted(DayWords.of(start), DayWords.of(lastDay), days, LONGEST_DAYS),
                     "Choose an earlier last day.");
         }
     }

@@ -555,7 +555,7 @@ class ChecksTest {
                 .allSatisfy(f -> {
                     assertThat(f.value()).isEqualTo(value);
                     assertThat(f.limit()).isEqualTo(limit);
-                    assertThat(f.says()).isNotBlank();
+                    assertThat(f.says()).isNotBlank().doesNotContainPattern("\\d{4}-\\d\\d-\\d\\d");
                     assertThat(f.mend()).endsWith(".");
                 });
     }

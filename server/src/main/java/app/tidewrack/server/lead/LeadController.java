@@ -64,8 +64,7 @@ class LeadController {
         return new LeadsView(networks.now(), more ? page.subList(0, PAGE) : page, more);
     }
 
-    private static Wanted wanted(
-            @Nullable State state, @Nullable Kind kind, @Nullable String form, String find) {
+    private static Wanted wanted(@Nullable State state, @Nullable Kind kind, @Nullable String form, String find) {
         return new Wanted(
                 state == null ? null : state.name(),
                 kind == null ? null : kind.name(),

@@ -16,6 +16,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.core.text.DayWords;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.need.NeedSource;
 import app.tidewrack.server.plan.PlanDesk;
@@ -222,7 +223,7 @@ public class PlaybookDesk implements NeedSource {
     public void putOff(String clientId, String key, LocalDate until, String personId) {
         Given given = given(clientId, key);
         if (until.isBefore(given.running().scene().today())) {
-            throw new Refusal("until", "%s is past.".formatted(until), "Choose a day to come.");
+            throw new Refusal("until", "%s is past.".formatted(DayWords.of(until)), "Choose a day to come.");
         }
         decide(clientId, given, given.advice().move(), Decided.PUT_OFF, "", until, personId);
     }

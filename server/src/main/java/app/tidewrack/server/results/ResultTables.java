@@ -9,6 +9,7 @@ import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.results.Ranks;
+import app.tidewrack.core.text.DayWords;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.facts.FactRow;
@@ -148,7 +149,10 @@ class ResultTables {
                 Objects.requireNonNullElse(asked.from(), Objects.requireNonNullElse(days.first(), LocalDate.EPOCH));
         LocalDate to = Objects.requireNonNullElse(asked.to(), Objects.requireNonNullElse(days.last(), from));
         if (to.isBefore(from)) {
-            throw new Refusal("to", "The last day, %s, is before the first, %s.".formatted(to, from), "Swap them.");
+            throw new Refusal(
+                    "to",
+                    "The last day, %s, is before the first, %s.".formatted(DayWords.of(to), DayWords.of(from)),
+                    "Swap them.");
         }
         return new Range(from, to);
     }

@@ -10,6 +10,7 @@ import app.tidewrack.core.results.Formula.Facts;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.splittest.Verdict.Kind;
+import app.tidewrack.core.text.DayWords;
 import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.ResultTables.Question;
 import app.tidewrack.server.results.ResultsController.TableQuestion;
@@ -175,7 +176,7 @@ class WeekController {
         if (last.isBefore(first) || ChronoUnit.DAYS.between(first, last) > DAYS * 2) {
             throw new Refusal(
                     "besideTo",
-                    "%s to %s is no range of up to a year.".formatted(first, last),
+                    "%s to %s is no range of up to a year.".formatted(DayWords.of(first), DayWords.of(last)),
                     "Choose the days again.");
         }
         double times = week.mean(range.from(), range.to()) / week.mean(first, last);

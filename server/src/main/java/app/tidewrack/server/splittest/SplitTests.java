@@ -19,6 +19,7 @@ import app.tidewrack.core.splittest.Looks;
 import app.tidewrack.core.splittest.TestSize;
 import app.tidewrack.core.splittest.Verdict.Cell;
 import app.tidewrack.core.splittest.Verdict.Kind;
+import app.tidewrack.core.text.DayWords;
 import app.tidewrack.server.client.Accounts;
 import app.tidewrack.server.client.ClientMapper.Account;
 import app.tidewrack.server.forecast.AccountRates;
@@ -189,19 +190,21 @@ public class SplitTests implements NeedSource {
                 .forEach(r -> stops.add("Row %s has no ad. Switch one on.".formatted(r.label())));
         if (asked.lastDay().isBefore(asked.startsOn())) {
             stops.add("The last day, %s, is before the first, %s. Swap them."
-                    .formatted(asked.lastDay(), asked.startsOn()));
+                    .formatted(DayWords.of(asked.lastDay()), DayWords.of(asked.startsOn())));
         }
         CampaignFacts facts = campaign.facts();
         if (asked.startsOn().isBefore(facts.flight().start())
                 || asked.lastDay().isAfter(facts.flight().lastDay())) {
             stops.add("The campaign runs from %s to %s; the test does not fit into that."
-                    .formatted(facts.flight().start(), facts.flight().lastDay()));
+                    .formatted(
+                            DayWords.of(facts.flight().start()),
+                            DayWords.of(facts.flight().lastDay())));
         }
         charged(campaign, account, Metric.usual(asked.metric()), cells).ifPresent(stops::add);
         LocalDate today = networks.lately().atZone(ZoneId.of(account.zone())).toLocalDate();
         if (asked.startsOn().isBefore(today)) {
             stops.add("What %s brought is known already, so no test can begin there. Begin on %s or later."
-                    .formatted(asked.startsOn(), today));
+                    .formatted(DayWords.of(asked.startsOn()), DayWords.of(today)));
         }
         return stops;
     }
