@@ -10,6 +10,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ReducedMotion;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
@@ -45,12 +46,10 @@ final class Buyer implements AutoCloseable {
                             "--disable-gpu",
                             "--disable-quic",
                             "--no-first-run",
-                            // Nobody presses a button of a dialog that is still growing; a journey would.
-                            "--force-prefers-reduced-motion",
                             "--disable-background-networking",
                             "--disable-component-update",
                             "--disable-sync")));
-    final Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
+    final Page page = another();
 
     /**
      * The one limit of whatever a journey waits for. It is no claim about speed (that is measured in bench): it only ends one that would
@@ -62,9 +61,15 @@ final class Buyer implements AutoCloseable {
         PlaywrightAssertions.setDefaultAssertionTimeout(MOST_MILLIS);
     }
 
-    /** Waits on a page as long as a busy machine may need. */
-    static void patient(Page page) {
-        page.setDefaultTimeout(MOST_MILLIS);
+    /**
+     * A page of its own in the same browser, with no session, that waits as long as a busy machine may need. It asks for stillness: nobody
+     * presses a button of a dialog that is still growing, but a journey would.
+     */
+    Page another() {
+        Page another = browser.newPage(
+                new Browser.NewPageOptions().setViewportSize(1280, 800).setReducedMotion(ReducedMotion.REDUCE));
+        another.setDefaultTimeout(MOST_MILLIS);
+        return another;
     }
 
     Buyer() {
@@ -77,7 +82,6 @@ final class Buyer implements AutoCloseable {
     }
 
     void signIn(String email) {
-        patient(page);
         page.navigate(Installation.URL + "/signin");
         page.getByLabel("E-mail").fill(email);
         page.getByLabel("Password").fill("mend-the-sail");

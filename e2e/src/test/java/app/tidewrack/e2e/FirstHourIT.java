@@ -3,7 +3,6 @@ package app.tidewrack.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -36,7 +35,6 @@ class FirstHourIT {
     private static Installation.SecondServer server;
     private static Buyer buyer;
     private static Page page;
-    private static BrowserContext elsewhere;
     private static Page other;
     private static String secret;
     private static List<String> paper;
@@ -49,7 +47,6 @@ class FirstHourIT {
         server = Installation.emptyServer();
         buyer = new Buyer();
         page = buyer.page;
-        Buyer.patient(page);
     }
 
     @AfterAll
@@ -247,9 +244,7 @@ class FirstHourIT {
         buyer.press("Done");
         assertThat(page.locator(".lines")).containsText("invited until");
 
-        elsewhere = page.context().browser().newContext();
-        other = elsewhere.newPage();
-        Buyer.patient(other);
+        other = buyer.another();
         other.navigate(link);
         assertThat(other.locator("main")).containsText("Welcome to Heronsgate Media");
         other.getByLabel("Password").fill("eleven damp otters");
@@ -298,9 +293,7 @@ class FirstHourIT {
         button(other, "I have them").click();
         assertThat(other.locator(".work")).containsText("10 codes on paper are left");
 
-        try (BrowserContext third = page.context().browser().newContext()) {
-            Page anew = third.newPage();
-            Buyer.patient(anew);
+        try (Page anew = buyer.another()) {
             anew.navigate(server.url() + "/signin");
             anew.getByLabel("E-mail").fill("otto@heronsgate.example");
             anew.getByLabel("Password").fill("eleven damp otters");

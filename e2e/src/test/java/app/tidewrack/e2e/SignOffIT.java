@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.google.gson.JsonElement;
 import com.google.gson.JsonObject;
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -32,7 +31,6 @@ class SignOffIT {
     private static Calls ines;
     private static Buyer buyer;
     private static Page page;
-    private static BrowserContext approvers;
     private static Page approver;
     private static Calls.Sheet sheet;
     private static String launchPage;
@@ -50,10 +48,7 @@ class SignOffIT {
         buyer = new Buyer();
         page = buyer.page;
         buyer.signIn("ines@withyandoar.example");
-        approvers = page.context().browser().newContext();
-        approver = approvers.newPage();
-        approver.setViewportSize(1280, 800);
-        Buyer.patient(approver);
+        approver = buyer.another();
     }
 
     @AfterAll
@@ -191,10 +186,7 @@ class SignOffIT {
     @Test
     @Order(4)
     void aGuestApprovesItByTheLinkAndSeesNothingElse() {
-        BrowserContext guests = page.context().browser().newContext();
-        Page guest = guests.newPage();
-        guest.setViewportSize(1280, 800);
-        Buyer.patient(guest);
+        Page guest = buyer.another();
         guest.navigate(guestAddress);
         assertThat(guest.locator("main")).containsText("Ines Wickham of Withy & Oar asks Oddment & Thread");
         button(guest, "Look at it").click();
@@ -211,7 +203,7 @@ class SignOffIT {
         guest.navigate(Installation.URL + "/c/oddment");
         assertThat(guest.locator("body")).not().containsText("Needs you today");
         assertThat(guest.locator("body")).not().containsText("Back to the basket");
-        guests.close();
+        guest.close();
     }
 
     @Test
