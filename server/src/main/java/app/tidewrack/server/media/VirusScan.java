@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.regex.Pattern;
 import lombok.extern.slf4j.Slf4j;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
@@ -24,6 +25,7 @@ import org.springframework.stereotype.Component;
 @Component
 class VirusScan {
     private static final byte[] BEGIN = "zINSTREAM\0".getBytes(StandardCharsets.US_ASCII);
+    private static final Pattern ADDRESS = Pattern.compile("[^:\\s]+:\\d{1,5}");
     private static final int PART = 1 << 16;
     private static final int LONGEST_ANSWER = 500;
     private static final Duration CONNECTING = Duration.ofSeconds(3);
@@ -34,13 +36,20 @@ class VirusScan {
     private final String scanner;
     private final Duration patience;
 
-    /** @param scanner host and port, parted by a colon; empty for none */
+    /**
+     * @param scanner host and port, parted by a colon; empty for none
+     * @throws IllegalArgumentException when it is something else, so that the server does not start
+     */
     @Autowired
     VirusScan(@Value("${tidewrack.scanner:}") String scanner) {
         this(scanner, LOOKING);
     }
 
     VirusScan(String scanner, Duration patience) {
+        if (!scanner.isEmpty() && !ADDRESS.matcher(scanner).matches()) {
+            throw new IllegalArgumentException(
+                    "TIDEWRACK_SCANNER is “%s”; it is a host and a port, such as 127.0.0.1:3310.".formatted(scanner));
+        }
         this.scanner = scanner;
         this.patience = patience;
     }

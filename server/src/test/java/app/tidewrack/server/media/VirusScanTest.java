@@ -20,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** A scanner that speaks INSTREAM as clamd(8) tells of it (from memory; tried by hand against Debian's clamav-daemon, see docs/security.md). */
 class VirusScanTest {
@@ -103,5 +104,11 @@ class VirusScanTest {
                 .as("nobody is there")
                 .hasMessageContaining("does not answer");
         new VirusScan("").require("kit.png", file);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"127.0.0.1", ":3310", "host:", "host:port", "a host:3310"})
+    void whatIsNoAddressKeepsTheServerFromStarting(String scanner) {
+        assertThatThrownBy(() -> new VirusScan(scanner)).hasMessageContaining("such as 127.0.0.1:3310");
     }
 }
