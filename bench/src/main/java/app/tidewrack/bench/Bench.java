@@ -20,6 +20,7 @@ public final class Bench {
     private static final String OF_WORDS = "server-words";
     private static final String OF_FILMS = "server-films";
     private static final String OF_MORNING = "server-morning";
+    private static final String OF_SIGN_OFFS = "server-sign-offs";
 
     /** Parts that need nothing but core. */
     private static final Map<String, Callable<List<Figure>>> OF_CORE = Map.of(
@@ -43,7 +44,7 @@ public final class Bench {
         }
     }
 
-    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, works, postgres, delivery, forecast, splittests; or server, server-results, server-buyers, server-words, server-films and server-morning, for a running one at TIDEWRACK_URL */
+    /** @param arguments parts to run, with commas between: matching, sheet, decisions, advice, winners, intervals, phrases, works, postgres, delivery, forecast, splittests; or server, server-results, server-buyers, server-words, server-films, server-sign-offs and server-morning, for a running one at TIDEWRACK_URL */
     public static void main(String[] arguments) throws Exception {
         Set<String> parts = Set.of(arguments[0].split(","));
         if (parts.contains("matching")) {
@@ -68,6 +69,9 @@ public final class Bench {
         }
         if (parts.contains(OF_MORNING)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measureMorning();
+        }
+        if (parts.contains(OF_SIGN_OFFS)) {
+            new ServerLoad(System.getenv("TIDEWRACK_URL")).measureSignOffs();
         }
         if (parts.contains(OF_BUYERS)) {
             new ServerLoad(System.getenv("TIDEWRACK_URL")).measureBuyers();

@@ -92,6 +92,12 @@ final class ServerLoad {
         }
     }
 
+    /** Of a large plan that is sent for sign-off. */
+    void measureSignOffs() throws IOException, InterruptedException, SQLException {
+        signIn();
+        new SignOffLoad(this).figures().forEach(Figure::print);
+    }
+
     /** Of many at once. */
     void measureBuyers() throws Exception {
         signIn();
