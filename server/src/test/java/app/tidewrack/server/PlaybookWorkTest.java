@@ -146,7 +146,7 @@ class PlaybookWorkTest extends RunningSheet {
 
         JsonNode stop = of("STOP");
         assertThat(put("refused", key(stop, "reason", " ")).detail()).contains("refused for a reason");
-        assertThat(put("put-off", key(stop, "until", "2027-03-01")).detail()).contains("2027-03-01 is past");
+        assertThat(put("put-off", key(stop, "until", "2027-03-01")).detail()).contains("1 Mar 2027 is past");
         assertThat(put("put-off", key(stop, "until", "2027-03-18")).body()).isEmpty();
         days(6, 4);
         assertThat(of("STOP").get("rowId")).isEqualTo(stop.get("rowId"));

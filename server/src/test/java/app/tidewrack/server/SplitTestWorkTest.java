@@ -335,13 +335,13 @@ class SplitTestWorkTest extends RunningSheet {
     void whatCannotBeAskedIsRefusedWithAReason() throws Exception {
         List<String> rows = rows();
         assertThat(stop(asked("rowIds", rows.subList(0, 1)))).contains("One row is no test");
-        assertThat(stop(asked("startsOn", "2027-03-01"))).contains("runs from 2027-03-09");
+        assertThat(stop(asked("startsOn", "2027-03-01"))).contains("runs from 9 Mar 2027");
         assertThat(stop(asked("lastDay", "2027-03-09"))).contains("before the first");
         edit(with("rowMoney", "rowIds", List.of(rows.get(0)), "money", "20"));
         assertThat(stop(asked())).contains("money and headline").contains("could not be told");
         edit(with("rowMoney", "rowIds", rows, "money", "20"));
         clock(Instant.parse("2027-03-12T09:00:00Z"));
-        assertThat(stop(asked())).contains("known already").contains("2027-03-12");
+        assertThat(stop(asked())).contains("known already").contains("12 Mar 2027");
         clock(START);
         assertThat(refused(asked("metric", "spend"))).contains("Nothing is decided by “spend”");
         assertThat(refused(asked("looks", 50))).contains("is 50; it must be less than or equal to 20");
