@@ -40,7 +40,7 @@ public record LinkTail(List<Pair> pairs, Same same) {
         String whole = hash < 0 ? link : link.substring(0, hash);
         int mark = whole.indexOf('?');
         String before = mark < 0 ? whole : whole.substring(0, mark);
-        List<String> query = query(link);
+        List<String> query = query(whole);
         Set<String> theirs = new HashSet<>();
         query.forEach(p -> theirs.add(key(p)));
         Set<String> ours = new HashSet<>();
@@ -65,17 +65,20 @@ public record LinkTail(List<Pair> pairs, Same same) {
         if (same == Same.REPLACE || link.indexOf('?') < 0) {
             return List.of();
         }
-        return query(link).stream()
+        int hash = link.indexOf('#');
+        return query(hash < 0 ? link : link.substring(0, hash)).stream()
                 .filter(theirs -> pairs.stream()
                         .anyMatch(ours -> ours.key().equals(key(theirs))
-                                && !theirs.endsWith("=" + encoded(ours.value(), macros))))
+                                && !theirs.substring(theirs.indexOf('=') + 1).equals(encoded(ours.value(), macros))))
                 .toList();
     }
 
-    /** Parameters one by one, without empty ones at the end. */
-    private static List<String> query(String link) {
-        int hash = link.indexOf('#');
-        String whole = hash < 0 ? link : link.substring(0, hash);
+    /**
+     * Parameters one by one, without empty ones at the end.
+     *
+     * @param whole the link without its fragment
+     */
+    private static List<String> query(String whole) {
         int mark = whole.indexOf('?');
         List<String> query = new ArrayList<>();
         if (mark >= 0 && mark + 1 < whole.length()) {
