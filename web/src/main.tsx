@@ -2,14 +2,15 @@ import "./look/base.css";
 import "@fontsource-variable/jetbrains-mono";
 import "@fontsource-variable/public-sans";
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { App, ConfigProvider } from "antd";
+import { App } from "antd";
 import { StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
 import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
-import { theme } from "./look/theme";
+import { Dressed } from "./look/Dressed";
+import { dress } from "./look/look";
 import { First } from "./door/First";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
@@ -43,12 +44,11 @@ const queries = new QueryClient({
   },
 });
 
-/** Whoever asks their machine for stillness gets dialogs and lists that are there at once. */
-const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+dress();
 
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
-    <ConfigProvider theme={{ ...theme, token: { ...theme.token, motion: !still } }} wave={{ disabled: true }}>
+    <Dressed>
       {/* Around App, since questions that it asks are drawn by it and may ask the server. */}
       <QueryClientProvider client={queries}>
         <App message={{ maxCount: 3, duration: 6 }}>
@@ -57,6 +57,6 @@ createRoot(document.getElementById("root") as HTMLElement).render(
           </Suspense>
         </App>
       </QueryClientProvider>
-    </ConfigProvider>
+    </Dressed>
   </StrictMode>,
 );

@@ -8,7 +8,7 @@ import { type Advice, type Move, type Playbook, adviceQuery, playbookQuery } fro
 import { proposedQuery, proposedWords } from "../api/posts";
 import { Columns } from "../frame/Columns";
 import { day, money, plural } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { Aspects, figure, titled } from "../results";
 import { came, MOVE_WORDS, rulesOf } from "./model";
 import { OneAdvice } from "./OneAdvice";
@@ -71,7 +71,7 @@ export function AdviceScreen() {
             <button
               key={c.campaignId}
               className={`thing ${campaign === c.campaignId ? "on" : ""}`}
-              style={{ "--edge": networkColours[c.network] } as React.CSSProperties}
+              style={{ "--edge": networkColour(c.network) } as React.CSSProperties}
               onClick={() => setCampaign(c.campaignId)}
             >
               <b>{c.campaign}</b>

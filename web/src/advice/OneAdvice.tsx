@@ -2,7 +2,7 @@ import { Button, DatePicker, Dropdown, Input, InputNumber, Popover } from "antd"
 import dayjs from "dayjs";
 import { useState } from "react";
 import { type Advice, type Move } from "../api/playbook";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { costs, doing } from "./model";
 import { Changes } from "../frame/Editable";
 
@@ -27,7 +27,7 @@ export function OneAdvice(props: {
       onFocus={props.onChoose}
     >
       <header>
-        <span className="chip" style={{ "--chip": networkColours[advice.network] } as React.CSSProperties}>
+        <span className="chip" style={{ "--chip": networkColour(advice.network) } as React.CSSProperties}>
           {advice.network}
         </span>{" "}
         <b>{advice.row}</b> <span className="note">of {advice.campaign}</span>

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Checkbox, Form, Input, InputNumber, Modal, Progress, Select, Upload } from "antd";
+import { App, Button, Checkbox, Form, Input, InputNumber, Progress, Select, Upload } from "antd";
 import { useState, type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
+import { Dialog } from "../look/Dialog";
 import type { Schemas } from "../api/client";
 import { clientsQuery } from "../api/clients";
 import { agencyClientsQuery, agencyQuery } from "../api/session";
@@ -141,7 +142,7 @@ function ClientDialog(props: {
   };
   if (!agency.data) return null;
   return (
-    <Modal
+    <Dialog
       open
       title={client ? client.name : "Take a client on"}
       okText={client ? "Keep" : "Take on"}
@@ -204,7 +205,7 @@ function ClientDialog(props: {
           <Checkbox>It asks for a sign-off: nothing is launched that no approver said yes to</Checkbox>
         </Form.Item>
       </Form>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Checkbox, Form, Input, Modal, Select } from "antd";
+import { App, Button, Checkbox, Form, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";
+import { Dialog } from "../look/Dialog";
 import type { Schemas } from "../api/client";
 import { agencyClientsQuery, ROLES, roleOptions, sessionQuery, type Role } from "../api/session";
 import { Columns } from "../frame/Columns";
@@ -245,7 +246,7 @@ function Invite(props: {
     setBusy(false);
   };
   return (
-    <Modal
+    <Dialog
       open
       title="Invite somebody"
       onCancel={props.onClose}
@@ -283,6 +284,6 @@ function Invite(props: {
           <Checkbox>Administrator of the agency</Checkbox>
         </Form.Item>
       </Form>
-    </Modal>
+    </Dialog>
   );
 }

@@ -12,7 +12,7 @@ import { useChange } from "../frame/useChange";
 import { people, plural } from "../look/format";
 import { freeName } from "../look/lists";
 import { Temperature, temperatures } from "../look/Temperature";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { type Audience, type Draft, draftOf, everyoneIn, homeCountry } from "./model";
 import { OneAudience } from "./OneAudience";
 import { addAudiences, removeAudience } from "./queries";
@@ -218,7 +218,7 @@ function Thing(props: { audience: Audience; network: string; on: boolean; onOpen
   return (
     <button
       className={`thing line ${props.on ? "on" : ""}`}
-      style={{ "--edge": networkColours[props.network] } as React.CSSProperties}
+      style={{ "--edge": networkColour(props.network) } as React.CSSProperties}
       onClick={props.onOpen}
     >
       <b>{a.name}</b>

@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import { Conditions } from "./Conditions";
 import { LeftOut } from "./LeftOut";
-import { countriesOf, differencesWords, sentence, type Definition, type Draft, type StepKind } from "./model";
+import { countriesOf, differencesWords, sentence, type Definition, type Draft } from "./model";
 import { PlacesStep, usePlaceWords } from "./PlacesStep";
 import { sidesQuery, sizeQuery } from "./queries";
 import { Step } from "./Step";
@@ -17,13 +17,16 @@ const GENDERS = [
   { value: "MEN", label: "men" },
 ] as const;
 
-/** The step whose input mends a finding about a field. */
-const STEP_OF_FIELD: Record<string, StepKind> = {
-  definition: "AGES",
-  places: "PLACES",
-  ages: "AGES",
-  gender: "GENDER",
-  conditions: "CONDITION",
+/** Where a finding about a field is mended; the first that is there. */
+const MENDS: Record<string, string[]> = {
+  definition: ["[data-step=AGES] input"],
+  places: [
+    '[data-step=PLACES] input[aria-label*=" around "]',
+    '[data-step=PLACES] input[aria-label="Add a place"]',
+  ],
+  ages: ["[data-step=AGES] input"],
+  gender: ["[data-step=GENDER] input"],
+  conditions: ["[data-step=CONDITION] input", ".adder"],
 };
 
 /** An audience as a sentence, one step a line, with the size after each. */
@@ -49,8 +52,8 @@ export function Composer(props: {
   const set = (part: Partial<Definition>) => define({ ...definition, ...part });
   const field = useSearchParams()[0].get("field");
   useEffect(() => {
-    const wanted = STEP_OF_FIELD[field ?? ""];
-    if (wanted) document.querySelector<HTMLElement>(`[data-step=${wanted}] input`)?.focus();
+    const found = (MENDS[field ?? ""] ?? []).map((where) => document.querySelector<HTMLElement>(where));
+    found.find((input) => input !== null)?.focus();
   }, [field]);
   const step = { ladder: sized.data, old: sized.isPlaceholderData || sized.isError };
   return (

@@ -4,7 +4,7 @@ import { useEffect, useRef } from "react";
 import { feature } from "topojson-client";
 import type { Topology } from "topojson-specification";
 import shapesUrl from "world-atlas/countries-50m.json?url";
-import { colours } from "../look/theme";
+import { useColours } from "../look/look";
 import { circleKey, type Circle, type Definition } from "./model";
 
 let shapes: Promise<GeoJSON.FeatureCollection> | undefined;
@@ -28,6 +28,7 @@ export function MapPanel(props: {
   countries: string[];
   onPin: ((latitude: number, longitude: number) => void) | undefined;
 }) {
+  const colours = useColours();
   const at = useRef<HTMLDivElement>(null);
   const map = useRef<{ map: L.Map; land: L.LayerGroup; marks: L.LayerGroup } | undefined>(undefined);
   const pin = useRef(props.onPin);
@@ -69,7 +70,7 @@ export function MapPanel(props: {
           color: colours.lineStrong,
           weight: 0.7,
           fillOpacity: 1,
-          fillColor: whole.has(nameOf(f)) ? "#c9dbcf" : "#f3ead6",
+          fillColor: whole.has(nameOf(f)) ? colours.landIn : colours.land,
         }),
         onEachFeature: (f, layer) => {
           if (whole.has(nameOf(f))) chosen.push(layer);
@@ -85,9 +86,9 @@ export function MapPanel(props: {
     };
     // The key stands for places and countries by value.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  }, [key, colours]);
 
-  return <div ref={at} className="map" role="img" aria-label="Map of the places" />;
+  return <div ref={at} className="map" role="region" aria-label="Map of the places" />;
 }
 
 function nameOf(f: GeoJSON.Feature | undefined): string {

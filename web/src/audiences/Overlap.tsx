@@ -74,13 +74,15 @@ export function Overlap(props: {
                       <td
                         key={b.id}
                         className="number part"
-                        style={{ background: `rgba(192, 122, 40, ${(part * 0.85).toFixed(2)})` }}
+                        style={{
+                          background: `color-mix(in srgb, var(--sand) ${Math.round(part * 50)}%, transparent)`,
+                        }}
                         title={words}
                       >
                         {mine && part > 0 ? (
                           <button
                             className="plain"
-                            aria-label={`${words}. Leave that audience out`}
+                            aria-label={`${percent(part)}: ${words}. Leave that audience out`}
                             onClick={() => props.onLeaveOut(a.id === current.id ? b : a)}
                           >
                             {percent(part)}

@@ -14,7 +14,7 @@ import {
   type Definition,
 } from "./model";
 import { placesQuery, regionsQuery } from "./queries";
-import { useDistanceUnit } from "./units";
+import { usePreferences } from "../frame/usePreferences";
 
 const USUAL_RADIUS_KM = 25;
 const MOST_SHOWN = 40;
@@ -33,7 +33,7 @@ export function PlacesStep(props: {
   onChange: (part: Partial<Definition>) => void;
 }) {
   const { offer, definition } = props;
-  const { unit, choose } = useDistanceUnit();
+  const [{ miles }, prefer] = usePreferences();
   const radius = offer.radius;
   return (
     <>
@@ -68,8 +68,8 @@ export function PlacesStep(props: {
         onChoose={(place) => props.onChange({ placesLeftOut: withPlace(definition.placesLeftOut, place) })}
       />
       {radius && (
-        <button className="link" onClick={() => choose(unit === "km" ? "mi" : "km")}>
-          in {unit === "km" ? "miles" : "kilometres"}
+        <button className="link" onClick={() => prefer({ miles: !miles })}>
+          in {miles ? "kilometres" : "miles"}
         </button>
       )}
       {!radius && <span className="note">no finer than a {offer.regions ? "region" : "country"} here</span>}
@@ -132,7 +132,8 @@ function CircleChip({
   offer: Offer;
   onChange: (circle: Circle) => void;
 }) {
-  const { unit } = useDistanceUnit();
+  const [{ miles }] = usePreferences();
+  const unit = miles ? "mi" : "km";
   return (
     <>
       <InputNumber

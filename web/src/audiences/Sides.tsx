@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { people } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { barLength, differenceWords, type Definition } from "./model";
 import { sidesQuery } from "./queries";
 
@@ -26,7 +26,7 @@ export function Sides(props: { clientId: string; accountId: string; definition: 
         {sides.data?.map((s) => (
           <tr key={s.accountId}>
             <td>
-              <span className="chip" style={{ "--chip": networkColours[s.network] } as React.CSSProperties}>
+              <span className="chip" style={{ "--chip": networkColour(s.network) } as React.CSSProperties}>
                 {s.network}
               </span>{" "}
               {s.networkName}
@@ -39,7 +39,7 @@ export function Sides(props: { clientId: string; accountId: string; definition: 
               <i
                 style={{
                   width: `${barLength(s.size?.people ?? 0, most) * 100}%`,
-                  background: networkColours[s.network],
+                  background: networkColour(s.network),
                 }}
               />
             </td>

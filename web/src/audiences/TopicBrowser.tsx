@@ -29,11 +29,15 @@ export function TopicBrowser(props: {
     props.onChange(picked.has(key) ? chosen.filter((k) => k !== key) : [...chosen, key]);
   };
   const box = (t: { code: string; words: string }, note?: string) => (
-    <label key={t.code} className="topic">
-      <Checkbox checked={picked.has(keyOf({ kind, code: t.code }))} onChange={() => toggle(t.code)} />
+    <Checkbox
+      key={t.code}
+      className="topic"
+      checked={picked.has(keyOf({ kind, code: t.code }))}
+      onChange={() => toggle(t.code)}
+    >
       <span>{t.words}</span>
       {note && <span className="note">{note}</span>}
-    </label>
+    </Checkbox>
   );
   const wanted = text.trim().toLowerCase();
   const found = wanted ? topics.filter((t) => t.words.toLowerCase().includes(wanted)) : [];

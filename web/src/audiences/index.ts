@@ -1,1 +1,1 @@
-export { barLength, differencesWords } from "./model";
+export { barLength, differencesWords, sentence } from "./model";

@@ -242,6 +242,7 @@ export function differenceWords(d: Schemas["Difference"]): string {
     case "PRESENCE_CHANGED":
       return `knows only people ${d.got}, not ${d.asked}`;
     case "AGES_CHANGED":
+      if (!d.got) return `has nobody aged ${d.asked}`;
       return `has ${d.got} nearest to ages ${d.asked}: ${yearsWords(d.surplus, d.shortage)}`;
     case "TERMS_MISSING":
       return `cannot ask for ${d.asked}`;

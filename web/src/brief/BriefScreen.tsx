@@ -7,7 +7,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { day, plural } from "../look/format";
 import { freeName } from "../look/lists";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { newBrief } from "./model";
 import { OneAccount } from "./OneAccount";
 import { OneBrief } from "./OneBrief";
@@ -88,7 +88,7 @@ export function BriefScreen() {
         <button
           key={a.id}
           className={`thing line ${a.id === accountId ? "on" : ""}`}
-          style={{ "--edge": networkColours[a.network] } as React.CSSProperties}
+          style={{ "--edge": networkColour(a.network) } as React.CSSProperties}
           onClick={() => void navigate(`${home}/accounts/${a.id}`)}
         >
           <b>{a.name}</b>

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Input, Modal, Select } from "antd";
+import { Input, Select } from "antd";
 import { useState } from "react";
+import { Dialog } from "../look/Dialog";
 import { Problem, type Schemas } from "../api/client";
 import { agencyQuery } from "../api/session";
 import { zoneOptions } from "../look/worldwide";
@@ -59,7 +60,7 @@ export function OpenAccount(props: {
       .catch((e: unknown) => setProblem(e instanceof Problem ? e : new Problem(0, String(e))));
   };
   return (
-    <Modal title="Open an account" open={props.open} okText="Open" onOk={send} onCancel={props.onClose}>
+    <Dialog title="Open an account" open={props.open} okText="Open" onOk={send} onCancel={props.onClose}>
       <dl className="facts-list wide">
         <div>
           <dt>Network</dt>
@@ -122,6 +123,6 @@ export function OpenAccount(props: {
         </p>
       )}
       {problem && <div className="wrong">{problem.message}</div>}
-    </Modal>
+    </Dialog>
   );
 }

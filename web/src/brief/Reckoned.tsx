@@ -1,6 +1,6 @@
 import type { Schemas } from "../api/client";
 import { count, money, plural } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { about, daysOf, needWords, rangeBar, resultWords } from "./model";
 import type { Brief } from "./queries";
 
@@ -103,7 +103,7 @@ function AccountLine({
   const bar = rangeBar(line.results, all);
   return (
     <div className="account-line">
-      <span className="chip" style={{ "--chip": networkColours[line.network] } as React.CSSProperties}>
+      <span className="chip" style={{ "--chip": networkColour(line.network) } as React.CSSProperties}>
         {line.network}
       </span>
       {line.problem ? (
@@ -115,7 +115,7 @@ function AccountLine({
               style={{
                 left: `${bar.left}%`,
                 width: `${Math.min(100 - bar.left, bar.width)}%`,
-                background: networkColours[line.network],
+                background: networkColour(line.network),
               }}
             />
           </div>

@@ -37,6 +37,7 @@ export function Cards({
             <div key={sha} className="card-line">
               <img src={stillUrl(clientId, sha)} alt={media.get(sha)?.fileName ?? ""} />
               <Input
+                {...(i === 0 ? { id: "creative-card" } : {})}
                 aria-label={`${format.priced ? "Product" : "Headline"} of card ${i + 1}`}
                 placeholder={format.priced ? "Product" : "Headline of the card"}
                 value={card.text}

@@ -5,12 +5,13 @@ import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { mediaQuery } from "../api/creatives";
 import { count } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { Adjust, isAdjustable } from "./Adjust";
 import {
   measured,
   mendWords,
   MISS_WORDS,
+  untouched,
   type Draft,
   type Medium,
   type NetworkFit,
@@ -114,7 +115,10 @@ export const Fit = memo(function Fit({
           onClose={() => setAdjusting(undefined)}
         />
       )}
-      {networks.map((n) =>
+      {untouched(draft) && (
+        <p className="note">Once it has a picture or a text, each placement says here how it fits.</p>
+      )}
+      {(untouched(draft) ? [] : networks).map((n) =>
         n.format ? (
           n.placements.map((p) => (
             <Verdict
@@ -166,7 +170,7 @@ function Verdict({
   const nothing = p.misfits.length === 0 && network.counts.length === 0;
   const several = draft.media.length > 1;
   return (
-    <div className="verdict" style={{ "--edge": networkColours[network.network] } as CSSProperties}>
+    <div className="verdict" style={{ "--edge": networkColour(network.network) } as CSSProperties}>
       <Dot state={bad ? "bad" : p.misfits.length > 0 ? "warn" : "good"} />
       <div>
         <b>

@@ -1,6 +1,15 @@
 import { stillUrl } from "../api/creatives";
 import { moved } from "../look/lists";
-import { length, toggled, withCards, type Draft, type Format, type Medium, type NetworkFit } from "./model";
+import {
+  length,
+  toggled,
+  withCards,
+  type Draft,
+  type Format,
+  type Medium,
+  type NetworkFit,
+  untouched,
+} from "./model";
 
 /** The media of a creative in their order; they are chosen on the shelf. */
 export function MediaStrip({
@@ -60,7 +69,7 @@ export function MediaStrip({
         )}
       </div>
       <div className="more">
-        {counts[0] && (
+        {counts[0] && !untouched(draft) && (
           <div className="length over">
             {counts[0].value}; {counts[0].limit}
           </div>

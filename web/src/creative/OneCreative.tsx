@@ -21,6 +21,7 @@ import {
   draftOf,
   inFormat,
   toggled,
+  untouched,
   type Draft,
   type Format,
   type Medium,
@@ -118,8 +119,14 @@ export function OneCreative(props: {
       title={draft.name || "Creative"}
       note={
         <>
-          {format.words} · fits <b>{plural(fitting.length, "placement")}</b> of{" "}
-          {plural(new Set(fitting.map((f) => f.network)).size, "network")}
+          {format.words}
+          {!untouched(draft) && (
+            <>
+              {" "}
+              · fits <b>{plural(fitting.length, "placement")}</b> of{" "}
+              {plural(new Set(fitting.map((f) => f.network)).size, "network")}
+            </>
+          )}
           {current.columns > 0 && ` · in ${plural(current.columns, "sheet")}`}
         </>
       }

@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { AutoComplete, Input, Select } from "antd";
-import { memo, useEffect, useMemo, useState, type ReactNode } from "react";
+import { memo, useEffect, useMemo, useState, type ReactNode, useRef } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import { postsQuery } from "../api/posts";
+import { plural } from "../look/format";
 import { useStable } from "../look/useStable";
 import { MediaStrip } from "./MediaStrip";
 import {
@@ -18,6 +19,7 @@ import {
   type NetworkFit,
   type Phrase,
   type TextPart,
+  untouched,
 } from "./model";
 
 type Kept = Schemas["KeptForm"];
@@ -145,9 +147,14 @@ export function Parts(props: {
 }) {
   const { clientId, draft, format, networks, fit, problem, onChange } = props;
   const field = useSearchParams()[0].get("field");
+  // Some parts are there only once it is known where the creative fits.
+  const begun = useRef<string>(undefined);
   useEffect(() => {
-    if (field) document.getElementById(`creative-${field}`)?.focus();
-  }, [field]);
+    const part = field && field !== begun.current ? document.getElementById(`creative-${field}`) : null;
+    if (!part || !field) return;
+    part.focus();
+    begun.current = field;
+  });
   const line = (part: "name" | "link" | "brand") => ({
     id: `creative-${part}`,
     value: draft[part],
@@ -156,6 +163,7 @@ export function Parts(props: {
   });
   const chooseActions = useStable((callsToAction: string[]) => onChange({ ...draft, callsToAction }));
   const ownTexts = format.needs !== "POST" && format.needs !== "MESSAGE";
+  const linkFault = untouched(draft) ? undefined : fit?.linkFault;
   const brands = networks.some((n) => n.placements.some((p) => p.brand));
   return (
     <div>
@@ -234,9 +242,9 @@ export function Parts(props: {
             {...line("link")}
             className="mono"
             placeholder="https://"
-            status={fit?.linkFault ? "error" : ""}
+            status={linkFault ? "error" : ""}
           />
-          {fit?.linkFault && <div className="fault">{fit.linkFault}.</div>}
+          {linkFault && <div className="fault">{linkFault}.</div>}
         </Part>
       )}
     </div>
@@ -320,9 +328,14 @@ function Texts({
               onText={set}
             />
             {more && (
-              <button className="link" onClick={() => setAdding(true)}>
+              <button className="link alone" onClick={() => setAdding(true)}>
                 Add a {field}
               </button>
+            )}
+            {i > 0 && i === format.mostTexts - 1 && (
+              <span className="note">
+                {plural(format.mostTexts, field, part)} are the most that its networks take.
+              </span>
             )}
           </Part>
         );

@@ -5,7 +5,7 @@ import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { stillUrl } from "../api/creatives";
 import { postsQuery } from "../api/posts";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import {
   length,
   refusals,
@@ -107,7 +107,7 @@ export function OnPlacement(props: Shown & { network: string; placement: Placeme
   return (
     <figure className={`shape-${frameOf(placement)}`}>
       <figcaption>
-        <span className="chip" style={{ "--chip": networkColours[network] } as CSSProperties}>
+        <span className="chip" style={{ "--chip": networkColour(network) } as CSSProperties}>
           {network}
         </span>{" "}
         {placement.words.toLowerCase()}
@@ -145,7 +145,7 @@ function Preview(props: Shown & { network: string; placement: Placement; first: 
   if (frame === "tall") {
     return (
       <>
-        <div className="ad ad-tall">
+        <div className="ad in-light ad-tall">
           {picture || <div className="picture none" style={{ aspectRatio: placement.ratio }} />}
           <div className="over top">
             <b>{brand}</b>
@@ -163,7 +163,7 @@ function Preview(props: Shown & { network: string; placement: Placement; first: 
   }
   if (frame === "rail") {
     return (
-      <div className={`ad ad-rail ${picture ? "" : "bare"}`}>
+      <div className={`ad in-light ad-rail ${picture ? "" : "bare"}`}>
         {picture}
         <div>
           {headline}
@@ -176,7 +176,7 @@ function Preview(props: Shown & { network: string; placement: Placement; first: 
   if (frame === "letter") {
     return (
       <>
-        <div className="ad ad-letter">
+        <div className="ad in-light ad-letter">
           <small>From {clientName}</small>
           {headline}
           {body}
@@ -189,7 +189,7 @@ function Preview(props: Shown & { network: string; placement: Placement; first: 
   }
   return (
     <>
-      <div className="ad ad-feed">
+      <div className="ad in-light ad-feed">
         <By name={clientName} network={network} />
         {body}
         {format.firstCard >= 0 && !format.priced ? <Row {...props} /> : picture}
@@ -249,7 +249,7 @@ function Picture({ clientId, draft, media, placement, format, chosen }: Shown & 
 /** Cards in a row, cut at the frame's edge as they are on a phone. */
 function Row({ clientId, draft, format }: Shown) {
   return (
-    <div className="card-row">
+    <div className="card-row in-light">
       {draft.media.slice(format.firstCard).map((sha, i) => (
         <div key={sha}>
           <img src={stillUrl(clientId, sha)} alt="" />
@@ -282,7 +282,7 @@ function Post({ clientId, clientName, network, draft }: Shown & { network: strin
   const post = posts.data?.posts.find((p) => p.id === draft.post);
   if (post) return <PostFrame {...{ clientId, post }} paid />;
   return (
-    <div className="ad ad-feed">
+    <div className="ad in-light ad-feed">
       <By name={clientName} network={network} />
       <div className="words">
         {draft.post ? (
@@ -301,7 +301,7 @@ function Letter({ clientId, draft, script }: Shown) {
   const letter = script?.draft;
   const banner = draft.media[0] ?? letter?.bannerSha;
   return (
-    <div className="ad ad-letter">
+    <div className="ad in-light ad-letter">
       <small>From {letter?.sender || "the sender"}, paid for</small>
       <b>{letter?.subject || <span className="behind">The subject stands here.</span>}</b>
       <div className="words">{letter?.body || <span className="behind">The message stands here.</span>}</div>

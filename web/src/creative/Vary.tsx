@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { App, Modal, Radio, Select } from "antd";
+import { App, Radio, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { Dialog } from "../look/Dialog";
 import type { Schemas } from "../api/client";
 import { creativesQuery } from "../api/creatives";
 import { useChange } from "../frame/useChange";
@@ -71,7 +72,7 @@ export function Vary({
       if (first) await navigate(`/c/${clientId}/creative/${first.creative.id}`);
     });
   return (
-    <Modal
+    <Dialog
       open
       title="Vary one part, keep all others"
       okText={`Make ${plural(values.length, "creative")}`}
@@ -101,6 +102,6 @@ export function Vary({
         showSearch={{ optionFilterProp: "label" }}
         onChange={setValues}
       />
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,5 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { emptyDraft, forSpreadsheet, inFormat, length, mendWords, pasted, toggled, withText } from "./model";
+import {
+  emptyDraft,
+  forSpreadsheet,
+  inFormat,
+  length,
+  mendWords,
+  pasted,
+  toggled,
+  withText,
+  untouched,
+} from "./model";
 import type { Draft, Format, Medium, Phrase } from "./model";
 
 const PICTURE: Format = {
@@ -90,6 +100,17 @@ describe("creative", () => {
     );
     expect(length(75.9)).toBe("1:15");
   });
+});
+
+it.each([
+  [{}, true],
+  [{ name: "Socks", format: "mix" }, true],
+  [{ media: ["a".repeat(64)] }, false],
+  [{ headlines: ["Mend it"] }, false],
+  [{ link: "https://" }, false],
+  [{ scriptId: "s1" }, false],
+])("is untouched until something is in it: %o", (part, is) => {
+  expect(untouched({ ...emptyDraft, ...part })).toBe(is);
 });
 
 describe("copy deck", () => {

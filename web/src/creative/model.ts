@@ -32,6 +32,14 @@ export const emptyDraft: Draft = {
   scriptId: null,
 };
 
+/** Whether nothing was put into it yet: then nothing is amiss with it either. */
+export function untouched(draft: Draft): boolean {
+  const { media, bodies, headlines, descriptions, callsToAction, link, brand, post, formId, scriptId } =
+    draft;
+  const lists = [media, bodies, headlines, descriptions, callsToAction];
+  return lists.every((l) => l.length === 0) && [link, brand, post, formId, scriptId].every((t) => !t);
+}
+
 export function bodyOf({ name, ...draft }: Draft, version: number): Schemas["CreativeBody"] {
   return { version, name, draft };
 }

@@ -7,7 +7,7 @@ import { deskQuery } from "../api/clients";
 import { morningOfQuery } from "../api/morning";
 import { Columns } from "../frame/Columns";
 import { count, money, plural } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { MoneyOfDay } from "../morning";
 import { soughtWords, tableQuery, type ResultLine } from "../results";
 import { FirstSteps } from "./FirstSteps";
@@ -51,7 +51,7 @@ export function Desk() {
             <div
               key={a.id}
               className="thing"
-              style={{ "--edge": networkColours[a.network], cursor: "default" } as React.CSSProperties}
+              style={{ "--edge": networkColour(a.network), cursor: "default" } as React.CSSProperties}
             >
               <b>{a.name}</b>
               <div className="note">

@@ -27,7 +27,7 @@ export function ChatPreview({
           Start again
         </button>
       </figcaption>
-      <div className="sheet-of-form" aria-live="polite">
+      <div className="sheet-of-form in-light" aria-live="polite">
         <p className="bubble">{greeting || "The greeting stands here."}</p>
         {said.map((b, i) => (
           <p key={i} className={`bubble ${b.mine ? "mine" : ""}`}>

@@ -41,6 +41,10 @@ export function FillIn({
     if (Object.keys(found).length > 0) return;
     setStage(last ? { at: "done" } : { at: "page", page: page + 1 });
   };
+  const back = () => {
+    setFaults({});
+    setStage(page > 0 ? { at: "page", page: page - 1 } : { at: "opening" });
+  };
   const restart = () => {
     setStage({ at: "opening" });
     setAnswers({});
@@ -54,7 +58,7 @@ export function FillIn({
           Start again
         </button>
       </figcaption>
-      <div className="sheet-of-form">
+      <div className="sheet-of-form in-light">
         <small>{clientName}</small>
         {stage.at === "opening" && (
           <>
@@ -91,6 +95,9 @@ export function FillIn({
             )}
             <button className="form-go" onClick={onward}>
               {last ? "Send" : "Next"}
+            </button>
+            <button className="link form-back" onClick={back}>
+              Back
             </button>
           </>
         )}

@@ -5,6 +5,7 @@ import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { leadCountsQuery } from "../api/forms";
 import { Columns } from "../frame/Columns";
+import { useRoving } from "../frame/useRoving";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import {
@@ -62,11 +63,7 @@ export function Leads({
   const current = leads.find((l) => l.id === leadId) ?? leads[0];
   const open = (lead: Lead | undefined) =>
     void navigate(`/c/${clientId}/forms/leads${lead ? `/${lead.id}` : ""}`);
-  const step = (by: number) => {
-    const at = leads.findIndex((l) => l.id === current?.id);
-    const next = leads[Math.max(0, Math.min(leads.length - 1, at + by))];
-    if (next) open(next);
-  };
+  const list = useRoving("[role=option]");
   return (
     <Columns
       things={things}
@@ -125,35 +122,27 @@ export function Leads({
         )
       }
     >
-      <div
-        className="leads"
-        role="listbox"
-        aria-label="Leads"
-        tabIndex={0}
-        onKeyDown={(e) => {
-          if (e.key === "ArrowDown" || e.key === "ArrowUp") {
-            e.preventDefault();
-            step(e.key === "ArrowDown" ? 1 : -1);
-          }
-        }}
-      >
-        {leads.map((l) => (
-          <button
-            key={l.id}
-            role="option"
-            aria-selected={l.id === current?.id}
-            className={`lead ${l.id === current?.id ? "on" : ""} ${l.state === "NEW" ? "fresh" : ""}`}
-            onClick={() => open(l)}
-          >
-            <b>{nameOf(l)}</b>
-            <span className="note">
-              {l.form ?? (l.kind === "CHAT" ? l.lines.at(-1)?.text : "a form of elsewhere")}
-            </span>
-            <span>{l.earlier > 0 && <em>again, {l.earlier + 1} so far</em>}</span>
-            <span className="note">{STATES.find((s) => s.value === l.state)?.label}</span>
-            <span className="note when">{ago(l.cameAt, now)}</span>
-          </button>
-        ))}
+      <div className="leads">
+        <div ref={list} role="listbox" aria-label="Leads" hidden={leads.length === 0}>
+          {leads.map((l) => (
+            <button
+              key={l.id}
+              role="option"
+              aria-selected={l.id === current?.id}
+              className={`lead ${l.id === current?.id ? "on" : ""} ${l.state === "NEW" ? "fresh" : ""}`}
+              onClick={() => open(l)}
+              onFocus={() => l.id !== current?.id && open(l)}
+            >
+              <b>{nameOf(l)}</b>
+              <span className="note">
+                {l.form ?? (l.kind === "CHAT" ? l.lines.at(-1)?.text : "a form of elsewhere")}
+              </span>
+              <span>{l.earlier > 0 && <em>again, {l.earlier + 1} so far</em>}</span>
+              <span className="note">{STATES.find((s) => s.value === l.state)?.label}</span>
+              <span className="note when">{ago(l.cameAt, now)}</span>
+            </button>
+          ))}
+        </div>
         {pages.data && leads.length === 0 && (
           <div className="empty">
             <h2>{wanted.find || wanted.state ? "No lead like that" : "No lead yet"}</h2>

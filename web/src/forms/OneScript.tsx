@@ -131,7 +131,7 @@ export function OneScript(props: {
               replies={draft.replies}
             />
           ) : (
-            <div className="letter" aria-label="Message preview">
+            <div className="letter in-light" aria-label="Message preview">
               <small>
                 From <b>{draft.sender || "nobody yet"}</b>, paid for by {props.clientName}
               </small>

@@ -1,6 +1,6 @@
 import type { CSSProperties } from "react";
 import type { Schemas } from "../api/client";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 
 const FIELDS: Record<string, string> = {
   form: "It",
@@ -41,7 +41,7 @@ export function Suits({
         <div
           className="verdict"
           key={n.network}
-          style={{ "--edge": networkColours[n.network] } as CSSProperties}
+          style={{ "--edge": networkColour(n.network) } as CSSProperties}
         >
           <i
             aria-hidden="true"

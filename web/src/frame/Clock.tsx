@@ -76,10 +76,15 @@ export function Clock() {
       }
     >
       <button className="plain clock" data-testid="clock">
-        {runningId ? "Moving to" : "Practice clock"}{" "}
+        <span className="words">{runningId ? "Moving to" : "Practice clock"}</span>{" "}
         <b>{shown ? moment(runningId && running ? running.target : shown) : "away"}</b>
         {runningId && running && (
-          <div className="bar" role="progressbar" aria-valuenow={Math.round(progress(running) * 100)}>
+          <div
+            className="bar"
+            role="progressbar"
+            aria-label="Clock"
+            aria-valuenow={Math.round(progress(running) * 100)}
+          >
             <i style={{ width: `${progress(running) * 100}%` }} />
           </div>
         )}

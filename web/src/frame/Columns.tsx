@@ -1,6 +1,9 @@
-import type { ReactNode } from "react";
+import "./columns.css";
+import { useEffect, type ReactNode } from "react";
 import { Editable } from "./Editable";
 import { useReads } from "./reads";
+import { useRoving } from "./useRoving";
+import { arrive, WORK } from "./work";
 
 /** The same three columns on every screen: things at hand, the work, the selected thing's facts. */
 export function Columns(props: {
@@ -19,10 +22,14 @@ export function Columns(props: {
   looking?: boolean;
 }) {
   const reads = useReads();
+  const list = useRoving(".thing:is(a, button)");
+  useEffect(arrive, []);
   const work = (part: ReactNode) => (props.looking ? part : <Editable>{part}</Editable>);
   return (
     <div className="columns">
-      <aside className="things">{props.things}</aside>
+      <aside ref={list} className="things" aria-label="Things at hand">
+        {props.things}
+      </aside>
       <header className="head">
         <div className="title">
           <h1>{props.title}</h1>
@@ -32,8 +39,14 @@ export function Columns(props: {
         {props.looks}
         {!reads && props.actions}
       </header>
-      <main className={props.bare ? "work bare" : "work"}>{work(props.children)}</main>
-      {props.facts && <aside className="facts">{work(props.facts)}</aside>}
+      <main id={WORK} tabIndex={-1} className={props.bare ? "work bare" : "work"}>
+        {work(props.children)}
+      </main>
+      {props.facts && (
+        <aside className="facts" aria-label="Facts">
+          {work(props.facts)}
+        </aside>
+      )}
       {props.foot && <footer className="foot">{props.foot}</footer>}
     </div>
   );

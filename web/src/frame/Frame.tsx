@@ -1,19 +1,22 @@
 import "./frame.css";
 import { useQuery } from "@tanstack/react-query";
 import { Dropdown } from "antd";
-import { Suspense } from "react";
+import { Suspense, useEffect, useLayoutEffect } from "react";
 import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { send } from "../api/client";
 import { clientsQuery } from "../api/clients";
 import { plansQuery } from "../api/plans";
 import { agencyQuery, sessionQuery } from "../api/session";
 import { writeIn } from "../look/format";
+import { choose } from "../look/look";
+import { beginWeeksOn, weekStart } from "../look/weeks";
 import { Clock } from "./Clock";
 import { FindOrDo } from "./FindOrDo";
 import { KeptState } from "./KeptState";
 import { Rail, screens } from "./Rail";
 import { Reads } from "./reads";
 import { useAhead } from "./useAhead";
+import { goneOn, toWork, WORK } from "./work";
 
 function initials(name: string): string {
   return name
@@ -36,16 +39,30 @@ function Crumbs() {
   const screen =
     screens.find((s) => s.path !== "" && path.startsWith(`/c/${clientId}${s.path}`)) ??
     (path === `/c/${clientId}/report` ? REPORT : undefined);
-  if (path.startsWith("/agency")) return <b>Agency</b>;
-  if (path.startsWith("/me")) return <b>You</b>;
-  if (!clientId) return <b>Morning</b>;
+  const here = path.startsWith("/agency")
+    ? "Agency"
+    : path.startsWith("/me")
+      ? "You"
+      : clientId
+        ? (screen?.words ?? "Desk")
+        : "Morning";
+  useEffect(() => {
+    document.title = [here, client?.name, "Tidewrack"].filter(Boolean).join(" · ");
+  }, [here, client?.name]);
+  if (!clientId) return <b>{here}</b>;
   return (
     <>
       <Link to={`/c/${clientId}`}>{client?.name ?? "…"}</Link>
-      {plan && ` / ${plan.name}`} / <b>{screen?.words ?? "Desk"}</b>
+      {plan && ` / ${plan.name}`} / <b>{here}</b>
     </>
   );
 }
+
+/** Screens at which all can be done on a phone: the desk, what waits for sign-off, launches, results and advice. */
+const SMALL_ENOUGH = /^\/c\/[^/]+(\/(launch|results|report)\b.*)?$/;
+
+/** What the router calls the page that was opened first. */
+const FIRST_PAGE = "default";
 
 /** Where everything else waits until the factor that the agency asks for is on. */
 const SECOND_FACTOR = "/me/second-factor";
@@ -56,20 +73,41 @@ export function Frame() {
   const session = useQuery(sessionQuery);
   const agency = useQuery({ ...agencyQuery, enabled: !!session.data });
   const navigate = useNavigate();
-  const { pathname } = useLocation();
+  const { pathname, key } = useLocation();
+  // Before the screens that are come to ask.
+  useLayoutEffect(() => {
+    if (key !== FIRST_PAGE) goneOn();
+  }, [key]);
   const due = session.data?.secondFactorDue;
   const clients = useQuery({ ...clientsQuery, enabled: !!session.data && !due });
   const client = clients.data?.find((c) => c.id === clientId);
+  const look = session.data?.preferences.look;
+  useEffect(() => {
+    if (look) choose(look);
+  }, [look]);
   useAhead(session.data && !due ? clientId : undefined);
   // Until it is known what may be done here, nothing is offered.
   if (!session.data || !agency.data || !(clients.data || due)) return null;
-  writeIn(agency.data.language);
+  const { language: own, weekStarts } = session.data.preferences;
+  const language = own ?? agency.data.language;
+  writeIn(language);
+  beginWeeksOn(weekStart(weekStarts, language));
   const signOut = () => {
     void send("delete", "/api/session").then(() => window.location.assign("/signin"));
   };
   if (due && !pathname.startsWith(SECOND_FACTOR)) return <Navigate to={SECOND_FACTOR} replace />;
   return (
     <div className="frame">
+      <a
+        className="skip"
+        href={`#${WORK}`}
+        onClick={(e) => {
+          e.preventDefault();
+          toWork();
+        }}
+      >
+        Skip to the work
+      </a>
       <Rail clientId={due ? undefined : clientId} />
       <div className="top">
         <div className={due ? "crumbs alone" : "crumbs"}>{due ? <b>You</b> : <Crumbs />}</div>
@@ -99,13 +137,22 @@ export function Frame() {
             ],
           }}
         >
-          <button className="plain person" aria-label={session.data.name}>
+          <button
+            className="plain person"
+            aria-label={`${initials(session.data.name)}, ${session.data.name}`}
+          >
             {initials(session.data.name)}
           </button>
         </Dropdown>
       </div>
+      {client && !SMALL_ENOUGH.test(pathname) && (
+        <p className="wants-room">
+          This screen wants more room: turn the phone, or open it on a wider one. Here it can be looked at.
+        </p>
+      )}
       <Reads value={client !== undefined && client.role !== "BUYER"}>
-        <Suspense>
+        {/* All that is written in another language, or by other weeks, is written anew. */}
+        <Suspense key={`${language} ${weekStarts}`}>
           <Outlet />
         </Suspense>
       </Reads>

@@ -3,8 +3,29 @@ import { useEffect, useState } from "react";
 import { ago, plural } from "../look/format";
 import { allKept, saving, useKept, waitingEdits } from "./kept";
 
-/** Whether everything is kept. Always in sight, and true. */
+/** Whether everything is kept: always in sight, true, and told to whoever does not see it, with what an edit did. */
 export function KeptState() {
+  const { held, refused, did } = useKept();
+  const edits = waitingEdits(held);
+  const told =
+    edits > 0
+      ? `Not kept: no connection, ${plural(edits, "edit")} waiting`
+      : saving(held)
+        ? ""
+        : refused
+          ? `Not taken: ${refused}`
+          : did && `Kept: ${did}`;
+  return (
+    <>
+      <Shown />
+      <span className="unseen" role="status" data-testid="told">
+        {told}
+      </span>
+    </>
+  );
+}
+
+function Shown() {
   const { held, refused, keptAt } = useKept();
   const [now, setNow] = useState(() => Date.now());
   useEffect(() => {
@@ -21,31 +42,17 @@ export function KeptState() {
   }, [done]);
 
   if (edits > 0) {
-    return (
-      <span className="kept wait" role="status">
-        Not kept: no connection, {plural(edits, "edit")} waiting
-      </span>
-    );
+    return <span className="kept wait">Not kept: no connection, {plural(edits, "edit")} waiting</span>;
   }
   if (saving(held)) {
-    return (
-      <span className="kept busy" role="status">
-        Keeping…
-      </span>
-    );
+    return <span className="kept busy">Keeping…</span>;
   }
   if (refused) {
     return (
       <Tooltip title={refused}>
-        <span className="kept refused" role="status">
-          Last edit not taken
-        </span>
+        <span className="kept refused">Last edit not taken</span>
       </Tooltip>
     );
   }
-  return (
-    <span className="kept" role="status">
-      {keptAt ? `All kept, ${ago(now - keptAt)}` : "All kept"}
-    </span>
-  );
+  return <span className="kept">{keptAt ? `All kept, ${ago(now - keptAt)}` : "All kept"}</span>;
 }

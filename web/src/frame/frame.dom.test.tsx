@@ -3,6 +3,8 @@ import { answering, show } from "../testing/browser";
 import { screen, waitFor } from "@testing-library/react";
 import { MemoryRouter, Outlet, Route, Routes } from "react-router";
 import { expect, it } from "vitest";
+import { number } from "../look/format";
+import { weekDays } from "../look/weeks";
 import { Frame } from "./Frame";
 
 const AGENCY = {
@@ -19,7 +21,10 @@ function house(secondFactorDue: boolean) {
   const told = answering((_, path) => {
     if (path === "/api/session") {
       return {
-        body: { id: "nell", name: "Nell Ferry", email: "n@w.example", administrator: false, secondFactorDue },
+        body: {
+          ...{ id: "nell", name: "Nell Ferry", email: "n@w.example", administrator: false, secondFactorDue },
+          preferences: { look: "DARK", language: "da-DK", weekStarts: "SUNDAY", miles: false, letters: true },
+        },
       };
     }
     if (path === "/api/agency") return { body: AGENCY };
@@ -62,4 +67,8 @@ it("shows the screen and the way to all others to everybody else", async () => {
   await screen.findByText("the desk");
   expect(screen.getByText("Plan")).toBeTruthy();
   await waitFor(() => expect(asked).toContain("/api/clock"));
+  // As that person has things look and written, whatever the agency's way is.
+  expect(document.documentElement.dataset.look).toBe("dark");
+  expect(number(1234.5)).toBe("1.234,5");
+  expect(weekDays()[0]).toBe(6);
 });

@@ -35,7 +35,7 @@ describe("a draft that is kept by itself", () => {
     vi.useFakeTimers();
     saved = [];
     answers = [];
-    useKept.setState({ held: {}, refused: undefined, keptAt: undefined });
+    useKept.setState({ held: {}, refused: undefined, keptAt: undefined, did: undefined });
   });
 
   afterEach(() => {
@@ -131,7 +131,7 @@ describe("what the top line says of several savers at once", () => {
   /** Three savers of different ways, with answers that come in any order, are lost, or refuse. */
   it.each(Array.from({ length: 60 }, (_, seed) => seed))("is true at every step, seed %i", async (seed) => {
     const random = chance(seed);
-    useKept.setState({ held: {}, refused: undefined, keptAt: undefined });
+    useKept.setState({ held: {}, refused: undefined, keptAt: undefined, did: undefined });
     const answers: (() => void)[] = [];
     const timers: (() => void)[] = [];
     const arrived: string[][] = [[], [], []];
@@ -198,13 +198,13 @@ describe("what the top line says of several savers at once", () => {
 });
 
 describe("the words of the top line", () => {
-  const words = () => screen.getByRole("status").textContent;
+  const words = () => [document.querySelector(".kept")?.textContent, screen.getByRole("status").textContent];
 
   afterEach(cleanup);
 
   it.each([
-    ["nothing was changed", () => undefined, "All kept"],
-    ["one is on its way", () => useKept.getState().tell("a", 1, true), "Keeping…"],
+    ["nothing was changed", () => undefined, "All kept", ""],
+    ["one is on its way", () => useKept.getState().tell("a", 1, true), "Keeping…", ""],
     [
       "one is on its way and another waits",
       () => {
@@ -212,25 +212,32 @@ describe("the words of the top line", () => {
         useKept.getState().tell("b", 3, false);
       },
       "Not kept: no connection, 3 edits waiting",
+      "Not kept: no connection, 3 edits waiting",
     ],
-    ["one was not taken", () => useKept.getState().refuse("The name is empty."), "Last edit not taken"],
+    [
+      "one was not taken",
+      () => useKept.getState().refuse("The name is empty."),
+      "Last edit not taken",
+      "Not taken: The name is empty.",
+    ],
     [
       "the one after it was",
       () => {
         useKept.getState().refuse("The name is empty.");
-        useKept.getState().kept();
+        useKept.getState().kept("£4.00 to £5.00");
       },
       "All kept, 0 s ago",
+      "Kept: £4.00 to £5.00",
     ],
-  ])("when %s", (_, happens, says) => {
-    useKept.setState({ held: {}, refused: undefined, keptAt: undefined });
+  ])("when %s", (_, happens, says, told) => {
+    useKept.setState({ held: {}, refused: undefined, keptAt: undefined, did: undefined });
     happens();
     render(createElement(KeptState));
-    expect(words()).toBe(says);
+    expect(words()).toEqual([says, told]);
   });
 
   it("ask before the page is left while anything is not kept", () => {
-    useKept.setState({ held: {}, refused: undefined, keptAt: undefined });
+    useKept.setState({ held: {}, refused: undefined, keptAt: undefined, did: undefined });
     const leaves = () => window.dispatchEvent(new Event("beforeunload", { cancelable: true }));
     render(createElement(KeptState));
     expect(leaves()).toBe(true);

@@ -15,8 +15,10 @@ interface Kept {
   /** Why something was not taken; cleared by the next that is. */
   refused: string | undefined;
   keptAt: number | undefined;
+  /** What the last edit did, for those who do not see it. */
+  did: string | undefined;
   tell: (who: string, unsaved: number, connected: boolean) => void;
-  kept: () => void;
+  kept: (did?: string) => void;
   refuse: (why: string) => void;
 }
 
@@ -24,13 +26,14 @@ export const useKept = create<Kept>((set) => ({
   held: {},
   refused: undefined,
   keptAt: undefined,
+  did: undefined,
   tell: (who, unsaved, connected) =>
     set((s) => {
       const { [who]: before, ...others } = s.held;
       if (unsaved === 0) return before ? { held: others } : s;
       return { held: { ...others, [who]: { unsaved, connected } } };
     }),
-  kept: () => set({ keptAt: Date.now(), refused: undefined }),
+  kept: (did) => set({ keptAt: Date.now(), refused: undefined, did }),
   refuse: (why) => set({ refused: why }),
 }));
 

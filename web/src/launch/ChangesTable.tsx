@@ -45,12 +45,14 @@ export function ChangesTable({
   return (
     <div className={`change-list ${covered ? "signed" : ""}`} role="table" aria-label="Change list">
       <div className="change-line head" role="row">
-        <Checkbox
-          aria-label="All changes"
-          checked={left.size === 0}
-          indeterminate={left.size > 0 && left.size < all.size}
-          onChange={(e) => onLeave(e.target.checked ? new Set() : all)}
-        />
+        <span role="columnheader">
+          <Checkbox
+            aria-label="All changes"
+            checked={left.size === 0}
+            indeterminate={left.size > 0 && left.size < all.size}
+            onChange={(e) => onLeave(e.target.checked ? new Set() : all)}
+          />
+        </span>
         <span role="columnheader">Do</span>
         <span role="columnheader">What</span>
         <span role="columnheader">Name on the network</span>
@@ -74,12 +76,14 @@ export function ChangesTable({
                 onClick={() => onChoose(c.key)}
                 onKeyDown={(e) => e.key === "Enter" && onChoose(c.key)}
               >
-                <Checkbox
-                  aria-label={`Launch ${c.name}`}
-                  checked={!left.has(c.key)}
-                  onClick={(e) => e.stopPropagation()}
-                  onChange={(e) => tick(c.key, e.target.checked)}
-                />
+                <span role="cell">
+                  <Checkbox
+                    aria-label={`Launch ${c.name}`}
+                    checked={!left.has(c.key)}
+                    onClick={(e) => e.stopPropagation()}
+                    onChange={(e) => tick(c.key, e.target.checked)}
+                  />
+                </span>
                 <span role="cell">{ACTION_WORDS[c.action]}</span>
                 <ItemCells level={c.level} name={c.name} />
                 {covered && (

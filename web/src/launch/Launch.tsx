@@ -2,13 +2,15 @@ import "./launch.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Checkbox, Modal, Radio } from "antd";
 import { useEffect, useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link, useLocation, useNavigate } from "react-router";
 import { type Schemas, askAgain } from "../api/client";
 import { offerQuery } from "../api/clients";
 import { CHANGES } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useReads } from "../frame/reads";
 import { useChange } from "../frame/useChange";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
+import { wayTo } from "../look/wayTo";
 import { Findings, blockers } from "../look/Findings";
 import { money, plural } from "../look/format";
 import { CampaignList } from "../plan";
@@ -36,7 +38,12 @@ export function Launch() {
     refetchInterval: (query) => (query.state.data?.running ? 3_000 : false),
   });
   const path = { clientId, planId: planId ?? "", campaignId: campaign?.id ?? "" };
-  const looked = useQuery({ ...lookQuery(path), enabled: !!planId && !!campaign?.live && !account?.byHand });
+  // Who only reads sees it as it was when somebody who works here looked last.
+  const reads = useReads();
+  const looked = useQuery({
+    ...lookQuery(path),
+    enabled: !!planId && !!campaign?.live && !account?.byHand && !reads,
+  });
   const lookedAt = looked.dataUpdatedAt;
   useEffect(() => {
     if (lookedAt > 0) void askAgain(queries, CHANGES);
@@ -48,6 +55,7 @@ export function Launch() {
   const [chosenByHand, setByHand] = useState(false);
   const byHand = chosenByHand || !!account?.byHand;
   const [chosen, setChosen] = useState<string>();
+  const came = (useLocation().state as { go?: boolean } | null)?.go ?? false;
   if (!client || !atHand.settled) return <Waiting on={[atHand]} />;
   const things = plan ? (
     <CampaignList
@@ -105,14 +113,7 @@ export function Launch() {
       },
     ).finally(() => void queries.invalidateQueries());
   };
-  const jump = (place: Schemas["Place"]) => {
-    if (place.creativeId) void navigate(`/c/${clientId}/creative/${place.creativeId}?field=${place.field}`);
-    else if (place.audienceId)
-      void navigate(`/c/${clientId}/audiences/${place.audienceId}?field=${place.field}`);
-    else if (place.rowId) {
-      void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?ad=${place.rowId}/&field=${place.field}`);
-    } else void navigate(`/c/${clientId}/plan/${planId}/${campaign.id}?change=${place.field}`);
-  };
+  const jump = (place: Schemas["Place"]) => void navigate(wayTo(clientId, planId, place));
   const toLaunch = list.changes.length > 0 && !list.running;
   const launch = account.byHand ? "Hand over" : "Launch";
   return (
@@ -131,7 +132,7 @@ export function Launch() {
       }
       actions={
         toLaunch && (
-          <Button type="primary" disabled={unsigned > 0} onClick={() => setConfirming(true)}>
+          <Button type="primary" autoFocus={came} disabled={unsigned > 0} onClick={() => setConfirming(true)}>
             {unsigned > 0
               ? `${plural(unsigned, "change")} without sign-off`
               : blocked > 0
@@ -243,7 +244,7 @@ export function Launch() {
           ) : (
             <>
               <Button onClick={() => setConfirming(false)}>Not yet</Button>
-              <Button type="primary" onClick={go}>
+              <Button type="primary" autoFocus onClick={go}>
                 {byHand ? "Hand it over" : "Launch now"}
               </Button>
             </>

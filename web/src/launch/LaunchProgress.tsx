@@ -64,7 +64,13 @@ export function LaunchProgress({
           )}
         </Changes>
       </div>
-      <div className="launch-bar" role="progressbar" aria-valuenow={done} aria-valuemax={changes.length}>
+      <div
+        className="launch-bar"
+        role="progressbar"
+        aria-label="Launch"
+        aria-valuenow={done}
+        aria-valuemax={changes.length}
+      >
         <i style={{ width: `${(done / changes.length) * 100}%` }} />
       </div>
       <p className="note" style={{ marginTop: 0 }}>

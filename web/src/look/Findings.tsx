@@ -59,7 +59,7 @@ function One({ finding: f, onJump, onMend, onSilence }: { finding: Finding } & W
         {f.mend}
       </button>
       {onMend && f.mendable && (
-        <button className="link mend" aria-label={`Mend: ${f.mend}`} onClick={() => onMend(f)}>
+        <button className="link mend" aria-label={`mend it: ${f.mend}`} onClick={() => onMend(f)}>
           mend it
         </button>
       )}

@@ -1,5 +1,5 @@
 import { InputNumber } from "antd";
-import { decimals, units } from "./format";
+import { decimals, decimalSign, units } from "./format";
 
 /** Money typed in whole units and given in minor ones. */
 export function MoneyInput(props: {
@@ -21,6 +21,7 @@ export function MoneyInput(props: {
       min={0}
       max={1_000_000_000}
       precision={digits}
+      decimalSeparator={decimalSign()}
       disabled={props.disabled ?? false}
       placeholder={props.empty ?? ""}
       value={props.minor === null ? null : units(props.minor, props.currency)}

@@ -19,6 +19,11 @@ export function number(value: number, options?: Intl.NumberFormatOptions): strin
   return value.toLocaleString(language, options);
 }
 
+/** What stands before tenths, as numbers are typed and read. */
+export const decimalSign = inLanguage(
+  (l) => new Intl.NumberFormat(l).formatToParts(0.5).find((part) => part.type === "decimal")?.value ?? ".",
+);
+
 const moneyFormats = inLanguage(() => new Map<string, Intl.NumberFormat>());
 
 function moneyFormat(currency: string): Intl.NumberFormat {

@@ -3,14 +3,9 @@ import { GridComponent, TooltipComponent } from "echarts/components";
 import { init, use as registerParts, type EChartsCoreOption } from "echarts/core";
 import { CanvasRenderer } from "echarts/renderers";
 import { useEffect, useRef } from "react";
-import { colours } from "./theme";
+import { useColours } from "./look";
 
 registerParts([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
-
-const LOOK: EChartsCoreOption = {
-  animation: false,
-  textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
-};
 
 /**
  * Draws a chart in the box that the ref is given to, in the product's look, and again with its size.
@@ -19,16 +14,27 @@ const LOOK: EChartsCoreOption = {
  */
 export function useChart(option: EChartsCoreOption) {
   const box = useRef<HTMLDivElement>(null);
+  const colours = useColours();
   useEffect(() => {
     if (!box.current) return;
     const chart = init(box.current);
-    chart.setOption({ ...LOOK, ...option });
+    chart.setOption({
+      animation: false,
+      textStyle: { fontFamily: '"Public Sans Variable", sans-serif', color: colours.ink },
+      ...option,
+      tooltip: {
+        backgroundColor: colours.surface,
+        borderColor: colours.lineStrong,
+        textStyle: { color: colours.ink },
+        ...(option.tooltip as object | undefined),
+      },
+    });
     const resized = new ResizeObserver(() => chart.resize());
     resized.observe(box.current);
     return () => {
       resized.disconnect();
       chart.dispose();
     };
-  }, [option]);
+  }, [option, colours]);
   return box;
 }

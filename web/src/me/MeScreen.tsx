@@ -9,6 +9,7 @@ import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { PasswordItem } from "../look/PasswordItem";
 import { changePassword, rename } from "./queries";
+import { LookAndWriting } from "./LookAndWriting";
 import { SecondFactor } from "./SecondFactor";
 import { Sessions } from "./Sessions";
 import { Tokens } from "./Tokens";
@@ -16,6 +17,7 @@ import { Waiting } from "../frame/Waiting";
 
 const PARTS = [
   { path: "name", words: "Name and password" },
+  { path: "preferences", words: "Look and writing" },
   { path: "second-factor", words: "Second factor" },
   { path: "sessions", words: "Sessions" },
   { path: "tokens", words: "Tokens for programs" },
@@ -36,6 +38,7 @@ export function MeScreen() {
       ))}
     </>
   );
+  if (part === "preferences") return <LookAndWriting things={things} />;
   if (part === "second-factor") return <SecondFactor things={things} session={session.data} />;
   if (part === "sessions") return <Sessions things={things} />;
   if (part === "tokens") return <Tokens things={things} />;

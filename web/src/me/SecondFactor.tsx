@@ -73,7 +73,14 @@ function TurnOn({ onOn }: { onOn: (told: Schemas["RecoveryCodes"]) => Promise<un
   return (
     <div className="turn-on">
       <div>
-        <QRCode value={address} size={180} bordered={false} color="#20302c" bgColor="#fffdf8" />
+        <QRCode
+          aria-label="The secret as squares, for an app to read"
+          value={address}
+          size={180}
+          bordered={false}
+          color="#20302c"
+          bgColor="#fffdf8"
+        />
         <p className="note">Or type it in:</p>
         <p className="mono typed-secret">{secret.match(/.{4}/g)?.join(" ")}</p>
       </div>

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Form, Input, InputNumber, Modal, Select } from "antd";
+import { Dialog } from "../look/Dialog";
 import { useState, type ReactNode } from "react";
 import type { Schemas } from "../api/client";
 import { clientsQuery } from "../api/clients";
@@ -108,7 +109,7 @@ function MakeToken(props: {
   const order: Role[] = ["VIEWER", "APPROVER", "BUYER"];
   const roles = roleOptions().filter((r) => order.indexOf(r.value) <= order.indexOf(own));
   return (
-    <Modal
+    <Dialog
       open
       title="Make a token"
       okText="Make it"
@@ -147,7 +148,7 @@ function MakeToken(props: {
           </Form.Item>
         </div>
       </Form>
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { answering, pick, show } from "../testing/browser";
+import { answering, door, pick, show } from "../testing/browser";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import { expect, it } from "vitest";
@@ -97,4 +97,32 @@ it("names browsers as people do, and ends other sessions", async () => {
   expect(screen.getAllByRole("button", { name: "End it" })).toHaveLength(1);
   fireEvent.click(screen.getByRole("button", { name: "End it" }));
   await waitFor(() => expect(asked).toContain("/api/me/sessions/b"));
+});
+
+it("has things look and written as is chosen, at once, and goes back where that was not kept", async () => {
+  const usual = { look: "SYSTEM", language: null, weekStarts: null, miles: false, letters: true };
+  let refuse = false;
+  const { sent } = answering((body, path) => {
+    if (path === "/api/session") return { body: { id: "nell", name: "Nell", preferences: usual } };
+    if (path === "/api/agency") return { body: { language: "en-GB" } };
+    if (path === "/api/door") return { body: door("Withy") };
+    return refuse ? { status: 422, body: { detail: "Not now." } } : { body };
+  });
+  show(
+    <MemoryRouter initialEntries={["/me/preferences"]}>
+      <Routes>
+        <Route path="/me/:part" element={<MeScreen />} />
+      </Routes>
+    </MemoryRouter>,
+  );
+  fireEvent.click(await screen.findByText("Miles"));
+  await waitFor(() => expect(sent.at(-1)).toEqual({ ...usual, miles: true }));
+  await pick("Weeks begin on", "Sunday");
+  await waitFor(() => expect(sent.at(-1)).toEqual({ ...usual, miles: true, weekStarts: "SUNDAY" }));
+  const dark = screen.getByRole<HTMLInputElement>("radio", { name: "Dark" });
+  refuse = true;
+  fireEvent.click(dark);
+  await waitFor(() => expect(sent.at(-1)).toMatchObject({ look: "DARK" }));
+  await screen.findByText("Not now.");
+  await waitFor(() => expect(dark.checked).toBe(false));
 });

@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import { stillUrl } from "../api/creatives";
 import { type Asked, type MorningClient, morningOfQuery, type NeedLine } from "../api/morning";
 import { plural } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { MoneyOfDay } from "./MoneyOfDay";
 import { useHide } from "./useHide";
 import { toldOf, URGENCIES } from "./words";
@@ -42,7 +42,7 @@ export function OneClient(props: {
             <span
               key={network}
               className="chip"
-              style={{ "--chip": networkColours[network] } as React.CSSProperties}
+              style={{ "--chip": networkColour(network) } as React.CSSProperties}
             >
               {network}
             </span>

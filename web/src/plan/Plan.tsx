@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, Modal, Select } from "antd";
-import { useEffect, useRef, useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Button, Input, Select } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { Dialog } from "../look/Dialog";
 import { at, type Schemas, send } from "../api/client";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
@@ -91,7 +92,7 @@ function NewPlan({ clientId, onClose }: { clientId: string; onClose: () => void 
       .catch((e: Error) => setProblem(e.message));
   };
   return (
-    <Modal open title="New plan" okText="Start it" onOk={start} onCancel={onClose}>
+    <Dialog open title="New plan" okText="Start it" onOk={start} onCancel={onClose}>
       <Input
         autoFocus
         aria-label="Name of the plan"
@@ -101,15 +102,8 @@ function NewPlan({ clientId, onClose }: { clientId: string; onClose: () => void 
         onPressEnter={start}
       />
       {problem && <p style={{ color: "var(--rust)" }}>{problem}</p>}
-    </Modal>
+    </Dialog>
   );
-}
-
-/** A finding elsewhere led to a field of the campaign's form: opens it once. */
-function OpenAtOnce({ open }: { open: () => void }) {
-  const once = useRef(open);
-  useEffect(() => once.current(), []);
-  return null;
 }
 
 function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string; onNewPlan: () => void }) {
@@ -117,7 +111,6 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   const navigate = useNavigate();
   const edits = useEdits(clientId, planId);
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
-  const wanted = useSearchParams()[0].get("change");
   const queries = useQueryClient();
   const [form, setForm] = useState<{ campaign: Campaign | undefined; field: string | undefined }>();
   if (!plan || !account || !client || !offer.data) return <Waiting on={[atHand, offer]} />;
@@ -153,7 +146,6 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   );
   return (
     <>
-      {campaign && wanted && <OpenAtOnce key={wanted} open={() => openForm(campaign, wanted)} />}
       {campaign ? (
         <SheetDesk
           key={campaign.id}
@@ -162,8 +154,6 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           accounts={client.accounts}
           whole={campaign}
           version={plan.version}
-          undo={plan.undo}
-          redo={plan.redo}
           objectives={offer.data.rulebook.objectives}
           onChange={(field) => openForm(campaign, field)}
         />
@@ -189,6 +179,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           accounts={form.campaign ? [account] : client.accounts}
           account={account}
           campaign={form.campaign}
+          suggested={plan.campaigns.length === 0 ? plan.name : ""}
           field={form.field}
           onClose={() => setForm(undefined)}
           send={async (edit) => {

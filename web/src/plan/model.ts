@@ -79,6 +79,28 @@ export function findingsAt(
   );
 }
 
+/** Blockers and warnings of each ad in words, with those of its whole row and column; counted once, asked for every cell in sight. */
+export function findingsToldAt(findings: Finding[]) {
+  const counted = new Map<string, { blockers: number; warnings: number }>();
+  for (const { place, severity } of findings) {
+    if (severity === "HINT" || (place.rowId == null && place.columnId == null)) continue;
+    const key = `${place.rowId ?? ""}/${place.columnId ?? ""}`;
+    const at = counted.get(key) ?? { blockers: 0, warnings: 0 };
+    counted.set(key, at);
+    if (severity === "BLOCKER") at.blockers++;
+    else at.warnings++;
+  }
+  return (rowId: string, columnId: string | undefined): string => {
+    if (counted.size === 0) return "";
+    const all = [`${rowId}/`, `/${columnId}`, `${rowId}/${columnId}`].map((key) => counted.get(key));
+    const sum = (of: "blockers" | "warnings") => all.reduce((n, at) => n + (at?.[of] ?? 0), 0);
+    const [blockers, warnings] = [sum("blockers"), sum("warnings")];
+    return [blockers && plural(blockers, "blocker"), warnings && plural(warnings, "warning")]
+      .filter(Boolean)
+      .join(", ");
+  };
+}
+
 /** The edit that mends a finding, or all that its rule found. */
 export function mendOf(campaign: Campaign, finding: Finding, all = false): Edit {
   const { rowId, columnId } = finding.place;

@@ -1,13 +1,14 @@
 import { useMemo } from "react";
+import { useColours } from "../look/look";
+import { tooFew, type Colours } from "../look/theme";
 import { useChart } from "../look/useChart";
-import { colours, rankColours, tooFew } from "../look/theme";
 import { axisText, barsOf, drawn, figure, type MetricView, type ResultLine } from "./model";
 
 const BAR_HEIGHT = 24;
 const LONGEST_NAME = 190;
 
 /** A bar of which there is too little to say. */
-const HATCHED = {
+const hatched = (colours: Colours) => ({
   color: colours.paper,
   borderColor: colours.lineStrong,
   decal: {
@@ -17,10 +18,14 @@ const HATCHED = {
     dashArrayY: [1.5, 5],
     rotation: -Math.PI / 4,
   },
-} as const;
+});
 
 /** What is still to come of a bar. */
-const TO_COME = { color: "transparent", borderColor: colours.kelp, borderType: "dashed" } as const;
+const toCome = (colours: Colours) => ({
+  color: "transparent",
+  borderColor: colours.kelp,
+  borderType: "dashed",
+});
 
 /** One number of each line as a bar, the best at the top, coloured by rank as in the table. */
 export function Bars(props: {
@@ -31,6 +36,7 @@ export function Bars(props: {
 }) {
   const { by, lines, metric, currency } = props;
   const bars = useMemo(() => barsOf(lines, by, metric, currency), [lines, by, metric, currency]);
+  const colours = useColours();
   const option = useMemo(() => {
     return {
       grid: { left: 8, right: 76, top: 4, bottom: 4, containLabel: true },
@@ -64,8 +70,8 @@ export function Bars(props: {
           data: bars.map((b) => ({
             value: drawn(metric, b.value, currency),
             itemStyle: b.few
-              ? HATCHED
-              : { color: b.rank === undefined ? colours.kelp : rankColours[b.rank]?.ground },
+              ? hatched(colours)
+              : { color: b.rank === undefined ? colours.kelp : colours.ranks[b.rank]?.ground },
           })),
         },
         {
@@ -74,7 +80,7 @@ export function Bars(props: {
           stack: "bar",
           data: bars.map((b) => ({
             value: Math.max(0, drawn(metric, (b.whole?.about ?? b.value) - b.value, currency) ?? 0),
-            itemStyle: TO_COME,
+            itemStyle: toCome(colours),
           })),
           label: {
             show: true,
@@ -88,7 +94,7 @@ export function Bars(props: {
         },
       ],
     };
-  }, [bars, metric, currency]);
+  }, [colours, bars, metric, currency]);
   const box = useChart(option);
   return (
     <div

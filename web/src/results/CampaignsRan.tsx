@@ -4,7 +4,7 @@ import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { paceQuery } from "../api/results";
 import { CampaignKind } from "../look/CampaignKind";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { takenAlong } from "./model";
 import { Pace } from "./Pace";
 
@@ -27,7 +27,7 @@ export function CampaignsRan(props: {
           <Link
             key={c.campaignId}
             className={`thing ${c.campaignId === props.current ? "on" : ""}`}
-            style={{ "--edge": networkColours[account?.network ?? ""] } as CSSProperties}
+            style={{ "--edge": networkColour(account?.network) } as CSSProperties}
             title={`In the plan ${c.plan}`}
             to={{ pathname: `/c/${props.clientId}/results/${c.planId}/${c.campaignId}`, search: look }}
           >

@@ -1,8 +1,8 @@
 import { useMemo } from "react";
 import { type Schemas } from "../api/client";
 import { day, plural } from "../look/format";
+import { useColours } from "../look/look";
 import { useChart } from "../look/useChart";
-import { colours } from "../look/theme";
 import { axisText, drawn, figure, type MetricView, type OfDay, type Whole } from "./model";
 
 /**
@@ -21,6 +21,7 @@ export function Line(props: {
   beside?: readonly OfDay[];
 }) {
   const { days, metric, currency, begun, beside, week } = props;
+  const colours = useColours();
   const option = useMemo(() => {
     const points = days.map((d) => drawn(metric, d.value, currency));
     const fresh = days.map((d, i) => (d.whole ? d : days[i + 1]?.whole ? { ...d, whole: sure(d.value) } : d));
@@ -109,7 +110,7 @@ export function Line(props: {
         },
       ],
     };
-  }, [days, metric, currency, begun, beside, week]);
+  }, [colours, days, metric, currency, begun, beside, week]);
   const box = useChart(option);
   const coming = days.some((d) => d.whole);
   return (

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Checkbox, Modal } from "antd";
+import { App, Button, Checkbox } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { Dialog } from "../look/Dialog";
 import { ask, at, CAMPAIGN, type CampaignPath, send } from "../api/client";
 import { planKey } from "../api/plans";
 
@@ -35,7 +36,7 @@ function Chosen({ path, onClose }: { path: CampaignPath; onClose: () => void }) 
       (e: Error) => void message.error(e.message),
     );
   return (
-    <Modal
+    <Dialog
       open
       title="Who comes back next?"
       onCancel={onClose}
@@ -62,6 +63,6 @@ function Chosen({ path, onClose }: { path: CampaignPath; onClose: () => void }) 
           form.
         </p>
       )}
-    </Modal>
+    </Dialog>
   );
 }

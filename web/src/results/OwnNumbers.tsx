@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Drawer, Input, InputNumber, Segmented, Checkbox } from "antd";
+import { Button, Input, InputNumber, Segmented, Checkbox } from "antd";
+import { SideDialog } from "../look/Dialog";
 import { useState } from "react";
 import { type Problem, type Schemas, askAgain } from "../api/client";
 import { offerOfResults } from "../api/results";
@@ -40,7 +41,7 @@ export function OwnNumbers({
     if (await done(keepNumber(clientId, code, draft))) setDraft(EMPTY);
   };
   return (
-    <Drawer open size={460} title="Numbers of your own" onClose={onClose}>
+    <SideDialog open settled={own.length} size={460} title="Numbers of your own" onClose={onClose}>
       <div className="own-numbers">
         {own.map((m) => (
           <div key={m.code} className="own-number">
@@ -117,7 +118,7 @@ export function OwnNumbers({
         />
         <p className="note">Profit is value × margin − spend.</p>
       </div>
-    </Drawer>
+    </SideDialog>
   );
 }
 

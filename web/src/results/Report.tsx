@@ -5,6 +5,7 @@ import { useParams, useSearchParams } from "react-router";
 import { deskQuery } from "../api/clients";
 import { agencyQuery } from "../api/session";
 import { offerOfResults } from "../api/results";
+import { OnPaper } from "../look/Dressed";
 import { count, day } from "../look/format";
 import { Line } from "./Line";
 import {
@@ -48,47 +49,50 @@ export function Report() {
   const metric = offer.data.metrics.find((m) => m.code === shown);
   const currency = totals[0]?.currency ?? "EUR";
   return (
-    <article
-      className="report"
-      style={{ "--agency": agency.data?.colour, "--accent": agency.data?.accent } as React.CSSProperties}
-    >
-      <header>
-        <p className="report-by">{agency.data?.name}</p>
-        <h1>{desk.data.client.name}</h1>
-        <p>
-          Results from {from ? day(from) : "–"} to {to ? day(to) : "–"}
-        </p>
-        <Button className="not-printed" onClick={() => window.print()}>
-          Print or save as PDF
-        </Button>
-      </header>
-      {totals.map((t) => (
-        <Sums key={t.currency} offer={offer.data} total={t} />
-      ))}
-      {metric && (
-        <>
-          <h2>{titled(metric.words)} by day</h2>
-          <Line
-            days={overDays(lines, currency, metric)}
-            metric={metric}
-            currency={currency}
-            begun={offer.data.begun}
+    <OnPaper>
+      <article
+        className="report"
+        style={{ "--agency": agency.data?.colour, "--accent": agency.data?.accent } as React.CSSProperties}
+      >
+        <header>
+          <p className="report-by">{agency.data?.name}</p>
+          <h1>{desk.data.client.name}</h1>
+          <p>
+            Results from {from ? day(from) : "–"} to {to ? day(to) : "–"}
+          </p>
+          <Button className="not-printed" onClick={() => window.print()}>
+            Print or save as PDF
+          </Button>
+        </header>
+        {totals.map((t) => (
+          <Sums key={t.currency} offer={offer.data} total={t} />
+        ))}
+        {metric && (
+          <>
+            <h2>{titled(metric.words)} by day</h2>
+            <Line
+              days={overDays(lines, currency, metric)}
+              metric={metric}
+              currency={currency}
+              begun={offer.data.begun}
+            />
+          </>
+        )}
+        {TABLES.map((t) => (
+          <Part
+            key={t.by}
+            clientId={clientId}
+            offer={offer.data}
+            question={{ ...scope, by: [t.by] }}
+            words={t.words}
           />
-        </>
-      )}
-      {TABLES.map((t) => (
-        <Part
-          key={t.by}
-          clientId={clientId}
-          offer={offer.data}
-          question={{ ...scope, by: [t.by] }}
-          words={t.words}
-        />
-      ))}
-      <footer>
-        Days are days of the account. Reach counts different people and is not added, so it is not shown here.
-      </footer>
-    </article>
+        ))}
+        <footer>
+          Days are days of the account. Reach counts different people and is not added, so it is not shown
+          here.
+        </footer>
+      </article>
+    </OnPaper>
   );
 }
 

@@ -2,7 +2,7 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import { Fragment, useMemo, useRef } from "react";
 import type { Schemas } from "../api/client";
 import { count } from "../look/format";
-import { rankColours, tooFew } from "../look/theme";
+import { rankColour, tooFew } from "../look/theme";
 import {
   change,
   counted,
@@ -28,7 +28,7 @@ const LINE_HEIGHT = 33;
 function ground(metric: MetricView, line: ResultLine | undefined, begun?: boolean) {
   const rank = line?.ranks[metric.code];
   if (metric.better === "NEITHER" || (begun && !metric.rests)) return undefined;
-  const colour = few(metric, line) ? tooFew : rank === undefined ? undefined : rankColours[rank];
+  const colour = few(metric, line) ? tooFew : rankColour(rank);
   return colour && { background: colour.ground, color: colour.ink };
 }
 

@@ -9,7 +9,7 @@ import { CHANGES, NAME_PATHS, PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { moment, plural } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { CodesDesk } from "./CodesDesk";
 import { useDrafts } from "./draft";
 import { Elsewhere } from "./Elsewhere";
@@ -62,7 +62,7 @@ export function Rules() {
         <button
           key={n.code}
           className={on(`network-${n.code}`)}
-          style={{ "--edge": networkColours[n.code] } as React.CSSProperties}
+          style={{ "--edge": networkColour(n.code) } as React.CSSProperties}
           onClick={() => go(`network-${n.code}`)}
         >
           <b>{n.name}</b>

@@ -60,8 +60,15 @@ export function signWords(sign: string): string {
   return sign === " " ? "space" : sign.trim() === sign ? sign : `${sign.trim()} with spaces`;
 }
 
+/** What stands between parts, as people call it. */
+export function betweenWords(between: Schemas["Between"]): string {
+  return between.spaced ? `${between.separator} with spaces` : between.separator;
+}
+
 /** A table of what names say, as spreadsheets take it. */
-export function readAsLines(read: Schemas["ReadNames"], tokens: Token[]): string[][] {
-  const head = ["name", ...read.tokens.map((t) => tokens.find((k) => k.token === t)?.words ?? t), "why not"];
-  return [head, ...read.names.map((n) => [n.name, ...n.values.map((v) => v ?? ""), n.whyNot ?? ""])];
+export function readAsLines(names: Schemas["ReadName"][], heads: string[]): string[][] {
+  return [
+    ["name", ...heads, "why not"],
+    ...names.map((n) => [n.name, ...n.values.map((v) => v ?? ""), n.whyNot ?? ""]),
+  ];
 }

@@ -19,3 +19,7 @@ export const triedQuery = (path: CampaignPath, scheme: Scheme) =>
 
 export const readNames = (clientId: string, level: Level, text: string, scheme: Scheme | null) =>
   send("post", "/api/clients/{clientId}/names-read", at({ clientId }, { level, text, scheme }));
+
+/** Names laid out by the pattern that they show themselves, or that a person says they have. */
+export const layOut = (clientId: string, body: Schemas["LayoutBody"]) =>
+  send("post", "/api/clients/{clientId}/names-laid-out", at({ clientId }, body));

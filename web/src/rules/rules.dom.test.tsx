@@ -56,6 +56,7 @@ function room(thing: string, administrator = false) {
       };
     }
     if (path.endsWith("/names-read")) return { body: READ };
+    if (path.endsWith("/names-laid-out")) return { body: LAID };
     if (path.endsWith("/people")) {
       return { body: [{ id: "nell", name: "Nell Ferry", email: "n@w.example", role: "APPROVER" }] };
     }
@@ -74,6 +75,22 @@ function room(thing: string, administrator = false) {
   );
   return asked;
 }
+
+const LAID = {
+  between: [
+    { separator: "|", spaced: true },
+    { separator: "_", spaced: false },
+  ],
+  columns: [{ token: "TEMPERATURE", mark: "" }, { mark: "" }],
+  read: 2,
+  notRead: 0,
+  names: ["Cold | kits", "RETG | wool"].map((name) => ({
+    name,
+    values: [name.startsWith("Cold") ? "cold" : "retargeting", name.slice(7)],
+    strange: [],
+    twice: false,
+  })),
+};
 
 const NAMING = {
   version: 3,
@@ -216,12 +233,40 @@ it("reads names that were given elsewhere, and says of each why not", async () =
   fireEvent.change(await screen.findByLabelText("Names, one a line"), {
     target: { value: "COLD_Knitters\nwhat is this" },
   });
+  // Of the two ways the one that reads more is shown; the other is a press away.
+  await screen.findByText("2 read");
+  fireEvent.click(screen.getByRole("radio", { name: "The client’s patterns: 1 of 2" }));
   await screen.findByText("1 read, 1 not");
-  expect(sent.at(-1)).toEqual({ level: "AD", text: "COLD_Knitters\nwhat is this", scheme: null });
+  expect(sent.find((s) => "level" in (s as object))).toEqual({
+    level: "AD",
+    text: "COLD_Knitters\nwhat is this",
+    scheme: null,
+  });
   fireEvent.click(screen.getByRole("radio", { name: "Ad groups" }));
-  await waitFor(() => expect(sent.at(-1)).toMatchObject({ level: "AD_GROUP" }));
+  await waitFor(() => expect(sent).toContainEqual(expect.objectContaining({ level: "AD_GROUP" })));
   fireEvent.change(screen.getByLabelText("Names, one a line"), { target: { value: " " } });
-  await waitFor(() => expect(screen.queryByText("1 read, 1 not")).toBeNull());
+  await waitFor(() => expect(screen.queryByRole("radiogroup", { name: "Read by" })).toBeNull());
+});
+
+it("lets a person say what parts of foreign names mean, without a change to the client’s pattern", async () => {
+  const { sent } = room("elsewhere");
+  const text = "Cold | kits\nRETG | wool";
+  fireEvent.change(await screen.findByLabelText("Names, one a line"), { target: { value: text } });
+  await screen.findByText("2 read");
+  await pick("What part 2 means", "row");
+  await waitFor(() =>
+    expect(sent.at(-1)).toEqual({
+      text,
+      separator: "|",
+      spaced: true,
+      columns: [
+        { token: "TEMPERATURE", mark: "" },
+        { token: "ROW", mark: "" },
+      ],
+    }),
+  );
+  await pick("Between parts", "_");
+  await waitFor(() => expect(sent.at(-1)).toEqual({ text, separator: "_", spaced: false, columns: null }));
 });
 
 it.each([

@@ -1,6 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { asTabbed } from "../look/spreadsheet";
-import { addable, moved, readAsLines, signWords, tokenPart, wordPart, type Token } from "./model";
+import {
+  addable,
+  betweenWords,
+  moved,
+  readAsLines,
+  signWords,
+  tokenPart,
+  wordPart,
+  type Token,
+} from "./model";
 
 const token = (name: Token["token"], level: Token["level"], counts = false): Token => ({
   token: name,
@@ -39,18 +48,18 @@ describe("patterns", () => {
 it("what names say goes to a spreadsheet, and starts no formula there", () => {
   const name = { values: ["=1+1", null], strange: [], twice: false };
   const lines = readAsLines(
-    {
-      tokens: ["CAMPAIGN", "ROW"],
-      read: 1,
-      notRead: 1,
-      names: [
-        { ...name, name: "A_b" },
-        { ...name, name: 'x"y', values: [null, null], whyNot: "1 part; the pattern has 2" },
-      ],
-    },
-    TOKENS,
+    [
+      { ...name, name: "A_b" },
+      { ...name, name: 'x"y', values: [null, null], whyNot: "1 part; the pattern has 2" },
+    ],
+    ["campaign", "row"],
   );
   expect(asTabbed(lines)).toBe(
     'name\tcampaign\trow\twhy not\nA_b\t\'=1+1\t\t\n"x""y"\t\t\t1 part; the pattern has 2',
   );
+});
+
+it("says what stands between parts so that spaces are seen", () => {
+  expect(betweenWords({ separator: "|", spaced: true })).toBe("| with spaces");
+  expect(betweenWords({ separator: "_", spaced: false })).toBe("_");
 });

@@ -3,7 +3,7 @@ import { draftOfSent, OnPlacement, type Medium } from "../creative";
 import type { Schemas } from "../api/client";
 import { ACTION_WORDS } from "../look/changes";
 import { count, day, money, plural, word } from "../look/format";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { linesOf, placeOf, samePlace, type Campaign, type Change, type Comment, type Place } from "./model";
 
 const FIRST = { media: 0, body: 0, headline: 0, description: 0, callToAction: 0 };
@@ -27,7 +27,7 @@ export function Part(props: {
   const said = (at: Place) => comments.filter((c) => !c.answers && !c.doneAt && samePlace(c, at)).length;
   return (
     <section className="signed-part">
-      <h2 style={{ "--edge": networkColours[campaign.network] } as CSSProperties}>
+      <h2 style={{ "--edge": networkColour(campaign.network) } as CSSProperties}>
         {campaign.name}{" "}
         <span className="note">
           {campaign.networkName}, {campaign.account}

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Input, Modal, Radio, Select } from "antd";
+import { Input, Radio, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { Dialog } from "../look/Dialog";
 import { askAgain } from "../api/client";
 import { CHANGES } from "../api/plans";
 import { colleaguesQuery, sendForSignOff, signOffPath } from "../api/signoffs";
@@ -47,7 +48,7 @@ export function SendDialog(props: {
     setBusy(false);
   };
   return (
-    <Modal
+    <Dialog
       open
       title={whole ? "Send the plan for sign-off" : `Send ${props.what} for sign-off`}
       okText="Send"
@@ -96,6 +97,6 @@ export function SendDialog(props: {
         value={note}
         onChange={(e) => setNote(e.target.value)}
       />
-    </Modal>
+    </Dialog>
   );
 }

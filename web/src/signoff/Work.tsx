@@ -1,7 +1,8 @@
 import "./signoff.css";
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Input, Modal } from "antd";
+import { Button, Input } from "antd";
 import { useMemo, useState } from "react";
+import { Dialog } from "../look/Dialog";
 import { askAgain } from "../api/client";
 import { MORNING_PATHS } from "../api/morning";
 import { useChange } from "../frame/useChange";
@@ -118,7 +119,7 @@ export function Decide({
       <Button type="primary" onClick={() => setAsking("yes")}>
         Approve…
       </Button>
-      <Modal
+      <Dialog
         open={!!asking}
         title={asking === "yes" ? `Approve ${signOff.line.plan}?` : `Return ${signOff.line.plan}`}
         onCancel={() => setAsking(undefined)}
@@ -140,7 +141,7 @@ export function Decide({
           value={says}
           onChange={(e) => setSays(e.target.value)}
         />
-      </Modal>
+      </Dialog>
     </>
   );
 }

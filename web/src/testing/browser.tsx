@@ -18,9 +18,17 @@ globalThis.ResizeObserver = class {
   disconnect() {}
 } as unknown as typeof ResizeObserver;
 
+/** Of the windows that tests draw in from here on. */
+export function wide(pixels: number): void {
+  width = pixels;
+}
+
+let width = 1280;
+const MIN_WIDTH = /min-width: (\d+)px/;
+
 if (typeof window !== "undefined") {
   window.matchMedia = ((query: string) => ({
-    matches: false,
+    matches: Number(MIN_WIDTH.exec(query)?.[1] ?? Infinity) <= width,
     media: query,
     addListener() {},
     removeListener() {},

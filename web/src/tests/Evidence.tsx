@@ -1,12 +1,13 @@
 import { useMemo } from "react";
 import { type TestView } from "../api/tests";
 import { day } from "../look/format";
-import { colours } from "../look/theme";
+import { useColours } from "../look/look";
 import { useChart } from "../look/useChart";
 import { percent } from "./model";
 
 /** How far apart the cell ahead and the next one were by each day, under the limit of each planned look. */
 export function Evidence({ test }: { test: TestView }) {
+  const colours = useColours();
   const option = useMemo(() => {
     const looks = test.course.limits.length;
     const looked = new Set(test.course.looks.map((l) => l.day));
@@ -65,7 +66,7 @@ export function Evidence({ test }: { test: TestView }) {
         },
       ],
     };
-  }, [test]);
+  }, [colours, test]);
   const box = useChart(option);
   return <div ref={box} role="img" aria-label="Evidence by day" style={{ height: 170 }} />;
 }

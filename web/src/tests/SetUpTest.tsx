@@ -1,6 +1,7 @@
 import "./tests.css";
 import { useQuery } from "@tanstack/react-query";
-import { App, Button, DatePicker, Form, type FormItemProps, Input, InputNumber, Modal, Select } from "antd";
+import { App, Button, DatePicker, Form, type FormItemProps, Input, InputNumber, Select } from "antd";
+import { Dialog } from "../look/Dialog";
 import dayjs, { type Dayjs } from "dayjs";
 import { Children, type ReactNode } from "react";
 import { useNavigate } from "react-router";
@@ -56,7 +57,7 @@ export function SetUpTest(props: {
       (e: Error) => void message.error(e.message),
     );
   return (
-    <Modal
+    <Dialog
       open
       width={720}
       title={`Set up a split test of ${plural(rows.length, "row")}`}
@@ -167,11 +168,13 @@ export function SetUpTest(props: {
             <b>{told.perDay == null ? "–" : count(Math.round(told.perDay))}</b>a day and cell at this money
           </span>
           <span>
-            <b>{told.days == null ? "never" : plural(Math.ceil(told.days), "day")}</b>
+            <b>
+              {told.base == null ? "–" : told.days == null ? "never" : plural(Math.ceil(told.days), "day")}
+            </b>
             of {plural(told.flight, "day")} there are
           </span>
           <span>
-            <b>{told.visible == null ? "nothing" : percent(told.visible)}</b>
+            <b>{told.base == null ? "–" : told.visible == null ? "nothing" : percent(told.visible)}</b>
             could be seen in these days
           </span>
         </div>
@@ -182,7 +185,7 @@ export function SetUpTest(props: {
           rows, or give them more money.
         </p>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

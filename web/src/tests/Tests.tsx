@@ -5,7 +5,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { type TestView, testsQuery } from "../api/tests";
 import { Columns } from "../frame/Columns";
-import { networkColours } from "../look/theme";
+import { networkColour } from "../look/theme";
 import { Aspects } from "../results";
 import { found, inShort } from "./model";
 import { OneTest } from "./OneTest";
@@ -30,7 +30,7 @@ export function Tests() {
           <button
             key={t.id}
             className={`thing ${t.id === one?.id ? "on" : ""}`}
-            style={{ "--edge": networkColours[t.place.network] } as React.CSSProperties}
+            style={{ "--edge": networkColour(t.place.network) } as React.CSSProperties}
             aria-current={t.id === one?.id}
             onClick={() => void navigate(`/c/${clientId}/results/tests/${t.id}`)}
           >

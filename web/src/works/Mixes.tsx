@@ -1,13 +1,15 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Modal, Select } from "antd";
+import { App, Button, Select } from "antd";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
+import { Dialog } from "../look/Dialog";
 import { askAgain, type Schemas } from "../api/client";
 import { creativesQuery, mediaQuery, phrasesQuery, replaceIn, stillUrl } from "../api/creatives";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { useChange } from "../frame/useChange";
 import { day, plural } from "../look/format";
+import { rankColour } from "../look/theme";
 import { figure } from "../results";
 import { fileWords, likeliest, REPLACED, SLOTS } from "./model";
 import { mixesQuery, type MixesView, type MixView, type Slot } from "./queries";
@@ -162,8 +164,6 @@ function SlotParts(props: {
   );
 }
 
-const STEPS = ["#c98a76", "#e3c7b3", "#efe6cf", "#b9cdb4", "#86ab95"];
-
 /** Pictures with headlines: what each pair brings, and how far that is from what its parts bring by themselves. */
 function Pairs({ clientId, mix, of }: { clientId: string; mix: MixView; of: MixesView }) {
   const parts = (slot: Slot) => mix.slots.find((s) => s.slot === slot)?.parts ?? [];
@@ -195,10 +195,11 @@ function Pairs({ clientId, mix, of }: { clientId: string; mix: MixView; of: Mixe
                 const pair = mix.together.find(
                   (t) => t.first === m.stands.number && t.second === h.stands.number,
                 );
+                const ranked = pair && rankColour(step(pair.rate));
                 return (
                   <td
                     key={h.part}
-                    style={pair ? { background: STEPS[step(pair.rate)], color: "#20302c" } : undefined}
+                    style={ranked && { background: ranked.ground, color: ranked.ink }}
                     title={
                       pair &&
                       `${pair.times.toFixed(2)} × what both bring by themselves, with 95 % certainty ${pair.low.toFixed(2)} to ${pair.high.toFixed(2)}`
@@ -266,7 +267,7 @@ function ReplacePart(props: {
     });
   };
   return (
-    <Modal
+    <Dialog
       open
       title={`Replace in ${mix.name}`}
       okText="Replace it"
@@ -294,6 +295,6 @@ function ReplacePart(props: {
           Then <Link to={`/c/${clientId}/launch/${mix.planId}/${mix.campaignId}`}>launch what changed</Link>.
         </p>
       )}
-    </Modal>
+    </Dialog>
   );
 }

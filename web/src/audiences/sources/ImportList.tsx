@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Checkbox, Form, Input, Modal, Progress, Select, Upload } from "antd";
+import { Checkbox, Form, Input, Progress, Select, Upload } from "antd";
 import { useRef, useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { sourcesQuery } from "../../api/audiences";
 import { type Schemas, Problem } from "../../api/client";
 import { Field } from "../../frame/Field";
@@ -73,7 +74,7 @@ export function ImportList(props: {
   const busy = sent !== undefined;
   const whole = read && said?.name && (said.accountIds?.length ?? 0) > 0;
   return (
-    <Modal
+    <Dialog
       title="Customer list"
       open
       width={760}
@@ -169,7 +170,7 @@ export function ImportList(props: {
           </div>
         )}
       </Form>
-    </Modal>
+    </Dialog>
   );
 }
 

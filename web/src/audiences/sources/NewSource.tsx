@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Checkbox, Form, Input, InputNumber, Modal, Select } from "antd";
+import { Checkbox, Form, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { sourcesQuery } from "../../api/audiences";
 import type { Schemas } from "../../api/client";
 import { mediaQuery } from "../../api/creatives";
@@ -97,7 +98,7 @@ export function NewSource(props: {
   };
   const many = dialog === "ladder" ? (found?.length ?? 0) : parts;
   return (
-    <Modal
+    <Dialog
       title={TITLES[dialog]}
       open
       okText={dialog === "ladder" || many > 1 ? `Make ${many} sources and audiences` : "Make the source"}
@@ -149,6 +150,6 @@ export function NewSource(props: {
         </dl>
       </Form>
       {problem && <div className="wrong">{problem}</div>}
-    </Modal>
+    </Dialog>
   );
 }

@@ -7,7 +7,7 @@ import { offerQuery } from "../../api/clients";
 import { Columns } from "../../frame/Columns";
 import { useChange } from "../../frame/useChange";
 import { count, people } from "../../look/format";
-import { networkColours } from "../../look/theme";
+import { networkColour } from "../../look/theme";
 import { type Draft, percent } from "../model";
 import { Lookalikes } from "./Lookalikes";
 import { audienceOf, largest, listParts, ruleWords } from "./model";
@@ -131,7 +131,7 @@ function OnAccount({ account, source }: { account: Schemas["AccountView"]; sourc
   const most = largest(source)?.people ?? 1;
   return (
     <div className="account-line">
-      <span className="chip" style={{ "--chip": networkColours[account.network] } as React.CSSProperties}>
+      <span className="chip" style={{ "--chip": networkColour(account.network) } as React.CSSProperties}>
         {account.network}
       </span>
       {there ? (
@@ -143,7 +143,7 @@ function OnAccount({ account, source }: { account: Schemas["AccountView"]; sourc
               style={{
                 left: 0,
                 width: `${(there.size.people / Math.max(1, most)) * 100}%`,
-                background: networkColours[account.network],
+                background: networkColour(account.network),
               }}
             />
           </div>

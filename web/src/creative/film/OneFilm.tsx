@@ -3,6 +3,7 @@ import { Button, Input, Slider } from "antd";
 import { useCallback, useMemo, useRef, useState, type ReactNode } from "react";
 import { stillUrl } from "../../api/creatives";
 import { Columns } from "../../frame/Columns";
+import { useRoving } from "../../frame/useRoving";
 import { ThingActions } from "../../frame/ThingActions";
 import { useChange } from "../../frame/useChange";
 import { useKeptDraft } from "../../frame/useKeptDraft";
@@ -45,6 +46,7 @@ export function OneFilm(props: {
   const id = current.id;
   const queries = useQueryClient();
   const carryOut = useChange();
+  const shots = useRoving("[role=option]");
   const [at, setAt] = useState(0);
   const [second, setSecond] = useState(0);
   // One after the other: what is kept by itself may be on its way while it is kept to be made.
@@ -153,7 +155,7 @@ export function OneFilm(props: {
         </p>
       ) : (
         <>
-          <div className="shots" role="listbox" aria-label="Shots">
+          <div ref={shots} className="shots" role="listbox" aria-label="Shots">
             {film.shots.map((s, i) => (
               <button
                 key={i}

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Modal } from "antd";
+import {} from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { PLAN_PATHS } from "../../api/plans";
 import { askAgain } from "../../api/client";
 import { creativesQuery, mediaQuery, stillUrl } from "../../api/creatives";
@@ -32,7 +33,7 @@ export function Poster(props: { clientId: string; video: Medium; media: Medium[]
       await askAgain(queries, ...PLAN_PATHS);
     });
   return (
-    <Modal
+    <Dialog
       open
       width={680}
       title={`Poster of ${video.fileName}`}
@@ -72,6 +73,6 @@ export function Poster(props: { clientId: string; video: Medium; media: Medium[]
           Have none
         </button>
       )}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,8 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Modal, Radio, Select } from "antd";
+import { Radio, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { Dialog } from "../../look/Dialog";
 import { audiencesQuery } from "../../api/audiences";
 import { planKey, planQuery, plansQuery } from "../../api/plans";
 import { useChange } from "../../frame/useChange";
@@ -58,7 +59,7 @@ export function OntoSheet(props: {
     });
   };
   return (
-    <Modal
+    <Dialog
       open
       title={`Put ${plural(creativeIds.length, "creative")} onto a sheet`}
       okText={`Put ${plural(added.length, "creative")} there`}
@@ -136,6 +137,6 @@ export function OntoSheet(props: {
           )}
         </div>
       )}
-    </Modal>
+    </Dialog>
   );
 }

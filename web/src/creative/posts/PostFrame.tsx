@@ -10,7 +10,7 @@ import { KINDS } from "./model";
 export function PostFrame(props: { clientId: string; post: PostView; paid?: boolean }) {
   const { clientId, post } = props;
   return (
-    <div className="ad ad-feed">
+    <div className="ad in-light ad-feed">
       <By
         name={post.profile}
         network={post.network}

@@ -9,7 +9,7 @@ import { postsQuery, postStillUrl, proposedQuery, type PostView } from "../../ap
 import { Columns } from "../../frame/Columns";
 import { useChange } from "../../frame/useChange";
 import { count, moment, plural } from "../../look/format";
-import { networkColours } from "../../look/theme";
+import { networkColour } from "../../look/theme";
 import { OntoSheet } from "../many/OntoSheet";
 import { Life } from "./Life";
 import {
@@ -228,7 +228,7 @@ function Line(props: {
           <span>
             <span className="post-words">{post.text}</span>
             <span className="note">
-              <span className="chip" style={{ "--chip": networkColours[post.network] } as CSSProperties}>
+              <span className="chip" style={{ "--chip": networkColour(post.network) } as CSSProperties}>
                 {post.network}
               </span>{" "}
               {post.profile}, {KINDS[post.kind]}

@@ -1,5 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, InputNumber, Modal, Select } from "antd";
+import { Button, InputNumber, Select } from "antd";
+import { Dialog } from "../../look/Dialog";
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { postsQuery, proposedQuery } from "../../api/posts";
@@ -39,7 +40,14 @@ export function Rules(props: {
     />
   );
   return (
-    <Modal open title="When a post is proposed" footer={null} onCancel={props.onClose} width={560}>
+    <Dialog
+      open
+      settled={rules.length}
+      title="When a post is proposed"
+      footer={null}
+      onCancel={props.onClose}
+      width={560}
+    >
       <p className="note">
         A rule proposes; taking it stays with you. What as many as one in twenty ordinary posts reach is never
         proposed.
@@ -82,6 +90,6 @@ export function Rules(props: {
           Add this rule
         </Button>
       </div>
-    </Modal>
+    </Dialog>
   );
 }

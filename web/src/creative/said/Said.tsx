@@ -1,11 +1,12 @@
 import "./said.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Input, Progress, Segmented } from "antd";
-import { useRef, useState, type KeyboardEvent, type ReactNode } from "react";
+import { useState, type KeyboardEvent, type ReactNode } from "react";
 import { versioned } from "../../api/client";
 import { phrasesQuery } from "../../api/creatives";
 import { Columns } from "../../frame/Columns";
 import { useChange } from "../../frame/useChange";
+import { useRoving } from "../../frame/useRoving";
 import { count, plural } from "../../look/format";
 import { TEXT_PARTS, type Phrase } from "../model";
 import { addPhrases } from "../queries";
@@ -165,20 +166,13 @@ function PhraseList(props: {
 }) {
   const { found, selected, language } = props;
   const write = useWriting(props.clientId);
-  const list = useRef<HTMLDivElement>(null);
+  const list = useRoving("[role=option]");
   const most = Math.max(1, ...found.map((p) => p.said));
   const written = new Set(props.phrases.flatMap((p) => (p.source ? [p.source.words] : [])));
   const press = (e: KeyboardEvent) => {
-    const at = found.findIndex((p) => p.words === selected);
-    const step = e.key === "ArrowDown" ? 1 : e.key === "ArrowUp" ? -1 : 0;
-    const next = found[at + step];
     const kind = KEYS[e.key];
-    const chosen = found[at];
-    if (step !== 0 && next) {
-      e.preventDefault();
-      props.onSelect(next.words);
-      list.current?.querySelectorAll<HTMLElement>('[role="option"]')[at + step]?.focus();
-    } else if (kind && chosen && !e.ctrlKey && !e.metaKey && !e.altKey) {
+    const chosen = found.find((p) => p.words === selected);
+    if (kind && chosen && !e.ctrlKey && !e.metaKey && !e.altKey) {
       e.preventDefault();
       void write(chosen, kind, asLine(chosen.words), feelingWord(chosen.feeling), language);
     }
@@ -203,7 +197,6 @@ function PhraseList(props: {
             key={p.words}
             role="option"
             aria-selected={p.words === selected}
-            tabIndex={p.words === selected ? 0 : -1}
             className="plain said-line"
             onClick={() => props.onSelect(p.words)}
             onFocus={() => props.onSelect(p.words)}

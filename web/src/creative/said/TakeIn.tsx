@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Input, Modal, Progress, Select, Upload } from "antd";
+import { Input, Progress, Select, Upload } from "antd";
 import { useRef, useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import type { Schemas } from "../../api/client";
 import { KINDS } from "./model";
 import {
@@ -66,7 +67,7 @@ export function TakeIn(props: { clientId: string; onClose: () => void }) {
   };
   const table = read && read.guess.columns.length > 0;
   return (
-    <Modal
+    <Dialog
       title="Take in what customers said"
       open
       width={720}
@@ -150,7 +151,7 @@ export function TakeIn(props: { clientId: string; onClose: () => void }) {
           </span>
         </div>
       )}
-    </Modal>
+    </Dialog>
   );
 }
 

@@ -1,6 +1,6 @@
 // @vitest-environment jsdom
 import { answering, show } from "../../testing/browser";
-import { fireEvent, screen, waitFor } from "@testing-library/react";
+import { fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { describe, expect, it } from "vitest";
 import { Said } from "./Said";
 
@@ -53,10 +53,13 @@ describe("what customers say", () => {
     const { sent } = told([taken]);
     screenOf();
     const list = await screen.findByRole("listbox", { name: "Phrases" });
-    fireEvent.keyDown(list, { key: "ArrowDown" });
+    const press = (key: string, more = {}) =>
+      fireEvent.keyDown(document.activeElement as Element, { key, ...more });
+    within(list).getAllByRole("option")[0]?.focus();
+    press("ArrowDown");
     await waitFor(() => expect(screen.getByRole("heading", { name: "“thread is thin”" })).toBeTruthy());
-    fireEvent.keyDown(list, { key: "h", ctrlKey: true });
-    fireEvent.keyDown(list, { key: "h" });
+    press("h", { ctrlKey: true });
+    press("h");
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toEqual([
       {

@@ -152,7 +152,11 @@ export function PreviewSheet(props: {
           Nothing is chosen yet. The address of this page holds the choice; send it to a colleague.
         </p>
       ) : (
-        <article ref={sheet} className={`preview-sheet ${dark ? "dark" : ""}`} aria-label="Preview sheet">
+        <article
+          ref={sheet}
+          className={`preview-sheet in-light ${dark ? "dark" : ""}`}
+          aria-label="Preview sheet"
+        >
           <header>
             <h1>{clientName}</h1>
             <span className="note">

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { Button, Input, InputNumber, Modal, Select } from "antd";
+import { Button, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { useChange } from "../../frame/useChange";
 import { FEELINGS } from "../said/model";
 import { BECOMES } from "./model";
@@ -30,7 +31,7 @@ export function FrameEditor(props: { clientId: string; id?: string; frame: Frame
     });
   };
   return (
-    <Modal
+    <Dialog
       title={id ? "Change the frame" : "New frame"}
       open
       width={860}
@@ -109,6 +110,6 @@ export function FrameEditor(props: { clientId: string; id?: string; frame: Frame
       <Button disabled={parts.length >= MOST_PARTS} onClick={() => setParts([...parts, EMPTY])}>
         Another part
       </Button>
-    </Modal>
+    </Dialog>
   );
 }

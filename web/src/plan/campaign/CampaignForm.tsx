@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { App, Button, DatePicker, Drawer, Form, type FormInstance, Input, Segmented, Select } from "antd";
+import { App, Button, DatePicker, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
 import { type Ref, type RefObject, useRef, useState } from "react";
 import { type Problem, type Schemas, send } from "../../api/client";
 import { offerQuery } from "../../api/clients";
+import { SideDialog } from "../../look/Dialog";
 import { plural, typedMoney } from "../../look/format";
 import { Temperature, temperatures } from "../../look/Temperature";
 import { BASIS_WORDS, type Campaign, needsSiteTag } from "../model";
@@ -77,6 +78,8 @@ export function CampaignForm(props: {
   /** The account at hand. */
   account: Schemas["AccountView"];
   campaign: Campaign | undefined;
+  /** What a new campaign is called until another name is typed. */
+  suggested: string;
   field: string | undefined;
   onClose: () => void;
   send: (edit: Schemas["EditBody"]) => Promise<void>;
@@ -93,7 +96,7 @@ export function CampaignForm(props: {
   const lowest = offer.data?.rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor;
   const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
   return (
-    <Drawer
+    <SideDialog
       open
       title={props.campaign ? "Change the campaign" : "New campaign"}
       size={420}
@@ -125,7 +128,7 @@ export function CampaignForm(props: {
           money={typedMoney(Math.max(lowest ?? 0, 1000), account.currency)}
         />
       )}
-    </Drawer>
+    </SideDialog>
   );
 }
 
@@ -161,6 +164,7 @@ function Fields({
   today,
   money,
   campaign,
+  suggested,
   field,
   onClose,
   send,
@@ -177,6 +181,7 @@ function Fields({
   /** What a row of a new campaign starts with, as it is typed. */
   money: string;
   campaign: Campaign | undefined;
+  suggested: string;
   field: string | undefined;
   onClose: () => void;
   send: (edit: Schemas["EditBody"]) => Promise<void>;
@@ -186,7 +191,7 @@ function Fields({
   const [initial] = useState<Facts>(() => {
     if (campaign) return factsOf(campaign);
     const usual: Facts = {
-      name: "",
+      name: suggested,
       objective: objectives[0]?.code ?? "",
       temperature: "COLD",
       purpose: "TESTING",

@@ -3,7 +3,7 @@ import type { Schemas } from "../../api/client";
 import { CampaignKind } from "../../look/CampaignKind";
 import { blockers } from "../../look/Findings";
 import { money, plural } from "../../look/format";
-import { networkColours } from "../../look/theme";
+import { networkColour } from "../../look/theme";
 import type { Campaign } from "../model";
 
 /** Campaigns of a plan as strips; the same on Plan, Launch and Results. */
@@ -28,7 +28,7 @@ export function CampaignList({
           <button
             key={c.id}
             className={`thing ${c.id === current ? "on" : ""}`}
-            style={{ "--edge": networkColours[account?.network ?? ""] } as CSSProperties}
+            style={{ "--edge": networkColour(account?.network) } as CSSProperties}
             onClick={() => onChoose(c)}
           >
             <b>{c.name}</b>

@@ -65,6 +65,7 @@ function form(of: { campaign?: Campaign; answers?: (edit: Schemas["EditBody"]) =
       clientId="c"
       accounts={of.campaign ? [HS] : [HS, SW]}
       account={HS}
+      suggested="Winter kits"
       field={undefined}
       {...{ campaign: of.campaign, onClose, send }}
     />,

@@ -1,6 +1,7 @@
-import { Button, Checkbox, Input, Modal } from "antd";
+import { Button, Checkbox, Input } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
+import { Dialog } from "../../look/Dialog";
 import { plural } from "../../look/format";
 
 export interface Choice {
@@ -31,28 +32,34 @@ export function AddDialog({
   const isFound = new Set(found.map((c) => c.id));
   const missing = [...isFound].filter((id) => !chosen.includes(id));
   const all = missing.length === 0;
+  const add = (ids: string[]) => {
+    if (ids.length > 0) onAdd(ids);
+    onClose();
+  };
   return (
-    <Modal
+    <Dialog
       open
       title={title}
       onCancel={onClose}
       footer={
-        <Button
-          type="primary"
-          onClick={() => {
-            if (chosen.length > 0) onAdd(chosen);
-            onClose();
-          }}
-        >
+        <Button type="primary" onClick={() => add(chosen)}>
           {chosen.length > 0 ? `Add ${plural(chosen.length, one)}` : "Close"}
         </Button>
       }
     >
-      {choices.length > 8 && (
+      {choices.length > 0 && (
         <Input
+          autoFocus
+          data-looks
+          aria-label="Find by name"
           placeholder="Find by name"
           value={text}
           onChange={(e) => setText(e.target.value)}
+          // What was ticked, or all that is found by what was typed.
+          onPressEnter={() => {
+            if (chosen.length > 0) add(chosen);
+            else if (text && found.length > 0) add(found.map((c) => c.id));
+          }}
           style={{ marginBottom: 8 }}
         />
       )}
@@ -86,6 +93,6 @@ export function AddDialog({
       <p style={{ marginBottom: 0 }}>
         <Link to={elsewhere.path}>{elsewhere.words}</Link>
       </p>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Modal, Select } from "antd";
+import { Button, Select } from "antd";
 import { useState } from "react";
 import { ask, CAMPAIGN, type CampaignPath, type Schemas } from "../../api/client";
-import { differencesWords } from "../../audiences";
-import { plural } from "../../look/format";
-import type { Campaign } from "../model";
+import { differencesWords, sentence } from "../../audiences";
+import { Dialog } from "../../look/Dialog";
+import { money, plural } from "../../look/format";
+import { BASIS_WORDS, type Campaign } from "../model";
 
 /** What a copy of the campaign on another account would lose. */
 const carriedQuery = (path: CampaignPath, accountId: string) =>
@@ -17,7 +18,6 @@ const PART_WORDS: Record<Schemas["Loss"]["part"], string> = {
   ZONE: "Days are days in",
   MONEY: "Money a row",
   BUDGETING: "Money is given",
-  AUDIENCE: "Row left out",
   FORMAT: "Format missing",
   PLACEMENTS: "Placements",
   GOAL: "Goal",
@@ -28,6 +28,7 @@ const PART_WORDS: Record<Schemas["Loss"]["part"], string> = {
 };
 
 type Loss = Schemas["Loss"];
+type Became = Schemas["Became"];
 
 /** The same loss of several rows once, with how many others it concerns. */
 function together(losses: Loss[]): [Loss, number][] {
@@ -53,9 +54,11 @@ export function CarryDialog(props: {
   const [accountId, setAccountId] = useState(others[0]?.id ?? campaign.accountId);
   const foreseen = useQuery(carriedQuery(props.path, accountId));
   const found = foreseen.data;
+  const there = found?.rows.filter((r) => r.label) ?? [];
+  const becoming = found?.rows.filter((r) => !r.label || r.of.length > 1 || r.differences.length > 0) ?? [];
   const differing = found ? together(found.losses).length + found.audiences.length : 0;
   return (
-    <Modal
+    <Dialog
       open
       width={700}
       title={`Copy ${campaign.name} to another account`}
@@ -83,6 +86,10 @@ export function CarryDialog(props: {
       {foreseen.error && <p className="fault">{foreseen.error.message}</p>}
       {found && (
         <>
+          <p className="note">
+            The copy is called <b>{found.name}</b>: {plural(there.length, "row")},{" "}
+            {plural(found.columns, "creative")}, {plural(found.ads, "ad")}, with dates, splits and labels.
+          </p>
           <h3>
             {differing === 0 ? "Everything carries over" : `Does not carry over as it is, ${differing}`}
           </h3>
@@ -106,13 +113,58 @@ export function CarryDialog(props: {
               </div>
             ))}
           </div>
-          <p className="note">
-            Carries over: {plural(found.rows, "row")}, {plural(found.columns, "creative")},{" "}
-            {plural(found.ads, "ad")}, dates, splits and labels. Checks of {found.network} look at the copy at
-            once.
-          </p>
+          {becoming.length > 0 && (
+            <Becoming
+              rows={becoming}
+              network={found.network}
+              shared={!!found.budgeting.shared}
+              basis={found.budgeting.basis}
+            />
+          )}
         </>
       )}
-    </Modal>
+    </Dialog>
+  );
+}
+
+/** What rows become that are not as they were: those that are one there, with the money of all, and those left out. */
+function Becoming(props: {
+  rows: Became[];
+  network: string;
+  shared: boolean;
+  basis: keyof typeof BASIS_WORDS;
+}) {
+  const left = props.rows.filter((r) => !r.label);
+  const joined = props.rows.filter((r) => r.of.length > 1);
+  const from = joined.reduce((sum, r) => sum + r.of.length, 0);
+  const said = [
+    joined.length > 0 && `${plural(from, "row")} become ${joined.length}, with the money of all`,
+    left.length > 0 && `${plural(left.length, "row")} left out`,
+  ].filter(Boolean);
+  return (
+    <>
+      <h3 className="becoming">{said.length > 0 ? said.join("; ") : "What rows become"}</h3>
+      <div className="to-be becoming-rows" role="group" aria-label="What rows become" tabIndex={0}>
+        {props.rows.map((r) => (
+          <div key={r.of[0]}>
+            <span className="wide">
+              <b>{r.label || "Left out"}</b>
+              {(r.of.length > 1 || r.of[0] !== r.label) && <> from {r.of.join(", ")}</>}
+              {r.differences.length > 0 && (
+                <span className="note">
+                  {" "}
+                  {sentence(`${props.network} ${differencesWords(r.differences)}`)}
+                </span>
+              )}
+            </span>
+            {r.money && !props.shared && (
+              <span className="amount">
+                {money(r.money.minor, r.money.currency)} {BASIS_WORDS[props.basis]}
+              </span>
+            )}
+          </div>
+        ))}
+      </div>
+    </>
   );
 }

@@ -1,5 +1,6 @@
-import { Button, InputNumber, Modal, Radio } from "antd";
+import { Button, InputNumber, Radio } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { plural, word } from "../../look/format";
 import type { Edit } from "../edits/editQueue";
 import type { Campaign } from "../model";
@@ -25,7 +26,7 @@ export function CopyDialog(props: {
     props.onClose();
   };
   return (
-    <Modal
+    <Dialog
       open
       title={`Copy ${plural(rowIds.length, "row")}`}
       onCancel={props.onClose}
@@ -73,6 +74,6 @@ export function CopyDialog(props: {
       {others.length === 0 && (
         <p className="note">This plan has no other campaign on the same account to copy into.</p>
       )}
-    </Modal>
+    </Dialog>
   );
 }

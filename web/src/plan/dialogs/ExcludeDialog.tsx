@@ -1,5 +1,6 @@
-import { Button, Input, Modal } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { plural } from "../../look/format";
 
 const LONGEST = 160;
@@ -12,7 +13,7 @@ export function ExcludeDialog(props: { ads: number; onExclude: (why: string) => 
     props.onClose();
   };
   return (
-    <Modal
+    <Dialog
       open
       title={`Exclude ${plural(props.ads, "ad")}`}
       onCancel={props.onClose}
@@ -34,6 +35,6 @@ export function ExcludeDialog(props: { ads: number; onExclude: (why: string) => 
           onPressEnter={() => why.trim() !== "" && exclude()}
         />
       </label>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,7 +1,10 @@
+import { Switch } from "antd";
+import { usePreferences } from "../../frame/usePreferences";
+
 const KEYS = [
   ["Arrows", "move"],
   ["Shift and arrows", "extend the selection; dragging does the same"],
-  ["Space", "switch the selected ads off or on"],
+  ["Space", "switch the selected ads off or on; Ctrl and a press switch one"],
   ["Enter", "money of the selected rows: 12, +2, −10 %, ×1.5"],
   ["M", "spread a sum over the selected rows"],
   ["L", "lock the money of the selected rows, or unlock it"],
@@ -14,6 +17,7 @@ const KEYS = [
   ["R", "find and replace in labels"],
   ["X", "exclude the selected ads for a reason"],
   ["H", "what was changed, and by whom"],
+  ["Ctrl Enter", "go to its launch"],
   ["/", "filter the rows"],
   ["Ctrl C, Ctrl V", "to and from a spreadsheet"],
   ["1 to 6", "the lenses"],
@@ -21,18 +25,30 @@ const KEYS = [
   ["Ctrl K", "find or do anything"],
 ] as const;
 
-/** The keys of the sheet. */
+/** The keys of the sheet, of which those without Ctrl can be turned off. */
 export function Keys() {
+  const [{ letters }, prefer] = usePreferences();
   return (
-    <dl className="facts-list">
-      {KEYS.map(([key, does]) => (
-        <div key={key} style={{ gridTemplateColumns: "150px 1fr" }}>
-          <dt>
-            <kbd>{key}</kbd>
-          </dt>
-          <dd>{does}</dd>
-        </div>
-      ))}
-    </dl>
+    <>
+      <p>
+        <Switch
+          size="small"
+          aria-label="Single letters act on the sheet"
+          checked={letters}
+          onChange={(to) => prefer({ letters: to })}
+        />{" "}
+        Single letters, digits and signs act while the sheet has the focus
+      </p>
+      <dl className="facts-list">
+        {KEYS.map(([key, does]) => (
+          <div key={key} style={{ gridTemplateColumns: "150px 1fr" }}>
+            <dt>
+              <kbd>{key}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </>
   );
 }

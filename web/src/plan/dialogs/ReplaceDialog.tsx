@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { Button, Input, Modal } from "antd";
+import { Button, Input } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { ask, at, CAMPAIGN, type CampaignPath, type Schemas } from "../../api/client";
 import { plural } from "../../look/format";
 
@@ -26,7 +27,7 @@ export function ReplaceDialog(props: {
   const changed = find === "" ? [] : (preview.data ?? []);
   const good = changed.filter((c) => c.trouble === "");
   return (
-    <Modal
+    <Dialog
       open
       width={620}
       title={`Find and replace in the labels of ${plural(props.rowIds.length, "row")}`}
@@ -78,6 +79,6 @@ export function ReplaceDialog(props: {
           </div>
         ))}
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -25,7 +25,6 @@ export type Open =
         | "split"
         | "spread"
         | "test"
-        | "delivery"
         | "carry"
         | "copy"
         | "replace"
@@ -33,6 +32,7 @@ export type Open =
         | "history"
         | "keys";
     }
+  | { what: "delivery"; field?: string }
   | { what: "paste"; text: string };
 
 /** The dialogs of the sheet; each makes one edit of what is selected. */
@@ -111,6 +111,7 @@ export function SheetDialogs(props: {
           {...{ path, campaign, onEdit, onClose }}
           rows={pickedRows}
           focus={focusRow}
+          field={open.field}
           version={props.version}
           networkName={props.networkName}
           audience={props.audiences.find((a) => a.id === focusRow.audienceId)}

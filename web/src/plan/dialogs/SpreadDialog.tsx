@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { Button, Input, Modal, Segmented } from "antd";
+import { Button, Input, Segmented } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../look/Dialog";
 import { ask, at, CAMPAIGN, type CampaignPath, type Schemas } from "../../api/client";
 import { money, plural, typedMoney, word } from "../../look/format";
 import { BASIS_WORDS, type Campaign } from "../model";
@@ -46,7 +47,7 @@ export function SpreadDialog(props: {
         }
       : { kind: "rowSpread", campaignId: campaign.id, rowIds: rows.map((r) => r.id), money: total, how };
   return (
-    <Modal
+    <Dialog
       open
       width={660}
       title={`Spread money over ${plural(rows.length, "row")}`}
@@ -120,6 +121,6 @@ export function SpreadDialog(props: {
             </div>
           ))}
       </div>
-    </Modal>
+    </Dialog>
   );
 }

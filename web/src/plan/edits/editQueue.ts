@@ -91,9 +91,12 @@ export class EditQueue {
     return this.saver.idle();
   }
 
-  /** Takes the newest edit back before it is sent; false when none waits or it is under way. */
-  takeBack(): boolean {
-    return this.saver.takeBack();
+  /** Takes the newest edit back before it is sent; false when none waits, it is under way, or is of another sheet. */
+  takeBack(campaignId: string): boolean {
+    const newest = this.saver.unsaved.at(-1)?.edit;
+    return newest !== undefined && "campaignId" in newest && newest.campaignId === campaignId
+      ? this.saver.takeBack()
+      : false;
   }
 
   /** Sends what waits, also from before the page was loaded. */

@@ -144,8 +144,9 @@ describe("edits on their way to the server", () => {
     const s = scene([new Problem(0, "no connection")]);
     s.queue.make(edit("1"));
     await s.settle();
-    expect(s.queue.takeBack()).toBe(true);
-    expect(s.queue.takeBack()).toBe(false);
+    expect(s.queue.takeBack("of another sheet")).toBe(false);
+    expect(s.queue.takeBack("c")).toBe(true);
+    expect(s.queue.takeBack("c")).toBe(false);
     await s.tick();
     expect(s.sent).toEqual(["id1 1"]);
   });

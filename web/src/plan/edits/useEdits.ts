@@ -5,6 +5,7 @@ import { Problem, type Schemas, askAgain, at, send } from "../../api/client";
 import { CHANGES, planKey } from "../../api/plans";
 import { RESULT_PATHS } from "../../api/results";
 import { useKept } from "../../frame/kept";
+import type { Campaign } from "../model";
 import { EditQueue, type Edit, type WaitingEdit } from "./editQueue";
 import { whole } from "./whole";
 
@@ -16,10 +17,16 @@ export interface Edits {
   make: (edit: Edit) => void;
   /** Settles when the edit is kept or refused. */
   ask: (edit: Edit) => Promise<void>;
-  undo: () => void;
-  redo: () => void;
+  /** Takes back or makes again on the sheet of a campaign; answers how that is then, undefined where nothing was done. */
+  step: (which: "undo" | "redo", campaignId: string) => Promise<Campaign | undefined>;
   /** Made here and not yet kept. */
   waiting: readonly WaitingEdit[];
+}
+
+/** What an edit did, in the words that taking it back has for it. */
+function didOn(now: View | undefined, edit: Edit): string | undefined {
+  const campaign = "campaignId" in edit ? now?.campaigns.find((c) => c.id === edit.campaignId) : undefined;
+  return campaign?.undo ?? undefined;
 }
 
 /** Asks until somebody answers. */
@@ -66,7 +73,7 @@ export function useEdits(clientId: string, planId: string): Edits {
         const body = { editId, version: view?.version ?? 0, over, held: view?.stamp ?? null, edit };
         const path = { clientId, planId };
         show(await send("put", "/api/clients/{clientId}/plans/{planId}/edits", at(path, body)), view);
-        kept();
+        kept(didOn(queries.getQueryData<View>(key), edit));
       },
       collides: async (_, problem) => {
         // What the other made of it is seen behind the question.
@@ -100,8 +107,8 @@ export function useEdits(clientId: string, planId: string): Edits {
   }, [queue]);
 
   const step = useCallback(
-    async (which: "undo" | "redo") => {
-      if (which === "undo" && queue.takeBack()) return;
+    async (which: "undo" | "redo", campaignId: string) => {
+      if (which === "undo" && queue.takeBack(campaignId)) return undefined;
       await queue.idle();
       const { tell, kept, refuse } = useKept.getState();
       const view = queries.getQueryData<View>(key);
@@ -110,7 +117,10 @@ export function useEdits(clientId: string, planId: string): Edits {
         send(
           "post",
           path,
-          at({ clientId, planId }, { version: view?.version ?? 0, others, held: view?.stamp ?? null }),
+          at(
+            { clientId, planId },
+            { campaignId, version: view?.version ?? 0, others, held: view?.stamp ?? null },
+          ),
         );
       tell(`steps of ${planId}`, 1, true);
       try {
@@ -127,11 +137,14 @@ export function useEdits(clientId: string, planId: string): Edits {
         });
         if (answer) show(answer, view);
         else void queries.invalidateQueries({ queryKey: key });
-        kept();
+        kept(answer && (which === "undo" ? "taken back" : "made again"));
+        const now = answer && queries.getQueryData<View>(key);
+        return now?.campaigns.find((c) => c.id === campaignId);
       } catch (e) {
         refuse((e as Error).message);
         message.error((e as Error).message);
         void queries.invalidateQueries({ queryKey: key });
+        return undefined;
       } finally {
         tell(`steps of ${planId}`, 0, true);
       }
@@ -140,19 +153,17 @@ export function useEdits(clientId: string, planId: string): Edits {
   );
 
   // Each step is made on the plan that the one before left, however fast the key is pressed.
-  const steps = useRef(Promise.resolve());
+  const steps = useRef<Promise<Campaign | undefined>>(Promise.resolve(undefined));
   const inTurn = useCallback(
-    (which: "undo" | "redo") => {
-      steps.current = steps.current.then(() => step(which));
-    },
+    (which: "undo" | "redo", campaignId: string) =>
+      (steps.current = steps.current.then(() => step(which, campaignId))),
     [step],
   );
 
   return {
     make: useCallback((edit: Edit) => queue.make(edit), [queue]),
     ask: useCallback((edit: Edit) => queue.ask(edit), [queue]),
-    undo: useCallback(() => inTurn("undo"), [inTurn]),
-    redo: useCallback(() => inTurn("redo"), [inTurn]),
+    step: inTurn,
     waiting,
   };
 }

@@ -42,6 +42,7 @@ export function RowFacts({
   creative,
   names,
   focusMoney,
+  refusalTold,
   onMoney,
   onLock,
   onShared,
@@ -59,6 +60,8 @@ export function RowFacts({
   creative: Schemas["Creative"] | undefined;
   names: Schemas["NamesView"] | undefined;
   focusMoney: number;
+  /** Why an ad was refused stands above already. */
+  refusalTold: boolean;
   onMoney: (text: string) => void;
   onLock: () => void;
   /** Asks for the money that the campaign shares. */
@@ -205,7 +208,7 @@ export function RowFacts({
             : ": what is changed here and not in its other cells breaks it."}
         </p>
       )}
-      {state?.reason && state.state === "REFUSED" && (
+      {!refusalTold && state?.reason && state.state === "REFUSED" && (
         <div className="finding" style={{ marginTop: 6 }}>
           <b>Refused in review. {state.reason}</b>
           <Link to={`/c/${clientId}/creative/${creative?.id}?field=body`}>Change the creative</Link>, then

@@ -22,6 +22,9 @@ export const Cell = memo(function Cell({
   picked,
   waiting,
   shown,
+  heads,
+  found,
+  at,
 }: {
   id: string;
   row: number;
@@ -31,6 +34,11 @@ export const Cell = memo(function Cell({
   picked: boolean;
   waiting: boolean;
   shown: CellShown;
+  /** Its row and its creative, for whoever hears the sheet. */
+  heads: string;
+  found: string;
+  /** Counted from 1, with the column of heads. */
+  at: number;
 }) {
   const style: CSSProperties = { left: left + 3, width: width - 6 };
   if (shown.ground) Object.assign(style, { background: shown.ground, color: shown.ink });
@@ -40,6 +48,8 @@ export const Cell = memo(function Cell({
       id={id}
       role="gridcell"
       aria-selected={picked}
+      aria-colindex={at}
+      aria-label={[heads, shown.main, shown.small, found].filter(Boolean).join(", ")}
       className={names.join(" ")}
       style={style}
       data-row={row}
@@ -53,8 +63,9 @@ export const Cell = memo(function Cell({
       ) : (
         shown.main
       )}
+      {/* What is heard in one go stands apart in the text as well. */}{" "}
       {shown.small && <small className={shown.tone}>{shown.small}</small>}
-      {shown.mark && <i className={`dot ${shown.mark}`} aria-label={shown.mark} />}
+      {shown.mark && <i className={`dot ${shown.mark}`} />}
     </div>
   );
 });

@@ -7,7 +7,7 @@ import { money, sized } from "../../look/format";
 import { moneyWords, type Campaign } from "../model";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
-import { TEXT_INPUT, useSheetKeys, type Pressed } from "./keys";
+import { TEXT_INPUT, type Pressed } from "./keys";
 import { supposed } from "./lenses";
 import { Lock } from "./Lock";
 import {
@@ -22,6 +22,9 @@ import {
   type Selection,
 } from "./selection";
 
+/** Heads are counted as rows and columns are, by whoever reads the sheet cell by cell. */
+const HEAD_ROWS = 1;
+const HEAD_COLUMNS = 1;
 const ROW = 47;
 const HEAD = 124;
 const FOOT = 38;
@@ -40,10 +43,16 @@ interface SheetProps {
   /** Names of ad groups, where the lens shows names. */
   rowNames: Map<string, string> | undefined;
   shown: (row: number, column: number) => CellShown;
+  /** Findings of an ad in words, such as “1 warning”; nothing where there are none. */
+  found: (rowId: string, columnId: string | undefined) => string;
   selection: Selection;
   onSelect: (selection: Selection) => void;
+  /** Switches one ad, where it is pressed with Ctrl. */
+  onSwitch: (row: number, column: number) => void;
   waiting: Set<string>;
   editing: Editing;
+  /** Takes the focus whenever this changes. */
+  focusNow: number;
   onEditing: (editing: Editing) => void;
   onMoney: (text: string) => void;
   /** Asks for the money that the campaign shares. */
@@ -107,7 +116,11 @@ export function Sheet(props: SheetProps) {
     const still = event.clientX === pointer.current.x && event.clientY === pointer.current.y;
     pointer.current = { x: event.clientX, y: event.clientY };
     if (event.type === "pointerover" && still) return;
-    if (event.type === "pointerdown" && !event.shiftKey) props.onSelect(single(spot.row, spot.column));
+    if (event.ctrlKey || event.metaKey) {
+      if (event.type !== "pointerdown") return;
+      props.onSelect(single(spot.row, spot.column));
+      props.onSwitch(spot.row, spot.column);
+    } else if (event.type === "pointerdown" && !event.shiftKey) props.onSelect(single(spot.row, spot.column));
     else props.onSelect({ anchor: selection.anchor, focus: spot });
   };
   const onKeyDown = (event: Pressed) => {
@@ -120,7 +133,8 @@ export function Sheet(props: SheetProps) {
       props.onKey(event);
     }
   };
-  useSheetKeys(scroller, onKeyDown);
+  // Its keys work while it has the focus: at once, and again when a dialog over it has closed.
+  useEffect(() => scroller.current?.focus({ preventScroll: true }), [props.focusNow]);
   const refocus = () => scroller.current?.focus();
   const items = columnItems.getVirtualItems();
 
@@ -130,8 +144,9 @@ export function Sheet(props: SheetProps) {
       className="sheet"
       role="grid"
       aria-label={`Sheet of ${campaign.name}`}
-      aria-rowcount={rows.length}
-      aria-colcount={columns.length}
+      aria-multiselectable
+      aria-rowcount={rows.length + HEAD_ROWS + 1}
+      aria-colcount={columns.length + HEAD_COLUMNS + 1}
       aria-activedescendant={`cell-${focusRow}-${focusColumn}`}
       tabIndex={0}
       onKeyDown={onKeyDown}
@@ -175,9 +190,9 @@ export function Sheet(props: SheetProps) {
 function Heads(props: SheetProps & Drawn & { picked: Block }) {
   const { campaign, columnWidth, items, width, picked } = props;
   return (
-    <div className="heads" style={{ height: HEAD, width }} role="row">
+    <div className="heads" style={{ height: HEAD, width }} role="row" aria-rowindex={1}>
       <div className="line" style={{ height: HEAD, width, border: 0 }}>
-        <div className="corner" style={{ width: LEFT }}>
+        <div className="corner" role="columnheader" aria-colindex={1} style={{ width: LEFT }}>
           Audience rows, one ad group each
         </div>
         {items.map((item) => {
@@ -188,6 +203,7 @@ function Heads(props: SheetProps & Drawn & { picked: Block }) {
             <div
               key={item.key}
               role="columnheader"
+              aria-colindex={item.index + HEAD_COLUMNS + 1}
               className={`column-head ${on ? "on" : ""}`}
               style={{ left: item.start, width: columnWidth }}
               title={creative?.name}
@@ -203,7 +219,12 @@ function Heads(props: SheetProps & Drawn & { picked: Block }) {
             </div>
           );
         })}
-        <div className="per-day" style={{ width: RIGHT, justifyContent: "flex-end", paddingBottom: 8 }}>
+        <div
+          className="per-day"
+          role="columnheader"
+          aria-colindex={campaign.columns.length + HEAD_COLUMNS + 1}
+          style={{ width: RIGHT, justifyContent: "flex-end", paddingBottom: 8 }}
+        >
           <span className="note">{campaign.basis === "LIFETIME" ? "For the flight" : "Per day"}</span>
         </div>
       </div>
@@ -219,11 +240,18 @@ function Line(
   const { campaign, columnWidth, items, width, picked, row, at, top, refocus } = props;
   const shared = campaign.sharedMinor != null;
   const on = at >= picked.top && at <= picked.bottom;
+  const creativeAt = (index: number) => props.creatives.get(campaign.columns[index]?.creativeId ?? "")?.name;
   const editing = props.editing?.rowId === row.id ? props.editing.what : undefined;
   return (
-    <div className="line" role="row" style={{ top: top, height: ROW, width }}>
+    <div
+      className="line"
+      role="row"
+      aria-rowindex={at + HEAD_ROWS + 1}
+      style={{ top: top, height: ROW, width }}
+    >
       <div
         role="rowheader"
+        aria-colindex={1}
         className={`row-head ${on ? "on" : ""}`}
         style={{ width: LEFT }}
         title={row.label}
@@ -264,10 +292,15 @@ function Line(
           picked={covers(picked, at, cell.index)}
           waiting={props.waiting.has(`${row.id}/${campaign.columns[cell.index]?.id}`)}
           shown={props.shown(at, cell.index)}
+          heads={`${row.label}, ${creativeAt(cell.index)}`}
+          found={props.found(row.id, campaign.columns[cell.index]?.id)}
+          at={cell.index + HEAD_COLUMNS + 1}
         />
       ))}
       <div
         className={`per-day ${props.waiting.has(row.id) ? "waiting" : ""}`}
+        role="gridcell"
+        aria-colindex={campaign.columns.length + HEAD_COLUMNS + 1}
         style={{ width: RIGHT, cursor: shared ? "pointer" : "text" }}
         data-testid={`money-${at}`}
         onClick={() => (shared ? props.onShared() : props.onEditing({ rowId: row.id, what: "money" }))}
@@ -299,16 +332,32 @@ function Line(
 /** What each column spends in the whole flight. */
 function Sums({ campaign, columnWidth, items, width }: Pick<SheetProps, "campaign" | "columnWidth"> & Drawn) {
   return (
-    <div className="foot-line" style={{ top: HEAD + campaign.rows.length * ROW, height: FOOT, width }}>
-      <div className="foot-head" style={{ width: LEFT }}>
+    <div
+      className="foot-line"
+      role="row"
+      aria-rowindex={campaign.rows.length + HEAD_ROWS + 1}
+      style={{ top: HEAD + campaign.rows.length * ROW, height: FOOT, width }}
+    >
+      <div className="foot-head" role="gridcell" aria-colindex={1} style={{ width: LEFT }}>
         Whole flight, {campaign.days} days
       </div>
       {items.map((item) => (
-        <span key={item.key} className="sum" style={{ left: item.start, width: columnWidth }}>
+        <span
+          key={item.key}
+          role="gridcell"
+          aria-colindex={item.index + HEAD_COLUMNS + 1}
+          className="sum"
+          style={{ left: item.start, width: columnWidth }}
+        >
           {money(campaign.columns[item.index]?.flightMinor ?? 0, campaign.currency)}
         </span>
       ))}
-      <div className="per-day" style={{ width: RIGHT }}>
+      <div
+        className="per-day"
+        role="gridcell"
+        aria-colindex={campaign.columns.length + HEAD_COLUMNS + 1}
+        style={{ width: RIGHT }}
+      >
         <span data-testid="flight-total">{money(campaign.flightMinor, campaign.currency)}</span>
       </div>
     </div>

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button, Segmented, Select } from "antd";
-import { useMemo, useState, type ReactNode } from "react";
+import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { at, CAMPAIGN, type Schemas, send } from "../../api/client";
 import { planKey } from "../../api/plans";
@@ -8,6 +8,7 @@ import { Columns } from "../../frame/Columns";
 import { useOffer } from "../../frame/doables";
 import { useChange } from "../../frame/useChange";
 import { plural } from "../../look/format";
+import { placeOf, wayTo } from "../../look/wayTo";
 import { titled } from "../../results";
 import { SheetDialogs, type Open } from "../dialogs/SheetDialogs";
 import type { Edits } from "../edits/useEdits";
@@ -15,17 +16,21 @@ import { useUndoKeys } from "../edits/useUndoKeys";
 import {
   cellsOf,
   findingsAt,
+  findingsToldAt,
   LENSES,
   mendOf,
   summary,
+  switchBlock,
   touched,
   type Campaign,
   type Finding,
   type Lens,
 } from "../model";
 import { doablesOf } from "./doing";
-import { keysOf, type Pressed } from "./keys";
+import { isSingle, keysOf, type Pressed } from "./keys";
+import { usePreferences } from "../../frame/usePreferences";
 import { block, single, type Editing } from "./selection";
+import { NextSteps } from "./NextSteps";
 import { Sheet } from "./Sheet";
 import { SheetFacts } from "./SheetFacts";
 import { SheetFoot } from "./SheetFoot";
@@ -60,8 +65,6 @@ interface SheetDeskProps {
   campaigns: Campaign[];
   whole: Campaign;
   version: number;
-  undo: string | null | undefined;
-  redo: string | null | undefined;
   account: Schemas["AccountView"];
   accounts: Schemas["AccountView"][];
   objectives: Schemas["ObjectiveRule"][];
@@ -71,12 +74,14 @@ interface SheetDeskProps {
 }
 
 /** What whoever only reads can do on the sheet. */
+/** Whoever comes from the sheet comes to launch. */
+const GO = { go: true };
+
 const OF_READERS = new Set(["filter", "history", "keys"]);
 
 /** The sheet with its lenses, the facts of what is selected, and what can be done to it. */
 export function SheetDesk(props: SheetDeskProps) {
   const { clientId, planId, whole, edits } = props;
-  useUndoKeys(edits);
   const navigate = useNavigate();
   const { message } = App.useApp();
   const carryOut = useChange();
@@ -85,17 +90,18 @@ export function SheetDesk(props: SheetDeskProps) {
   const [search, setSearch] = useSearchParams();
   const lens = (LENSES.find((l) => l.value === search.get("lens"))?.value ?? "structure") as Lens;
   const [selection, setSelection] = useState(() => startOf(whole, search.get("ad")));
-  const [editing, setEditing] = useState<Editing>(() => editingOf(search));
-  const [open, setOpen] = useState<Open | undefined>(() =>
-    DELIVERY_FIELDS.has(search.get("field") ?? "") ? { what: "delivery" } : undefined,
-  );
+  const [editing, setEditing] = useState<Editing>(null);
+  const [open, setOpen] = useState<Open>();
   const [filter, setFilter] = useState<string>();
   const [metric, setMetric] = useState("cost_per_result");
-  const [focusMoney, setFocusMoney] = useState(search.get("field") === "money" ? 1 : 0);
+  const [focusMoney, setFocusMoney] = useState(0);
+  const [{ letters }] = usePreferences();
+  const [focusSheet, setFocusSheet] = useState(0);
 
   const sheet = useSheetData(props, lens, metric, filter ?? "");
   const { audiences, creatives, names, numbers, audienceOf, creativeOf, campaign, shown } = sheet;
   const rowNames = useMemo(() => new Map(names.data?.rows.map((r) => [r.rowId, r.name])), [names.data]);
+  const found = useMemo(() => findingsToldAt(whole.findings), [whole.findings]);
   const waiting = useMemo(() => touched(edits.waiting), [edits.waiting]);
 
   const picked = block(selection, campaign.rows.length, campaign.columns.length);
@@ -104,24 +110,33 @@ export function SheetDesk(props: SheetDeskProps) {
   const focusRow = campaign.rows[Math.min(selection.focus.row, campaign.rows.length - 1)];
   const setLens = (value: Lens) => setSearch(value === "structure" ? {} : { lens: value }, { replace: true });
 
-  const jump = (place: Schemas["Place"]) => {
-    if (place.creativeId) void navigate(`/c/${clientId}/creative/${place.creativeId}?field=${place.field}`);
-    else if (place.audienceId)
-      void navigate(`/c/${clientId}/audiences/${place.audienceId}?field=${place.field}`);
-    else if (place.rowId) {
-      setFilter(undefined);
-      setSelection(
-        single(
-          whole.rows.findIndex((r) => r.id === place.rowId),
-          0,
-        ),
-      );
-      if (place.field === "money") setFocusMoney((n) => n + 1);
-      if (DELIVERY_FIELDS.has(place.field)) setOpen({ what: "delivery" });
-      if (place.field === "label") setEditing({ rowId: place.rowId, what: "label" });
-    } else if (place.field === "rows" || place.field === "columns") setOpen({ what: place.field });
-    else props.onChange(place.field);
+  /** Puts the focus on the input of this sheet that a finding speaks of. */
+  const land = ({ rowId, columnId, field }: Schemas["Place"]) => {
+    setFilter(undefined);
+    if (rowId) {
+      setSelection(startOf(whole, `${rowId}/${columnId ?? ""}`));
+      if (field === "money") setFocusMoney((n) => n + 1);
+      if (field === "label") setEditing({ rowId, what: "label" });
+      if (field === "cells") setFocusSheet((n) => n + 1);
+      if (DELIVERY_FIELDS.has(field)) setOpen({ what: "delivery", field });
+    } else if (field === "rowMoney") {
+      setSelection({ anchor: { row: 0, column: 0 }, focus: { row: whole.rows.length - 1, column: 0 } });
+      setOpen({ what: "spread" });
+    } else if (field === "account") setOpen({ what: "carry" });
+    else if (field === "rows" || field === "columns") setOpen({ what: field });
+    else props.onChange(field);
   };
+  const jump = (place: Schemas["Place"]) => {
+    const way = wayTo(clientId, planId, place);
+    if (way.startsWith(`/c/${clientId}/plan/`)) land(place);
+    else void navigate(way);
+  };
+  const landed = useRef(false);
+  useEffect(() => {
+    const place = placeOf(whole.id, search);
+    if (place && !landed.current) land(place);
+    landed.current = true;
+  });
   const setMoney = (ids: string[], text: string) => {
     if (ids.length > 0) edits.make({ kind: "rowMoney", campaignId: campaign.id, rowIds: ids, money: text });
   };
@@ -144,6 +159,16 @@ export function SheetDesk(props: SheetDeskProps) {
   const mend = (finding: Finding) => edits.make(mendOf(whole, finding));
   const mendAll = (finding: Finding) => edits.make(mendOf(whole, finding, true));
 
+  /** Takes back or makes again what was done on this sheet, and brings what that changes into sight. */
+  const step = (which: "undo" | "redo") =>
+    void edits.step(which, whole.id).then((now) => {
+      const row = now ? firstChanged(whole, now) : -1;
+      if (row < 0) return;
+      setFilter(undefined);
+      setSelection(single(row, selection.focus.column));
+    });
+  useUndoKeys(step);
+  const launch = () => void navigate(`/c/${clientId}/launch/${planId}/${whole.id}`, { state: GO });
   const all = doablesOf({
     campaign,
     picked,
@@ -152,16 +177,18 @@ export function SheetDesk(props: SheetDeskProps) {
       ? findingsAt(whole.findings, focusRow.id, campaign.columns[selection.focus.column]?.id)
       : [],
     edits,
-    undo: props.undo,
-    redo: props.redo,
+    step,
     open: setOpen,
     edit: setEditing,
     filter: () => setFilter(filter ?? ""),
+    launch,
   });
   const doables = reads ? all.filter((d) => OF_READERS.has(d.id)) : all;
   useOffer(doables);
 
   const onKey = (event: Pressed) => {
+    // What is typed while a dialog opens was meant for the dialog.
+    if (open || (!letters && isSingle(event))) return;
     const digit = LENSES[Number(event.key) - 1];
     const control = event.ctrlKey || event.metaKey;
     const asked = doables.find((d) => d.keys === keysOf(event));
@@ -180,8 +207,8 @@ export function SheetDesk(props: SheetDeskProps) {
       bare
       things={props.things}
       title={
-        <>
-          {whole.name}{" "}
+        <span className="named">
+          <span title={whole.name}>{whole.name}</span>
           <Changes>
             <button
               className="link"
@@ -191,7 +218,7 @@ export function SheetDesk(props: SheetDeskProps) {
               change
             </button>
           </Changes>
-        </>
+        </span>
       }
       note={
         <>
@@ -221,7 +248,7 @@ export function SheetDesk(props: SheetDeskProps) {
         </>
       }
       actions={
-        <Button type="primary" onClick={() => void navigate(`/c/${clientId}/launch/${planId}/${whole.id}`)}>
+        <Button type="primary" onClick={launch}>
           Launch…
         </Button>
       }
@@ -244,7 +271,8 @@ export function SheetDesk(props: SheetDeskProps) {
       foot={
         <SheetFoot
           {...{ doables, filter, setFilter, edits }}
-          undo={reads ? null : props.undo}
+          undo={reads ? null : whole.undo}
+          onUndo={() => step("undo")}
           shown={campaign.rows.length}
           rows={whole.rows.length}
           onKeys={() => setOpen({ what: "keys" })}
@@ -255,24 +283,39 @@ export function SheetDesk(props: SheetDeskProps) {
         <EmptySheet campaign={whole} onOpen={(what) => setOpen({ what })} />
       )}
       {!(whole.rows.length === 0 && whole.columns.length === 0) && (
-        <Sheet
-          {...{ clientId, campaign, shown, selection, waiting, editing, onKey, copyText }}
-          rowNames={lens === "names" ? rowNames : undefined}
-          columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
-          creatives={creativeOf}
-          onSelect={setSelection}
-          onEditing={reads ? () => undefined : setEditing}
-          onCopied={() =>
-            void message.info(`${plural(rowIds.length, "row")} copied; paste them into a spreadsheet.`)
-          }
-          onPaste={(text) => !reads && setOpen({ what: "paste", text })}
-          onShared={() => !reads && props.onChange("money")}
-          onMoney={(text) => {
-            const rowId = editing?.rowId ?? "";
-            setMoney(rowIds.includes(rowId) ? rowIds : [rowId], text);
-          }}
-          onLabel={(rowId, label) => edits.make({ kind: "rowName", campaignId: campaign.id, rowId, label })}
-        />
+        <div className="sheet-room">
+          <Sheet
+            {...{ clientId, campaign, shown, found, selection, waiting, editing, onKey, copyText }}
+            focusNow={focusSheet}
+            rowNames={lens === "names" ? rowNames : undefined}
+            columnWidth={lens === "names" ? NAME_WIDTH : CELL_WIDTH}
+            creatives={creativeOf}
+            onSelect={setSelection}
+            onSwitch={(row, column) => {
+              const switched = switchBlock(campaign, { top: row, bottom: row, left: column, right: column });
+              if (switched && !reads) edits.make(switched);
+            }}
+            onEditing={reads ? () => undefined : setEditing}
+            onCopied={() =>
+              void message.info(`${plural(rowIds.length, "row")} copied; paste them into a spreadsheet.`)
+            }
+            onPaste={(text) => !reads && setOpen({ what: "paste", text })}
+            onShared={() => !reads && props.onChange("money")}
+            onMoney={(text) => {
+              const rowId = editing?.rowId ?? "";
+              setMoney(rowIds.includes(rowId) ? rowIds : [rowId], text);
+            }}
+            onLabel={(rowId, label) => edits.make({ kind: "rowName", campaignId: campaign.id, rowId, label })}
+          />
+          {lens === "structure" && !reads && filter === undefined && (
+            <NextSteps
+              {...{ doables }}
+              campaign={whole}
+              onChecks={() => setLens("checks")}
+              onLaunch={launch}
+            />
+          )}
+        </div>
       )}
       {open && (
         <SheetDialogs
@@ -285,17 +328,20 @@ export function SheetDesk(props: SheetDeskProps) {
           creatives={(creatives.data ?? []).map((c) => c.creative)}
           pickedCells={cellsOf(campaign, picked)}
           onEdit={edits.make}
-          onClose={() => setOpen(undefined)}
+          onClose={() => {
+            setOpen(undefined);
+            setFocusSheet((n) => n + 1);
+          }}
         />
       )}
     </Columns>
   );
 }
 
-/** A finding elsewhere may lead to the name of a row here. */
-function editingOf(search: URLSearchParams): Editing {
-  const rowId = search.get("ad")?.split("/")[0];
-  return rowId && search.get("field") === "label" ? { rowId, what: "label" } : null;
+/** The first row that is not as it was; -1 where none is. */
+function firstChanged(was: Campaign, is: Campaign): number {
+  const known = new Map(was.rows.map((r) => [r.id, JSON.stringify(r)]));
+  return is.rows.findIndex((r) => known.get(r.id) !== JSON.stringify(r));
 }
 
 /** The first cell, or the ad that the address names as row and column. */

@@ -4,6 +4,7 @@ import { useReads } from "../../frame/reads";
 import { blockers, Findings } from "../../look/Findings";
 import { plural } from "../../look/format";
 import { MoneyFacts } from "../facts/MoneyFacts";
+import { Refusals } from "../facts/Refusals";
 import { RowFacts } from "../facts/RowFacts";
 import { Silenced } from "../facts/Silenced";
 import { PlanComments } from "../../signoff";
@@ -82,6 +83,7 @@ export function SheetFacts(props: {
     <RowFacts
       {...{ clientId, planId, version, campaign }}
       focusMoney={props.focusMoney}
+      refusalTold={lens === "review"}
       spot={{ row: campaign.rows.indexOf(focusRow), column: props.column }}
       audience={props.audience}
       creative={props.creativeOf.get(campaign.columns[props.column]?.creativeId ?? "")}
@@ -99,6 +101,7 @@ export function SheetFacts(props: {
   if (lens !== "review") return row;
   return (
     <>
+      <Refusals {...{ clientId }} campaign={whole} creativeOf={props.creativeOf} />
       {row}
       <section className="sheet-comments">
         <PlanComments

@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
+import { wide } from "../../testing/browser";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Campaign } from "../model";
 import { doablesOf } from "./doing";
 import { keysOf } from "./keys";
@@ -25,16 +26,16 @@ function offered(on: Campaign, rows = 1) {
   const open = vi.fn();
   const edit = vi.fn();
   const doables = doablesOf({
-    campaign: on,
+    campaign: { ...on, undo: "add 2 rows", redo: null },
     picked: { top: 0, bottom: rows - 1, left: 0, right: 0 },
     focusRow: on.rows[0],
     found: [{ mendable: true, mend: "Put £12.00.", rule: "money.low", place: { rowId: "r1" } }] as never,
-    edits: { make, undo: vi.fn(), redo: vi.fn() } as never,
-    undo: "add 2 rows",
-    redo: null,
+    edits: { make } as never,
+    step: vi.fn(),
     open,
     edit,
     filter: vi.fn(),
+    launch: vi.fn(),
   });
   return { doables, make, open, edit, does: (id: string) => doables.find((d) => d.id === id) };
 }
@@ -47,26 +48,16 @@ function foot(
     filter: undefined,
     setFilter: vi.fn(),
     undo: null,
+    onUndo: vi.fn(),
     shown: 2,
     rows: 2,
     onKeys: vi.fn(),
     ...more,
   };
-  render(<SheetFoot {...props} doables={doables} edits={{ undo: vi.fn() } as never} />);
+  render(<SheetFoot {...props} doables={doables} edits={{} as never} />);
   return props;
 }
 
-beforeAll(() => {
-  vi.stubGlobal("matchMedia", () => ({ matches: false, addListener: vi.fn(), removeListener: vi.fn() }));
-  vi.stubGlobal(
-    "ResizeObserver",
-    class {
-      observe = () => undefined;
-      unobserve = () => undefined;
-      disconnect = () => undefined;
-    },
-  );
-});
 afterEach(cleanup);
 
 describe("what can be done on a sheet", () => {
@@ -105,7 +96,7 @@ describe("what can be done on a sheet", () => {
 
   it("asks for no rows where there are none", () => {
     const ids = offered(none).doables.map((d) => d.id);
-    expect(ids).toEqual(["rows", "columns", "mend", "carry", "filter", "history", "undo", "keys"]);
+    expect(ids).toEqual(["rows", "columns", "mend", "carry", "launch", "filter", "history", "undo", "keys"]);
   });
 
   it("gives no key twice, and each as a keyboard says it", () => {
@@ -147,6 +138,16 @@ describe("the foot of a sheet", () => {
     expect(words).toContain("Set up a split test…T");
     expect(words).toContain("Mend: Put £12.00.F");
     expect(words.some((w) => w?.startsWith("Redo"))).toBe(false);
+  });
+
+  it("keeps in the menu what a small laptop has no room for beside it", async () => {
+    wide(1024);
+    foot(offered(two).doables);
+    expect(screen.queryByRole("button", { name: /Duplicate/ })).toBeNull();
+    fireEvent.click(screen.getByRole("button", { name: "More…" }));
+    const words = (await screen.findAllByRole("menuitem")).map((i) => i.textContent);
+    expect(words.filter((w) => /hours|Duplicate/.test(w ?? ""))).toHaveLength(2);
+    wide(1280);
   });
 
   it("says how many rows a filter leaves, and lets it go by Escape", () => {

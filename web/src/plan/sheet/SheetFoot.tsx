@@ -2,6 +2,7 @@ import { Button, Dropdown, Input } from "antd";
 import type { Doable } from "../../frame/doables";
 import { plural } from "../../look/format";
 import type { Edits } from "../edits/useEdits";
+import { useWide } from "../../look/useWide";
 import { Changes } from "../../frame/Editable";
 
 const MORE = [
@@ -21,6 +22,10 @@ const MORE = [
   "redo",
 ];
 
+/** Stand beside the menu where there is room for them, and in it where there is not. */
+const BESIDE = ["delivery", "duplicate"];
+const ROOM_FOR_ALL = 1200;
+
 /** What can be done to the sheet with the mouse, its filter, and the way back. */
 export function SheetFoot(props: {
   doables: Doable[];
@@ -29,12 +34,14 @@ export function SheetFoot(props: {
   setFilter: (filter: string | undefined) => void;
   edits: Edits;
   undo: string | null | undefined;
+  onUndo: () => void;
   /** Rows that the filter leaves, of all. */
   shown: number;
   rows: number;
   onKeys: () => void;
 }) {
   const { filter, setFilter } = props;
+  const wide = useWide(ROOM_FOR_ALL);
   const does = (id: string) => props.doables.find((d) => d.id === id);
   const button = (id: string, text: string) => {
     const doable = does(id);
@@ -67,10 +74,10 @@ export function SheetFoot(props: {
       <Changes>
         {menu("Add…", ["rows", "columns"])}
         {button("split", "Split row by…")}
-        {button("delivery", "Bid, hours…")}
-        {button("duplicate", "Duplicate")}
+        {wide && button("delivery", "Bid, hours…")}
+        {wide && button("duplicate", "Duplicate")}
       </Changes>
-      {menu("More…", MORE)}
+      {menu("More…", wide ? MORE : [...BESIDE, ...MORE])}
       {filter !== undefined && (
         <Input
           autoFocus
@@ -87,7 +94,7 @@ export function SheetFoot(props: {
       <span className="hint">
         {filter ? `${props.shown} of ${plural(props.rows, "row")} · ` : ""}
         {props.undo && (
-          <button className="link" title={`${props.undo} · Ctrl Z`} onClick={props.edits.undo}>
+          <button className="link" title={`${props.undo} · Ctrl Z`} onClick={props.onUndo}>
             Undo “{props.undo}”
           </button>
         )}{" "}

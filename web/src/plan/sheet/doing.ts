@@ -13,13 +13,14 @@ export function doablesOf(on: {
   /** Findings at the selected cell. */
   found: Finding[];
   edits: Edits;
-  undo: string | null | undefined;
-  redo: string | null | undefined;
+  step: (which: "undo" | "redo") => void;
   open: (open: Open) => void;
   edit: (editing: Editing) => void;
   filter: () => void;
+  launch: () => void;
 }): Doable[] {
-  const { campaign, picked, focusRow, edits, undo, redo, open, edit, filter } = on;
+  const { campaign, picked, focusRow, edits, step, open, edit, filter, launch } = on;
+  const { undo, redo } = campaign;
   const rowIds = campaign.rows.slice(picked.top, picked.bottom + 1).map((r) => r.id);
   return [
     { id: "rows", words: "Add audiences as rows…", run: () => open({ what: "rows" }) },
@@ -129,10 +130,11 @@ export function doablesOf(on: {
       words: "Copy the campaign to another account…",
       run: () => open({ what: "carry" }),
     },
+    { id: "launch", words: "Go to its launch", keys: "Ctrl Enter", run: launch },
     { id: "filter", words: "Filter the rows", keys: "/", run: () => filter() },
     { id: "history", words: "What was changed…", keys: "H", run: () => open({ what: "history" }) },
-    ...(undo ? [{ id: "undo", words: `Undo “${undo}”`, keys: "Ctrl Z", run: edits.undo }] : []),
-    ...(redo ? [{ id: "redo", words: `Redo “${redo}”`, keys: "Ctrl Shift Z", run: edits.redo }] : []),
+    ...(undo ? [{ id: "undo", words: `Undo “${undo}”`, keys: "Ctrl Z", run: () => step("undo") }] : []),
+    ...(redo ? [{ id: "redo", words: `Redo “${redo}”`, keys: "Ctrl Shift Z", run: () => step("redo") }] : []),
     { id: "keys", words: "Keys on the sheet", keys: "?", run: () => open({ what: "keys" }) },
   ];
 }

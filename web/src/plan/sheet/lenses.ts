@@ -1,6 +1,6 @@
 import type { Schemas } from "../../api/client";
 import { moment, money, plural, word } from "../../look/format";
-import { rankColours, tooFew } from "../../look/theme";
+import { rankColour, tooFew } from "../../look/theme";
 import { beneath, between, figure } from "../../results";
 import { AD_STATES, findingsAt, statesByCell, type Campaign, type Lens } from "../model";
 import type { CellShown } from "./Cell";
@@ -163,7 +163,7 @@ function results(campaign: Campaign, data: LensData) {
         AD_STATES[states.get(`${campaign.rows[row]?.id}/${campaign.columns[column]?.id}`)?.state ?? ""];
       return { main: "–", kind: "on", small: told?.words ?? "not sent", tone: told?.tone };
     }
-    const ranked = cell.rank == null ? undefined : rankColours[cell.rank];
+    const ranked = rankColour(cell.rank);
     const colour = metric.better === "NEITHER" ? undefined : cell.few ? tooFew : ranked;
     return {
       main: figure(metric, cell.value, campaign.currency),

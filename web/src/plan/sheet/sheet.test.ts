@@ -1,4 +1,4 @@
-import { rankColours, tooFew } from "../../look/theme";
+import { rankColour, tooFew } from "../../look/theme";
 // @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { type Schemas } from "../../api/client";
@@ -133,7 +133,7 @@ describe("what a row and its ads show", () => {
     });
     const results = { metric, cells: [cell("a", 4), cell("b", null)] } as never;
     const shown = lens("results", campaign, { ...data, results });
-    expect(shown(0, 0)).toMatchObject({ main: "£0.40", ground: rankColours[4]?.ground });
+    expect(shown(0, 0)).toMatchObject({ main: "£0.40", ground: rankColour(4)?.ground });
     expect(shown(0, 1)).toMatchObject({ main: "£0.40", small: "too few to say", ground: tooFew.ground });
   });
 

@@ -86,7 +86,7 @@ it.each([
     expect(way.matches(":disabled")).toBe(false);
     fireEvent.click(way);
     expect(done).toEqual(["jump"]);
-    expect(screen.queryAllByRole("button", { name: "Mend: Raise the money" })).toHaveLength(mends);
+    expect(screen.queryAllByRole("button", { name: "mend it: Raise the money" })).toHaveLength(mends);
     expect(screen.queryAllByRole("button", { name: "leave it" })).toHaveLength(leaves);
     const money = screen.queryByRole("textbox", { name: /^Money/ });
     if (money) expect(money.matches(":disabled")).toBe(reads);

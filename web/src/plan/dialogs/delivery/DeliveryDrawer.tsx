@@ -1,6 +1,7 @@
 import "./delivery.css";
 import { useQuery } from "@tanstack/react-query";
 import { Drawer, Input, Segmented, Select } from "antd";
+import { useEffect } from "react";
 import { ask, CAMPAIGN, type CampaignPath, type RowPath, type Schemas } from "../../../api/client";
 import { offerQuery } from "../../../api/clients";
 import { count, money, number, plural } from "../../../look/format";
@@ -55,6 +56,8 @@ export function DeliveryDrawer(props: {
   campaign: Campaign;
   rows: Row[];
   focus: Row;
+  /** To begin in. */
+  field: string | undefined;
   networkName: string;
   audience: Schemas["Audience"] | undefined;
   /** Of the plan. */
@@ -103,10 +106,27 @@ export function DeliveryDrawer(props: {
           />
           <Running {...{ rulebook, campaign, focus, change }} networkName={props.networkName} />
           {rulebook.switches.length > 0 && <Switching {...{ rulebook, focus, change }} />}
+          {props.field && <BeginIn field={props.field} />}
         </>
       )}
     </Drawer>
   );
+}
+
+/** Puts the focus into the part that holds a field, on the field itself where it is one of several. */
+function BeginIn({ field }: { field: string }) {
+  useEffect(() => {
+    const part = document.querySelector<HTMLElement>(`[data-fields~="${field}"]`);
+    const input =
+      part?.querySelector<HTMLElement>(
+        `input[data-field="${field}"], [data-field="${field}"] :is(input, button, [tabindex="0"])`,
+      ) ??
+      part?.querySelector<HTMLElement>("input:not([disabled])") ??
+      part;
+    const later = requestAnimationFrame(() => input?.focus());
+    return () => cancelAnimationFrame(later);
+  }, [field]);
+  return null;
 }
 
 interface SectionProps {
@@ -119,7 +139,7 @@ function Seeking({ rulebook, campaign, focus, change }: SectionProps & { campaig
   const goals = rulebook.objectives.find((o) => o.code === campaign.objective)?.goals ?? [];
   const goal = goals.find((g) => g.code === focus.delivery.goal) ?? goals[0];
   return (
-    <Section title="What delivery seeks">
+    <Section title="What delivery seeks" fields="goal charge">
       <div className="delivery-line">
         <Select
           aria-label="Goal"
@@ -132,6 +152,7 @@ function Seeking({ rulebook, campaign, focus, change }: SectionProps & { campaig
           onChange={(code: string) => change({ seek: { goal: code, charge: null } })}
         />
         <Select
+          data-field="charge"
           aria-label="Charged"
           style={{ width: 196 }}
           value={focus.delivery.charge ?? goal?.charged[0] ?? null}
@@ -162,7 +183,7 @@ function Bidding(
   const goal = goals.find((g) => g.code === d.goal) ?? goals[0];
   const most = d.bidMinor ? (focus.dailyMinor / d.bidMinor) * perThousand : 0;
   return (
-    <Section title="Bid">
+    <Section title="Bid" fields="bid">
       <div className="delivery-line">
         <Segmented
           aria-label="How the bid is found"
@@ -173,6 +194,7 @@ function Bidding(
         {d.strategy !== "AUTOMATIC" && (
           <Input
             key={shown}
+            data-field="bid"
             aria-label="Bid"
             style={{ width: 110 }}
             defaultValue={shown}
@@ -203,8 +225,8 @@ function Running(props: SectionProps & { campaign: Campaign; networkName: string
   const { rulebook, campaign, focus, change } = props;
   const { pace, hours, hoursWords, runsHours } = focus.delivery;
   return (
-    <Section title="When">
-      {rulebook.schedule.paces.length > 1 && (
+    <Section title="When" fields="pace hours">
+      {(rulebook.schedule.paces.length > 1 || pace !== "EVEN") && (
         <Segmented<typeof pace>
           aria-label="Pace"
           value={pace}
@@ -231,7 +253,7 @@ function Running(props: SectionProps & { campaign: Campaign; networkName: string
 function Switching({ rulebook, focus, change }: SectionProps) {
   const { switches } = focus.delivery;
   return (
-    <Section title="Switches">
+    <Section title="Switches" fields="switches">
       {rulebook.switches.map((s) => {
         const now = switches[s.code];
         return (

@@ -25,7 +25,7 @@ export function Devices(props: {
   if (offered.length === 0) return null;
   const kept = KINDS.some((k) => focus.slices.some((s) => s.variable === k));
   return (
-    <Section title="Devices">
+    <Section title="Devices" fields="devices">
       {offered.map(({ kind, choices }) => {
         const codes = focus.slices.find((s) => s.variable === kind)?.codes ?? [];
         const words = VARIABLE_WORDS[kind];

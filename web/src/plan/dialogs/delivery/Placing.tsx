@@ -38,9 +38,12 @@ export function Placing(props: {
   const placements = told.data ?? [];
   const choose = (codes: string[]) => codes.length > 0 && onChange({ how: "CHOSEN", codes });
   return (
-    <Section title="Placements">
+    <Section title="Placements" fields="placements">
       {kept ? (
-        <p className="note">A split keeps this row to {showing.codes.join(", ")}.</p>
+        <p className="note">
+          A split keeps this row to{" "}
+          {showing.codes.map((c) => placements.find((p) => p.code === c)?.words ?? c).join(", ")}.
+        </p>
       ) : (
         <Radio.Group
           aria-label="Placements"
@@ -60,7 +63,7 @@ export function Placing(props: {
         />
       )}
       {told.error && <p className="fault">{told.error.message}</p>}
-      <div className="placements" role="tree" aria-label="Placements by device">
+      <div className="placements" role="group" aria-label="Placements by device">
         {byDevice(placements).map((group) => (
           <Branch
             key={group.words}
@@ -115,7 +118,7 @@ function Branch(props: {
     props.onChoose(props.all.map((p) => p.code).filter((c) => (codes.includes(c) ? on : chosen.includes(c))));
   const most = Math.max(1, ...props.all.map((p) => p.people?.people ?? 0), props.whole ?? 0);
   return (
-    <div role="treeitem" aria-label={props.words}>
+    <div role="group" aria-label={props.words}>
       <Checkbox
         disabled={fixed}
         checked={here === placements.length}
@@ -133,7 +136,7 @@ function Branch(props: {
       {placements.map((p) => {
         const many = p.people?.people ?? 0;
         return (
-          <div key={p.code} role="treeitem" aria-label={p.words} className="placement">
+          <div key={p.code} role="group" aria-label={p.words} className="placement">
             <Checkbox
               disabled={fixed}
               checked={chosen.includes(p.code)}

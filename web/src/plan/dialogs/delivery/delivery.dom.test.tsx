@@ -106,6 +106,7 @@ function delivery(
       path={{ clientId: "c", planId: "p", campaignId: "k" }}
       campaign={campaign as unknown as Campaign}
       focus={rows[0] as Campaign["rows"][number]}
+      field={undefined}
       networkName="Hearthside"
       audience={undefined}
       version={3}
@@ -168,10 +169,10 @@ describe("how rows are delivered", () => {
     const { onEdit, edit } = delivery({});
     await drawn();
     await screen.findByText("Home feed");
-    const tree = screen.getByRole("tree");
+    const tree = screen.getByLabelText("Placements by device");
     expect(
       within(tree)
-        .getAllByRole("treeitem")
+        .getAllByRole("group")
         .map((t) => t.getAttribute("aria-label")),
     ).toEqual([
       "On phones only",
@@ -181,8 +182,8 @@ describe("how rows are delivered", () => {
       "On phones and desktops",
       "Home feed",
     ]);
-    expect(within(tree).getByRole("treeitem", { name: "Stories" }).textContent).toContain("no ad fits");
-    expect(within(tree).getByRole("treeitem", { name: "Home feed" }).textContent).toContain("30,00050 %");
+    expect(within(tree).getByRole("group", { name: "Stories" }).textContent).toContain("no ad fits");
+    expect(within(tree).getByRole("group", { name: "Home feed" }).textContent).toContain("30,00050 %");
     fireEvent.click(screen.getByText("Only these"));
     expect(onEdit).toHaveBeenLastCalledWith(edit({ showing: { how: "CHOSEN", codes: ["feed"] } }));
   });
@@ -233,7 +234,24 @@ describe("how rows are delivered", () => {
   it("switches an hour by keyboard, and how fast the day is spent", async () => {
     const { onEdit, edit } = delivery({});
     await drawn();
-    fireEvent.keyDown(screen.getByLabelText("Tue 3 to 4"), { key: " " });
+    const grid = screen.getByRole("grid", { name: "Hours of the week" });
+    const stops = () => [...grid.querySelectorAll<HTMLElement>('[tabindex="0"]')];
+    stops()[0]?.focus();
+    for (const key of [
+      "ArrowUp",
+      "ArrowDown",
+      "ArrowRight",
+      "ArrowRight",
+      "ArrowRight",
+      "ArrowLeft",
+      "ArrowRight",
+    ])
+      fireEvent.keyDown(document.activeElement as Element, { key });
+    expect(document.activeElement?.ariaLabel ?? document.activeElement?.getAttribute("aria-label")).toBe(
+      "Tue 3 to 4",
+    );
+    expect(stops()).toEqual([document.activeElement]);
+    fireEvent.keyDown(document.activeElement as Element, { key: " " });
     const hours = `${"1".repeat(27)}0${"1".repeat(140)}`;
     expect(onEdit).toHaveBeenLastCalledWith(edit({ run: { pace: "EVEN", hours } }));
     fireEvent.click(screen.getByText("Early in the day"));

@@ -1,7 +1,8 @@
 import "./split.css";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { App, Button, Checkbox, Input, InputNumber, Modal, Radio, Segmented, Select } from "antd";
+import { App, Button, Checkbox, Input, InputNumber, Radio, Segmented, Select } from "antd";
 import { useState } from "react";
+import { Dialog } from "../../../look/Dialog";
 import { barLength } from "../../../audiences";
 import { money, people, plural } from "../../../look/format";
 import { BASIS_WORDS, type Campaign } from "../../model";
@@ -61,7 +62,7 @@ export function SplitDialog(props: {
   };
   const words = choices.order.map((v) => offers.data?.find((o) => o.variable === v)?.words ?? "");
   return (
-    <Modal
+    <Dialog
       open
       width={940}
       title={`Split ${row.label} by…`}
@@ -105,7 +106,7 @@ export function SplitDialog(props: {
           )}
         </div>
       </div>
-    </Modal>
+    </Dialog>
   );
 }
 

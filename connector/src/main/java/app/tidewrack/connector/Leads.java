@@ -3,6 +3,7 @@ package app.tidewrack.connector;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** What people sent. */
 public interface Leads {
@@ -30,5 +31,11 @@ public interface Leads {
 
     record ChatLine(boolean fromPerson, String text) {}
 
-    record ChatTold(long seq, String adId, Instant at, List<ChatLine> lines) {}
+    /**
+     * What was said in a chat.
+     *
+     * @param name as the person shows themselves; null where they do not
+     */
+    record ChatTold(
+            long seq, String adId, Instant at, @Nullable String name, List<ChatLine> lines) {}
 }

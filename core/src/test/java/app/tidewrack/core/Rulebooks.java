@@ -1,5 +1,6 @@
 package app.tidewrack.core;
 
+import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.Presence;
 import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.core.network.AudienceOffer;
@@ -132,6 +133,54 @@ public final class Rulebooks {
                 80,
                 60,
                 List.of(new Choice("(ad-number)", "the ad’s number")));
+    }
+
+    /** The same in Great Britain alone with fixed ages, and places no finer than its radius allows. */
+    public static Rulebook reaching(Rulebook of, List<AgeRange> bands, @Nullable RadiusRule radius) {
+        AudienceOffer a = of.audience();
+        int youngest = bands.isEmpty() ? a.youngest() : bands.get(0).from();
+        int oldest = bands.isEmpty() ? a.oldest() : bands.get(bands.size() - 1).to();
+        AudienceOffer offer = new AudienceOffer(
+                a.countries(),
+                youngest,
+                oldest,
+                bands,
+                radius != null,
+                radius,
+                a.presences(),
+                a.mostPlaces(),
+                a.mostTerms(),
+                a.terms(),
+                a.sources(),
+                a.lookalike(),
+                a.leastPeople(),
+                a.privacyFloor());
+        return new Rulebook(
+                of.code(),
+                of.name(),
+                of.kind(),
+                of.byHand(),
+                of.version(),
+                of.objectives(),
+                of.formats(),
+                of.placements(),
+                offer,
+                of.spending(),
+                of.money(),
+                of.schedule(),
+                of.callsToAction(),
+                of.form(),
+                of.mix(),
+                of.message(),
+                of.chat(),
+                of.switches(),
+                of.review(),
+                of.reports(),
+                of.subjects(),
+                of.calls(),
+                of.nameLimit(),
+                of.linkLimit(),
+                of.linkMacros());
     }
 
     private static PlacementRule placement(String code, String words) {

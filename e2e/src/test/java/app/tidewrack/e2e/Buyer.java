@@ -168,6 +168,22 @@ final class Buyer implements AutoCloseable {
         page.keyboard().press("Escape");
     }
 
+    /** An audience on Hearthside in some cities, of grown-ups. */
+    void describe(String name, String... cities) {
+        open("/c/oddment/audiences");
+        choose("New audience", "Hearthside GBP");
+        assertThat(page.locator(".head h1")).containsText("New audience");
+        page.getByLabel("Name of the audience").fill(name);
+        for (String city : cities) {
+            choose("Add a place", city);
+            assertThat(page.locator("[data-step=PLACES]")).containsText(city);
+        }
+        page.getByLabel("Youngest age").fill("18");
+        page.getByLabel("Oldest age").fill("65");
+        page.getByLabel("Oldest age").press("Tab");
+        kept();
+    }
+
     void key(String key) {
         page.locator(".sheet").press(key);
     }

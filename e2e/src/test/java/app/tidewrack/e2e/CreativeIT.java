@@ -112,7 +112,7 @@ class CreativeIT extends SignedIn {
         fill("Heading", "When may we collect?");
         assertThat(verdict("Guildrow")).containsText("The privacy link: empty; takes a link.");
         fill("Privacy link", "https://copperline.example/privacy");
-        assertThat(verdict("Guildrow")).containsText("full-name; takes one of its 9 ready questions");
+        assertThat(verdict("Guildrow")).containsText("full name; takes one of its 9 ready questions");
         page.getByLabel("Take out Full name").click();
         buyer.choose("Add a ready question", "Company");
         buyer.press("Ask your own");

@@ -170,7 +170,7 @@ class NewcomerIT {
         page.locator(".ant-modal").getByText("Tin, open").click();
         page.locator(".ant-modal").getByText("Tin, closed").click();
         buyer.press("Add 2 columns");
-        assertThat(page.locator(".sheet [role=gridcell]")).hasCount(6);
+        assertThat(page.locator(".sheet .cell")).hasCount(6);
         planUrl = page.url();
     }
 

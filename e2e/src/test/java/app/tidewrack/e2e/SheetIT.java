@@ -26,17 +26,7 @@ class SheetIT {
         buyer = new Buyer();
         page = buyer.page;
         buyer.signIn("ines@withyandoar.example");
-        buyer.open("/c/oddment/audiences");
-        buyer.choose("New audience", "Hearthside GBP");
-        assertThat(page.locator(".head h1")).containsText("New audience");
-        page.getByLabel("Name of the audience").fill("Two cities");
-        buyer.choose("Add a place", "Norwich");
-        buyer.choose("Add a place", "Leeds");
-        assertThat(page.locator("[data-step=PLACES]")).containsText("Leeds");
-        page.getByLabel("Youngest age").fill("18");
-        page.getByLabel("Oldest age").fill("65");
-        page.getByLabel("Oldest age").press("Tab");
-        buyer.kept();
+        buyer.describe("Two cities", "Norwich", "Leeds");
         buyer.open("/c/oddment/plan");
         buyer.press("Start another plan");
         page.getByLabel("Name of the plan").fill("Ages, cities, genders");
@@ -344,6 +334,10 @@ class SheetIT {
         assertThat(dialog()).containsText("Darned sock, before: single picture; its ads are excluded there");
         assertThat(dialog()).containsText("at most £0.06 → automatic");
         assertThat(dialog()).containsText("Two cities: Jumpcut ");
+        // Of six ages and two cities four bands of one country are left; rows that would be the same are one, with all
+        // their money.
+        assertThat(dialog().locator("h3").last()).containsText("with the money of all");
+        assertThat(dialog()).containsText(" on Jumpcut: ");
         buyer.press("Copy to Jumpcut");
         Locator campaigns = page.locator(".things .thing");
         assertThat(campaigns).hasCount(2);

@@ -194,6 +194,7 @@ class SignOffIT {
         assertThat(guest.locator(".signed-ad img").first()).isVisible();
         Object drawn = guest.locator(".signed-ad img").first().evaluate("i => i.complete && i.naturalWidth > 0");
         assertThat(drawn).as("the guest's pictures").isEqualTo(true);
+        Eyes.see(guest, "what a guest signs off");
         button(guest, "Approve").click();
         guest.getByLabel("What you want to say with it").fill("Good luck.");
         button(guest, "Approve").click();

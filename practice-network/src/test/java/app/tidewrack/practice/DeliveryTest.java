@@ -459,6 +459,12 @@ class DeliveryTest extends WithNetworks {
                         .get("text")
                         .asString())
                 .isEqualTo("Hello");
+        // One in eight hides their name.
+        List<String> shown = hs.get("/accounts/forms/chats")
+                .valueStream()
+                .map(c -> c.path("name").asString(""))
+                .toList();
+        assertThat(shown.stream().filter(String::isEmpty).count()).isLessThan(shown.size() / 2);
 
         // What somebody sent is taken out when they ask; another account's is not, and what is gone already is no
         // fault.

@@ -55,9 +55,10 @@ class ClientWorkTest extends WithServer {
 
     @BeforeEach
     void networkKnowsSources() {
-        when(network.createSource(anyString(), anyString(), any())).thenReturn("HSS1");
-        when(network.source(anyString(), anyString()))
-                .thenReturn(new SourceTold("HSS1", new AudienceSize(4_000, false), null));
+        world.tell(() ->
+                when(network.createSource(anyString(), anyString(), any())).thenReturn("HSS1"));
+        world.tell(() -> when(network.source(anyString(), anyString()))
+                .thenReturn(new SourceTold("HSS1", new AudienceSize(4_000, false), null)));
     }
 
     private static Map<String, Object> with(Map<String, ?> body, String field, Object value) {
@@ -211,15 +212,16 @@ class ClientWorkTest extends WithServer {
         String otherId = scene.post(CLIENT + "/audiences", audience("Bakers on phones", other))
                 .get("id")
                 .asString();
-        Mockito.doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
+        world.tell(() -> Mockito.doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
                         .map(d -> new AudienceSize(peopleWithout(d.leftOut()), false))
                         .toList())
                 .when(network)
-                .sizes(any(), any());
+                .sizes(any(), any()));
         AudienceSize each = new AudienceSize(50_000, false);
-        doReturn(new Overlaps(List.of(each, each), List.of(List.of(), List.of(new AudienceSize(8_000, false)))))
+        world.tell(() -> doReturn(
+                        new Overlaps(List.of(each, each), List.of(List.of(), List.of(new AudienceSize(8_000, false)))))
                 .when(network)
-                .overlaps(any(), any());
+                .overlaps(any(), any()));
         JsonNode found = scene.post(
                 CLIENT + "/audiences/left-out", Map.of("accountId", "a1", "definition", one, "otherId", otherId));
         assertThat(found.get("definition").get("leftOut").get(0).get("code").asString())
@@ -233,16 +235,16 @@ class ClientWorkTest extends WithServer {
     void anAudienceHasOneSizeWhereverItIsShown() throws Exception {
         AudienceDefinition people = AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting", "rain"));
         AtomicLong now = new AtomicLong(2_330);
-        Mockito.doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
+        world.tell(() -> Mockito.doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
                         .map(d -> new AudienceSize(now.get(), false))
                         .toList())
                 .when(network)
-                .sizes(any(), any());
-        Mockito.doAnswer(c -> new Overlaps(
+                .sizes(any(), any()));
+        world.tell(() -> Mockito.doAnswer(c -> new Overlaps(
                         List.of(new AudienceSize(now.get(), false), new AudienceSize(9, false)),
                         List.of(List.of(), List.of(new AudienceSize(0, true)))))
                 .when(network)
-                .overlaps(any(), any());
+                .overlaps(any(), any()));
         String id = scene.post(CLIENT + "/audiences", audience("Knitters in rain", people))
                 .get("id")
                 .asString();
@@ -265,12 +267,12 @@ class ClientWorkTest extends WithServer {
     @Test
     void aSizeThatWasNotToldComesByItself() throws Exception {
         AudienceSize size = new AudienceSize(4_420, false);
-        doThrow(new NetworkAway("Hearthside", null))
+        world.tell(() -> doThrow(new NetworkAway("Hearthside", null))
                 .doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
                         .map(d -> size)
                         .toList())
                 .when(network)
-                .sizes(any(), any());
+                .sizes(any(), any()));
         JsonNode kept = scene.post(
                 CLIENT + "/audiences",
                 audience(
@@ -321,11 +323,13 @@ class ClientWorkTest extends WithServer {
                 values ('c1', 'a9', 'HS', 'x9', 'HS EUR', 'EUR', 'Europe/Berlin', 'tag9', 9)""");
         SourceTold told = new SourceTold("HSL1", new AudienceSize(2, false), new ListTold(2, 0, 2, 1));
         List<String> sent = new ArrayList<>();
-        when(network.fillSource(anyString(), anyString(), any())).thenAnswer(call -> {
-            sent.add(call.getArgument(0) + ": " + Files.readString(call.getArgument(2)));
-            return told;
-        });
-        when(network.createSource(eq("x1"), anyString(), any())).thenReturn("HSL1");
+        world.tell(() -> when(network.fillSource(anyString(), anyString(), any()))
+                .thenAnswer(call -> {
+                    sent.add(call.getArgument(0) + ": " + Files.readString(call.getArgument(2)));
+                    return told;
+                }));
+        world.tell(
+                () -> when(network.createSource(eq("x1"), anyString(), any())).thenReturn("HSL1"));
         byte[] rows = "email\nann@a.example\nbo@b.example\n".getBytes(StandardCharsets.UTF_8);
         String id = lists.takeAsGuessed("c1", "Customers", rows, "GB", List.of("a1"))
                 .id();
@@ -413,7 +417,8 @@ class ClientWorkTest extends WithServer {
             assertThat(side.get("size").get("people").asLong()).isPositive();
             assertThat(side.get("problem").isNull()).isTrue();
         }
-        doThrow(new NetworkAway("Hearthside", null)).when(network).sizes(any(), any());
+        world.tell(
+                () -> doThrow(new NetworkAway("Hearthside", null)).when(network).sizes(any(), any()));
         Map<String, Object> other = asked(AudienceDefinition.everyoneIn("IE").interestedIn(List.of("knitting")));
         JsonNode side = scene.post(CLIENT + "/audiences/sides", other).get(0);
         assertThat(side.get("size").isNull()).isTrue();
@@ -426,11 +431,11 @@ class ClientWorkTest extends WithServer {
     @Test
     void interestsAreLaidInLayersByTheirLift() throws Exception {
         AudienceSize some = new AudienceSize(50_000, false);
-        when(network.related(any(), any()))
+        world.tell(() -> when(network.related(any(), any()))
                 .thenReturn(List.of(
                         new RelatedTopic("sewing", "Sewing", "craft", 3.1, some),
                         new RelatedTopic("allotments", "Allotments", "garden", 1.9, some),
-                        new RelatedTopic("cars", "Cars", "motors", 1.05, some)));
+                        new RelatedTopic("cars", "Cars", "motors", 1.05, some))));
         AudienceDefinition knitters = AudienceDefinition.everyoneIn("GB").interestedIn(List.of("knitting"));
         JsonNode layers = scene.post(CLIENT + "/audiences/layers", asked(knitters));
         assertThat(layers).extracting(l -> l.get("name").asString()).containsExactly("direct", "close", "shared taste");

@@ -114,8 +114,8 @@ class FormWorkTest extends WithServer {
     void nothingToPull() {
         sql.update("delete from lead");
         sql.update("delete from lead_cursor");
-        doReturn(List.of()).when(network).leads(anyString(), anyLong());
-        doReturn(List.of()).when(network).chats(anyString(), anyLong());
+        world.tell(() -> doReturn(List.of()).when(network).leads(anyString(), anyLong()));
+        world.tell(() -> doReturn(List.of()).when(network).chats(anyString(), anyLong()));
     }
 
     static Map<String, Object> form(String name, int edits, Map<String, Object> more) {
@@ -151,7 +151,7 @@ class FormWorkTest extends WithServer {
     /** What a network has is never changed: the next change is a new version, and the old one stays for its leads. */
     @Test
     void aFormInUseMakesANewVersion() throws Exception {
-        doReturn("HSF1", "HSF2").when(network).createForm(anyString(), anyString(), any());
+        world.tell(() -> doReturn("HSF1", "HSF2").when(network).createForm(anyString(), anyString(), any()));
         String id = kept(form("Versions", 0, Map.of())).get("form").get("id").asString();
         JsonNode changed = put("/forms/" + id, form("Versions", 1, Map.of("headline", "Ask")))
                 .body();
@@ -256,7 +256,7 @@ class FormWorkTest extends WithServer {
                 lead(1, "Ada@Example.com ", "<img src=x onerror=alert(1)>"),
                 lead(2, "bo@example.com", "=1+1"),
                 lead(3, "ada@example.com", "3"));
-        doAnswer(c -> {
+        world.tell(() -> doAnswer(c -> {
                     long after = c.getArgument(1);
                     if (after == 2) {
                         throw new NetworkAway("The network", null);
@@ -264,20 +264,20 @@ class FormWorkTest extends WithServer {
                     return all.stream().filter(l -> l.seq() > after).limit(2).toList();
                 })
                 .when(network)
-                .leads(anyString(), anyLong());
+                .leads(anyString(), anyLong()));
         pull.pullAll();
         assertThat(leads().get("leads")).hasSize(2);
-        doAnswer(c -> all.stream()
+        world.tell(() -> doAnswer(c -> all.stream()
                         .filter(l -> l.seq() > c.<Long>getArgument(1))
                         .limit(2)
                         .toList())
                 .when(network)
-                .leads(anyString(), anyLong());
-        doReturn(List.of(new ChatTold(
-                        1, "HSA1", Instant.parse("2027-03-09T05:00:00Z"), List.of(new ChatLine(true, "Hi")))))
+                .leads(anyString(), anyLong()));
+        world.tell(() -> doReturn(List.of(new ChatTold(
+                        1, "HSA1", Instant.parse("2027-03-09T05:00:00Z"), "Ida", List.of(new ChatLine(true, "Hi")))))
                 .doReturn(List.of())
                 .when(network)
-                .chats(anyString(), anyLong());
+                .chats(anyString(), anyLong()));
         pull.pullAll();
         pull.pullAll();
         JsonNode inbox = leads().get("leads");
@@ -287,6 +287,8 @@ class FormWorkTest extends WithServer {
         assertThat(newest.get("ofPerson").asInt()).isEqualTo(2);
         assertThat(newest.get("earlier").asInt()).isEqualTo(1);
         assertThat(inbox.get(3).get("kind").asString()).isEqualTo("CHAT");
+        // Who shows themselves by name in a chat is called by it.
+        assertThat(inbox.get(3).get("answers").toString()).contains("\"first-name\"", "\"Ida\"");
         sql.update("update lead set form_id = 'ours' where kind = 'FORM'");
         assertThat(scene.get(CLIENT + "/leads?form=ours").get("leads")).hasSize(3);
         assertThat(scene.get(CLIENT + "/leads?form=another").get("leads")).isEmpty();
@@ -361,19 +363,22 @@ class FormWorkTest extends WithServer {
                 told(12, "2027-03-02T05:00:00Z", Map.of("phone", "+44 7700 900123", "What broke?", "A sock")),
                 told(13, "2027-03-03T05:00:00Z", Map.of("email", "dee@example.com")),
                 told(14, "2026-01-03T05:00:00Z", Map.of("email", "eve@example.com")));
-        doAnswer(c -> all.stream().filter(l -> l.seq() > c.<Long>getArgument(1)).toList())
+        world.tell(() -> doAnswer(c -> all.stream()
+                        .filter(l -> l.seq() > c.<Long>getArgument(1))
+                        .toList())
                 .when(network)
-                .leads(anyString(), anyLong());
-        doReturn(List.of(new ChatTold(
+                .leads(anyString(), anyLong()));
+        world.tell(() -> doReturn(List.of(new ChatTold(
                         7,
                         "HSA1",
                         Instant.parse("2027-03-04T05:00:00Z"),
+                        null,
                         List.of(
                                 new ChatLine(false, "Write to help@example.org"),
                                 new ChatLine(true, "Mail me: cy@example.com!")))))
                 .doReturn(List.of())
                 .when(network)
-                .chats(anyString(), anyLong());
+                .chats(anyString(), anyLong()));
         pull.pullAll();
         Waiting.until(
                 () -> RECEIVED.stream().filter(c -> c.contains("\"cameAt\"")).count() >= 5);

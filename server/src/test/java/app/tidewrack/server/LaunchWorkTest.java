@@ -201,7 +201,7 @@ class LaunchWorkTest extends WithServer {
         launch(Map.of());
         assertThat(network.standing(Level.AD_GROUP)).hasSize(1);
         assertThat(doings()).isEmpty();
-        version = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("version", version))
+        version = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("campaignId", campaign, "version", version))
                 .get("version")
                 .asInt();
         assertThat(doings()).containsExactly("CREATE AD_GROUP", "CREATE AD", "CREATE AD");
@@ -271,7 +271,7 @@ class LaunchWorkTest extends WithServer {
     void moneyIsSharedForTheFlightAndBack() throws Exception {
         launch(Map.of());
         List<String> money = new CopyOnWriteArrayList<>();
-        doAnswer(c -> {
+        world.tell(() -> doAnswer(c -> {
                     Settings sent = c.getArgument(2);
                     money.add(sent.level().words() + " "
                             + (sent.budget() == null
@@ -281,7 +281,7 @@ class LaunchWorkTest extends WithServer {
                     return c.callRealMethod();
                 })
                 .when(network)
-                .change(anyString(), any(), any());
+                .change(anyString(), any(), any()));
         Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "280"));
         facts.putAll(Map.of(
                 "basis", "LIFETIME", "shared", true, "name", view().get("name").asString()));

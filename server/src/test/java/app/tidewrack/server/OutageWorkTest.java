@@ -151,7 +151,7 @@ class OutageWorkTest extends WithServer {
     }
 
     private void beforeEachCreate(Happens what) {
-        answer((NetworkConnector) Proxy.newProxyInstance(
+        world.answer((NetworkConnector) Proxy.newProxyInstance(
                 getClass().getClassLoader(), new Class<?>[] {NetworkConnector.class}, (proxy, method, arguments) -> {
                     if (method.getName().equals("create")) {
                         what.now();

@@ -264,6 +264,27 @@ class PeopleWorkTest extends WithServer {
     }
 
     @Test
+    void howThingsLookAndAreWrittenIsThePersonsOwn() throws Exception {
+        assertThat(scene.get("/api/session").get("preferences").toString())
+                .isEqualTo(
+                        "{\"look\":\"SYSTEM\",\"language\":null,\"weekStarts\":null,\"miles\":false,\"letters\":true}");
+        Map<String, Object> wanted =
+                Map.of("look", "DARK", "language", "da-DK", "weekStarts", "SUNDAY", "miles", true, "letters", false);
+        String path = "/api/me/preferences";
+        assertThat(scene.call("ines", HttpMethod.PUT, path, wanted).status()).isEqualTo(200);
+        assertThat(scene.get("/api/session").get("preferences")).isEqualTo(json.<JsonNode>valueToTree(wanted));
+        Answer refused = scene.call(
+                "ines", HttpMethod.PUT, path, Map.of("look", "DARK", "language", "xx", "miles", true, "letters", true));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.detail()).contains("“xx” is no way of writing", "en-GB");
+        assertThat(scene.call("ines", HttpMethod.PUT, path, Map.of("look", "PINK"))
+                        .status())
+                .isEqualTo(400);
+        assertThat(sql.queryForObject("select look from person where id = 'tove'", String.class))
+                .isEqualTo("SYSTEM");
+    }
+
+    @Test
     void sessionsAreSeenAndEndedAndEndByThemselves() throws Exception {
         JsonNode link = invited("Nell", "BUYER");
         join(browser, link, PASSWORD);

@@ -141,19 +141,19 @@ class PostWorkTest extends WithServer {
         sql.update("update post_told set told_at = now() - interval '61 seconds'");
         pull.pullAll();
         verify(network, atLeastOnce()).posts(anyString(), anyLong());
-        doReturn(NOW.plusSeconds(3600)).when(world).now();
+        world.set(NOW.plusSeconds(3600));
         try {
-            doThrow(new NetworkAway("Memory", new IllegalStateException("away")))
+            world.tell(() -> doThrow(new NetworkAway("Memory", new IllegalStateException("away")))
                     .doCallRealMethod()
                     .when(network)
-                    .posts(any(), anyLong());
+                    .posts(any(), anyLong()));
             pull.pullAll();
             assertThat(told()).as("what was known stays").hasSize(14);
             network.putUp(post("NEXT", Promoted.POST, "Next", 1, 90, null));
             pull.pullAll();
             assertThat(told()).hasSize(15);
         } finally {
-            doReturn(NOW).when(world).now();
+            world.set(NOW);
         }
     }
 
@@ -280,14 +280,15 @@ class PostWorkTest extends WithServer {
     void onlyPicturesAreKeptAsStills() throws Exception {
         Post seen = post("SEEN", Promoted.POST, "Seen", 3, 90, null);
         Post odd = post("ODD", Promoted.POST, "Odd", 3, 90, null);
-        doReturn(List.of(new PostTold(1, seen, null, true), new PostTold(2, odd, null, true)), List.of())
+        world.tell(() -> doReturn(
+                        List.of(new PostTold(1, seen, null, true), new PostTold(2, odd, null, true)), List.of())
                 .when(network)
-                .posts(any(), anyLong());
+                .posts(any(), anyLong()));
         byte[] png = Pictures.real("PNG", 40, 40);
-        doReturn(png).when(network).still(any(), eq("SEEN"));
-        doReturn("<svg onload=alert(1)>".getBytes(StandardCharsets.UTF_8))
+        world.tell(() -> doReturn(png).when(network).still(any(), eq("SEEN")));
+        world.tell(() -> doReturn("<svg onload=alert(1)>".getBytes(StandardCharsets.UTF_8))
                 .when(network)
-                .still(any(), eq("ODD"));
+                .still(any(), eq("ODD")));
         sql.update("delete from post_told");
         pull.pullAll();
         MockHttpServletResponse picture = still("SEEN");

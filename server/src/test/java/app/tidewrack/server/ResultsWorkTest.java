@@ -108,15 +108,17 @@ class ResultsWorkTest extends WithServer {
                         values ('c1', ?, ?, 'AD', ?, 'a1', ?, '{}', false, 'APPROVED')""", campaign, rows.get(r) + "/" + columns.get(c), "ad " + r + c, "X" + r + c);
             }
         }
-        when(network.reports(anyString(), anyLong()))
+        world.tell(() -> when(network.reports(anyString(), anyLong()))
                 .thenAnswer(call -> told.stream()
                         .filter(h -> h.seq() > call.<Long>getArgument(1))
                         .limit(3)
-                        .toList());
-        when(network.reach(anyString(), any(), any(), any())).thenReturn(Map.of());
-        when(network.beginReport(anyString(), any(), any(), any())).thenReturn("R");
-        when(network.report(anyString(), eq("R"))).thenReturn(new ReportState("DONE", null));
-        when(network.reportRows(anyString(), anyString(), anyInt())).thenReturn(List.of());
+                        .toList()));
+        world.tell(() -> when(network.reach(anyString(), any(), any(), any())).thenReturn(Map.of()));
+        world.tell(() ->
+                when(network.beginReport(anyString(), any(), any(), any())).thenReturn("R"));
+        world.tell(() -> when(network.report(anyString(), eq("R"))).thenReturn(new ReportState("DONE", null)));
+        world.tell(() ->
+                when(network.reportRows(anyString(), anyString(), anyInt())).thenReturn(List.of()));
     }
 
     private JsonNode view() throws Exception {
@@ -222,18 +224,18 @@ class ResultsWorkTest extends WithServer {
     @Test
     void everyWayOfAskingAddsUpToTheSame() throws Exception {
         someHours();
-        when(network.beginReport(anyString(), any(), any(), any()))
-                .thenAnswer(call -> String.join("+", call.<List<String>>getArgument(3)));
-        when(network.report(anyString(), anyString())).thenReturn(new ReportState("DONE", null));
-        when(network.reportRows(anyString(), eq("age+gender"), eq(0)))
+        world.tell(() -> when(network.beginReport(anyString(), any(), any(), any()))
+                .thenAnswer(call -> String.join("+", call.<List<String>>getArgument(3))));
+        world.tell(() -> when(network.report(anyString(), anyString())).thenReturn(new ReportState("DONE", null)));
+        world.tell(() -> when(network.reportRows(anyString(), eq("age+gender"), eq(0)))
                 .thenReturn(List.of(
                         part("X00", "2027-03-27", "25-34", "women", counts(600, 6, 300, 1)),
                         part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0)),
                         part("X01", "2027-03-27", "25-34", "men", counts(2000, 30, 900, 0)),
-                        part("X10", "2027-03-29", "25-34", "women", counts(4000, 20, 800, 2))));
+                        part("X10", "2027-03-29", "25-34", "women", counts(4000, 20, 800, 2)))));
         // A page that comes twice.
-        when(network.reportRows(anyString(), eq("age+gender"), eq(1)))
-                .thenReturn(List.of(part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0))));
+        world.tell(() -> when(network.reportRows(anyString(), eq("age+gender"), eq(1)))
+                .thenReturn(List.of(part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0)))));
         breakdowns.pullAll(0);
         assertThat(sql.queryForObject("select count(*) from fact_due", Long.class))
                 .isZero();
@@ -437,19 +439,19 @@ class ResultsWorkTest extends WithServer {
     @Test
     void peopleOfAPlanAreNeverAdded() throws Exception {
         AudienceSize all = new AudienceSize(30_000, false);
-        doReturn(List.of(all, all)).when(network).sizes(any(), any());
+        world.tell(() -> doReturn(List.of(all, all)).when(network).sizes(any(), any()));
         sql.update("update known_size set people = 30000 where client_id = 'c1'");
         JsonNode one = expected(rows.get(0)).get("flight").get("people");
         for (Object[] told : new Object[][] {{30_000L, false}, {0L, true}, {0L, null}}) {
             if (told[1] == null) {
-                doThrow(new NetworkAway("Hearthside", new IOException()))
+                world.tell(() -> doThrow(new NetworkAway("Hearthside", new IOException()))
                         .when(network)
-                        .overlaps(any(), any());
+                        .overlaps(any(), any()));
             } else {
                 AudienceSize both = new AudienceSize((Long) told[0], (Boolean) told[1]);
-                doReturn(new Overlaps(List.of(all, all), List.of(List.of(), List.of(both))))
+                world.tell(() -> doReturn(new Overlaps(List.of(all, all), List.of(List.of(), List.of(both))))
                         .when(network)
-                        .overlaps(any(), any());
+                        .overlaps(any(), any()));
             }
             JsonNode people = scene.get(CLIENT + "/plans/" + plan + "/people");
             double share = one.get("to").asDouble() / 30_000;
@@ -516,10 +518,10 @@ class ResultsWorkTest extends WithServer {
     @Test
     void peopleAreToldAsNetworksCountThemInFilesToo() throws Exception {
         someHours();
-        when(network.reach(anyString(), any(), any(), any()))
+        world.tell(() -> when(network.reach(anyString(), any(), any(), any()))
                 .thenAnswer(call -> call.<Map<String, List<String>>>getArgument(3).entrySet().stream()
                         .filter(e -> e.getValue().contains("X00"))
-                        .collect(Collectors.toMap(Map.Entry::getKey, e -> 1200L)));
+                        .collect(Collectors.toMap(Map.Entry::getKey, e -> 1200L))));
         String file = new String(file("CSV", "ROW", "impressions", "reach", "frequency"), StandardCharsets.UTF_8);
         List<String> lines = file.lines().toList();
         assertThat(lines.get(0)).endsWith("currency,impressions,people reached,frequency");
@@ -664,11 +666,8 @@ class ResultsWorkTest extends WithServer {
         try {
             for (int d = 0; d < 28; d++) {
                 LocalDate day = first.plusDays(d);
-                doReturn(day.plusDays(1)
-                                .atStartOfDay(ZoneId.of("Europe/London"))
-                                .toInstant())
-                        .when(world)
-                        .now();
+                world.set(
+                        day.plusDays(1).atStartOfDay(ZoneId.of("Europe/London")).toInstant());
                 tell("X00", day + "T10:00:00Z", counts(1000, 50, 2000, 10));
                 if (d > 0) {
                     tell("X00", day.minusDays(1) + "T10:00:00Z", counts(1000, 50, 2000, 20));
@@ -707,7 +706,7 @@ class ResultsWorkTest extends WithServer {
                     .isEqualTo(row.get("coming").get("sales"));
             assertThat(alone.get("coming").get("sales").get("about").asDouble()).isPositive();
         } finally {
-            doReturn(RunningSheet.START).when(world).now();
+            world.set(RunningSheet.START);
         }
     }
 
@@ -718,14 +717,14 @@ class ResultsWorkTest extends WithServer {
         pull.pullAll();
         assertThat(begun()).isEqualTo("2027-03-27");
         try {
-            doReturn(Instant.parse("2027-03-29T01:30:00Z")).when(world).now();
+            world.set(Instant.parse("2027-03-29T01:30:00Z"));
             pull.pullAll();
             assertThat(begun()).isEqualTo("2027-03-28");
-            doReturn(Instant.parse("2027-03-29T03:10:00Z")).when(world).now();
+            world.set(Instant.parse("2027-03-29T03:10:00Z"));
             pull.pullAll();
             assertThat(begun()).isEqualTo("2027-03-29");
         } finally {
-            doReturn(RunningSheet.START).when(world).now();
+            world.set(RunningSheet.START);
         }
     }
 

@@ -77,6 +77,7 @@ class RightsTest extends WithServer {
                     "PUT /api/morning/hidden",
                     "PUT /api/morning/order",
                     "PUT /api/me/name",
+                    "PUT /api/me/preferences",
                     "PUT /api/me/password",
                     "GET /api/me/second-factor/offer",
                     "PUT /api/me/second-factor",
@@ -412,13 +413,14 @@ class RightsTest extends WithServer {
     /** To tell a viewer how many people there are, a source was made on the network. */
     @Test
     void aQuestionOfAViewerMakesNothingOnANetwork() throws Exception {
-        doAnswer(c -> Collections.nCopies(c.<List<?>>getArgument(1).size(), new AudienceSize(900, false)))
+        world.tell(() -> doAnswer(
+                        c -> Collections.nCopies(c.<List<?>>getArgument(1).size(), new AudienceSize(900, false)))
                 .when(network)
-                .sizes(any(), any());
-        doReturn("S1").when(network).createSource(any(), any(), any());
-        doReturn(new SourceTold("S1", new AudienceSize(900, false), null))
+                .sizes(any(), any()));
+        world.tell(() -> doReturn("S1").when(network).createSource(any(), any(), any()));
+        world.tell(() -> doReturn(new SourceTold("S1", new AudienceSize(900, false), null))
                 .when(network)
-                .source(any(), any());
+                .source(any(), any()));
         String source = scene.post(
                         CLIENT + "/sources",
                         new HashMap<>(Map.of(

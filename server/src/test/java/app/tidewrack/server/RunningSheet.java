@@ -2,7 +2,6 @@ package app.tidewrack.server;
 
 import static app.tidewrack.server.Scene.CLIENT;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.Mockito.doReturn;
 
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.server.Scene.Answer;
@@ -74,7 +73,7 @@ abstract class RunningSheet extends WithServer {
 
     /** The server asks for the time once a second, so a clock that moved is waited for. */
     void clock(Instant now) throws InterruptedException {
-        doReturn(now).when(world).now();
+        world.set(now);
         sql.update(
                 "insert into practice_clock (id, now) values (1, ?::timestamptz)"
                         + " on conflict (id) do update set now = excluded.now",

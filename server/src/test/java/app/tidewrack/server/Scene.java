@@ -1,15 +1,11 @@
 package app.tidewrack.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.mockito.Mockito.doAnswer;
-import static org.mockito.Mockito.doReturn;
 import static org.mockito.Mockito.spy;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
-import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.kit.MemoryNetwork;
-import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.audience.AgeRange;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.network.Rulebook;
@@ -18,12 +14,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.concurrent.atomic.AtomicReference;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -65,15 +59,6 @@ final class Scene {
     static MemoryNetwork network(JsonMapper json) throws IOException {
         Path rulebook = Path.of("../practice-network/src/main/resources/rulebooks/hearthside.json");
         return spy(new MemoryNetwork(json.readValue(Files.readString(rulebook), Rulebook.class)));
-    }
-
-    /** A world of one network, whichever it is at the time. */
-    static AtomicReference<NetworkConnector> world(PracticeWorld world, NetworkConnector first) {
-        AtomicReference<NetworkConnector> at = new AtomicReference<>(first);
-        doAnswer(c -> at.get()).when(world).connector("HS");
-        doReturn(Instant.parse("2027-03-09T06:00:00Z")).when(world).now();
-        doReturn(List.of("HS")).when(world).codes();
-        return at;
     }
 
     /**

@@ -111,13 +111,17 @@ class ServerTest extends WithServer {
         // The answer was lost: the same edit again changes nothing.
         Answer again = scene.edit(plan, editId, 3, money);
         assertThat(again.body().get("version").asInt()).isEqualTo(4);
-        assertThat(again.body().get("undo").asString()).isEqualTo("budget £10.00 to £12.01");
+        assertThat(again.body().get("campaigns").get(0).get("undo").asString()).isEqualTo("budget £10.00 to £12.01");
         JsonNode row = again.body().get("campaigns").get(0).get("rows").get(0);
         assertThat(row.get("cells").toString()).isEqualTo("[601,600]");
 
-        JsonNode undone = scene.post(CLIENT + "/plans/" + plan + "/undo", Map.of("version", 4));
+        JsonNode undone = scene.post(
+                CLIENT + "/plans/" + plan + "/undo",
+                Map.of("campaignId", campaign.get("id").asString(), "version", 4));
         assertThat(undone.get("campaigns").get(0).get("rows")).isEqualTo(campaign.get("rows"));
-        JsonNode redone = scene.post(CLIENT + "/plans/" + plan + "/redo", Map.of("version", 5));
+        JsonNode redone = scene.post(
+                CLIENT + "/plans/" + plan + "/redo",
+                Map.of("campaignId", campaign.get("id").asString(), "version", 5));
         assertThat(redone.get("campaigns")).isEqualTo(again.body().get("campaigns"));
         assertThat(scene.get(CLIENT + "/plans/" + plan)).isEqualTo(redone);
     }
@@ -222,18 +226,73 @@ class ServerTest extends WithServer {
                 .asString();
         edit("bo", sheet, sheet.version(), false, money(sheet, row, "12"));
         int version = sheet.version() + 1;
-        Answer refused = scene.call("ines", HttpMethod.POST, path + "/undo", Map.of("version", version));
+        Answer refused = scene.call(
+                "ines", HttpMethod.POST, path + "/undo", Map.of("campaignId", sheet.campaign(), "version", version));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.detail()).contains("The last change is Bo’s: “budget £10.00 to £12.00”");
-        assertThat(scene.call("bo", HttpMethod.POST, path + "/undo", Map.of("version", version))
+        assertThat(scene.call(
+                                "bo",
+                                HttpMethod.POST,
+                                path + "/undo",
+                                Map.of("campaignId", sheet.campaign(), "version", version))
                         .status())
                 .isEqualTo(200);
-        assertThat(scene.call("ines", HttpMethod.POST, path + "/redo", Map.of("version", version + 1))
+        assertThat(scene.call(
+                                "ines",
+                                HttpMethod.POST,
+                                path + "/redo",
+                                Map.of("campaignId", sheet.campaign(), "version", version + 1))
                         .detail())
                 .contains("The change to be made again is Bo’s");
-        assertThat(scene.call("ines", HttpMethod.POST, path + "/redo", Map.of("version", version + 1, "others", true))
+        assertThat(scene.call(
+                                "ines",
+                                HttpMethod.POST,
+                                path + "/redo",
+                                Map.of("campaignId", sheet.campaign(), "version", version + 1, "others", true))
                         .status())
                 .isEqualTo(200);
+    }
+
+    /** Undo once took back whatever came last in the plan, on a sheet that was not in sight. */
+    @Test
+    void undoIsBySheet() throws Exception {
+        Scene.Sheet sheet = scene.sheet("a1");
+        String path = CLIENT + "/plans/" + sheet.plan();
+        JsonNode two = edit(
+                        "ines",
+                        sheet,
+                        sheet.version(),
+                        false,
+                        Map.of("kind", "campaignCopy", "campaignId", sheet.campaign(), "accountId", "a1"))
+                .body();
+        JsonNode here = two.get("campaigns").get(0);
+        JsonNode there = two.get("campaigns").get(1);
+        assertThat(there.get("undo").isNull())
+                .as("that it is there is not undone on it")
+                .isTrue();
+        String copy = there.get("id").asString();
+        String rowHere = here.get("rows").get(0).get("id").asString();
+        String rowThere = there.get("rows").get(0).get("id").asString();
+        int version = sheet.version() + 1;
+        edit("ines", sheet, version, false, money(sheet, rowHere, "12"));
+        Map<String, Object> elsewhere = new HashMap<>(money(sheet, rowThere, "13"));
+        elsewhere.put("campaignId", copy);
+        edit("ines", sheet, version + 1, false, elsewhere);
+
+        JsonNode undone = scene.post(path + "/undo", Map.of("campaignId", sheet.campaign(), "version", version + 2))
+                .get("campaigns");
+        assertThat(undone.get(0).get("rows")).isEqualTo(here.get("rows"));
+        assertThat(undone.get(0).get("redo").asString()).isEqualTo("budget £10.00 to £12.00");
+        assertThat(undone.get(1).get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1_300);
+        assertThat(undone.get(1).get("undo").asString()).isEqualTo("budget £10.00 to £13.00");
+
+        // What is changed on one sheet leaves what was taken back on the other to be made again.
+        elsewhere.put("money", "14");
+        edit("ines", sheet, version + 3, false, elsewhere);
+        JsonNode redone = scene.post(path + "/redo", Map.of("campaignId", sheet.campaign(), "version", version + 4))
+                .get("campaigns");
+        assertThat(redone.get(0).get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1_200);
+        assertThat(redone.get(1).get("rows").get(0).get("moneyMinor").asLong()).isEqualTo(1_400);
     }
 
     private void anotherBuyer() {

@@ -260,9 +260,9 @@ class SplitTestWorkTest extends RunningSheet {
                 String.class,
                 campaign);
         // What is refused once is asked again, and holds up nothing else.
-        when(network.parts(anyString()))
+        world.tell(() -> when(network.parts(anyString()))
                 .thenThrow(new NetworkRefused("Hearthside", "it is counting", null))
-                .thenReturn(Map.of(groups.get(0), 53_000L, groups.get(1), 50_000L));
+                .thenReturn(Map.of(groups.get(0), 53_000L, groups.get(1), 50_000L)));
         days(1, 8000, 80, 90);
         assertThat(test(test).get("verdict").get("outcome").asString()).isEqualTo("NOT_YET");
         days(2, 8000, 80, 90);

@@ -1,20 +1,16 @@
 package app.tidewrack.server;
 
-import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.kit.MemoryNetwork;
 import app.tidewrack.connector.practice.PracticeWorld;
 import java.io.IOException;
-import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.atomic.AtomicReference;
+import java.time.Instant;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.test.context.bean.override.mockito.MockReset;
-import org.springframework.test.context.bean.override.mockito.MockitoBean;
+import org.springframework.test.context.bean.override.convention.TestBean;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -42,12 +38,10 @@ abstract class WithServer {
     @Autowired
     JsonMapper json;
 
-    /** The server's jobs call it all the time, so it is told once and for all what to do. */
-    @MockitoBean(reset = MockReset.NONE)
-    PracticeWorld world;
+    @TestBean
+    private PracticeWorld practice;
 
-    private static final Map<PracticeWorld, AtomicReference<NetworkConnector>> NETWORKS = new ConcurrentHashMap<>();
-
+    ToldWorld world;
     MemoryNetwork network;
     Scene scene;
 
@@ -57,13 +51,14 @@ abstract class WithServer {
             Scene.people(sql);
         }
         network = Scene.network(json);
-        AtomicReference<NetworkConnector> at = NETWORKS.computeIfAbsent(world, w -> Scene.world(w, network));
-        at.set(network);
+        world = (ToldWorld) practice;
+        world.answer(network);
         scene = new Scene(mvc, json);
     }
 
-    /** From here on another connector answers for the network, such as one that takes its time. */
-    void answer(NetworkConnector by) {
-        NETWORKS.get(world).set(by);
+    static PracticeWorld practice() {
+        ToldWorld world = new ToldWorld("HS");
+        world.set(Instant.parse("2027-03-09T06:00:00Z"));
+        return world;
     }
 }

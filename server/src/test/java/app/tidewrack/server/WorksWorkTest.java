@@ -183,11 +183,12 @@ class WorksWorkTest extends RunningSheet {
 
     /** As the network tells parts of mix ads: 3 % of the first headline, 1.2 % of the second, 3 % of pictures. */
     private void tellParts(LocalDate from) {
-        doAnswer(c -> String.join(",", c.<List<String>>getArgument(3)))
+        world.tell(() -> doAnswer(c -> String.join(",", c.<List<String>>getArgument(3)))
                 .when(network)
-                .beginReport(anyString(), any(), any(), any());
-        doAnswer(c -> new ReportState("DONE", null)).when(network).report(anyString(), anyString());
-        doAnswer(c -> {
+                .beginReport(anyString(), any(), any(), any()));
+        world.tell(
+                () -> doAnswer(c -> new ReportState("DONE", null)).when(network).report(anyString(), anyString()));
+        world.tell(() -> doAnswer(c -> {
                     List<PartOfDay> rows = new ArrayList<>();
                     String by = c.getArgument(1);
                     String ad = network.standing(Level.AD).get(0).id();
@@ -211,7 +212,7 @@ class WorksWorkTest extends RunningSheet {
                     return rows;
                 })
                 .when(network)
-                .reportRows(anyString(), anyString(), anyInt());
+                .reportRows(anyString(), anyString(), anyInt()));
     }
 
     /** The weak headline is found and replaced; once that is launched its slot begins anew from the next day. */

@@ -19,6 +19,7 @@ import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Showing.How;
+import app.tidewrack.core.text.CodeWords;
 import app.tidewrack.core.text.Tokens;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -27,6 +28,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -147,10 +149,10 @@ final class CreativeRules {
                             "%s has no format %s, which creative %s is in; it has %s."
                                     .formatted(
                                             s.rulebook().name(),
-                                            s.creative(c).format(),
+                                            CodeWords.of(s.creative(c).format()),
                                             s.creative(c).name(),
                                             offered),
-                            "Take the column out, or change the creative’s format.");
+                            "Choose another format for it, or take the column out.");
                 });
     }
 
@@ -174,7 +176,7 @@ final class CreativeRules {
                                                     s.rulebook().name(),
                                                     lower(o.words()),
                                                     taken),
-                                    "Choose another objective, or take the column out.");
+                                    "Choose another format for it, or another objective for the campaign.");
                         }));
     }
 
@@ -315,36 +317,44 @@ final class CreativeRules {
         String known =
                 AdTokens.KNOWN.stream().sorted().map(t -> "{" + t + "|…}").collect(Collectors.joining(", "));
         return columns(s)
-                .flatMap(c -> s.creative(c)
+                .flatMap(c -> s
+                        .creative(c)
                         .texts()
-                        .flatMap(t -> Tokens.unknown(t, AdTokens.KNOWN).stream())
-                        .distinct()
-                        .map(t -> new Seen(
-                                s.place(c, "body"),
-                                "{" + t + "}",
+                        .flatMap(text ->
+                                Tokens.unknown(text, AdTokens.KNOWN).stream().map(t -> Map.entry(t, text)))
+                        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, TreeMap::new))
+                        .entrySet()
+                        .stream()
+                        .map(e -> new Seen(
+                                s.place(c, field(s.creative(c).partOf(e.getValue()))),
+                                "{" + e.getKey() + "}",
                                 known,
                                 "Creative %s uses {%s}, which nothing fills."
-                                        .formatted(s.creative(c).name(), t),
+                                        .formatted(s.creative(c).name(), e.getKey()),
                                 "Use one of %s.".formatted(known))));
     }
 
     private static Stream<Seen> emptyToken(Situation s) {
         return columns(s)
-                .flatMap(c -> s.creative(c)
+                .flatMap(c -> s
+                        .creative(c)
                         .texts()
-                        .flatMap(t -> Tokens.of(t).stream())
-                        .filter(t -> AdTokens.KNOWN.contains(t.name())
-                                && t.fallback().isBlank())
-                        .distinct()
-                        .flatMap(t -> rows(s, c)
-                                .filter(r -> !tokens(s, r).containsKey(t.name()))
+                        .flatMap(text -> Tokens.of(text).stream()
+                                .filter(t -> AdTokens.KNOWN.contains(t.name())
+                                        && t.fallback().isBlank())
+                                .map(t -> Map.entry(t.name(), text)))
+                        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> a, TreeMap::new))
+                        .entrySet()
+                        .stream()
+                        .flatMap(e -> rows(s, c)
+                                .filter(r -> !tokens(s, r).containsKey(e.getKey()))
                                 .map(r -> new Seen(
-                                        s.place(c, "body"),
-                                        "{" + t.name() + "}",
+                                        s.place(c, field(s.creative(c).partOf(e.getValue()))),
+                                        "{" + e.getKey() + "}",
                                         "a fall-back",
                                         "Creative %s names {%s}, which row %s does not have, and has no fall-back."
-                                                .formatted(s.creative(c).name(), t.name(), r.label()),
-                                        "Write {%s|…} with what stands there instead.".formatted(t.name())))));
+                                                .formatted(s.creative(c).name(), e.getKey(), r.label()),
+                                        "Write {%s|…} with what stands there instead.".formatted(e.getKey())))));
     }
 
     /** Common practice: networks refuse copy that tells people how old they are, by a token or written out. */
@@ -372,7 +382,7 @@ final class CreativeRules {
                 .risks(filled, ages)
                 .filter(k -> k.code().equals(ReviewRule.AGE))
                 .map(k -> new Seen(
-                        s.place(column, "body"),
+                        s.place(column, field(s.creative(column).partOf(text))),
                         filled.substring(k.from(), k.to()),
                         "nothing of people’s age",
                         "In row %s creative %s says “%s”: %s"
@@ -388,7 +398,7 @@ final class CreativeRules {
                                 .review()
                                 .risks(t)
                                 .map(r -> new Seen(
-                                        s.place(c, "body"),
+                                        s.place(c, field(s.creative(c).partOf(t))),
                                         t.substring(r.from(), r.to()),
                                         "nothing that review refuses",
                                         "Review would refuse creative %s: %s"

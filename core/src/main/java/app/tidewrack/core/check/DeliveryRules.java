@@ -9,6 +9,7 @@ import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.BidStrategy;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.CodeWords;
 import app.tidewrack.core.text.DayWords;
 import java.util.EnumSet;
 import java.util.List;
@@ -68,7 +69,8 @@ final class DeliveryRules {
                             "Row %s seeks %s; %s on %s offers %s."
                                     .formatted(
                                             r.label(),
-                                            r.delivery().goal(),
+                                            CodeWords.of(
+                                                    String.valueOf(r.delivery().goal())),
                                             o.words(),
                                             s.rulebook().name(),
                                             offered),
@@ -283,7 +285,8 @@ final class DeliveryRules {
                         c,
                         offered.isEmpty() ? "no switches" : String.join(", ", offered),
                         "Row %s switches %s, which %s does not know."
-                                .formatted(r.label(), c, s.rulebook().name()),
+                                .formatted(
+                                        r.label(), CodeWords.of(c), s.rulebook().name()),
                         "Take the switch out.")));
     }
 }

@@ -10,11 +10,14 @@ import app.tidewrack.core.form.FormFit;
 import app.tidewrack.core.form.FormFit.Fault;
 import app.tidewrack.core.form.LeadForm;
 import app.tidewrack.core.network.FormatRule.Need;
+import app.tidewrack.core.text.CodeWords;
 import app.tidewrack.core.text.DayWords;
 import app.tidewrack.core.text.LandingLink;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -87,13 +90,18 @@ final class LeadsToRules {
             return ends == null || !ends.isBefore(last)
                     ? Stream.of()
                     : Stream.of(new Seen(
-                            s.place(p.shown().column(), "post"),
+                            s.place("lastDay"),
                             ends.toString(),
                             last.toString(),
                             "What %s stands on ends on %s; the flight goes on to %s."
                                     .formatted(p.shown().creative().name(), DayWords.of(ends), DayWords.of(last)),
                             "End the flight by then."));
         });
+    }
+
+    /** The last day of the first post that ends, of those that its ads stand on. */
+    static Optional<LocalDate> firstEnd(Situation s) {
+        return standing(s).flatMap(p -> Stream.ofNullable(p.post().ends())).min(Comparator.naturalOrder());
     }
 
     private record Standing(Shown shown, PutUp post) {}
@@ -143,26 +151,38 @@ final class LeadsToRules {
             DirectMessage message = c.creative().message();
             return switch (c.format().needs()) {
                 case FORM ->
-                    form == null ? Stream.of() : faults(s, c, form.name(), FormFit.judge(form.content(), s.rulebook()));
-                case CHAT -> chat == null ? Stream.of() : faults(s, c, chat.name(), FormFit.judge(chat, s.rulebook()));
+                    form == null
+                            ? Stream.of()
+                            : faults(s, c, form.id(), form.name(), FormFit.judge(form.content(), s.rulebook()));
+                case CHAT ->
+                    chat == null
+                            ? Stream.of()
+                            : faults(s, c, chat.id(), chat.name(), FormFit.judge(chat, s.rulebook()));
                 case MESSAGE ->
-                    message == null ? Stream.of() : faults(s, c, message.name(), FormFit.judge(message, s.rulebook()));
+                    message == null
+                            ? Stream.of()
+                            : faults(s, c, message.id(), message.name(), FormFit.judge(message, s.rulebook()));
                 case NOTHING, POST -> Stream.of();
             };
         });
     }
 
-    private static Stream<Seen> faults(Situation s, Shown c, String name, List<Fault> faults) {
+    private static Stream<Seen> faults(Situation s, Shown c, String scriptId, String name, List<Fault> faults) {
         return faults.stream()
                 .map(f -> new Seen(
-                        s.place(
+                        s.scriptPlace(
                                 c.column(),
+                                scriptId,
                                 CreativeRules.lower(c.format().needs().name())),
                         f.value(),
                         f.limit(),
                         "%s of %s is %s; %s takes %s."
                                 .formatted(
-                                        f.field(), name, f.value(), s.rulebook().name(), f.limit()),
+                                        CodeWords.ofField(f.field()),
+                                        name,
+                                        f.value(),
+                                        s.rulebook().name(),
+                                        f.limit()),
                         f.mend() + "."));
     }
 
@@ -174,12 +194,12 @@ final class LeadsToRules {
                             || s.account().agreedSenders().contains(message.sender())
                     ? Stream.of()
                     : Stream.of(new Seen(
-                            s.place(c.column(), "message"),
+                            s.scriptPlace(c.column(), message.id(), "message"),
                             message.sender(),
                             "a sender who agreed",
                             "%s has not agreed to be named as sender on %s."
                                     .formatted(message.sender(), s.account().name()),
-                            "Ask under Forms."));
+                            "Ask them, or choose another sender."));
         });
     }
 

@@ -17,6 +17,7 @@ import app.tidewrack.core.plan.SetDelivery;
 import app.tidewrack.core.plan.SetRowMoney;
 import app.tidewrack.core.plan.Showing;
 import app.tidewrack.core.plan.Showing.How;
+import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.SwitchCells;
 import app.tidewrack.core.plan.Together;
 import app.tidewrack.core.refusal.Refusal;
@@ -73,6 +74,7 @@ public final class Mends {
         CampaignFacts facts = s.campaign().facts();
         return switch (rule) {
             case "money.under-lowest" -> toLowest(s, place);
+            case "money.over-spending-limit" -> within(s);
             case "money.lifetime-not-taken" -> Budgeting.change(s.campaign(), facts.paidDaily());
             case "money.level-not-taken", "test.shared-money" ->
                 facts.budgeting().forCampaign() ? Budgeting.change(s.campaign(), facts.paidByRow()) : null;
@@ -82,6 +84,7 @@ public final class Mends {
                 LocalDate start = facts.flight().start();
                 yield flight(s, start, start.plusDays(s.rulebook().schedule().mostDays()));
             }
+            case "creative.ends-before-flight" -> endingWithPosts(s);
             case "bid.goal-not-offered" -> delivered(s, place, d -> d.seeking(null, null));
             case "bid.charge-not-paired" -> delivered(s, place, d -> d.seeking(d.goal(), null));
             case "bid.strategy-not-offered" -> delivered(s, place, d -> d.bidding(Bid.AUTOMATIC));
@@ -125,6 +128,47 @@ public final class Mends {
                     facts.budgeted(new Budgeting(facts.budgeting().basis(), lowest), facts.moneyPerRow()));
         }
         return row(s, place).locked() ? null : new SetRowMoney(s.campaign().id(), Map.of(place.rowId(), lowest));
+    }
+
+    /** All that spends lowered in the same measure, so that the account stays within its limit; locked money stays. */
+    private static @Nullable PlanEdit within(Situation s) {
+        CampaignFacts facts = s.campaign().facts();
+        Budgeting is = facts.budgeting();
+        long daily = Objects.requireNonNull(s.account().spendingLimitMinor())
+                - s.account().besideMinor();
+        int days = is.forFlight() ? facts.flight().days() : 1;
+        Money most = new Money(Math.max(0, daily) * days, facts.moneyPerRow().currency());
+        long lowest = s.lowest().map(Money::minor).orElse(1L);
+        if (is.forCampaign()) {
+            return most.minor() < lowest
+                    ? null
+                    : Budgeting.change(
+                            s.campaign(), facts.budgeted(new Budgeting(is.basis(), most), facts.moneyPerRow()));
+        }
+        List<Row> rows = s.spendingRows();
+        long locked = rows.stream()
+                .filter(Row::locked)
+                .mapToLong(r -> r.money().minor())
+                .sum();
+        long free = rows.stream().filter(r -> !r.locked()).count();
+        if (free == 0 || most.minor() - locked < free * lowest) {
+            return null;
+        }
+        Map<String, Money> money = new Spread(most, Spread.How.AS_NOW).of(rows, Spread.Known.NOTHING);
+        return rows.stream()
+                        .allMatch(r -> r.locked()
+                                || Objects.requireNonNull(money.get(r.id())).minor() >= lowest)
+                ? new SetRowMoney(s.campaign().id(), money)
+                : null;
+    }
+
+    /** To the day on which the first of the posts ends that its ads stand on. */
+    private static @Nullable PlanEdit endingWithPosts(Situation s) {
+        LocalDate start = s.campaign().facts().flight().start();
+        return LeadsToRules.firstEnd(s)
+                .filter(e -> !e.isBefore(start) && !e.isBefore(s.today()))
+                .map(e -> flight(s, start, e.plusDays(1)))
+                .orElse(null);
     }
 
     /** The same for each row that spends, rounded down, so that no more is spent than now. */

@@ -14,6 +14,9 @@ import java.util.stream.Stream;
 
 /** Rules on money. */
 final class MoneyRules {
+    /** The money of all rows, each its own. */
+    private static final String ROW_MONEY = "rowMoney";
+
     private MoneyRules() {}
 
     static final Family FAMILY = Family.of(
@@ -34,14 +37,14 @@ final class MoneyRules {
         return s.rulebook().money(currency(s)).isPresent()
                 ? Stream.empty()
                 : Stream.of(new Seen(
-                        s.place("money"),
+                        s.place("account"),
                         currency(s).toString(),
                         s.rulebook().money().stream()
                                 .map(MoneyRule::currency)
                                 .toList()
                                 .toString(),
                         "%s does not take %s.".formatted(s.rulebook().name(), currency(s)),
-                        "Use an account in another currency."));
+                        "Copy it to an account in another currency."));
     }
 
     private static Stream<Seen> underLowest(Situation s) {
@@ -115,7 +118,7 @@ final class MoneyRules {
         }
         Money most = new Money(limit, currency(s));
         return Stream.of(new Seen(
-                s.place("money"),
+                s.place(s.campaign().facts().budgeting().forCampaign() ? "money" : ROW_MONEY),
                 all.toString(),
                 most.toString(),
                 beside.minor() == 0
@@ -124,7 +127,7 @@ final class MoneyRules {
                                 .formatted(sheet, beside, most),
                 beside.minor() > limit
                         ? "Pause something else on this account first."
-                        : "Lower the money of a row by %s in all.".formatted(all.minus(most))));
+                        : "Lower the money by %s in all.".formatted(all.minus(most))));
     }
 
     /** Common practice: rows of a test get equal money, or the test compares budgets, not audiences. */
@@ -134,7 +137,7 @@ final class MoneyRules {
         return !testing(s) || s.campaign().facts().budgeting().forCampaign() || sums.size() < 2
                 ? Stream.empty()
                 : Stream.of(new Seen(
-                        s.place("money"),
+                        s.place(ROW_MONEY),
                         sums.get(0) + " to " + sums.get(sums.size() - 1),
                         "equal money",
                         "Rows of this test get from %s to %s; a test compares fairly with equal money."

@@ -3,14 +3,17 @@ package app.tidewrack.core.check;
 import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.naming.Token;
 import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.plan.Column;
 import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.core.plan.Row;
 import app.tidewrack.core.text.TextLength;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -33,11 +36,21 @@ final class NameRules {
         return s.campaign().rows().stream()
                 .filter(r -> s.names().clash(r.id()))
                 .map(r -> new Seen(
-                        s.place(r, "label"),
+                        s.place(alike(s, r), "name"),
                         "two ads of one name",
                         "a name of its own",
                         "Two ads in row %s get the same name.".formatted(r.label()),
-                        "Rename one of the creatives, or add its column’s number to the pattern of ads."));
+                        "Rename this creative, or add its column’s number to the pattern of ads."));
+    }
+
+    /** The first column whose ad has a name that one before it has. */
+    private static Column alike(Situation s, Row row) {
+        Set<String> names = new HashSet<>();
+        return s.campaign().columns().stream()
+                .filter(c -> s.campaign().isOn(row.id(), c.id()))
+                .filter(c -> !names.add(Objects.requireNonNull(s.names().ads().get(new CellRef(row.id(), c.id())))))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Stream<Seen> wanting(Situation s) {
@@ -47,10 +60,10 @@ final class NameRules {
     }
 
     private static Seen wanting(Situation s, Token token, List<PlanNames.Wanting> wanting) {
-        String rowId = wanting.get(0).rowId();
-        Row row = rowId == null ? null : s.campaign().row(rowId);
+        PlanNames.Wanting first = wanting.get(0);
+        Row row = first.rowId() == null ? null : s.campaign().row(first.rowId());
         return new Seen(
-                row == null ? s.place("name") : s.place(row, "label"),
+                lacking(s, first),
                 "no %s".formatted(token.words()),
                 "a value",
                 row == null
@@ -61,6 +74,18 @@ final class NameRules {
                                         row.label(),
                                         wanting.size() == 1 ? "" : " and %d more".formatted(wanting.size() - 1)),
                 "Let the pattern leave it out where there is none, or give it a value.");
+    }
+
+    /** Where the value is given, if it is a name; else the pattern that asks for it. */
+    private static Place lacking(Situation s, PlanNames.Wanting wanting) {
+        String rowId = wanting.rowId();
+        String columnId = wanting.columnId();
+        return switch (wanting.token()) {
+            case CAMPAIGN -> s.place("name");
+            case ROW -> s.place(s.campaign().row(Objects.requireNonNull(rowId)), "label");
+            case CREATIVE -> s.place(s.campaign().column(Objects.requireNonNull(columnId)), "name");
+            default -> s.place(rowId == null ? "campaignPattern" : columnId == null ? "adGroupPattern" : "adPattern");
+        };
     }
 
     private static Stream<Seen> clash(Situation s) {

@@ -5,6 +5,7 @@ import app.tidewrack.core.network.FormatRule;
 import app.tidewrack.core.network.PlacementRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.text.CodeWords;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.stream.Collectors;
@@ -24,16 +25,18 @@ final class PlacementRules {
         return chosen(s)
                 .filter(c -> s.rulebook().placement(c.placement()).isEmpty())
                 .map(c -> new Seen(
-                        s.place(c.row(), "placements"),
+                        s.place(c.row(), c.row().narrowing().placements().isEmpty() ? "placements" : "cells"),
                         c.placement(),
                         words(s.rulebook(), null),
                         "%s has no placement %s, which row %s keeps to; it has %s."
                                 .formatted(
                                         s.rulebook().name(),
-                                        c.placement(),
+                                        CodeWords.of(c.placement()),
                                         c.row().label(),
                                         words(s.rulebook(), null)),
-                        "Remove the row, or split its audience anew."));
+                        c.row().narrowing().placements().isEmpty()
+                                ? "Choose among these."
+                                : "Remove the row, or split its audience anew."));
     }
 
     private static Stream<Seen> formatNotShown(Situation s) {
@@ -47,6 +50,7 @@ final class PlacementRules {
                                                         s.campaign().id(),
                                                         c.row().id(),
                                                         k.id(),
+                                                        null,
                                                         null,
                                                         null,
                                                         "cells"),

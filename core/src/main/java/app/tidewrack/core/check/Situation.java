@@ -27,7 +27,7 @@ import org.jspecify.annotations.Nullable;
  * @param prices what bids of rows win, by row id, as far as it is known
  * @param live the campaign is already on the network, so its start may lie in the past
  * @param tested a split test of it is set up or runs, so the network holds its ad groups apart
- * @param otherNames names of the account's other campaigns
+ * @param otherNames names that other campaigns of the account had before this one
  * @param today the account's day by the network's clock
  */
 public record Situation(
@@ -117,18 +117,23 @@ public record Situation(
     }
 
     Place place(String field) {
-        return new Place(campaign.id(), null, null, null, null, field);
+        return new Place(campaign.id(), null, null, null, null, null, field);
     }
 
     Place place(Row row, String field) {
-        return new Place(campaign.id(), row.id(), null, null, null, field);
+        return new Place(campaign.id(), row.id(), null, null, null, null, field);
     }
 
     Place audiencePlace(Row row, String field) {
-        return new Place(campaign.id(), row.id(), null, row.audienceId(), null, field);
+        return new Place(campaign.id(), row.id(), null, row.audienceId(), null, null, field);
     }
 
     Place place(Column column, String field) {
-        return new Place(campaign.id(), null, column.id(), null, column.creativeId(), field);
+        return new Place(campaign.id(), null, column.id(), null, column.creativeId(), null, field);
+    }
+
+    /** In the lead form, chat or message that a column leads to. */
+    Place scriptPlace(Column column, String scriptId, String field) {
+        return new Place(campaign.id(), null, column.id(), null, null, scriptId, field);
     }
 }

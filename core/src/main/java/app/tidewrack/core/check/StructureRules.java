@@ -3,6 +3,7 @@ package app.tidewrack.core.check;
 import app.tidewrack.core.check.Rule.Seen;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.plan.CampaignFacts;
+import app.tidewrack.core.text.CodeWords;
 import app.tidewrack.core.text.DayWords;
 import java.time.LocalDate;
 import java.util.EnumSet;
@@ -91,7 +92,7 @@ final class StructureRules {
                 facts.objective(),
                 offered,
                 "%s does not offer the objective %s; it offers %s."
-                        .formatted(s.rulebook().name(), facts.objective(), offered),
+                        .formatted(s.rulebook().name(), CodeWords.of(facts.objective()), offered),
                 "Choose one of these."));
     }
 

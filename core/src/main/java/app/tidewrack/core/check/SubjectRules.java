@@ -5,6 +5,7 @@ import app.tidewrack.core.network.SubjectFit;
 import app.tidewrack.core.network.SubjectFit.Breach;
 import app.tidewrack.core.network.SubjectFit.Kind;
 import app.tidewrack.core.network.SubjectRule;
+import app.tidewrack.core.text.CodeWords;
 import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Optional;
@@ -38,11 +39,11 @@ final class SubjectRules {
         String offered =
                 s.rulebook().subjects().stream().map(SubjectRule::words).collect(Collectors.joining(", "));
         return Stream.of(new Seen(
-                s.place("subject"),
+                s.place("account"),
                 subject,
                 offered.isEmpty() ? "no subjects" : offered,
-                "%s takes no campaigns on %s.".formatted(s.rulebook().name(), subject),
-                "Run it on another network."));
+                "%s takes no campaigns on %s.".formatted(s.rulebook().name(), CodeWords.of(subject)),
+                "Copy it to another network."));
     }
 
     private static Stream<Seen> breaches(Situation s, Kind kind, String limit, String mend) {
@@ -96,9 +97,7 @@ final class SubjectRules {
                         "none",
                         String.join(", ", s.account().subjects()),
                         "A brief of %s is on %s; this campaign names no regulated subject."
-                                .formatted(
-                                        s.account().client(),
-                                        String.join(", ", s.account().subjects())),
+                                .formatted(s.account().client(), CodeWords.of(s.account().subjects().stream())),
                         "Name it, or leave this for the reason that it is about something else."));
     }
 }

@@ -136,4 +136,15 @@ public record Creative(
                         cards.stream().map(Card::text).toList())
                 .flatMap(List::stream);
     }
+
+    /** The part in which one of its {@link #texts} stands; of several the first. */
+    public Part partOf(String text) {
+        if (bodies.contains(text)) {
+            return Part.BODY;
+        }
+        if (headlines.contains(text)) {
+            return Part.HEADLINE;
+        }
+        return descriptions.contains(text) ? Part.DESCRIPTION : Part.CARD;
+    }
 }

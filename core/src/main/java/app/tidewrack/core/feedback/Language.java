@@ -1,5 +1,6 @@
 package app.tidewrack.core.feedback;
 
+import app.tidewrack.core.text.WordLists;
 import com.ibm.icu.text.BreakIterator;
 import com.ibm.icu.util.ULocale;
 import java.io.IOException;
@@ -70,7 +71,7 @@ public enum Language {
             throw new UncheckedIOException(e);
         }
         valence = new HashMap<>();
-        Resources.lines("feeling." + tag + ".tsv").stream()
+        WordLists.lines(Language.class, "feeling." + tag + ".tsv").stream()
                 .map(l -> l.split("\t"))
                 .forEach(l -> valence.put(l[0], Integer.valueOf(l[1])));
         ownLines("feeling-own.tsv").forEach(l -> valence.put(l[1], Integer.valueOf(l[2])));
@@ -85,12 +86,14 @@ public enum Language {
         nos = single(Mark.NO);
         openers = new HashSet<>(nos);
         openers.addAll(single(Mark.MUCH));
-        ordinary = new OrdinaryWords(Resources.lines("ordinary." + tag + ".txt"), this::stem);
+        ordinary = new OrdinaryWords(WordLists.lines(Language.class, "ordinary." + tag + ".txt"), this::stem);
     }
 
     /** The cells of the lines that begin with the language. */
     private Stream<String[]> ownLines(String list) {
-        return Resources.lines(list).stream().map(l -> l.split("\t")).filter(l -> l[0].equals(tag));
+        return WordLists.lines(Language.class, list).stream()
+                .map(l -> l.split("\t"))
+                .filter(l -> l[0].equals(tag));
     }
 
     /** ISO 639-1, in small letters. */

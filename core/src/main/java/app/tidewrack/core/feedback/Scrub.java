@@ -1,5 +1,6 @@
 package app.tidewrack.core.feedback;
 
+import app.tidewrack.core.text.WordLists;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -49,10 +50,10 @@ public final class Scrub {
     private static final Pattern MORE_LARGE =
             Pattern.compile("\\G\\s(?:(?:van|von|de|der|den|af)\\s){0,2}\\p{Lu}[\\p{L}'’-]{1,40}");
 
-    private static final Set<String> GIVEN = Set.copyOf(Resources.lines("names.txt"));
+    private static final Set<String> GIVEN = Set.copyOf(WordLists.lines(Language.class, "names.txt"));
 
     /** Given names that are ordinary words too: a name only where no sentence begins. */
-    private static final Set<String> WORDS_TOO = Set.copyOf(Resources.lines("names-words.txt"));
+    private static final Set<String> WORDS_TOO = Set.copyOf(WordLists.lines(Language.class, "names-words.txt"));
 
     private Scrub() {}
 

@@ -7,6 +7,7 @@ import app.tidewrack.core.network.FormRule;
 import app.tidewrack.core.network.MessageRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
+import app.tidewrack.core.text.CodeWords;
 import app.tidewrack.core.text.LandingLink;
 import app.tidewrack.core.text.TextLength;
 import app.tidewrack.core.text.Tokens;
@@ -68,7 +69,7 @@ public final class FormFit {
         if (!q.own() && !ready.contains(q.field())) {
             faults.add(new Fault(
                     field,
-                    q.field(),
+                    CodeWords.of(q.field()),
                     "one of its " + ready.size() + " ready questions",
                     "Take it out, or ask it as an own question"));
         } else if (q.own()) {

@@ -13,6 +13,7 @@ import app.tidewrack.core.network.AudienceOffer.TermOffer;
 import app.tidewrack.core.network.Rulebook.Choice;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -57,6 +58,26 @@ public record NearestAudience(@Nullable AudienceDefinition audience, List<Differ
             Function<String, String> place,
             Function<Term, String> term) {
         return new Finder(offer, place, term).find(asked);
+    }
+
+    /**
+     * How ages that are got differ from those that were asked; empty where they mean the same.
+     *
+     * @param offer whose oldest age stands for it and over
+     */
+    public static Optional<Difference> ages(AgeRange asked, AgeRange got, AudienceOffer offer) {
+        int both = Math.max(0, Math.min(asked.to(), got.to()) - Math.max(asked.from(), got.from()) + 1);
+        // Nobody asked for is missed above the oldest.
+        int over = got.to() == offer.oldest() ? Math.max(0, asked.to() - Math.max(got.to(), asked.from() - 1)) : 0;
+        int surplus = got.to() - got.from() + 1 - both;
+        int shortage = asked.to() - asked.from() + 1 - both - over;
+        return surplus + shortage == 0
+                ? Optional.empty()
+                : Optional.of(new Difference(Kind.AGES_CHANGED, words(asked), words(got), surplus, shortage));
+    }
+
+    private static String words(AgeRange ages) {
+        return "%d to %d".formatted(ages.from(), ages.to());
     }
 
     private static final class Finder {
@@ -162,19 +183,8 @@ public record NearestAudience(@Nullable AudienceDefinition audience, List<Differ
             int to = Math.max(offer.youngest(), Math.min(offer.oldest(), asked.to()));
             AgeBands.Nearest nearest = AgeBands.nearest(new AgeRange(from, to), offer.ageBands());
             AgeRange got = nearest.range();
-            int both = Math.max(0, Math.min(asked.to(), got.to()) - Math.max(asked.from(), got.from()) + 1);
-            // The oldest age stands for it and over: nobody asked for is missed above it.
-            int over = got.to() == offer.oldest() ? Math.max(0, asked.to() - Math.max(got.to(), asked.from() - 1)) : 0;
-            int surplus = got.to() - got.from() + 1 - both;
-            int shortage = asked.to() - asked.from() + 1 - both - over;
-            if (surplus + shortage > 0) {
-                differences.add(new Difference(Kind.AGES_CHANGED, words(asked), words(got), surplus, shortage));
-            }
+            NearestAudience.ages(asked, got, offer).ifPresent(differences::add);
             return got;
-        }
-
-        private static String words(AgeRange ages) {
-            return "%d to %d".formatted(ages.from(), ages.to());
         }
 
         private List<Term> kept(List<Term> asked) {

@@ -1,32 +1,46 @@
 package app.tidewrack.core.plan;
 
+import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.audience.Term;
 import app.tidewrack.core.money.Money;
+import app.tidewrack.core.network.NearestAudience.Difference;
 import app.tidewrack.core.network.ObjectiveRule;
 import app.tidewrack.core.network.ObjectiveRule.GoalRule;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.core.network.Rulebook.Choice;
 import app.tidewrack.core.network.ScheduleRule.Pace;
 import app.tidewrack.core.network.SpendingRule.Level;
+import app.tidewrack.core.plan.CarriedPeople.There;
 import app.tidewrack.core.plan.Showing.How;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
+import app.tidewrack.core.text.CodeWords;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
- * A campaign as an account on another network can take it, and what does not carry over. Names, dates, rows, splits, columns and
- * switched cells carry over; bids never do, since prices differ from network to network.
+ * A campaign as an account on another network can take it, and what does not carry over. Dates, rows, splits, columns and
+ * switched cells carry over; bids never do, since prices differ from network to network. Rows that would talk to the same people
+ * in the same way become one, with the money of all of them.
+ *
+ * @param rows what became of each row, in the order of the rows there; those left out come last
+ * @param audiences what differs in each audience, by its id, in the order of the rows
  */
-public record Carried(Campaign campaign, List<Loss> losses) {
+public record Carried(
+        Campaign campaign, List<Loss> losses, List<Became> rows, Map<String, List<Difference>> audiences) {
 
     /** What is not as it was. */
     public enum Part {
@@ -34,7 +48,6 @@ public record Carried(Campaign campaign, List<Loss> losses) {
         ZONE,
         MONEY,
         BUDGETING,
-        AUDIENCE,
         FORMAT,
         PLACEMENTS,
         GOAL,
@@ -52,25 +65,52 @@ public record Carried(Campaign campaign, List<Loss> losses) {
     public record Loss(Part part, String of, String was, String becomes) {}
 
     /**
+     * @param of labels of the rows it was
+     * @param label there; empty when nobody of them can be reached there, and the row is left out
+     * @param money there, of all of them; null when it is left out
+     * @param differences in what the row keeps to of its audience
+     */
+    public record Became(
+            List<String> of, String label, @Nullable Money money, List<Difference> differences) {}
+
+    /**
      * The account it goes to, and what ids stand for.
      *
-     * @param audienceId the audience there of an audience here; empty when there is none, and its rows are left out
+     * @param name a name for the copy that no other campaign of the plan has
+     * @param audience the definition of an audience's id
+     * @param audienceId the audience there for one here, with its definition there; asked for those that are used
+     * @param place words of a country's or region's code
+     * @param term words of a term
      * @param creativeName of a creative's id
      * @param format code of the format of a creative's id
      * @param ids gives a new id at every call
      */
     public record Target(
             String accountId,
+            String name,
             Rulebook rulebook,
             Currency currency,
             ZoneId zone,
-            Function<String, Optional<String>> audienceId,
+            Function<String, AudienceDefinition> audience,
+            BiFunction<String, AudienceDefinition, String> audienceId,
+            Function<String, String> place,
+            Function<Term, String> term,
             Function<String, String> creativeName,
             Function<String, String> format,
             Supplier<String> ids) {}
 
     public static Carried to(Campaign from, Target target) {
         return new Carrier(from, target).carry();
+    }
+
+    /**
+     * A name for a copy that no campaign of the plan has: its own with where it is now.
+     *
+     * @param where the network or account it goes to
+     */
+    public static String name(Plan plan, Campaign from, String where) {
+        Set<String> taken = plan.campaigns().stream().map(c -> c.facts().name()).collect(Collectors.toSet());
+        return new Labels(taken).free(from.facts().name(), "on " + where);
     }
 
     private static final class Carrier {
@@ -109,31 +149,89 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                         return new Column(columnIds.get(c.id()), c.creativeId());
                     })
                     .toList();
-            Map<String, String> without = formatsWithout();
-            List<Row> rows = new ArrayList<>();
-            Map<CellRef, String> off = new HashMap<>();
+            CarriedPeople people =
+                    new CarriedPeople(from.rows(), rulebook, target.audience(), target.place(), target.term());
+            Map<Object, Joined> joined = new LinkedHashMap<>();
+            List<Became> leftOut = new ArrayList<>();
             for (Row row : from.rows()) {
-                Optional<String> audienceId = target.audienceId().apply(row.audienceId());
-                if (audienceId.isEmpty()) {
-                    lose(Part.AUDIENCE, row.label(), "a row", "");
+                There there = people.of(row);
+                if (there.audience() == null) {
+                    leftOut.add(new Became(List.of(row.label()), "", null, there.differences()));
                     continue;
                 }
-                String rowId = target.ids().get();
-                rows.add(new Row(
-                        rowId,
-                        audienceId.get(),
-                        row.label(),
-                        money(row.money()),
-                        row.locked(),
-                        narrowing(row),
-                        delivery(row, objective)));
-                whyOff(row, without)
-                        .forEach((columnId, why) ->
-                                off.put(new CellRef(rowId, Objects.requireNonNull(columnIds.get(columnId))), why));
+                losePlacements(row, there.narrowing());
+                Delivery delivery = delivery(row, objective);
+                Object same = List.of(there.people(), there.narrowing().placements(), delivery);
+                joined.computeIfAbsent(same, key -> new Joined(delivery)).add(row, there);
             }
+            Map<String, String> without = formatsWithout();
+            Labels labels = new Labels(Set.of());
+            List<Row> rows = new ArrayList<>();
+            List<Became> became = new ArrayList<>();
+            Map<CellRef, String> off = new HashMap<>();
+            for (Joined one : joined.values()) {
+                Row row = one.row(labels);
+                rows.add(row);
+                became.add(one.became(row));
+                one.off(without)
+                        .forEach((columnId, why) ->
+                                off.put(new CellRef(row.id(), Objects.requireNonNull(columnIds.get(columnId))), why));
+            }
+            became.addAll(leftOut);
             return new Carried(
                     new Campaign(target.ids().get(), target.accountId(), facts, rows, columns, off),
-                    List.copyOf(losses));
+                    List.copyOf(losses),
+                    List.copyOf(became),
+                    people.differences());
+        }
+
+        /** Rows that are one there. */
+        private final class Joined {
+            private final Delivery delivery;
+            private final List<Row> rows = new ArrayList<>();
+            private final List<There> there = new ArrayList<>();
+
+            Joined(Delivery delivery) {
+                this.delivery = delivery;
+            }
+
+            void add(Row row, There becomes) {
+                rows.add(row);
+                there.add(becomes);
+            }
+
+            Row row(Labels labels) {
+                There first = there.get(0);
+                return new Row(
+                        target.ids().get(),
+                        target.audienceId().apply(rows.get(0).audienceId(), Objects.requireNonNull(first.audience())),
+                        labels.free(first.label()),
+                        rows.stream()
+                                .map(r -> money(r.money()))
+                                .reduce(Money::plus)
+                                .orElseThrow(),
+                        rows.stream().anyMatch(Row::locked),
+                        first.narrowing(),
+                        delivery);
+            }
+
+            Became became(Row row) {
+                return new Became(
+                        rows.stream().map(Row::label).toList(),
+                        row.label(),
+                        row.money(),
+                        there.stream()
+                                .flatMap(t -> t.differences().stream())
+                                .distinct()
+                                .toList());
+            }
+
+            /** Columns in which none of them has an ad, with the reason of the first. */
+            Map<String, String> off(Map<String, String> without) {
+                Map<String, String> off = whyOff(rows.get(0), without);
+                rows.forEach(r -> off.keySet().retainAll(whyOff(r, without).keySet()));
+                return off;
+            }
         }
 
         /** Money a day or of each row first, where the other network takes it no other way. */
@@ -161,7 +259,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             String objective = f.objective();
             if (rulebook.objective(objective).isEmpty()) {
                 objective = rulebook.objectives().get(0).code();
-                lose(Part.OBJECTIVE, f.name(), f.objective(), objective);
+                lose(Part.OBJECTIVE, f.name(), CodeWords.of(f.objective()), CodeWords.of(objective));
             }
             Flight flight = f.flight();
             if (!flight.zone().equals(target.zone())) {
@@ -175,7 +273,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                         money(f.moneyPerRow()).toString());
             }
             return new CampaignFacts(
-                    f.name(),
+                    target.name(),
                     objective,
                     f.temperature(),
                     f.purpose(),
@@ -208,7 +306,7 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             for (Column column : from.columns()) {
                 String format = target.format().apply(column.creativeId());
                 if (rulebook.format(format).isEmpty()) {
-                    String words = format.replace('-', ' ');
+                    String words = CodeWords.of(format);
                     lose(Part.FORMAT, target.creativeName().apply(column.creativeId()), words, "");
                     without.put(column.id(), "%s has no %s".formatted(rulebook.name(), words));
                 }
@@ -216,18 +314,11 @@ public record Carried(Campaign campaign, List<Loss> losses) {
             return without;
         }
 
-        private Narrowing narrowing(Row row) {
-            List<Slice> kept = row.narrowing().slices().stream()
-                    .filter(s -> s.variable() != Variable.PLACEMENT)
-                    .toList();
-            if (kept.size() < row.narrowing().slices().size()) {
-                lose(
-                        Part.PLACEMENTS,
-                        row.label(),
-                        String.join(", ", row.narrowing().placements()),
-                        "as usual");
+        private void losePlacements(Row row, Narrowing there) {
+            List<String> was = row.narrowing().placements();
+            if (!was.equals(there.placements())) {
+                lose(Part.PLACEMENTS, row.label(), CodeWords.of(was.stream()), "as usual");
             }
-            return new Narrowing(kept);
         }
 
         private Delivery delivery(Row row, ObjectiveRule objective) {
@@ -240,7 +331,11 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                 boolean paired = d.charge() != null && goal.get().charged().contains(d.charge());
                 there = there.seeking(d.goal(), paired ? d.charge() : null);
             } else if (d.goal() != null) {
-                lose(Part.GOAL, row.label(), d.goal(), objective.goals().get(0).code());
+                lose(
+                        Part.GOAL,
+                        row.label(),
+                        CodeWords.of(d.goal()),
+                        CodeWords.of(objective.goals().get(0).code()));
             }
             if (!d.bid().equals(Bid.AUTOMATIC)) {
                 lose(Part.BID, row.label(), d.bid().words(), Bid.AUTOMATIC.words());
@@ -260,8 +355,8 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                 lose(
                         Part.PLACEMENTS,
                         row.label(),
-                        String.join(", ", showing.codes()),
-                        there.isEmpty() ? "as usual" : String.join(", ", there));
+                        CodeWords.of(showing.codes().stream()),
+                        there.isEmpty() ? "as usual" : CodeWords.of(there.stream()));
             }
             return there.isEmpty() ? Showing.USUAL : new Showing(How.CHOSEN, there);
         }
@@ -293,8 +388,8 @@ public record Carried(Campaign campaign, List<Loss> losses) {
                 lose(
                         Part.SWITCHES,
                         row.label(),
-                        String.join(", ", row.delivery().switches().keySet()),
-                        String.join(", ", there.keySet()));
+                        CodeWords.of(row.delivery().switches().keySet().stream()),
+                        CodeWords.of(there.keySet().stream()));
             }
             return there;
         }

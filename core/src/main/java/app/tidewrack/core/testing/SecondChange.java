@@ -74,6 +74,27 @@ public record SecondChange(List<String> breaking, List<String> even) {
                     done.when());
         }
 
+        private boolean ofAd(Action... actions) {
+            return done.key().level() == Level.AD && List.of(actions).contains(done.action());
+        }
+
+        /** Whether this ad went and the other came in its place. */
+        boolean leavesTo(Part came) {
+            return ofAd(Action.PAUSE, Action.REMOVE)
+                    && came.ofAd(Action.CREATE)
+                    && done.key().rowId().equals(came.done.key().rowId())
+                    && done.when().equals(came.done.when());
+        }
+
+        String replaced(String of, Part came) {
+            String when = done.when();
+            Settings settings = came.done.after();
+            String by = settings == null ? "another" : "“%s”".formatted(settings.name());
+            return when.isEmpty()
+                    ? "%s is replaced by %s".formatted(of, by)
+                    : "%s was replaced by %s, %s".formatted(of, by, when);
+        }
+
         String words(String of, ItemWords words) {
             String when = done.when();
             boolean was = !when.isEmpty();
@@ -116,7 +137,7 @@ public record SecondChange(List<String> breaking, List<String> even) {
                                 .add(p));
             }
         }
-        List<String> breaking = new ArrayList<>();
+        List<Part> apart = new ArrayList<>();
         List<String> even = new ArrayList<>();
         for (List<Part> same : alike.values()) {
             Set<String> rows = new HashSet<>();
@@ -124,10 +145,30 @@ public record SecondChange(List<String> breaking, List<String> even) {
             if (rows.contains("") || rows.containsAll(cells.keySet())) {
                 even.add(same.get(0).words(rows.contains("") ? "the campaign" : "every cell", words));
             } else {
-                same.forEach(p -> breaking.add(p.words(cellOf(p.done().key(), cells), words)));
+                apart.addAll(same);
             }
         }
-        return new SecondChange(breaking.stream().distinct().toList(), List.copyOf(even));
+        return new SecondChange(breaking(apart, cells, words), List.copyOf(even));
+    }
+
+    /** An ad that went and another that came in the same row at once are one change, told by the one that came. */
+    private static List<String> breaking(List<Part> apart, Map<String, String> cells, ItemWords words) {
+        Map<Part, Part> cameFor = new LinkedHashMap<>();
+        for (Part went : apart) {
+            apart.stream()
+                    .filter(came -> went.leavesTo(came) && !cameFor.containsValue(came))
+                    .findFirst()
+                    .ifPresent(came -> cameFor.put(went, came));
+        }
+        return apart.stream()
+                .filter(p -> !cameFor.containsValue(p))
+                .map(p -> {
+                    String of = cellOf(p.done().key(), cells);
+                    Part came = cameFor.get(p);
+                    return came == null ? p.words(of, words) : p.replaced(of, came);
+                })
+                .distinct()
+                .toList();
     }
 
     private static String cellOf(ItemKey key, Map<String, String> cells) {

@@ -50,10 +50,14 @@ import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -291,7 +295,11 @@ class ChecksTest {
                     c.live = true;
                     c.today = LocalDate.parse("2027-04-01");
                 }),
-                spoil("objective.not-offered", "sales", "Traffic, Conversions, Visits", c -> c.objective = "sales"),
+                spoil(
+                        "objective.not-offered",
+                        "video-views",
+                        "Traffic, Conversions, Visits",
+                        c -> c.objective = "video-views"),
                 spoil("objective.no-site-tag", "no site tag", "a site tag", c -> {
                     c.objective = "conversions";
                     c.siteTag = false;
@@ -555,7 +563,12 @@ class ChecksTest {
                 .allSatisfy(f -> {
                     assertThat(f.value()).isEqualTo(value);
                     assertThat(f.limit()).isEqualTo(limit);
-                    assertThat(f.says()).isNotBlank().doesNotContainPattern("\\d{4}-\\d\\d-\\d\\d");
+                    // No day as machines write it, no code and no input as the API calls it.
+                    assertThat(f.says() + " " + f.mend())
+                            .isNotBlank()
+                            .doesNotContainPattern("\\d{4}-\\d\\d-\\d\\d")
+                            .doesNotContainPattern("\\b[a-z]+[A-Z]|[a-z]\\.\\d")
+                            .doesNotContainPattern("video-views|most-sleep|home-feed|single-picture|full-name");
                     assertThat(f.mend()).endsWith(".");
                 });
     }
@@ -676,6 +689,8 @@ class ChecksTest {
                         "money.level-not-taken",
                         "test.shared-money",
                         "test.uneven-money",
+                        "money.over-spending-limit",
+                        "creative.ends-before-flight",
                         "schedule.start-past",
                         "schedule.too-long",
                         "schedule.hours-not-offered",
@@ -695,6 +710,56 @@ class ChecksTest {
     @SuppressWarnings("unchecked")
     private static Consumer<Case> spoiler(Arguments arguments) {
         return (Consumer<Case>) arguments.get()[3];
+    }
+
+    /**
+     * docs/checks.md tells of every rule where it is mended, and journeys walk it; {@code -Dtidewrack.docs.write=true} writes it
+     * anew.
+     */
+    @Test
+    void theTableOfChecksIsTrue() throws IOException {
+        Set<String> lines = new TreeSet<>();
+        spoilt().forEach(a -> {
+            Case spoilt = new Case();
+            spoiler(a).accept(spoilt);
+            spoilt.findings().stream()
+                    .filter(f -> f.rule().equals(a.get()[0]))
+                    .forEach(f -> lines.add("| %s | %s | %s, %s | %s |"
+                            .formatted(
+                                    f.rule(),
+                                    f.severity().name().toLowerCase(Locale.ROOT),
+                                    desk(f.place()),
+                                    f.place().field(),
+                                    f.mendable() ? "yes" : "")));
+        });
+        Path table = Path.of("..", "docs", "checks.md");
+        String told = """
+                # Checks
+
+                Every rule that looks at a sheet, where what it finds is mended, and whether one key mends it. `ChecksTest` writes this
+                table and `FindingsIT` walks it in the browser: each way leads to an input that has the focus.
+
+                | rule | weight | mended in | one key |
+                |---|---|---|---|
+                %s
+                """.formatted(String.join("\n", lines));
+        if (Boolean.getBoolean("tidewrack.docs.write")) {
+            Files.writeString(table, told);
+        }
+        assertThat(Files.readString(table)).isEqualTo(told);
+    }
+
+    private static String desk(Place place) {
+        if (place.scriptId() != null) {
+            return "script";
+        }
+        if (place.creativeId() != null) {
+            return "creative";
+        }
+        if (place.audienceId() != null) {
+            return "audience";
+        }
+        return place.columnId() != null ? "ad" : place.rowId() != null ? "row" : "campaign";
     }
 
     @Test

@@ -3,6 +3,7 @@ package app.tidewrack.core.feedback;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.tidewrack.core.text.WordLists;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
@@ -21,7 +22,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 /** What holds of whatever is said, tried on texts of our own put together by chance; seeds are the repetition's number. */
 class FeedbackPropertiesTest {
-    private static final List<String[]> LINES = Resources.lines("customers-said.tsv").stream()
+    private static final List<String[]> LINES = WordLists.lines(Language.class, "customers-said.tsv").stream()
             .map(l -> l.split("\t"))
             .toList();
 
@@ -144,7 +145,7 @@ class FeedbackPropertiesTest {
     @ParameterizedTest
     @EnumSource(Language.class)
     void theCommonerAWordTheLargerItsShareAndAllSharesAreLessThanOne(Language language) {
-        List<String> words = Resources.lines("ordinary." + language.tag() + ".txt");
+        List<String> words = WordLists.lines(Language.class, "ordinary." + language.tag() + ".txt");
         double last = Double.POSITIVE_INFINITY;
         double sum = 0;
         for (String word : words.stream().distinct().toList()) {

@@ -3,6 +3,7 @@ package app.tidewrack.core.feedback;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.tidewrack.core.text.WordLists;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -19,7 +20,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 class PhraseFinderTest {
-    private static final List<String> LINES = Resources.lines("customers-said.tsv");
+    private static final List<String> LINES = WordLists.lines(Language.class, "customers-said.tsv");
 
     /** What was said, and which words of it are to be found under which feeling. Texts of our own. */
     private record Line(Language language, Feeling feeling, String phrase, String text) {

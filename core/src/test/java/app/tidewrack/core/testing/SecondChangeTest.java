@@ -102,6 +102,23 @@ class SecondChangeTest {
                         "another row comes new");
     }
 
+    /** A test once named the ad that was paused, and not what came in its place. */
+    @Test
+    void anAdThatTakesAnothersPlaceIsNamed() {
+        Done went = done(Action.PAUSE, new ItemKey("c", "a", "k"), BY_INES);
+        Done came = new Done(Action.CREATE, new ItemKey("c", "a", "n"), null, Items.AD, BY_INES);
+        assertThat(of(CELLS, List.of(went, came)).breaking())
+                .containsExactly("an ad of Sock was replaced by “%s”, by Ines on 18 March".formatted(Items.AD.name()));
+        // Another row's, or what somebody else did another day, is no replacement.
+        Done later = new Done(Action.CREATE, new ItemKey("c", "a", "n"), null, Items.AD, "by Bo on 19 March");
+        Done elsewhere = new Done(Action.CREATE, new ItemKey("c", "b", "n"), null, Items.AD, BY_INES);
+        assertThat(of(CELLS, List.of(went, later, elsewhere)).breaking())
+                .containsExactly(
+                        "an ad of Sock was paused, by Ines on 18 March",
+                        "an ad of Sock came new, by Bo on 19 March",
+                        "an ad of Jumper came new, by Ines on 18 March");
+    }
+
     /**
      * Whatever was done before, the same change of every cell never breaks a test, of all cells but one it always does, and of rows that
      * are none of its cells it has no weight.

@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -53,7 +54,9 @@ public class LeadDesk {
 
     record Line(boolean fromPerson, String text) {}
 
-    record Conversation(long seq, String adId, Instant at, List<Line> lines) {}
+    /** @param name as the person shows themselves; null where they do not */
+    record Conversation(
+            long seq, String adId, Instant at, @Nullable String name, List<Line> lines) {}
 
     /** A person sent the form of an ad within an hour. */
     public void lead(Account account, String adId, CreativeOrder creative, Instant hour, int person) {
@@ -70,24 +73,31 @@ public class LeadDesk {
                                 : q.choices().get(who.choice(q.choices().size()))));
         form.optional().stream().filter(q -> who.choice(LEAVES_OPEN) == 0).forEach(answers::remove);
         leads.add(new Row(
-                account.network(), account.id(), adId, formId, minute(hour, person), json.writeValueAsString(answers)));
+                account.network(),
+                account.id(),
+                adId,
+                formId,
+                minute(hour, person),
+                null,
+                json.writeValueAsString(answers)));
     }
 
     /** A person began a chat: the greeting with their name, and one of the replies. */
     public void chat(Account account, String adId, CreativeOrder creative, Instant hour, int person) {
         CreativeOrder.Chat script = creative.chat();
         MadeUpPerson who = person(person);
+        String name = who.choice(HIDES_NAME) == 0 ? null : who.answer("first-name");
         List<Line> lines = new ArrayList<>();
         if (script != null) {
-            Map<String, String> known = who.choice(HIDES_NAME) == 0
+            Map<String, String> known = name == null
                     ? Map.of("city", who.answer("city"))
-                    : Map.of("first-name", who.answer("first-name"), "city", who.answer("city"));
+                    : Map.of("first-name", name, "city", who.answer("city"));
             lines.add(new Line(false, Tokens.filled(script.greeting(), known)));
             List<String> replies = script.replies();
             lines.add(new Line(true, replies.isEmpty() ? who.words() : replies.get(who.choice(replies.size()))));
         }
         chats.add(new Row(
-                account.network(), account.id(), adId, "", minute(hour, person), json.writeValueAsString(lines)));
+                account.network(), account.id(), adId, "", minute(hour, person), name, json.writeValueAsString(lines)));
     }
 
     private MadeUpPerson person(int real) {
@@ -138,7 +148,7 @@ public class LeadDesk {
     List<Conversation> chatsAfter(String network, String account, long after) {
         accounts.account(network, account);
         return mapper.chatsAfter(network, account, after, page(network)).stream()
-                .map(t -> new Conversation(t.seq(), t.adId(), t.at(), read(t, new TypeReference<>() {})))
+                .map(t -> new Conversation(t.seq(), t.adId(), t.at(), t.name(), read(t, new TypeReference<>() {})))
                 .toList();
     }
 

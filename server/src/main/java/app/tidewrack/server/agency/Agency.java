@@ -58,14 +58,19 @@ public record Agency(
         } catch (DateTimeException e) {
             throw new Refusal("zone", "“%s” is no time zone.".formatted(zone), "Give one such as Europe/London.");
         }
+        requireLanguage(language);
+        return new Agency(
+                CampaignFacts.checkedName(name), lower(colour), lower(accent), currency, zone, language, secondFactor);
+    }
+
+    /** @throws Refusal (field {@code language}) for one whose way of writing is not known */
+    public static void requireLanguage(String language) {
         if (!LANGUAGES.contains(language)) {
             throw new Refusal(
                     "language",
                     "“%s” is no way of writing that is known here.".formatted(language),
                     "Choose one of %s.".formatted(String.join(", ", LANGUAGES)));
         }
-        return new Agency(
-                CampaignFacts.checkedName(name), lower(colour), lower(accent), currency, zone, language, secondFactor);
     }
 
     private static String lower(String colour) {

@@ -34,6 +34,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @RequiredArgsConstructor
 public class LeadPull {
     private static final Duration EVERY = Duration.ofSeconds(5);
+    /** The ready question that what a person shows of themselves in a chat answers. */
+    private static final String FIRST_NAME = "first-name";
 
     private final LeadMapper mapper;
     private final LeadMarks marks;
@@ -124,7 +126,7 @@ public class LeadPull {
                         null,
                         null,
                         c.at(),
-                        new Content(Map.of(), c.lines())))
+                        new Content(c.name() == null ? Map.of() : Map.of(FIRST_NAME, c.name()), c.lines())))
                 .toList();
     }
 }

@@ -73,6 +73,12 @@ class MeController {
         people.rename(person.getName(), CampaignFacts.checkedName(body.name()));
     }
 
+    @PutMapping("/preferences")
+    void prefer(@Valid @RequestBody Preferences wanted, Principal person) {
+        wanted.require();
+        people.prefer(person.getName(), wanted);
+    }
+
     /** Ends every other session. */
     @PutMapping("/password")
     void changePassword(@Valid @RequestBody PasswordBody body, Principal person, HttpServletRequest request) {

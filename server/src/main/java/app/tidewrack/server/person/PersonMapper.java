@@ -52,6 +52,15 @@ public interface PersonMapper {
     @Update("update person set name = #{name} where id = #{id}")
     void rename(String id, String name);
 
+    @Select("select look, language, week_starts, miles, letters from person where id = #{id}")
+    Preferences preferences(String id);
+
+    @Update("""
+            update person set look = #{wanted.look}, language = #{wanted.language}, week_starts = #{wanted.weekStarts},
+                   miles = #{wanted.miles}, letters = #{wanted.letters}
+            where id = #{id}""")
+    void prefer(String id, Preferences wanted);
+
     @Update("update person set password_hash = #{hash} where id = #{id}")
     void setPassword(String id, String hash);
 

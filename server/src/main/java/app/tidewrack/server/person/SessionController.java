@@ -62,6 +62,7 @@ class SessionController {
      * @param secondFactorWanted the password was right, and a code is to come; nobody is signed in yet
      * @param secondFactorDue the agency asks for one that the person has not; nothing else may be done before
      * @param recoveryCodes left on paper; those who come in by one are told
+     * @param preferences how things look and are written for them
      */
     record SignedIn(
             String id,
@@ -71,7 +72,8 @@ class SessionController {
             boolean secondFactor,
             boolean secondFactorWanted,
             boolean secondFactorDue,
-            int recoveryCodes) {}
+            int recoveryCodes,
+            Preferences preferences) {}
 
     @PostMapping
     @May(Who.ANYBODY)
@@ -197,6 +199,7 @@ class SessionController {
                 person.secondFactor(),
                 wanted,
                 mapper.owesSecondFactor(person.id()),
-                wanted ? 0 : secondFactor.recoveryCodes(person.id()));
+                wanted ? 0 : secondFactor.recoveryCodes(person.id()),
+                wanted ? Preferences.USUAL : mapper.preferences(person.id()));
     }
 }

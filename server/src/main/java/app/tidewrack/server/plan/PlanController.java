@@ -49,10 +49,12 @@ class PlanController {
             @Valid EditBody edit) {}
 
     /**
+     * @param campaignId whose sheet it is
      * @param others whether a change of another person may be taken back or made again; no when it does not say
      * @param held as of an edit
      */
     record StepBody(
+            @Size(max = 64) String campaignId,
             int version,
             @Nullable Boolean others,
             @Size(max = 64) @Nullable String held) {}
@@ -146,7 +148,8 @@ class PlanController {
             @Valid @RequestBody StepBody body,
             Principal person) {
         boolean others = Boolean.TRUE.equals(body.others());
-        return told.since(body.held(), desk.undo(clientId, planId, person.getName(), body.version(), others));
+        return told.since(
+                body.held(), desk.undo(clientId, planId, body.campaignId(), person.getName(), body.version(), others));
     }
 
     @PostMapping("/{planId}/redo")
@@ -156,7 +159,8 @@ class PlanController {
             @Valid @RequestBody StepBody body,
             Principal person) {
         boolean others = Boolean.TRUE.equals(body.others());
-        return told.since(body.held(), desk.redo(clientId, planId, person.getName(), body.version(), others));
+        return told.since(
+                body.held(), desk.redo(clientId, planId, body.campaignId(), person.getName(), body.version(), others));
     }
 
     /**

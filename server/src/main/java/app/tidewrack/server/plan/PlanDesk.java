@@ -18,6 +18,7 @@ import app.tidewrack.server.plan.PlanMapper.HistoryLine;
 import app.tidewrack.server.plan.PlanMapper.JournalEntry;
 import app.tidewrack.server.plan.PlanMapper.PlanHead;
 import app.tidewrack.server.plan.PlanMapper.RemovedPlan;
+import app.tidewrack.server.plan.PlanMapper.Steps;
 import app.tidewrack.server.plan.PlanMapper.Things;
 import app.tidewrack.server.plan.PlanMapper.TouchedBy;
 import app.tidewrack.server.plan.PlanView.CampaignView;
@@ -245,8 +246,8 @@ public class PlanDesk implements NeedSource {
             requireApart(clientId, personId, held, version, touched, applied.words());
         }
         keep(clientId, held, applied, touched, personId, applied.words());
-        mapper.dropUndone(clientId, planId);
         mapper.journal(clientId, planId, editId, edit, applied.inverse(), applied.words(), personId);
+        mapper.dropUndone(clientId, planId, editId);
         return view(clientId, applied.plan(), held.version() + 1);
     }
 
@@ -273,16 +274,17 @@ public class PlanDesk implements NeedSource {
     }
 
     /**
-     * Takes the last change back.
+     * Takes the last change of a campaign's sheet back; what was changed on others stays.
      *
      * @param others whether it may be another person's
      * @throws Conflict when it is, and may not
      */
     @Transactional
-    public PlanView undo(String clientId, String planId, String personId, int version, boolean others) {
+    public PlanView undo(
+            String clientId, String planId, String campaignId, String personId, int version, boolean others) {
         Versioned held = hold(clientId, planId);
         requireVersion(held, version);
-        JournalEntry last = mapper.lastDone(clientId, planId)
+        JournalEntry last = mapper.lastDone(clientId, planId, campaignId)
                 .orElseThrow(() -> new Refusal("undo", "There is nothing to undo.", "Make a change first."));
         requireOwn(last, personId, others, "The last change is %s’s: “%s”. It is taken back only if you say so.");
         step(clientId, held, last, last.inverse(), "UNDONE", personId);
@@ -291,10 +293,11 @@ public class PlanDesk implements NeedSource {
 
     /** Makes what was taken back last again; likewise. */
     @Transactional
-    public PlanView redo(String clientId, String planId, String personId, int version, boolean others) {
+    public PlanView redo(
+            String clientId, String planId, String campaignId, String personId, int version, boolean others) {
         Versioned held = hold(clientId, planId);
         requireVersion(held, version);
-        JournalEntry next = mapper.firstUndone(clientId, planId)
+        JournalEntry next = mapper.firstUndone(clientId, planId, campaignId)
                 .orElseThrow(() -> new Refusal("redo", "There is nothing to redo.", "Undo a change first."));
         requireOwn(next, personId, others, "The change to be made again is %s’s: “%s”. It is made only if you say so.");
         step(clientId, held, next, next.edit(), "DONE", personId);
@@ -379,19 +382,16 @@ public class PlanDesk implements NeedSource {
         Surroundings around = inspector.surroundings(clientId, plan);
         Map<String, List<LiveAd>> ads =
                 live.ads(clientId, plan.id()).stream().collect(Collectors.groupingBy(LiveAd::campaignId));
+        Map<String, Steps> steps = mapper.steps(clientId, plan.id()).stream()
+                .collect(Collectors.toMap(Steps::campaignId, Function.identity()));
         List<CampaignView> campaigns = plan.campaigns().stream()
                 .map(c -> PlanView.of(
                         inspector.inspect(clientId, plan, c, around),
                         around.live(c),
-                        ads.getOrDefault(c.id(), List.of())))
+                        ads.getOrDefault(c.id(), List.of()),
+                        steps.get(c.id())))
                 .toList();
         return told.remember(new PlanView(
-                plan.id(),
-                plan.name(),
-                version,
-                "%d.%08x".formatted(version, campaigns.hashCode()),
-                mapper.lastDone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
-                mapper.firstUndone(clientId, plan.id()).map(JournalEntry::words).orElse(null),
-                campaigns));
+                plan.id(), plan.name(), version, "%d.%08x".formatted(version, campaigns.hashCode()), campaigns));
     }
 }

@@ -122,6 +122,12 @@ interface PlanMapper {
             where client_id = #{clientId} and id = #{planId} and removed_at is not null""")
     int bringBack(String clientId, String planId, String name);
 
+    /** @param undo what can be taken back on the sheet of a campaign, in words; null for nothing. Likewise made again. */
+    record Steps(
+            String campaignId,
+            @Nullable String undo,
+            @Nullable String redo) {}
+
     @Insert("insert into plan (client_id, id, name) values (#{clientId}, #{id}, #{name})")
     void insertPlan(String clientId, String id, String name);
 
@@ -258,22 +264,41 @@ interface PlanMapper {
             where client_id = #{clientId} and plan_id = #{planId} and edit_id = #{editId})""")
     boolean hasEdit(String clientId, String planId, String editId);
 
+    /** What was taken back on the sheets that an edit changes cannot be made again after it. */
     @Update("""
-            update plan_edit set state = 'DROPPED'
-            where client_id = #{clientId} and plan_id = #{planId} and state = 'UNDONE'""")
-    void dropUndone(String clientId, String planId);
+            update plan_edit u set state = 'DROPPED'
+            where u.client_id = #{clientId} and u.plan_id = #{planId} and u.state = 'UNDONE' and exists (
+              select 1 from plan_edit n
+              where n.client_id = u.client_id and n.plan_id = u.plan_id and n.edit_id = #{editId}
+                and jsonb_exists_any(u.campaigns, array(select jsonb_array_elements_text(n.campaigns))))""")
+    void dropUndone(String clientId, String planId, String editId);
+
+    /** The last change of a campaign's sheet; no edit changes two. */
+    @Select("""
+            select e.number, e.edit, e.inverse, e.words, e.person_id, p.name as person
+            from plan_edit e join person p on p.id = e.person_id
+            where e.client_id = #{clientId} and e.plan_id = #{planId} and e.state = 'DONE'
+              and jsonb_exists(e.campaigns, #{campaignId}) order by e.number desc limit 1""")
+    Optional<JournalEntry> lastDone(String clientId, String planId, String campaignId);
 
     @Select("""
             select e.number, e.edit, e.inverse, e.words, e.person_id, p.name as person
             from plan_edit e join person p on p.id = e.person_id
-            where e.client_id = #{clientId} and e.plan_id = #{planId} and e.state = 'DONE' order by e.number desc limit 1""")
-    Optional<JournalEntry> lastDone(String clientId, String planId);
+            where e.client_id = #{clientId} and e.plan_id = #{planId} and e.state = 'UNDONE'
+              and jsonb_exists(e.campaigns, #{campaignId}) order by e.number limit 1""")
+    Optional<JournalEntry> firstUndone(String clientId, String planId, String campaignId);
 
+    /** What can be taken back and made again on each sheet, in words. */
     @Select("""
-            select e.number, e.edit, e.inverse, e.words, e.person_id, p.name as person
-            from plan_edit e join person p on p.id = e.person_id
-            where e.client_id = #{clientId} and e.plan_id = #{planId} and e.state = 'UNDONE' order by e.number limit 1""")
-    Optional<JournalEntry> firstUndone(String clientId, String planId);
+            select c.id as campaign_id,
+                   (select e.words from plan_edit e
+                    where e.client_id = c.client_id and e.plan_id = c.plan_id and e.state = 'DONE'
+                      and jsonb_exists(e.campaigns, c.id) order by e.number desc limit 1) as undo,
+                   (select e.words from plan_edit e
+                    where e.client_id = c.client_id and e.plan_id = c.plan_id and e.state = 'UNDONE'
+                      and jsonb_exists(e.campaigns, c.id) order by e.number limit 1) as redo
+            from campaign c where c.client_id = #{clientId} and c.plan_id = #{planId}""")
+    List<Steps> steps(String clientId, String planId);
 
     @Update("""
             update plan_edit set state = #{state}

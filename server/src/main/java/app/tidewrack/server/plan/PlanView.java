@@ -22,6 +22,7 @@ import app.tidewrack.core.plan.Temperature;
 import app.tidewrack.core.plan.Variable;
 import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.core.schedule.Hours;
+import app.tidewrack.server.plan.PlanMapper.Steps;
 import app.tidewrack.server.plan.inspect.LiveStates.LiveAd;
 import app.tidewrack.server.plan.inspect.PlanInspector.Inspected;
 import app.tidewrack.server.plan.inspect.Silences.Silenced;
@@ -41,23 +42,16 @@ import org.jspecify.annotations.Nullable;
  * A plan as the browser shows it; everything in it is computed, nothing is left for the browser to work out.
  *
  * @param stamp of what the campaigns say, so that the next answer can be told by what differs from it
- * @param undo what undo would take back, in words
- * @param redo what redo would do again, in words
  */
-public record PlanView(
-        String id,
-        String name,
-        int version,
-        String stamp,
-        @Nullable String undo,
-        @Nullable String redo,
-        List<CampaignView> campaigns) {
+public record PlanView(String id, String name, int version, String stamp, List<CampaignView> campaigns) {
 
     /**
      * Money is in minor units of {@code currency}.
      *
      * @param basis what the money of rows, cells and the shared sum is for
      * @param sharedMinor the campaign's sum; null when each row has its own
+     * @param undo what undo would take back on its sheet, in words
+     * @param redo what redo would do again there, in words
      * @param left what is left out, being as it was; null when all is here
      */
     public record CampaignView(
@@ -86,6 +80,8 @@ public record PlanView(
             List<AdState> adStates,
             List<Finding> findings,
             List<Silenced> silenced,
+            @Nullable String undo,
+            @Nullable String redo,
             @Nullable LeftOut left) {
 
         /** This campaign without what is as it was before. */
@@ -121,6 +117,8 @@ public record PlanView(
                     same.contains(Part.AD_STATES) ? List.of() : adStates,
                     same.contains(Part.FINDINGS) ? List.of() : findings,
                     same.contains(Part.SILENCED) ? List.of() : silenced,
+                    undo,
+                    redo,
                     new LeftOut(sameRows ? null : ids, same));
         }
     }
@@ -155,8 +153,6 @@ public record PlanView(
                 name,
                 version,
                 stamp,
-                undo,
-                redo,
                 campaigns.stream()
                         .map(c -> {
                             CampaignView was = known.get(c.id());
@@ -245,7 +241,7 @@ public record PlanView(
                 f.budgeting().lifetime(sum, f.flight()).minor());
     }
 
-    static CampaignView of(Inspected inspected, boolean live, List<LiveAd> ads) {
+    static CampaignView of(Inspected inspected, boolean live, List<LiveAd> ads, @Nullable Steps steps) {
         Campaign campaign = inspected.campaign();
         PlanTotals totals = inspected.totals();
         CampaignFacts f = campaign.facts();
@@ -281,6 +277,8 @@ public record PlanView(
                 ads.stream().map(PlanView::state).toList(),
                 inspected.findings(),
                 inspected.silenced(),
+                steps == null ? null : steps.undo(),
+                steps == null ? null : steps.redo(),
                 null);
     }
 

@@ -14,6 +14,7 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.core.results.Ranks;
+import app.tidewrack.core.text.CodeWords;
 import app.tidewrack.server.facts.FactRow;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.AdOfSheet;
@@ -111,7 +112,7 @@ class ResultsController {
                         new Offered("HOUR", "hour of the day"),
                         new Offered("AD", "name of the ad")),
                 By.breakdowns().stream()
-                        .map(b -> new Offered(b, b.replace('-', ' ')))
+                        .map(b -> new Offered(b, CodeWords.of(b)))
                         .toList(),
                 Arrays.stream(Temperature.values())
                         .collect(Collectors.toMap(

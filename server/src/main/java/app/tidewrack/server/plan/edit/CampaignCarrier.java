@@ -2,14 +2,15 @@ package app.tidewrack.server.plan.edit;
 
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.creative.Creative;
-import app.tidewrack.core.network.NearestAudience;
 import app.tidewrack.core.network.NearestAudience.Difference;
 import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Carried;
+import app.tidewrack.core.plan.Carried.Became;
 import app.tidewrack.core.plan.Carried.Loss;
-import app.tidewrack.core.plan.Row;
+import app.tidewrack.core.plan.Plan;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.audience.AudienceLibrary.Wanted;
@@ -22,12 +23,10 @@ import app.tidewrack.server.web.Ids;
 import java.time.ZoneId;
 import java.util.Currency;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Component;
 
@@ -47,47 +46,54 @@ public class CampaignCarrier {
     /**
      * What would carry over and what would not.
      *
+     * @param name of the copy
      * @param network the name of the other network
+     * @param budgeting how money is given there
+     * @param rows what each row becomes
      */
     public record Foreseen(
-            String network, int rows, int columns, int ads, List<Loss> losses, List<AudienceThere> audiences) {}
+            String name,
+            String network,
+            Budgeting budgeting,
+            int columns,
+            int ads,
+            List<Loss> losses,
+            List<AudienceThere> audiences,
+            List<Became> rows) {}
 
-    public Foreseen foresee(String clientId, Campaign campaign, String accountId) {
-        Map<String, NearestAudience> nearest = nearest(clientId, campaign, accountId);
+    public Foreseen foresee(String clientId, Plan plan, Campaign campaign, String accountId) {
         Map<String, Audience> known = audiences.byId(clientId);
-        Carried carried = carry(
-                clientId,
-                campaign,
-                accountId,
-                id -> Optional.of(id)
-                        .filter(i -> Objects.requireNonNull(nearest.get(i)).audience() != null));
+        Carried carried = carry(clientId, plan, campaign, accountId, known, (id, there) -> id);
+        Campaign there = carried.campaign();
         return new Foreseen(
+                there.facts().name(),
                 networks.rulebook(accounts.account(clientId, accountId).network())
                         .name(),
-                carried.campaign().rows().size(),
-                carried.campaign().columns().size(),
-                carried.campaign().ads(),
+                there.facts().budgeting(),
+                there.columns().size(),
+                there.ads(),
                 carried.losses(),
-                nearest.entrySet().stream()
-                        .filter(e -> !e.getValue().differences().isEmpty())
+                carried.audiences().entrySet().stream()
+                        .filter(e -> !e.getValue().isEmpty())
                         .map(e -> new AudienceThere(
-                                Objects.requireNonNull(known.get(e.getKey())).name(),
-                                e.getValue().differences()))
-                        .toList());
+                                Objects.requireNonNull(known.get(e.getKey())).name(), e.getValue()))
+                        .toList(),
+                carried.rows());
     }
 
     /** The campaign on the other account; audiences that it lacks there are added. */
-    Campaign make(String clientId, Campaign campaign, String accountId) {
-        Map<String, NearestAudience> nearest = nearest(clientId, campaign, accountId);
+    Campaign make(String clientId, Plan plan, Campaign campaign, String accountId) {
         Map<String, Audience> known = audiences.byId(clientId);
-        Map<String, String> there = new HashMap<>();
-        nearest.forEach((id, found) -> {
-            AudienceDefinition definition = found.audience();
-            if (definition != null) {
-                there.put(id, there(clientId, accountId, known, Objects.requireNonNull(known.get(id)), definition));
-            }
-        });
-        return carry(clientId, campaign, accountId, id -> Optional.ofNullable(there.get(id)))
+        Map<AudienceDefinition, String> added = new HashMap<>();
+        return carry(
+                        clientId,
+                        plan,
+                        campaign,
+                        accountId,
+                        known,
+                        (id, definition) -> added.computeIfAbsent(
+                                definition,
+                                d -> there(clientId, accountId, known, Objects.requireNonNull(known.get(id)), d)))
                 .campaign();
     }
 
@@ -125,38 +131,31 @@ public class CampaignCarrier {
         return known.values().stream().anyMatch(a -> a.name().equalsIgnoreCase(name));
     }
 
-    /** By the id of the audience here, in the order of the rows. */
-    private Map<String, NearestAudience> nearest(String clientId, Campaign campaign, String accountId) {
-        Account from = accounts.account(clientId, campaign.accountId());
-        Rulebook to = networks.rulebook(accounts.account(clientId, accountId).network());
-        Map<String, Audience> known = audiences.byId(clientId);
-        Map<String, NearestAudience> nearest = new LinkedHashMap<>();
-        for (Row row : campaign.rows()) {
-            nearest.computeIfAbsent(
-                    row.audienceId(),
-                    id -> NearestAudience.of(
-                            Objects.requireNonNull(known.get(id)).definition(),
-                            to.audience(),
-                            networks.placeWords(from.network()),
-                            sources.words(clientId, from.network())));
-        }
-        return nearest;
-    }
-
     private Carried carry(
-            String clientId, Campaign campaign, String accountId, Function<String, Optional<String>> audienceId) {
+            String clientId,
+            Plan plan,
+            Campaign campaign,
+            String accountId,
+            Map<String, Audience> known,
+            BiFunction<String, AudienceDefinition, String> audienceId) {
+        Account from = accounts.account(clientId, campaign.accountId());
         Account to = accounts.account(clientId, accountId);
-        Map<String, Creative> known = creatives.byId(clientId);
+        Rulebook rulebook = networks.rulebook(to.network());
+        Map<String, Creative> made = creatives.byId(clientId);
         return Carried.to(
                 campaign,
                 new Carried.Target(
                         to.id(),
-                        networks.rulebook(to.network()),
+                        Carried.name(plan, campaign, to.network().equals(from.network()) ? to.name() : rulebook.name()),
+                        rulebook,
                         Currency.getInstance(to.currency()),
                         ZoneId.of(to.zone()),
+                        id -> Objects.requireNonNull(known.get(id)).definition(),
                         audienceId,
-                        id -> Objects.requireNonNull(known.get(id)).name(),
-                        id -> Objects.requireNonNull(known.get(id)).format(),
+                        networks.placeWords(from.network()),
+                        sources.words(clientId, from.network()),
+                        id -> Objects.requireNonNull(made.get(id)).name(),
+                        id -> Objects.requireNonNull(made.get(id)).format(),
                         Ids::fresh));
     }
 }

@@ -114,7 +114,8 @@ public class EditReader {
             Campaign from = plan.campaign(b.campaignId());
             return new Together(
                     "copy campaign " + from.facts().name(),
-                    List.of(new AddCampaign(plan.campaigns().size(), carrier.make(clientId, from, b.accountId()))));
+                    List.of(new AddCampaign(
+                            plan.campaigns().size(), carrier.make(clientId, plan, from, b.accountId()))));
         }
         if (body instanceof EditBody.NewColumns b) {
             return newColumns(clientId, plan, b);

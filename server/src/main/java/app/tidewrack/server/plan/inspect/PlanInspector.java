@@ -42,6 +42,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.Currency;
 import java.util.List;
 import java.util.Map;
@@ -237,7 +238,7 @@ public class PlanInspector {
                 talkedTo,
                 s.creatives(),
                 prices.of(clientId, campaign, talkedTo),
-                otherNames(plan, campaign, s),
+                namesBefore(plan, campaign, s),
                 s.live(campaign),
                 s.tested(campaign),
                 today);
@@ -296,9 +297,12 @@ public class PlanInspector {
                 .collect(Collectors.toSet());
     }
 
-    private Set<String> otherNames(Plan plan, Campaign campaign, Surroundings s) {
+    /** Names that campaigns of the account had before this one: a campaign that is out is never blocked by one that is not. */
+    private Set<String> namesBefore(Plan plan, Campaign campaign, Surroundings s) {
+        Comparator<Campaign> order = Comparator.comparing((Campaign c) -> !s.live(c))
+                .thenComparing(c -> plan.campaigns().indexOf(c));
         return plan.campaigns().stream()
-                .filter(c -> !c.id().equals(campaign.id()) && c.accountId().equals(campaign.accountId()))
+                .filter(c -> c.accountId().equals(campaign.accountId()) && order.compare(c, campaign) < 0)
                 .map(c -> names(c.withRows(List.of()).withColumns(List.of()).withOff(Map.of()), s, s.scheme(), null)
                         .campaign())
                 .collect(Collectors.toSet());

@@ -1,6 +1,9 @@
 package app.tidewrack.server.plan.name;
 
+import app.tidewrack.core.naming.NameLayout;
+import app.tidewrack.core.naming.NameLayout.Between;
 import app.tidewrack.core.naming.NameLevel;
+import app.tidewrack.core.naming.NamePattern;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CellRef;
 import app.tidewrack.core.plan.NamingScheme;
@@ -8,6 +11,7 @@ import app.tidewrack.core.plan.PlanNames;
 import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.plan.inspect.PlanInspector;
 import app.tidewrack.server.plan.name.NameTrials.Tried;
+import app.tidewrack.server.plan.name.NamesElsewhere.LaidOut;
 import app.tidewrack.server.plan.name.NamesElsewhere.ReadNames;
 import app.tidewrack.server.web.AsksOnly;
 import app.tidewrack.server.web.MostBytes;
@@ -95,5 +99,32 @@ class NamesController {
     @PostMapping("/names-read")
     ReadNames read(@PathVariable String clientId, @Valid @RequestBody NamesBody body) {
         return elsewhere.read(clientId, body.level(), body.text(), body.scheme());
+    }
+
+    /**
+     * @param text a name a line
+     * @param separator what stands between parts; null to find it
+     * @param spaced only with spaces around it
+     * @param columns what the parts mean, in order; null to find it
+     */
+    record LayoutBody(
+            @Size(max = NamesElsewhere.MOST_TEXT) String text,
+            @Nullable @Size(min = 1, max = 20) String separator,
+            boolean spaced,
+
+            @Nullable @Size(min = 1, max = NamePattern.MOST_PARTS)
+            List<NameLayout.Column> columns) {}
+
+    /** Names that were put together by a pattern that nobody here knows: it is found in them, or as a person says. */
+    @MostBytes(4_000_000)
+    @AsksOnly
+    @PostMapping("/names-laid-out")
+    LaidOut layOut(@PathVariable String clientId, @Valid @RequestBody LayoutBody body) {
+        String separator = body.separator();
+        return elsewhere.layOut(
+                clientId,
+                body.text(),
+                separator == null ? null : new Between(separator, body.spaced()),
+                separator == null ? null : body.columns());
     }
 }

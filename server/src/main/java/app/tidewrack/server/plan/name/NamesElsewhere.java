@@ -1,11 +1,15 @@
 package app.tidewrack.server.plan.name;
 
+import app.tidewrack.core.naming.NameLayout;
+import app.tidewrack.core.naming.NameLayout.Between;
+import app.tidewrack.core.naming.NameLayout.Laid;
 import app.tidewrack.core.naming.NameLevel;
 import app.tidewrack.core.naming.NamePart;
 import app.tidewrack.core.naming.NamePattern;
 import app.tidewrack.core.naming.NameReader;
 import app.tidewrack.core.naming.NameReader.Reading;
 import app.tidewrack.core.naming.Token;
+import app.tidewrack.core.naming.ValueWords;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.naming.NamingLibrary;
@@ -18,6 +22,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -54,6 +59,15 @@ public class NamesElsewhere {
     /** @param tokens in the order of the pattern */
     record ReadNames(List<Token> tokens, int read, int notRead, List<ReadName> names) {}
 
+    /**
+     * Names by the layout that was found in them, or that a person gave.
+     *
+     * @param between what can stand between parts, those first that stand in most names; what does is the first
+     * @param columns none where nothing was found
+     */
+    record LaidOut(
+            List<Between> between, List<NameLayout.Column> columns, int read, int notRead, List<ReadName> names) {}
+
     private record By(@Nullable Integer version, NameReader reader) {}
 
     /** @throws Refusal when there are too many, or the level names nothing */
@@ -61,14 +75,7 @@ public class NamesElsewhere {
         if (level == NameLevel.LINK) {
             throw new Refusal("level", "Links are not read as names.", "Choose campaign, ad group or ad.");
         }
-        List<String> lines =
-                text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList();
-        if (lines.size() > MOST_NAMES) {
-            throw new Refusal(
-                    "text",
-                    "%,d names; up to %,d are read at once.".formatted(lines.size(), MOST_NAMES),
-                    "Paste them in parts.");
-        }
+        List<String> lines = lines(text);
         Map<Token, Set<String>> values = known.of(clientId);
         List<Versioned> versions = scheme == null ? naming.newest(clientId) : List.of(new Versioned(-1, scheme));
         Set<List<Object>> ways = new HashSet<>();
@@ -90,6 +97,59 @@ public class NamesElsewhere {
                 lines.stream().map(l -> read(l, readers, tokens, !seen.add(l))).toList();
         int read = (int) names.stream().filter(n -> n.whyNot() == null).count();
         return new ReadNames(tokens, read, names.size() - read, names);
+    }
+
+    /**
+     * @param between what stands between parts; null to find it
+     * @param columns what the parts mean; null to find it
+     * @throws Refusal when there are too many names, or two columns mean the same
+     */
+    LaidOut layOut(String clientId, String text, @Nullable Between between, @Nullable List<NameLayout.Column> columns) {
+        List<String> lines = lines(text);
+        ValueWords words =
+                new ValueWords(naming.newest(clientId).get(0).scheme().codes(), known.of(clientId));
+        NameLayout layout = between == null
+                ? NameLayout.find(lines, words)
+                : columns == null ? NameLayout.find(lines, between, words) : new NameLayout(between, columns);
+        Stream<Between> candidates = NameLayout.candidates(lines).stream();
+        if (layout == null) {
+            return new LaidOut(candidates.toList(), List.of(), 0, lines.size(), List.of());
+        }
+        List<Laid> laid = layout.read(lines, words);
+        Set<String> seen = new HashSet<>();
+        List<ReadName> names = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            Laid one = laid.get(i);
+            String line = lines.get(i);
+            names.add(new ReadName(
+                    line.length() > LONGEST ? line.substring(0, LONGEST) : line,
+                    one.values(),
+                    List.copyOf(one.strange()),
+                    one.whyNot(),
+                    null,
+                    !seen.add(line)));
+        }
+        int read = (int) names.stream().filter(n -> n.whyNot() == null).count();
+        Between chosen = layout.between();
+        return new LaidOut(
+                Stream.concat(Stream.of(chosen), candidates.filter(b -> !b.equals(chosen)))
+                        .toList(),
+                layout.columns(),
+                read,
+                names.size() - read,
+                names);
+    }
+
+    private static List<String> lines(String text) {
+        List<String> lines =
+                text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList();
+        if (lines.size() > MOST_NAMES) {
+            throw new Refusal(
+                    "text",
+                    "%,d names; up to %,d are read at once.".formatted(lines.size(), MOST_NAMES),
+                    "Paste them in parts.");
+        }
+        return lines;
     }
 
     /** What names of ads say, by name; one that cannot be read says nothing. */

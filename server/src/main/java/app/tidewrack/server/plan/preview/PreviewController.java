@@ -125,7 +125,8 @@ class PreviewController {
             @PathVariable String planId,
             @PathVariable String campaignId,
             @RequestParam String accountId) {
-        return carrier.foresee(clientId, desk.plan(clientId, planId).plan().campaign(campaignId), accountId);
+        Plan plan = desk.plan(clientId, planId).plan();
+        return carrier.foresee(clientId, plan, plan.campaign(campaignId), accountId);
     }
 
     record RelabelBody(

@@ -1,4 +1,4 @@
-package app.tidewrack.core.feedback;
+package app.tidewrack.core.text;
 
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -9,11 +9,16 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /** The lists of words that come with the rules. */
-final class Resources {
-    private Resources() {}
+public final class WordLists {
+    private WordLists() {}
 
-    static List<String> lines(String name) {
-        try (InputStream in = Resources.class.getResourceAsStream(name)) {
+    /**
+     * The lines of a list, without blank ones and those that begin with {@code #}.
+     *
+     * @param beside the class in whose package it lies
+     */
+    public static List<String> lines(Class<?> beside, String name) {
+        try (InputStream in = beside.getResourceAsStream(name)) {
             if (in == null) {
                 throw new IllegalStateException("No list " + name);
             }

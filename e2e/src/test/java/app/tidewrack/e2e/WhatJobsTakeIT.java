@@ -1,0 +1,154 @@
+package app.tidewrack.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.google.gson.JsonElement;
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/**
+ * What jobs take of somebody who knows the product, from the plan screen of a client whose audiences and creatives are there until all of
+ * it is on the network. A job that takes more than its line in docs/eighteen-jobs.md says fails here. They launch much, and so run after
+ * journeys that mind the account's limit.
+ */
+class WhatJobsTakeIT extends SignedIn {
+    private static final String ACCOUNT = "oddmenths";
+
+    private static Calls calls;
+    private static Effort effort;
+
+    @BeforeAll
+    static void whatTheJobsAreMadeOf() throws Exception {
+        calls = new Calls(Installation.URL, "ines@withyandoar.example");
+        calls.sheet(ACCOUNT, "In sixes", 6, 6, "10");
+        limit(null);
+        buyer.describe("In two cities", "Norwich", "Leeds");
+        effort = Effort.on(page);
+    }
+
+    @AfterAll
+    static void asItWas() throws Exception {
+        limit(60_000);
+    }
+
+    /** What else runs on the account by now must not stand in the way of a launch. */
+    private static void limit(Integer minor) throws Exception {
+        JsonObject client = calls.get("/api/clients/oddment").getAsJsonObject().getAsJsonObject("client");
+        for (JsonElement each : client.getAsJsonArray("accounts")) {
+            JsonObject account = each.getAsJsonObject();
+            if (account.get("id").getAsString().equals(ACCOUNT)) {
+                Map<String, Object> wanted = new HashMap<>();
+                wanted.put("name", account.get("name"));
+                wanted.put("site", account.get("site"));
+                wanted.put("spendingLimitMinor", minor);
+                List<String> profiles = new ArrayList<>();
+                account.getAsJsonArray("profiles")
+                        .forEach(p ->
+                                profiles.add(p.getAsJsonObject().get("name").getAsString()));
+                wanted.put("profiles", profiles);
+                calls.put("/api/clients/oddment/accounts/" + ACCOUNT, wanted);
+            }
+        }
+    }
+
+    private static Locator dialog() {
+        return page.getByRole(AriaRole.DIALOG).last();
+    }
+
+    private static Locator shape() {
+        return page.locator(".head .note");
+    }
+
+    /** A plan with a campaign of some rows and creatives, found by what their names have in common. */
+    private static void plan(String name, String money, String rows, String creatives) {
+        buyer.open("/c/oddment/plan");
+        page.getByText("Start another plan").waitFor();
+        effort.taken();
+        buyer.press("Start another plan");
+        page.keyboard().type(name);
+        page.keyboard().press("Enter");
+        buyer.press("Add the first campaign");
+        assertThat(page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue(name);
+        if (money != null) {
+            page.getByLabel("Each new row").fill(money);
+        }
+        buyer.press("Add campaign");
+        add("Add audiences as rows", rows);
+        add("Add creatives as columns", creatives);
+        assertThat(page.locator(".sheet")).isFocused();
+    }
+
+    private static void add(String button, String typed) {
+        buyer.press(button);
+        assertThat(dialog().getByLabel("Find by name")).isFocused();
+        page.keyboard().type(typed);
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.DIALOG)).hasCount(0);
+    }
+
+    private static void launch(int changes) {
+        page.keyboard().press("Control+Enter");
+        Locator launch =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Launch " + changes + " changes…"));
+        assertThat(launch).isFocused();
+        page.keyboard().press("Enter");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Launch now")))
+                .isFocused();
+        page.keyboard().press("Enter");
+        assertThat(page.getByTestId("launch-progress")).containsText("everything is on the network");
+    }
+
+    private static void took(int most, String job) {
+        Effort.Taken taken = effort.taken();
+        System.out.printf("%s: %s, %d in all%n", job, taken, taken.all());
+        assertThat(taken.all()).as("%s: %s", job, taken).isPositive().isLessThanOrEqualTo(most);
+    }
+
+    /** Common practice: 6 ages × 2 cities × 2 genders are 24 ads. */
+    @Test
+    void job1OneSplitOfThreeVariables() {
+        plan("Who mends where, in keys", null, "In two cities", "In sixes creative 1");
+        page.keyboard().press("s");
+        for (String variable : new String[] {"Age", "Place", "Gender"}) {
+            dialog().getByRole(
+                            AriaRole.CHECKBOX,
+                            new Locator.GetByRoleOptions().setName(variable).setExact(true))
+                    .check();
+        }
+        buyer.press("Split into 24 rows");
+        assertThat(shape()).containsText("24 × 1, 24 ads");
+        buyer.kept();
+        assertThat(page.locator(".sheet")).isFocused();
+        launch(49);
+        took(19, "job 1");
+    }
+
+    /** Common practice: 6 × 6 at 100 a day each is 600 a day; three are taken out. */
+    @Test
+    void job2SixBySixWithThreeOut() {
+        plan("Six by six, in keys", "100", "In sixes audience", "In sixes creative");
+        assertThat(shape()).containsText(Pattern.compile("6 × 6, 36 ads.*£600.00"));
+        int ads = 36;
+        for (int[] out : new int[][] {{0, 0}, {2, 1}, {4, 2}}) {
+            buyer.cell(out[0], out[1])
+                    .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.CONTROL)));
+            assertThat(shape()).containsText(--ads + " ads");
+        }
+        buyer.kept();
+        launch(40);
+        took(18, "job 2");
+    }
+}

@@ -1,0 +1,98 @@
+import { App, Drawer, type DrawerProps, Modal, type ModalProps } from "antd";
+import { type ReactNode, type SyntheticEvent, useEffect, useRef } from "react";
+
+/** What is chosen from a list that opens, which no input tells of. Inputs marked data-looks only look for something. */
+const CHOICE = "[role=option], .ant-select-item-option, .ant-picker-cell";
+
+interface Settles {
+  /** What was entered so far is kept whenever this changes, where a dialog stays open for more. */
+  settled?: unknown;
+}
+
+/** A dialog that asks before it leaves what was typed or chosen in it, whether by Escape, beside it, or with its page. */
+export function Dialog({ onCancel, children, settled, ...more }: ModalProps & Settles) {
+  const guard = useGuard(more.open, settled);
+  return (
+    <Modal
+      {...more}
+      afterOpenChange={(open) => open && begin()}
+      {...(onCancel ? { onCancel: (e) => guard.leave(() => onCancel(e)) } : {})}
+    >
+      <Watched {...{ guard }}>{children}</Watched>
+    </Modal>
+  );
+}
+
+/** The same at the side of the screen. */
+export function SideDialog({ onClose, children, settled, ...more }: DrawerProps & Settles) {
+  const guard = useGuard(more.open, settled);
+  return (
+    <Drawer {...more} {...(onClose ? { onClose: (e) => guard.leave(() => onClose(e)) } : {})}>
+      <Watched {...{ guard }}>{children}</Watched>
+    </Drawer>
+  );
+}
+
+/** It begins in its first field, and not on the cross that leaves it. */
+function begin() {
+  const dialog = [...document.querySelectorAll<HTMLElement>("[role=dialog]")].at(-1);
+  if (dialog?.querySelector("input:focus, textarea:focus")) return;
+  dialog
+    ?.querySelector<HTMLElement>(".ant-modal-body :is(input, textarea):not([type=radio], [type=checkbox])")
+    ?.focus();
+}
+
+type Guard = ReturnType<typeof useGuard>;
+
+function useGuard(open: boolean | undefined, settled: unknown) {
+  const { modal } = App.useApp();
+  const touched = useRef(false);
+  useEffect(() => {
+    touched.current = false;
+  }, [open, settled]);
+  useEffect(() => {
+    const warn = (e: BeforeUnloadEvent) => touched.current && e.preventDefault();
+    window.addEventListener("beforeunload", warn);
+    return () => window.removeEventListener("beforeunload", warn);
+  }, []);
+  return {
+    touch: () => {
+      touched.current = true;
+    },
+    leave: (close: () => void) => {
+      if (!touched.current) {
+        close();
+        return;
+      }
+      const at = document.activeElement as HTMLElement | null;
+      modal.confirm({
+        title: "Leave what was entered here?",
+        content: "It is not kept.",
+        okText: "Leave it",
+        cancelText: "Go on",
+        centered: true,
+        onOk: close,
+        afterClose: () => at?.isConnected && at.focus(),
+      });
+    },
+  };
+}
+
+function Watched({ guard, children }: { guard: Guard; children: ReactNode }) {
+  const typed = (e: SyntheticEvent) => {
+    if (!(e.target as HTMLElement).closest("[data-looks]")) guard.touch();
+  };
+  const chosen = (e: SyntheticEvent) => {
+    if ((e.target as HTMLElement).closest(CHOICE)) guard.touch();
+  };
+  return (
+    <div
+      style={{ display: "contents" }}
+      onInputCapture={typed}
+      onChangeCapture={typed}
+      onClickCapture={chosen}
+    >
+      {children}
+    </div>
+  );
+}
