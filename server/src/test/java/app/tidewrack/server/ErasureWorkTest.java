@@ -12,13 +12,19 @@ import app.tidewrack.server.Scene.Sheet;
 import app.tidewrack.server.erase.ClientErasure;
 import app.tidewrack.server.erase.RemovalDesk;
 import java.io.IOException;
+import java.sql.Connection;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -100,6 +106,31 @@ class ErasureWorkTest extends WithServer {
                         .body()
                         .get("lines"))
                 .isNotEmpty();
+    }
+
+    /** Jobs and people write at every moment: what is added while a client is erased goes with it, whichever table comes first. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "insert into phrase (client_id, kind, number, text) values ('late-client', 'HEADLINE', 1, 'x')",
+                "insert into plan_edit (client_id, plan_id, edit_id, edit, inverse, words, person_id, state)"
+                        + " select 'late-client', 'late', 'x', '{}', '{}', 'x', id, 'DONE' from person limit 1",
+            })
+    void whatIsWrittenMeanwhileGoesToo(String written) throws Exception {
+        sql.update("insert into client (id, name, about) values ('late-client', 'Late', '')");
+        sql.update("insert into plan (client_id, id, name) values ('late-client', 'late', 'Late')");
+        CompletableFuture<?> erased;
+        try (Connection other = Objects.requireNonNull(sql.getDataSource()).getConnection()) {
+            other.setAutoCommit(false);
+            other.createStatement().execute(written);
+            erased = CompletableFuture.supplyAsync(() -> erasure.erase("late-client"));
+            Waiting.until(() -> Boolean.TRUE.equals(sql.queryForObject(
+                    "select count(*) > 0 from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'",
+                    Boolean.class)));
+            other.commit();
+        }
+        erased.get(1, TimeUnit.MINUTES);
+        assertThat(saying("late-client")).isEmpty();
     }
 
     private JsonNode training(HttpMethod method) throws Exception {

@@ -13,12 +13,18 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Takes a client away: its campaigns on their networks, and every row that is its. Which tables those are is asked of the database, so
@@ -27,8 +33,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @RequiredArgsConstructor
 public class ClientErasure {
+    private static final Logger LOG = LoggerFactory.getLogger(ClientErasure.class);
+    private static final int TRIES = 5;
+
     private final ErasureMapper mapper;
     private final Networks networks;
+    private final TransactionTemplate transaction;
 
     /**
      * Ends what runs on networks, but for what people entered there, which they end. Comes first, and may be done again.
@@ -44,8 +54,29 @@ public class ClientErasure {
     }
 
     /** Gives how many rows went, by table. */
-    @Transactional
     public Map<String, Integer> erase(String clientId) {
+        return whole(() -> rows(clientId));
+    }
+
+    /** The same, and that it was done is kept. */
+    Certificate eraseAndCertify(String clientId, @Nullable String personId) {
+        return whole(() -> {
+            String id = Ids.fresh();
+            long byHand = mapper.means(clientId).map(Means::byHand).orElse(0L);
+            mapper.certify(id, clientId, personId, new Counts(rows(clientId)), byHand);
+            return mapper.certificate(id).orElseThrow();
+        });
+    }
+
+    void erasePlan(String clientId, String planId) {
+        whole(() -> {
+            inOrder(mapper.tablesOfPlans(), mapper.names()).forEach(t -> mapper.deleteOfPlan(t, clientId, planId));
+            return mapper.deletePlan(clientId, planId);
+        });
+    }
+
+    private Map<String, Integer> rows(String clientId) {
+        mapper.hold(clientId);
         mapper.deleteJobs(clientId);
         Map<String, Integer> counts = new TreeMap<>();
         for (String table : inOrder(mapper.tables(), mapper.names())) {
@@ -58,19 +89,21 @@ public class ClientErasure {
         return counts;
     }
 
-    /** The same, and that it was done is kept. */
-    @Transactional
-    Certificate eraseAndCertify(String clientId, @Nullable String personId) {
-        String id = Ids.fresh();
-        long byHand = mapper.means(clientId).map(Means::byHand).orElse(0L);
-        mapper.certify(id, clientId, personId, new Counts(erase(clientId)), byHand);
-        return mapper.certificate(id).orElseThrow();
-    }
-
-    @Transactional
-    void erasePlan(String clientId, String planId) {
-        inOrder(mapper.tablesOfPlans(), mapper.names()).forEach(t -> mapper.deleteOfPlan(t, clientId, planId));
-        mapper.deletePlan(clientId, planId);
+    /**
+     * All of it or nothing. Jobs and people go on writing meanwhile: what they wrote after its table was emptied, or hold when it is
+     * their turn, has it begin again.
+     */
+    private <T> T whole(Supplier<T> work) {
+        for (int tries = 1; ; tries++) {
+            try {
+                return Objects.requireNonNull(transaction.execute(status -> work.get()));
+            } catch (DataIntegrityViolationException | ConcurrencyFailureException e) {
+                if (tries == TRIES) {
+                    throw e;
+                }
+                LOG.info("Erasing begins again, since something was written meanwhile");
+            }
+        }
     }
 
     /** Each table after all whose rows name rows of it. */

@@ -44,6 +44,11 @@ interface ErasureMapper {
             order by 1, 2""")
     List<Names> names();
 
+    /** Whoever would add something to it waits until this is over, and this for whoever is adding. */
+    @Select("select id from client where id = #{clientId} for update")
+    @Nullable
+    String hold(String clientId);
+
     /** @param table as {@link #tables} gave it, never what anybody sent */
     @Delete("delete from ${table} where client_id = #{clientId}")
     int delete(String table, String clientId);
