@@ -125,6 +125,20 @@ describe("style sheets", () => {
     expect(own).toEqual([]);
   });
 
+  it("set no colour of its own on a ground that changes with the look, nor the other way round", () => {
+    const own = /(?:^|[;{\s])(?:color|background(?:-color)?):[^;]*(?:#[0-9a-f]{3,8}\b|rgba?\()/;
+    const token = /(?:^|[;{\s])(?:color|background(?:-color)?):[^;]*var\(--/;
+    const may = isOneOf(OF_THEIR_OWN);
+    const both = Object.entries(SHEETS)
+      .filter(([sheet]) => !may(sheet))
+      .flatMap(([sheet, text]) =>
+        [...text.matchAll(/([^{}]+)\{([^{}]*)\}/g)]
+          .filter(([, , body = ""]) => own.test(body) && token.test(body))
+          .map(([, selector = ""]) => `${sheet} ${selector.trim()}`),
+      );
+    expect(both).toEqual([]);
+  });
+
   it("use no variable that nobody sets", () => {
     const texts = [...Object.values(SHEETS), ...Object.values(SOURCES), STYLE];
     const set = new Set(texts.flatMap((t) => [...t.matchAll(/"?(--[\w-]+)"?\s*:/g)].map((m) => m[1])));
