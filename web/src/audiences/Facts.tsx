@@ -4,10 +4,12 @@ import { Link } from "react-router";
 import type { Schemas } from "../api/client";
 import { count, people, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
+import { mapName } from "./pins";
 import { percent, sharedPart, type Audience, type Definition } from "./model";
 import { breachesQuery, expectedQuery, overlapsQuery, usesQuery } from "./queries";
 
 const MapPanel = lazy(async () => ({ default: (await import("./MapPanel")).MapPanel }));
+const LargeMap = lazy(async () => ({ default: (await import("./LargeMap")).LargeMap }));
 
 const MOST_COMPARED = 60;
 const MUCH = 0.1;
@@ -25,6 +27,8 @@ export function Facts(props: {
 }) {
   const { account, offer, current, definition } = props;
   const rules = offer.rulebook.audience;
+  const onPin = rules.radius ? props.onPin : undefined;
+  const [large, setLarge] = useState(false);
   const whole = [
     ...definition.places.countries,
     ...definition.places.regions.map((r) => r.split(".")[0] ?? r),
@@ -32,12 +36,23 @@ export function Facts(props: {
   return (
     <>
       <Suspense fallback={<div className="map" />}>
-        <MapPanel definition={definition} countries={whole} onPin={rules.radius ? props.onPin : undefined} />
+        <MapPanel {...{ definition, onPin }} countries={whole} />
+        {large && (
+          <LargeMap
+            {...{ account, definition, onPin }}
+            clientId={props.clientId}
+            countries={whole}
+            onClose={() => setLarge(false)}
+          />
+        )}
       </Suspense>
       <p className="note">
         {rules.radius
-          ? props.onPin && "Click the map to set a pin."
-          : `Places no finer than a ${rules.regions ? "region" : "country"}.`}
+          ? onPin && "Click the map to set a pin. "
+          : `Places no finer than a ${rules.regions ? "region" : "country"}. `}
+        <button className="link" onClick={() => setLarge(true)}>
+          Open the map large
+        </button>
       </p>
       {current.tooSmall && (
         <div className="finding">
@@ -114,16 +129,6 @@ function Uses({ clientId, current }: { clientId: string; current: Audience }) {
       ))}
     </>
   );
-}
-
-/** The map names a few countries otherwise. */
-function mapName(words: string): string {
-  const names: Record<string, string> = {
-    "Great Britain": "United Kingdom",
-    "Bosnia and Herzegovina": "Bosnia and Herz.",
-    "North Macedonia": "Macedonia",
-  };
-  return names[words] ?? words;
 }
 
 function Shares(props: {

@@ -1,25 +1,24 @@
 import "leaflet/dist/leaflet.css";
 import L from "leaflet";
 import { useEffect, useRef } from "react";
-import { feature } from "topojson-client";
-import type { Topology } from "topojson-specification";
-import shapesUrl from "world-atlas/countries-50m.json?url";
 import { useColours } from "../look/look";
+import type { Schemas } from "../api/client";
+import { count } from "../look/format";
 import { circleKey, type Circle, type Definition } from "./model";
+import { countryShapes, nameOf } from "./shapes";
 
-let shapes: Promise<GeoJSON.FeatureCollection> | undefined;
+type City = Schemas["City"];
 
-/** Country shapes ship with the application; they are read once, best before the first map is looked at. */
-export function countryShapes(): Promise<GeoJSON.FeatureCollection> {
-  shapes ??= fetch(shapesUrl)
-    .then((r) => r.json())
-    .then((topology: Topology) => {
-      const { countries } = topology.objects;
-      if (!countries) throw new Error("The map's file has no countries");
-      return feature(topology, countries) as GeoJSON.FeatureCollection;
-    });
-  return shapes;
+/** What of the Earth is in view, in degrees. */
+export interface Box {
+  south: number;
+  west: number;
+  north: number;
+  east: number;
 }
+
+/** So many of the largest are named; the others when they are pointed at. */
+const MOST_NAMED = 18;
 
 /** Where the audience is; a click sets a pin. */
 export function MapPanel(props: {
@@ -27,11 +26,15 @@ export function MapPanel(props: {
   /** English names of the countries that are in as a whole. */
   countries: string[];
   onPin: ((latitude: number, longitude: number) => void) | undefined;
+  /** Places to draw, the largest first. */
+  towns?: City[];
+  onView?: (box: Box) => void;
 }) {
   const colours = useColours();
   const at = useRef<HTMLDivElement>(null);
-  const map = useRef<{ map: L.Map; land: L.LayerGroup; marks: L.LayerGroup } | undefined>(undefined);
+  const map = useRef<Drawn | undefined>(undefined);
   const pin = useRef(props.onPin);
+  const view = useRef(props.onView);
   const { places, placesLeftOut } = props.definition;
   const circles = places.circles;
   const out = placesLeftOut.circles;
@@ -39,6 +42,7 @@ export function MapPanel(props: {
 
   useEffect(() => {
     pin.current = props.onPin;
+    view.current = props.onView;
   });
 
   useEffect(() => {
@@ -46,7 +50,13 @@ export function MapPanel(props: {
     const made = L.map(at.current, { attributionControl: false, zoomSnap: 0.25, minZoom: 1, maxZoom: 12 });
     made.setView([54, 4], 3);
     made.createPane("land").style.zIndex = "250";
-    map.current = { map: made, land: L.layerGroup().addTo(made), marks: L.layerGroup().addTo(made) };
+    map.current = {
+      map: made,
+      land: L.layerGroup().addTo(made),
+      towns: L.layerGroup().addTo(made),
+      marks: L.layerGroup().addTo(made),
+    };
+    made.on("moveend", () => view.current?.(boxOf(made)));
     made.on("click", (e) => pin.current?.(e.latlng.lat, e.latlng.lng));
     return () => {
       made.remove();
@@ -88,11 +98,53 @@ export function MapPanel(props: {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, colours]);
 
+  const { towns } = props;
+  useEffect(() => {
+    const layer = map.current?.towns;
+    layer?.clearLayers();
+    // The smaller are drawn first, so that none hides under a larger one's name.
+    towns?.toReversed().forEach((town, i) => {
+      const named = towns.length - i <= MOST_NAMED;
+      const drawn = L.circleMarker([town.latitude, town.longitude], {
+        // A tenfold of people adds the same to the width.
+        radius: 1.5 + 1.7 * Math.log10(Math.max(1, town.people / 1000)),
+        weight: 0,
+        fillColor: colours.ink,
+        fillOpacity: 0.55,
+        bubblingMouseEvents: true,
+      });
+      const words = named ? town.name : `${town.name}, ${count(town.people)}`;
+      layer?.addLayer(
+        drawn.bindTooltip(words, {
+          permanent: named,
+          direction: "right",
+          offset: [2, 0],
+          className: "map-name",
+        }),
+      );
+    });
+  }, [towns, colours]);
+
   return <div ref={at} className="map" role="region" aria-label="Map of the places" />;
 }
 
-function nameOf(f: GeoJSON.Feature | undefined): string {
-  return (f?.properties as { name?: string } | null)?.name ?? "";
+interface Drawn {
+  map: L.Map;
+  land: L.LayerGroup;
+  towns: L.LayerGroup;
+  marks: L.LayerGroup;
+}
+
+/** What is in view, as far as there are degrees. */
+function boxOf(map: L.Map): Box {
+  const bounds = map.getBounds();
+  const within = (value: number, most: number) => Math.max(-most, Math.min(most, Number(value.toFixed(2))));
+  return {
+    south: within(bounds.getSouth(), 90),
+    west: within(bounds.getWest(), 180),
+    north: within(bounds.getNorth(), 90),
+    east: within(bounds.getEast(), 180),
+  };
 }
 
 function mark(circle: Circle, color: string): L.Circle {

@@ -14,11 +14,11 @@ import { Facts } from "./Facts";
 import { Layers } from "./Layers";
 import { type Audience, differencesWords, type Draft, draftOf, withPlace } from "./model";
 import { Overlap } from "./Overlap";
-import { keepAudience, leaveOut, nearestCity, sidesQuery, sizeQuery, useOneSize } from "./queries";
+import { pinAt } from "./pins";
+import { keepAudience, leaveOut, nearestPlace, sidesQuery, sizeQuery, useOneSize } from "./queries";
 import { Sides } from "./Sides";
 
 const VIEWS = ["Describe", "Overlap", "Layers", "Networks"] as const;
-const PIN_RADIUS_KM = 12;
 
 export function OneAudience(props: {
   clientId: string;
@@ -70,16 +70,18 @@ export function OneAudience(props: {
     });
   };
   const pin = (latitude: number, longitude: number) => {
-    void carryOut(nearestCity(clientId, account.id, latitude, longitude), (city) => {
-      const circle = {
-        cityId: 0,
-        name: `pin near ${city.name}`,
-        country: city.country,
-        latitude: Number(latitude.toFixed(5)),
-        longitude: Number(longitude.toFixed(5)),
-        radiusKm: Math.max(offer.rulebook.audience.radius?.leastKm ?? 1, PIN_RADIUS_KM),
-      };
-      change({ ...draft, definition: { ...definition, places: withPlace(definition.places, circle) } });
+    const asked = Promise.all([
+      nearestPlace(clientId, account.id, latitude, longitude),
+      import("./shapes").then((shapes) => shapes.countryAt(latitude, longitude)),
+    ]);
+    void carryOut(asked, ([near, land]) => {
+      const set = pinAt({ latitude, longitude }, land, near, offer.rulebook.audience, account.networkName);
+      if ("refused" in set) {
+        void message.warning(set.refused, 8);
+        return;
+      }
+      if (set.says) void message.info(set.says, 8);
+      change({ ...draft, definition: { ...definition, places: withPlace(definition.places, set.circle) } });
     });
   };
   /** As nearly as the other network can take it; what differs is told. */

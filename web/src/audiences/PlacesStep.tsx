@@ -222,7 +222,7 @@ function PlaceSearch(props: {
       popupMatchSelectWidth={430}
       value={null}
       showSearch={{ filterOption: false, onSearch: setText, searchValue: text }}
-      notFoundContent="No place of 15,000 people or more by that name"
+      notFoundContent="No place of 1,000 people or more by that name"
       options={options}
       onChange={(value) => value && choose(value)}
     />

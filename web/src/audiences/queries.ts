@@ -99,7 +99,20 @@ export const expectedQuery = (clientId: string, accountId: string, people: numbe
     { staleTime: 60_000 },
   );
 
-export const nearestCity = (clientId: string, accountId: string, latitude: number, longitude: number) =>
+/** The largest places of a part of the map. */
+export const withinQuery = (
+  clientId: string,
+  accountId: string,
+  box: { south: number; west: number; north: number; east: number },
+) =>
+  ask.queryOptions(
+    "get",
+    "/api/clients/{clientId}/accounts/{accountId}/places/within",
+    { params: { path: { clientId, accountId }, query: box } },
+    { staleTime: 10 * 60_000 },
+  );
+
+export const nearestPlace = (clientId: string, accountId: string, latitude: number, longitude: number) =>
   send("get", "/api/clients/{clientId}/accounts/{accountId}/places/near", {
     params: { path: { clientId, accountId }, query: { latitude, longitude } },
   });

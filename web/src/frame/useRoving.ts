@@ -9,6 +9,9 @@ const STEPS: Record<string, (at: number, last: number) => number> = {
   End: (_, last) => last,
 };
 
+const TEXT = "input:not([type=checkbox], [type=radio]), textarea";
+const IN_TEXT = ["ArrowLeft", "ArrowRight", "Home", "End"];
+
 const CHOSEN = "[aria-selected=true], [aria-current], .on";
 
 /**
@@ -33,6 +36,8 @@ export function useRoving(things: string): RefCallback<HTMLElement> {
         stopAt(held ?? found.find((thing) => thing.matches(CHOSEN)) ?? found[0]);
       };
       const press = (event: KeyboardEvent) => {
+        // Within a text these go from letter to letter.
+        if ((event.target as HTMLElement).matches(TEXT) && IN_TEXT.includes(event.key)) return;
         const found = all();
         const at = found.findIndex((thing) => thing === event.target);
         const next = found[STEPS[event.key]?.(at, found.length - 1) ?? -1];

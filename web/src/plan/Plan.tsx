@@ -1,15 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, Select } from "antd";
+import { Button, Select } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { Dialog } from "../look/Dialog";
 import { at, type Schemas, send } from "../api/client";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { NoAccount } from "../frame/NoAccount";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
-import { CampaignForm } from "./campaign/CampaignForm";
+import { CampaignForm, NewCampaign } from "./campaign/CampaignForm";
 import { CampaignList } from "./campaign/CampaignList";
 import { useEdits } from "./edits/useEdits";
 import type { Campaign } from "./model";
@@ -20,11 +19,17 @@ import { RemovedCampaigns } from "./dialogs/RemovedCampaigns";
 import { RemovedPlans } from "./dialogs/RemovedPlans";
 import { Waiting } from "../frame/Waiting";
 
-const addPlan = (clientId: string, name: string) =>
-  send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name }));
+const addPlan = (clientId: string, campaign: Schemas["NewCampaign"]) =>
+  send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name: campaign.facts.name, campaign }));
 
 type PlanView = Schemas["PlanView"];
 type AtHand = ReturnType<typeof usePlanAtHand>;
+
+/** The campaign at hand, then the plan's others from the last on. */
+const lastFirst = ({ campaign, plan }: AtHand): Campaign[] => [
+  ...(campaign ? [campaign] : []),
+  ...(plan?.campaigns ?? []).toReversed(),
+];
 
 /** The client's plans, and the sheet of the campaign at hand. */
 export function Plan() {
@@ -71,38 +76,44 @@ export function Plan() {
           )}
         </Columns>
       )}
-      {naming && <NewPlan clientId={atHand.clientId} onClose={() => setNaming(false)} />}
+      {naming && atHand.account && (
+        <NewPlan
+          clientId={atHand.clientId}
+          accounts={atHand.client.accounts}
+          account={atHand.account}
+          before={lastFirst(atHand)}
+          onClose={() => setNaming(false)}
+        />
+      )}
     </>
   );
 }
 
-function NewPlan({ clientId, onClose }: { clientId: string; onClose: () => void }) {
-  const [name, setName] = useState("");
-  const [problem, setProblem] = useState<string>();
+/** A plan with its first campaign, both called the same. */
+function NewPlan(props: {
+  clientId: string;
+  accounts: Schemas["AccountView"][];
+  account: Schemas["AccountView"];
+  before: Campaign[];
+  onClose: () => void;
+}) {
+  const { clientId } = props;
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const start = () => {
-    addPlan(clientId, name)
-      .then(async (plan) => {
+  return (
+    <NewCampaign
+      {...props}
+      title="New plan"
+      named="Name of the plan"
+      ok="Start it"
+      suggested=""
+      send={async (campaign) => {
+        const plan = await addPlan(clientId, campaign);
         queries.setQueryData(planKey(clientId, plan.id), plan);
         await queries.invalidateQueries(plansQuery(clientId));
-        onClose();
-        await navigate(`/c/${clientId}/plan/${plan.id}`);
-      })
-      .catch((e: Error) => setProblem(e.message));
-  };
-  return (
-    <Dialog open title="New plan" okText="Start it" onOk={start} onCancel={onClose}>
-      <Input
-        autoFocus
-        aria-label="Name of the plan"
-        placeholder="Winter mending kits"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        onPressEnter={start}
-      />
-      {problem && <p style={{ color: "var(--rust)" }}>{problem}</p>}
-    </Dialog>
+        await navigate(`/c/${clientId}/plan/${plan.id}/${plan.campaigns[0]?.id ?? ""}`);
+      }}
+    />
   );
 }
 
@@ -173,21 +184,30 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           </div>
         </Columns>
       )}
-      {form && (
+      {form?.campaign && (
         <CampaignForm
-          clientId={clientId}
-          accounts={form.campaign ? [account] : client.accounts}
-          account={account}
+          {...{ clientId, account }}
+          accounts={[account]}
           campaign={form.campaign}
-          suggested={plan.campaigns.length === 0 ? plan.name : ""}
           field={form.field}
+          onClose={() => setForm(undefined)}
+          send={edits.ask}
+        />
+      )}
+      {form && !form.campaign && (
+        <NewCampaign
+          {...{ clientId, account }}
+          accounts={client.accounts}
+          title="New campaign"
+          named="Name"
+          ok="Add campaign"
+          suggested={plan.campaigns.length === 0 ? plan.name : ""}
+          before={lastFirst(atHand)}
           onClose={() => setForm(undefined)}
           send={async (edit) => {
             await edits.ask(edit);
-            if (edit.kind === "newCampaign") {
-              const made = queries.getQueryData<PlanView>(planKey(clientId, planId))?.campaigns.at(-1);
-              await navigate(`/c/${clientId}/plan/${planId}/${made?.id ?? ""}`);
-            }
+            const made = queries.getQueryData<PlanView>(planKey(clientId, planId))?.campaigns.at(-1);
+            await navigate(`/c/${clientId}/plan/${planId}/${made?.id ?? ""}`);
           }}
         />
       )}

@@ -2,13 +2,18 @@ import { useQuery } from "@tanstack/react-query";
 import { App, Button, DatePicker, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
 import customParseFormat from "dayjs/plugin/customParseFormat";
-import { type Ref, type RefObject, useRef, useState } from "react";
+import { type ReactNode, type Ref, type RefObject, useRef, useState } from "react";
 import { type Problem, type Schemas, send } from "../../api/client";
+import { audiencesQuery } from "../../api/audiences";
 import { offerQuery } from "../../api/clients";
+import { creativesQuery } from "../../api/creatives";
 import { SideDialog } from "../../look/Dialog";
-import { plural, typedMoney } from "../../look/format";
+import { count, plural, typedMoney } from "../../look/format";
 import { Temperature, temperatures } from "../../look/Temperature";
+import { PickFrom } from "../dialogs/PickFrom";
+import { peopleOn, type Picking, shownAs, usePicking } from "../dialogs/usePicking";
 import { BASIS_WORDS, type Campaign, needsSiteTag } from "../model";
+import "./campaign.css";
 
 type Facts = Schemas["FactsBody"];
 
@@ -71,40 +76,96 @@ function plusDays(iso: string, days: number): string {
   return new Date(Date.parse(iso) + days * 86_400_000).toISOString().slice(0, 10);
 }
 
-/** What a campaign is: for a new one, on any account of the client, or to change one. */
-export function CampaignForm(props: {
+/** The same again, from a day on, for as many days. */
+function again(c: Campaign, from: string): Omit<Facts, "name"> {
+  const days = Math.round((Date.parse(c.lastDay) - Date.parse(c.start)) / 86_400_000);
+  return { ...factsOf(c), start: from, lastDay: plusDays(from, days) };
+}
+
+interface Asked {
   clientId: string;
   accounts: Schemas["AccountView"][];
   /** The account at hand. */
   account: Schemas["AccountView"];
-  campaign: Campaign | undefined;
-  /** What a new campaign is called until another name is typed. */
-  suggested: string;
-  field: string | undefined;
   onClose: () => void;
-  send: (edit: Schemas["EditBody"]) => Promise<void>;
-}) {
-  const typed = useRef<Partial<Facts>>({});
+}
+
+/** Changes what a campaign is. */
+export function CampaignForm(
+  props: Asked & {
+    campaign: Campaign;
+    field: string | undefined;
+    send: (edit: Schemas["CampaignChange"]) => Promise<void>;
+  },
+) {
+  const { campaign } = props;
   const fields = useRef<FormInstance<Facts>>(null);
-  const [accountId, setAccountId] = useState(props.account.id);
-  const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
-  const offer = useQuery(offerQuery(props.clientId, account.id));
-  const today = useQuery({
-    queryKey: ["account-day", account.zone],
-    queryFn: () => accountDay(account.zone),
-  });
-  const lowest = offer.data?.rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor;
-  const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
+  const [typed] = useState(() => ({ current: {} }));
   return (
     <SideDialog
       open
-      title={props.campaign ? "Change the campaign" : "New campaign"}
+      title="Change the campaign"
       size={420}
       onClose={props.onClose}
       footer={
         <Button type="primary" onClick={() => fields.current?.submit()}>
-          {props.campaign ? "Keep" : "Add campaign"}
+          Keep
         </Button>
+      }
+    >
+      <OnAccount
+        {...props}
+        {...{ typed, fields }}
+        begun={() => factsOf(campaign)}
+        send={(facts) => props.send({ kind: "campaignChange", campaignId: campaign.id, facts })}
+      />
+    </SideDialog>
+  );
+}
+
+/**
+ * A new campaign on any account of the client, with what is already known of its sheet: names typed take all rows and columns that they
+ * find. What is not said is as in the last one of the account.
+ */
+export function NewCampaign(
+  props: Asked & {
+    title: string;
+    /** What its name names. */
+    named: string;
+    ok: string;
+    /** What it is called until another name is typed. */
+    suggested: string;
+    /** Campaigns it may be like, the one at hand first. */
+    before: Campaign[];
+    send: (edit: Schemas["NewCampaign"]) => Promise<void>;
+  },
+) {
+  const typed = useRef<Partial<Facts>>({});
+  const fields = useRef<FormInstance<Facts>>(null);
+  const [accountId, setAccountId] = useState(props.account.id);
+  const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
+  const audiences = useQuery(audiencesQuery(props.clientId));
+  const creatives = useQuery(creativesQuery(props.clientId));
+  const rows = usePicking(peopleOn(account.id, audiences.data ?? []));
+  const columns = usePicking(shownAs((creatives.data ?? []).map((c) => c.creative)));
+  const like = props.before.find((c) => c.accountId === account.id);
+  const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
+  const submit = () => fields.current?.submit();
+  return (
+    <SideDialog
+      open
+      title={props.title}
+      size={900}
+      onClose={props.onClose}
+      footer={
+        <div className="campaign-begins">
+          <Button type="primary" onClick={submit}>
+            {props.ok}
+          </Button>
+          <span className="note" role="status">
+            {begins(rows.taken.length, columns.taken.length)}
+          </span>
+        </div>
       }
     >
       {accounts.length > 1 && (
@@ -113,23 +174,96 @@ export function CampaignForm(props: {
           <Select aria-label="Account" options={accounts} value={account.id} onChange={setAccountId} />
         </label>
       )}
-      {(offer.error ?? today.error) && <p className="fault">{(offer.error ?? today.error)?.message}</p>}
-      {offer.data && today.data && (
-        <Fields
-          key={account.id}
-          {...props}
-          typed={typed}
-          fields={fields}
-          account={account}
-          objectives={offer.data.rulebook.objectives}
-          spending={offer.data.rulebook.spending}
-          subjects={offer.data.rulebook.subjects}
-          today={today.data}
-          money={typedMoney(Math.max(lowest ?? 0, 1000), account.currency)}
-        />
-      )}
+      <OnAccount
+        key={account.id}
+        {...props}
+        {...{ account, typed, fields, like }}
+        campaign={undefined}
+        field={undefined}
+        begun={undefined}
+        sheet={
+          <>
+            <Onto
+              {...{ picking: rows, submit }}
+              label="People to talk to"
+              note="Each audience becomes a row"
+            />
+            <Onto
+              {...{ picking: columns, submit }}
+              label="What they see"
+              note="Each creative becomes a column"
+            />
+          </>
+        }
+        onEnter={submit}
+        send={(facts) =>
+          props.send({
+            kind: "newCampaign",
+            accountId: account.id,
+            facts,
+            audienceIds: rows.taken,
+            creativeIds: columns.taken,
+          })
+        }
+      />
     </SideDialog>
   );
+}
+
+/** What the sheet begins with. */
+function begins(rows: number, columns: number): string {
+  if (rows === 0 && columns === 0) return "The sheet begins empty; rows and columns can come later.";
+  const ads = rows * columns;
+  return `${plural(rows, "row")} × ${plural(columns, "creative")}, ${plural(ads, "ad")}`;
+}
+
+function Onto(props: { picking: Picking; label: string; note: string; submit: () => void }) {
+  const { picking, label, note } = props;
+  const all = picking.chosen.length === 0 && picking.taken.length > 0;
+  return (
+    <div className="campaign-onto">
+      <p>
+        {label}{" "}
+        <span className="note">
+          {all ? `All ${count(picking.taken.length)} found; tick some to take only these` : note}
+        </span>
+      </p>
+      <PickFrom {...{ picking, label }} height={132} onEnter={props.submit} />
+    </div>
+  );
+}
+
+interface OnAccountProps {
+  clientId: string;
+  account: Schemas["AccountView"];
+  campaign: Campaign | undefined;
+  field: string | undefined;
+  typed: RefObject<Partial<Facts>>;
+  fields: Ref<FormInstance<Facts>>;
+  /** What an open form starts from; undefined for what a new campaign usually is. */
+  begun: (() => Facts) | undefined;
+  like?: Campaign | undefined;
+  named?: string;
+  suggested?: string;
+  sheet?: ReactNode;
+  onEnter?: () => void;
+  send: (facts: Facts) => Promise<void>;
+  onClose: () => void;
+}
+
+/** The form once what the account's network offers is known, and which day it is there. */
+function OnAccount(props: OnAccountProps) {
+  const { account } = props;
+  const offer = useQuery(offerQuery(props.clientId, account.id));
+  const today = useQuery({
+    queryKey: ["account-day", account.zone],
+    queryFn: () => accountDay(account.zone),
+  });
+  const failed = offer.error ?? today.error;
+  if (failed) return <p className="fault">{failed.message}</p>;
+  if (!offer.data || !today.data) return null;
+  const { rulebook } = offer.data;
+  return <Fields {...props} rulebook={rulebook} today={today.data} />;
 }
 
 /** What was typed for another account, as far as this one takes it; sums are in its own currency. */
@@ -154,64 +288,33 @@ function taken(
 }
 
 /** The fields of the form on one account; nothing is kept until the server has taken it. */
-function Fields({
-  typed,
-  fields,
-  account,
-  objectives,
-  spending,
-  subjects,
-  today,
-  money,
-  campaign,
-  suggested,
-  field,
-  onClose,
-  send,
-}: {
-  /** What was typed so far, for whichever account. */
-  typed: RefObject<Partial<Facts>>;
-  /** Its button stands outside it; Enter in a field, which ends a date that is typed, keeps nothing. */
-  fields: Ref<FormInstance<Facts>>;
-  account: Schemas["AccountView"];
-  objectives: Schemas["ObjectiveRule"][];
-  spending: Schemas["SpendingRule"];
-  subjects: Schemas["SubjectRule"][];
-  today: string;
-  /** What a row of a new campaign starts with, as it is typed. */
-  money: string;
-  campaign: Campaign | undefined;
-  suggested: string;
-  field: string | undefined;
-  onClose: () => void;
-  send: (edit: Schemas["EditBody"]) => Promise<void>;
-}) {
+function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: string }) {
+  const { account, campaign, field, like, rulebook, today } = props;
+  const { objectives, spending, subjects } = rulebook;
   const { message } = App.useApp();
   const [form] = Form.useForm<Facts>();
   const [initial] = useState<Facts>(() => {
-    if (campaign) return factsOf(campaign);
-    const usual: Facts = {
-      name: suggested,
-      objective: objectives[0]?.code ?? "",
-      temperature: "COLD",
-      purpose: "TESTING",
-      start: today,
-      lastDay: plusDays(today, 13),
-      basis: "DAILY",
-      shared: false,
-      subject: null,
-      money,
-    };
-    return taken(typed.current, usual, { objectives, spending, subjects });
+    if (props.begun) return props.begun();
+    const lowest = rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor;
+    const usual: Omit<Facts, "name"> = like
+      ? again(like, today)
+      : {
+          objective: objectives[0]?.code ?? "",
+          temperature: "COLD",
+          purpose: "TESTING",
+          start: today,
+          lastDay: plusDays(today, 13),
+          basis: "DAILY",
+          shared: false,
+          subject: null,
+          money: typedMoney(Math.max(lowest ?? 0, 1000), account.currency),
+        };
+    return taken(props.typed.current, { ...usual, name: props.suggested ?? "" }, rulebook);
   });
   const finish = async (facts: Facts) => {
     try {
-      await send(
-        campaign
-          ? { kind: "campaignChange", campaignId: campaign.id, facts }
-          : { kind: "newCampaign", accountId: account.id, facts },
-      );
-      onClose();
+      await props.send(facts);
+      props.onClose();
     } catch (e) {
       const problem = e as Problem;
       const name = FIELDS[problem.field ?? ""];
@@ -221,22 +324,27 @@ function Fields({
   };
   const charged = (code: string) => objectives.find((o) => o.code === code)?.goals[0]?.charged[0];
   const objective = Form.useWatch("objective", form) ?? initial.objective;
-  return (
-    <Form
-      ref={fields}
-      form={form}
-      layout="vertical"
-      requiredMark={false}
-      initialValues={initial}
-      onValuesChange={(changed) => (typed.current = { ...typed.current, ...changed })}
-      onFinish={(f) => void finish({ ...initial, ...f, subject: f.subject ?? null })}
-    >
-      <p className="note" style={{ marginTop: 0 }}>
-        On {account.networkName}, account {account.name}; days are days in {account.zone}.
-      </p>
-      <Form.Item name="name" label="Name">
-        <Input autoFocus={!field || field === "name"} maxLength={80} placeholder="Kits, find buyers" />
-      </Form.Item>
+  const name = (
+    <Form.Item name="name" label={props.named ?? "Name"}>
+      <Input
+        autoFocus={!field || field === "name"}
+        maxLength={80}
+        placeholder="Kits, find buyers"
+        {...(props.onEnter ? { onPressEnter: props.onEnter } : {})}
+      />
+    </Form.Item>
+  );
+  const way = <MoneyWay {...{ form, account, spending, campaign }} />;
+  const sum = (
+    <MoneySum
+      told={!props.sheet}
+      {...{ form, account }}
+      focus={field === "money"}
+      {...(props.onEnter ? { onEnter: props.onEnter } : {})}
+    />
+  );
+  const rest = (
+    <>
       <Form.Item
         name="objective"
         label="Objective"
@@ -287,75 +395,133 @@ function Fields({
           />
         </Form.Item>
       )}
-      <Money {...{ form, account, spending, campaign }} focus={field === "money"} />
+    </>
+  );
+  return (
+    <Form
+      ref={props.fields}
+      form={form}
+      layout="vertical"
+      requiredMark={false}
+      initialValues={initial}
+      onValuesChange={(changed) => (props.typed.current = { ...props.typed.current, ...changed })}
+      onFinish={(f) => void finish({ ...initial, ...f, subject: f.subject ?? null })}
+    >
+      <p className="note" style={{ marginTop: 0 }}>
+        On {account.networkName}, account {account.name}; days are days in {account.zone}.
+        {like && ` What is not typed is as in “${like.name}”.`}
+      </p>
+      {props.sheet ? (
+        <div className="campaign-whole">
+          <div>
+            <div className="campaign-named">
+              {name}
+              {sum}
+            </div>
+            {props.sheet}
+          </div>
+          <div>
+            {rest}
+            {way}
+          </div>
+        </div>
+      ) : (
+        <>
+          {name}
+          {rest}
+          {way}
+          {sum}
+        </>
+      )}
     </Form>
   );
 }
 
-/** How money is given, and how much; another way of it is filled in so that the same is spent. */
-function Money({
-  form,
-  account,
-  spending,
-  campaign,
-  focus,
-}: {
+interface MoneyOf {
   form: FormInstance<Facts>;
   account: Schemas["AccountView"];
-  spending: Schemas["SpendingRule"];
-  campaign: Campaign | undefined;
-  focus: boolean;
-}) {
-  const basis = Form.useWatch("basis", form) ?? "DAILY";
-  const shared = Form.useWatch("shared", form) ?? false;
-  const start = Form.useWatch("start", form);
-  const lastDay = Form.useWatch("lastDay", form);
-  const days = start && lastDay ? dayjs(lastDay).diff(dayjs(start), "day") + 1 : 1;
+}
+
+/** How money is given; another way of it is filled in so that the same is spent. */
+function MoneyWay(props: MoneyOf & { spending: Schemas["SpendingRule"]; campaign: Campaign | undefined }) {
+  const { form, account, spending, campaign } = props;
+  const { basis, shared, days } = useMoneyOf(form);
   const refill = (to: { basis: Facts["basis"]; shared: boolean }) => {
     if (!campaign) return;
     const sum = to.basis === "LIFETIME" ? campaign.flightMinor : campaign.dailyMinor;
     const each = converted(campaign.moneyPerRowMinor, campaign.basis, to.basis, days);
     form.setFieldValue("money", typedMoney(to.shared ? sum : each, account.currency));
   };
+  return (
+    <div className="campaign-money">
+      {(spending.lifetime || basis === "LIFETIME") && (
+        <Form.Item name="basis" label="Money is given">
+          <Segmented
+            options={[
+              { value: "DAILY", label: BASIS_WORDS.DAILY },
+              { value: "LIFETIME", label: BASIS_WORDS.LIFETIME },
+            ]}
+            onChange={(to) => refill({ basis: to as Facts["basis"], shared })}
+          />
+        </Form.Item>
+      )}
+      {(spending.levels.includes("CAMPAIGN") || shared) && (
+        <Form.Item name="shared" label="to">
+          <Segmented
+            options={[
+              { value: false, label: "each row" },
+              { value: true, label: "all rows together" },
+            ]}
+            onChange={(to) => refill({ basis, shared: to as boolean })}
+          />
+        </Form.Item>
+      )}
+    </div>
+  );
+}
+
+function useMoneyOf(form: FormInstance<Facts>) {
+  const start = Form.useWatch("start", form);
+  const lastDay = Form.useWatch("lastDay", form);
+  return {
+    basis: Form.useWatch("basis", { form, preserve: true }) ?? "DAILY",
+    shared: Form.useWatch("shared", { form, preserve: true }) ?? false,
+    days: start && lastDay ? dayjs(lastDay).diff(dayjs(start), "day") + 1 : 1,
+  };
+}
+
+/** How much, of what. */
+function MoneySum({
+  form,
+  account,
+  focus,
+  told,
+  onEnter,
+}: MoneyOf & {
+  focus: boolean;
+  /** Whether what it means is said below it. */
+  told: boolean;
+  onEnter?: () => void;
+}) {
+  const { basis, shared, days } = useMoneyOf(form);
   const when = basis === "LIFETIME" ? `for the ${plural(days, "day")}` : BASIS_WORDS.DAILY;
   return (
-    <>
-      <div className="campaign-money">
-        {(spending.lifetime || basis === "LIFETIME") && (
-          <Form.Item name="basis" label="Money is given">
-            <Segmented
-              options={[
-                { value: "DAILY", label: BASIS_WORDS.DAILY },
-                { value: "LIFETIME", label: BASIS_WORDS.LIFETIME },
-              ]}
-              onChange={(to) => refill({ basis: to as Facts["basis"], shared })}
-            />
-          </Form.Item>
-        )}
-        {(spending.levels.includes("CAMPAIGN") || shared) && (
-          <Form.Item name="shared" label="to">
-            <Segmented
-              options={[
-                { value: false, label: "each row" },
-                { value: true, label: "all rows together" },
-              ]}
-              onChange={(to) => refill({ basis, shared: to as boolean })}
-            />
-          </Form.Item>
-        )}
-      </div>
-      <Form.Item
-        name="money"
-        label={`${shared ? "All rows together" : "Each new row"}, ${when}, ${account.currency}`}
-        extra={
-          shared
-            ? `${account.networkName} gives it to the rows as it finds best`
-            : "A new row starts with this; each can be changed on the sheet"
-        }
-      >
-        <Input autoFocus={focus} style={{ width: 140 }} />
-      </Form.Item>
-    </>
+    <Form.Item
+      name="money"
+      label={`${shared ? "All rows together" : "Each new row"}, ${when}, ${account.currency}`}
+      extra={
+        told &&
+        (shared
+          ? `${account.networkName} gives it to the rows as it finds best`
+          : "A new row starts with this; each can be changed on the sheet")
+      }
+    >
+      <Input
+        autoFocus={focus}
+        style={{ width: told ? 140 : "100%" }}
+        {...(onEnter ? { onPressEnter: onEnter } : {})}
+      />
+    </Form.Item>
   );
 }
 

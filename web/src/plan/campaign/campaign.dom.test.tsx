@@ -4,7 +4,7 @@ import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { Problem, type Schemas } from "../../api/client";
 import type { Campaign } from "../model";
-import { CampaignForm } from "./CampaignForm";
+import { CampaignForm, NewCampaign } from "./CampaignForm";
 
 const goal = (charged: string, siteEvent: string | null) => ({
   code: "g",
@@ -53,28 +53,50 @@ const RUNS = {
   subject: null,
 } as unknown as Campaign;
 
-function form(of: { campaign?: Campaign; answers?: (edit: Schemas["EditBody"]) => Promise<void> }) {
+const AUDIENCES = ["Knitters", "Knitters in rain", "Menders"].map((name, i) => ({
+  id: `a${i}`,
+  name,
+  accountId: i === 2 ? "sw" : "hs",
+  size: null,
+}));
+const CREATIVES = ["Sock", "Mended sock", "Jumper"].map((name, i) => ({
+  creative: { id: `c${i}`, name, headlines: ["Mend it"] },
+}));
+
+function form(of: {
+  campaign?: Campaign;
+  before?: Campaign[];
+  answers?: (edit: Schemas["EditBody"]) => Promise<void>;
+}) {
   answering((_, path) => {
     if (path === "/api/clock") return { body: { now: "2027-03-23T18:00:00Z" } };
+    if (path.endsWith("/audiences")) return { body: AUDIENCES };
+    if (path.endsWith("/creatives")) return { body: CREATIVES };
     return { body: { rulebook: OFFERS[/accounts\/(\w+)/.exec(path)?.[1] ?? ""], topics: [] } };
   });
   const send = vi.fn(of.answers ?? (() => Promise.resolve()));
   const onClose = vi.fn();
+  const asked = { clientId: "c", account: HS, onClose, send };
   show(
-    <CampaignForm
-      clientId="c"
-      accounts={of.campaign ? [HS] : [HS, SW]}
-      account={HS}
-      suggested="Winter kits"
-      field={undefined}
-      {...{ campaign: of.campaign, onClose, send }}
-    />,
+    of.campaign ? (
+      <CampaignForm {...asked} accounts={[HS]} field={undefined} campaign={of.campaign} />
+    ) : (
+      <NewCampaign
+        {...asked}
+        accounts={[HS, SW]}
+        title="New campaign"
+        named="Name"
+        ok="Add campaign"
+        suggested="Winter kits"
+        before={of.before ?? []}
+      />
+    ),
   );
   return { send, onClose };
 }
 
 const type = (label: string, value: string) =>
-  fireEvent.change(screen.getByLabelText(label), { target: { value } });
+  fireEvent.change(screen.getByLabelText(label, { selector: "input" }), { target: { value } });
 const press = (name: string) => fireEvent.click(screen.getByRole("button", { name }));
 
 describe("what a campaign is", () => {
@@ -101,8 +123,80 @@ describe("what a campaign is", () => {
         subject: null,
         money: "10",
       },
+      audienceIds: [],
+      creativeIds: [],
     });
   });
+
+  it("begins as the last one of the account, from today on for as many days", async () => {
+    const { send } = form({ before: [RUNS, { ...RUNS, id: "older", objective: "conversions" }] });
+    await screen.findByText(/What is not typed is as in “Kits”/);
+    expect(screen.getByLabelText<HTMLInputElement>("Name").value).toBe("Winter kits");
+    fireEvent.keyDown(screen.getByLabelText("Name"), { key: "Enter" });
+    await waitFor(() => expect(send).toHaveBeenCalled());
+    expect(send.mock.calls[0]?.[0]).toMatchObject({
+      facts: {
+        name: "Winter kits",
+        objective: "traffic",
+        temperature: "WARM",
+        purpose: "SCALING",
+        start: "2027-03-23",
+        lastDay: "2027-04-05",
+        money: "12.50",
+      },
+    });
+  });
+
+  it.each([
+    {
+      rows: "knit",
+      columns: "sock",
+      ticked: [],
+      made: [
+        ["a0", "a1"],
+        ["c0", "c1"],
+      ],
+      says: "2 rows × 2 creatives, 4 ads",
+    },
+    {
+      rows: "rain",
+      columns: "",
+      ticked: ["Jumper"],
+      made: [["a1"], ["c2"]],
+      says: "1 row × 1 creative, 1 ad",
+    },
+    // What is ticked is meant, whatever else is found by what was typed.
+    {
+      rows: "knit",
+      columns: "sock",
+      ticked: ["Knitters in rain"],
+      made: [["a1"], ["c0", "c1"]],
+      says: "1 row × 2 creatives, 2 ads",
+    },
+    {
+      rows: "nobody",
+      columns: "",
+      ticked: [],
+      made: [[], []],
+      says: "The sheet begins empty; rows and columns can come later.",
+    },
+  ])(
+    "takes rows “$rows” and columns “$columns” with $ticked: $says",
+    async ({ rows, columns, ticked, made, says }) => {
+      const { send } = form({});
+      await screen.findByText("Knitters in rain");
+      // Of this account alone.
+      expect(screen.queryByText("Menders")).toBeNull();
+      for (const words of ticked)
+        fireEvent.click(screen.getByRole("checkbox", { name: new RegExp(`^${words} `) }));
+      type("People to talk to", rows);
+      type("What they see", columns);
+      expect(screen.getByText(says)).toBeTruthy();
+      fireEvent.keyDown(screen.getByLabelText("What they see", { selector: "input" }), { key: "Enter" });
+      await waitFor(() => expect(send).toHaveBeenCalled());
+      expect(send.mock.calls[0]?.[0]).toMatchObject({ audienceIds: made[0], creativeIds: made[1] });
+    },
+  );
 
   it("goes by the account that is chosen: its day, its least money, what it offers", async () => {
     const { send } = form({});

@@ -1,6 +1,5 @@
 import { Modal } from "antd";
 import type { Schemas } from "../../api/client";
-import { sized } from "../../look/format";
 import { SetUpTest } from "../../tests";
 import type { Edit } from "../edits/editQueue";
 import type { Campaign } from "../model";
@@ -15,6 +14,7 @@ import { PasteDialog } from "./PasteDialog";
 import { ReplaceDialog } from "./ReplaceDialog";
 import { SplitDialog } from "./split/SplitDialog";
 import { SpreadDialog } from "./SpreadDialog";
+import { peopleOn, shownAs } from "./usePicking";
 
 /** What is open over the sheet. */
 export type Open =
@@ -62,9 +62,7 @@ export function SheetDialogs(props: {
         <AddDialog
           title="Add audiences as rows"
           one="row"
-          choices={props.audiences
-            .filter((a) => a.accountId === campaign.accountId)
-            .map((a) => ({ id: a.id, words: a.name, note: sized(a.size) }))}
+          choices={peopleOn(campaign.accountId, props.audiences)}
           elsewhere={{ words: "Describe another audience", path: `/c/${clientId}/audiences` }}
           onAdd={(audienceIds) => onEdit({ kind: "newRows", campaignId: campaign.id, audienceIds })}
           onClose={onClose}
@@ -75,9 +73,9 @@ export function SheetDialogs(props: {
         <AddDialog
           title="Add creatives as columns"
           one="column"
-          choices={props.creatives
-            .filter((c) => !campaign.columns.some((k) => k.creativeId === c.id))
-            .map((c) => ({ id: c.id, words: c.name, note: c.headlines[0] ?? "" }))}
+          choices={shownAs(
+            props.creatives.filter((c) => !campaign.columns.some((k) => k.creativeId === c.id)),
+          )}
           elsewhere={{ words: "Make another creative", path: `/c/${clientId}/creative` }}
           onAdd={(creativeIds) => onEdit({ kind: "newColumns", campaignId: campaign.id, creativeIds })}
           onClose={onClose}

@@ -15,9 +15,13 @@ public interface Offers {
 
     List<Topic> topics();
 
+    /** Places by the start of their name, the largest first; an empty country means any. */
     List<City> places(String country, String text);
 
-    /** The nearest city to a point. */
+    /** The largest places of an area, in degrees; one over the 180th meridian has its west east of its east. */
+    List<City> within(double south, double west, double north, double east);
+
+    /** The nearest place to a point. */
     City near(double latitude, double longitude);
 
     /** Names of regions by code, such as {@code GB.ENG}. */

@@ -160,6 +160,9 @@ class AudiencesIT {
         assertThat(page.getByLabel("Kilometres around Halifax")).hasValue("16.1");
         page.getByText("in miles").click();
         assertThat(page.getByLabel("Miles around Halifax")).hasValue("10");
+        // Kept for the person, whose other journeys measure in kilometres.
+        page.getByText("in kilometres").click();
+        assertThat(page.getByLabel("Kilometres around Halifax")).hasValue("16.1");
     }
 
     @Test

@@ -26,6 +26,7 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.concurrent.CopyOnWriteArraySet;
 import java.util.function.IntFunction;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import javax.imageio.ImageIO;
 
@@ -126,6 +127,26 @@ final class Buyer implements AutoCloseable {
         String[] words = page.getByTestId("clock").locator("b").innerText().split(" ");
         return LocalDate.parse(
                 words[1] + " " + words[2] + " 2027", DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH));
+    }
+
+    /** A plan whose first campaign tests on cold people for two weeks at 10 a row, whatever the one at hand does. */
+    void startPlan(String name, String objective) {
+        press("Start another plan");
+        page.getByLabel("Name of the plan").fill(name);
+        page.getByLabel(Pattern.compile("^(Each new row|All rows together), ")).fill("10");
+        choose("Objective", objective);
+        Locator form = page.locator(".ant-drawer:visible");
+        form.getByText("Cold").click();
+        form.getByText("Testing").click();
+        page.getByLabel("Last day").fill(DAY.format(today().plusDays(13)));
+        page.getByLabel("Last day").press("Enter");
+        for (String way : List.of("a day", "each row")) {
+            Locator segment = form.locator(".ant-segmented-item", new Locator.LocatorOptions().setHasText(way));
+            if (segment.count() > 0) {
+                segment.first().click();
+            }
+        }
+        press("Start it");
     }
 
     /** Moves the practice clock, {@code 1 hour} or {@code 1 day}, and waits until it stands. */

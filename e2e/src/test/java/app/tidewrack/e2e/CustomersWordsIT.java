@@ -103,13 +103,7 @@ class CustomersWordsIT extends SignedIn {
         assertThat(page.locator(".ant-message")).containsText("3 creatives made; each differs in its headline alone.");
 
         buyer.open("/c/saltmarsh/plan");
-        buyer.press("Start another plan");
-        page.getByLabel("Name of the plan").fill("What guests say");
-        buyer.press("Start it");
-        buyer.press("Add the first campaign");
-        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Night boats");
-        buyer.choose("Objective", "Traffic");
-        buyer.press("Add campaign");
+        buyer.startPlan("What guests say", "Traffic");
         page.getByText("Whom does this campaign talk to?").waitFor();
         buyer.press("Add audiences as rows");
         Locator dialog = page.getByRole(AriaRole.DIALOG).last();

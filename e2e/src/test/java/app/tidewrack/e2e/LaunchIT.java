@@ -248,7 +248,7 @@ class LaunchIT {
         assertThat(buyer.cell(0, 1)).containsText("refused");
         buyer.cell(0, 1).click();
         assertThat(page.locator(".facts")).containsText("The copy promises a result: “Guaranteed”");
-        page.getByText("Change the creative").click();
+        page.getByTestId("refusal").getByText("Promises creative 2").click();
         Locator body = page.getByLabel("Body", new Page.GetByLabelOptions().setExact(true));
         assertThat(body).isFocused();
         body.fill("Made to be mended again.");

@@ -29,13 +29,7 @@ class ManyIT extends SignedIn {
     @Order(1)
     void mediaAndPhrasesAreCrossedOntoASheet() {
         buyer.open("/c/oddment/plan");
-        buyer.press("Start another plan");
-        page.getByLabel("Name of the plan").fill("Crossed");
-        buyer.press("Start it");
-        buyer.press("Add the first campaign");
-        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Twenty-four");
-        buyer.choose("Objective", "Traffic");
-        buyer.press("Add campaign");
+        buyer.startPlan("Crossed", "Traffic");
         page.getByText("Whom does this campaign talk to?").waitFor();
 
         buyer.open("/c/oddment/creative/many");
@@ -58,7 +52,7 @@ class ManyIT extends SignedIn {
         assertThat(page.locator(".contact-sheet .there")).hasCount(24);
         buyer.press("Put 24 creatives onto a sheet…");
         buyer.choose("Plan", "Crossed");
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Twenty-four");
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Crossed");
         page.getByText("Each in a row of its own").click();
         buyer.press("Put 24 creatives there");
         page.locator(".sheet").waitFor();

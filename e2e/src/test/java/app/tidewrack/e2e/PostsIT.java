@@ -19,13 +19,7 @@ class PostsIT extends SignedIn {
     @Test
     void aPostThatDidWellIsTakenAndLaunched() {
         buyer.open("/c/saltmarsh/plan");
-        buyer.press("Start another plan");
-        page.getByLabel("Name of the plan").fill("Posts that did well");
-        buyer.press("Start it");
-        buyer.press("Add the first campaign");
-        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Good posts");
-        buyer.choose("Objective", "Engagement");
-        buyer.press("Add campaign");
+        buyer.startPlan("Posts that did well", "Engagement");
         page.getByText("Whom does this campaign talk to?").waitFor();
 
         buyer.open("/c/saltmarsh/creative/posts");
@@ -42,7 +36,7 @@ class PostsIT extends SignedIn {
         assertThat(page.locator(".sheet")).containsText("€15.00");
 
         buyer.rail("Launch");
-        page.locator(".head").getByText("Good posts").waitFor();
+        page.locator(".head").getByText("Posts that did well").first().waitFor();
         buyer.press("Launch 3 changes…");
         buyer.press("Launch now");
         assertThat(page.locator(".head .note")).containsText("Hearthside has all of it");

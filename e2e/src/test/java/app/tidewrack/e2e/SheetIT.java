@@ -28,13 +28,7 @@ class SheetIT {
         buyer.signIn("ines@withyandoar.example");
         buyer.describe("Two cities", "Norwich", "Leeds");
         buyer.open("/c/oddment/plan");
-        buyer.press("Start another plan");
-        page.getByLabel("Name of the plan").fill("Ages, cities, genders");
-        buyer.press("Start it");
-        buyer.press("Add the first campaign");
-        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Who mends where");
-        buyer.choose("Objective", "Traffic");
-        buyer.press("Add campaign");
+        buyer.startPlan("Ages, cities, genders", "Traffic");
         page.getByText("Whom does this campaign talk to?").waitFor();
         buyer.press("Add audiences as rows");
         add("Two cities");

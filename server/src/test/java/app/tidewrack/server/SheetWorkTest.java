@@ -611,6 +611,46 @@ class SheetWorkTest extends WithServer {
         assertThat(running.detail()).contains("One of its campaigns runs").contains("Pause them first");
     }
 
+    /** Whoever knows what goes onto the sheet says so at once: one edit, or nothing at all where a part of it cannot be. */
+    @Test
+    void aPlanBeginsWithItsWholeSheet() throws Exception {
+        String name = UUID.randomUUID().toString().substring(0, 8);
+        List<String> people = List.of(scene.audience(name + " one"), scene.audience(name + " two"));
+        String shown = scene.creative(name, scene.sha("sock.png", Pictures.real("PNG", 1080, 1080)));
+        Map<String, Object> facts = new HashMap<>(Scene.facts("2027-03-09", "2027-03-22", "12"));
+        Map<String, Object> first = new HashMap<>(Map.of(
+                "kind",
+                "newCampaign",
+                "accountId",
+                "a1",
+                "facts",
+                facts,
+                "audienceIds",
+                people,
+                "creativeIds",
+                List.of(shown)));
+        Map<String, Object> begun = Map.of("name", name, "campaign", first);
+
+        for (Map.Entry<String, Object> wrong : Map.<String, Object>of(
+                        "audienceIds", List.of("nobody"), "creativeIds", List.of(shown, shown), "accountId", "none")
+                .entrySet()) {
+            Map<String, Object> other = new HashMap<>(first);
+            other.put(wrong.getKey(), wrong.getValue());
+            assertThat(scene.call("ines", HttpMethod.POST, CLIENT + "/plans", Map.of("name", name, "campaign", other))
+                            .status())
+                    .as(wrong.getKey())
+                    .isIn(404, 422);
+        }
+        JsonNode made = scene.post(CLIENT + "/plans", begun);
+        JsonNode sheet = made.get("campaigns").get(0);
+        assertThat(each(sheet.get("rows"), "label")).containsExactly(name + " one", name + " two");
+        assertThat(each(sheet.get("columns"), "creativeId")).containsExactly(shown);
+        assertThat(sheet.get("ads").asInt()).isEqualTo(2);
+        assertThat(sheet.get("dailyMinor").asLong()).isEqualTo(2400);
+        assertThat(scene.get(CLIENT + "/plans/" + made.get("id").asString() + "/history"))
+                .hasSize(1);
+    }
+
     /** With its whole sheet, at the end, however much was done to the plan since; and where it cannot, nothing of it is. */
     @Test
     void aCampaignIsTakenOutAndBroughtBack() throws Exception {

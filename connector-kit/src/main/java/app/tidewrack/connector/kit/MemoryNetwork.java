@@ -381,6 +381,11 @@ public class MemoryNetwork implements NetworkConnector {
     }
 
     @Override
+    public List<City> within(double south, double west, double north, double east) {
+        return List.of();
+    }
+
+    @Override
     public City near(double latitude, double longitude) {
         throw new NetworkRefused(NAME, "It knows no city. Draw a circle around a point.", "latitude");
     }

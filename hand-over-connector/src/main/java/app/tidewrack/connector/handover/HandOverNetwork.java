@@ -64,6 +64,11 @@ public final class HandOverNetwork implements NetworkConnector {
     }
 
     @Override
+    public List<City> within(double south, double west, double north, double east) {
+        return List.of();
+    }
+
+    @Override
     public City near(double latitude, double longitude) {
         throw untold("places are told");
     }

@@ -56,6 +56,13 @@ interface PracticeApi {
     @GetExchange("/places")
     List<City> places(@RequestParam String country, @RequestParam String text);
 
+    @GetExchange("/places/within")
+    List<City> within(
+            @RequestParam double south,
+            @RequestParam double west,
+            @RequestParam double north,
+            @RequestParam double east);
+
     @GetExchange("/places/near")
     City near(@RequestParam double latitude, @RequestParam double longitude);
 

@@ -93,6 +93,11 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
+    public List<City> within(double south, double west, double north, double east) {
+        return asked(() -> api.within(south, west, north, east));
+    }
+
+    @Override
     public City near(double latitude, double longitude) {
         return asked(() -> api.near(latitude, longitude));
     }

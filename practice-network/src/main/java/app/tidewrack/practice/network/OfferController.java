@@ -21,6 +21,8 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequiredArgsConstructor
 class OfferController {
+    private static final int MOST_WITHIN = 150;
+
     private final Networks networks;
     private final World world;
 
@@ -80,20 +82,42 @@ class OfferController {
     }
 
     /**
-     * The nearest city to a point.
+     * The largest places of an area.
+     *
+     * @throws Refusal when there is no such area on Earth
+     */
+    @GetMapping("/networks/{network}/places/within")
+    List<City> within(
+            @PathVariable String network,
+            @RequestParam double south,
+            @RequestParam double west,
+            @RequestParam double north,
+            @RequestParam double east) {
+        networks.network(network);
+        requireOnEarth(south, west);
+        requireOnEarth(north, east);
+        return world.geography().within(south, west, north, east, MOST_WITHIN);
+    }
+
+    /**
+     * The nearest place to a point.
      *
      * @throws Refusal when there is no such point on Earth
      */
     @GetMapping("/networks/{network}/places/near")
     City near(@PathVariable String network, @RequestParam double latitude, @RequestParam double longitude) {
         networks.network(network);
+        requireOnEarth(latitude, longitude);
+        return world.geography().nearest(latitude, longitude);
+    }
+
+    private static void requireOnEarth(double latitude, double longitude) {
         if (!(Math.abs(latitude) <= 90) || !(Math.abs(longitude) <= 180)) {
             throw new Refusal(
                     "latitude",
                     "%s, %s is no point on Earth.".formatted(latitude, longitude),
                     "Give a latitude within 90 and a longitude within 180.");
         }
-        return world.geography().nearest(latitude, longitude);
     }
 
     /** Names of regions by code. */

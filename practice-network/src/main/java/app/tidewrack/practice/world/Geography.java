@@ -9,14 +9,19 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
-/** Countries, regions and cities. Cities are numbered so that those of a country, and in it those of a region, are together. */
+/**
+ * Countries, regions, cities and smaller places. Cities are numbered so that those of a country, and in it those of a region, are
+ * together; the people of smaller places are counted with the cities around them.
+ */
 public final class Geography {
     private static final int MOST_FOUND = 12;
 
     private final List<Country> countries;
     private final List<City> cities;
     private final List<City> bySize;
+    private final List<City> allBySize;
     private final Map<String, String> regions;
 
     Geography() {
@@ -28,6 +33,9 @@ public final class Geography {
                         .thenComparing(City::id))
                 .toList();
         bySize = cities.stream()
+                .sorted(Comparator.comparingInt(City::people).reversed())
+                .toList();
+        allBySize = Stream.concat(bySize.stream(), Table.read("places.tsv", City::of).stream())
                 .sorted(Comparator.comparingInt(City::people).reversed())
                 .toList();
         regions = Table.read("regions.tsv", f -> f).stream()
@@ -47,10 +55,10 @@ public final class Geography {
         return regions;
     }
 
-    /** Cities whose name, or a word of it, starts with the text; the largest first. An empty country means any. */
+    /** Places whose name, or a word of it, starts with the text; the largest first. An empty country means any. */
     public List<City> find(String country, String text) {
         String wanted = text.strip().toLowerCase(Locale.ROOT);
-        return bySize.stream()
+        return allBySize.stream()
                 .filter(c -> country.isEmpty() || c.country().equals(country))
                 .filter(c -> c.search().startsWith(wanted)
                         || c.search().contains(" " + wanted)
@@ -59,9 +67,20 @@ public final class Geography {
                 .toList();
     }
 
-    /** The city whose centre is nearest. */
+    /** The largest places of an area; one that reaches over the 180th meridian has its west east of its east. */
+    public List<City> within(double south, double west, double north, double east, int most) {
+        return allBySize.stream()
+                .filter(c -> c.latitude() >= south && c.latitude() <= north)
+                .filter(c -> west <= east
+                        ? c.longitude() >= west && c.longitude() <= east
+                        : c.longitude() >= west || c.longitude() <= east)
+                .limit(most)
+                .toList();
+    }
+
+    /** The place whose centre is nearest. */
     public City nearest(double latitude, double longitude) {
-        return bySize.stream()
+        return allBySize.stream()
                 .min(Comparator.comparingDouble(
                         c -> Circle.distanceKm(latitude, longitude, c.latitude(), c.longitude())))
                 .orElseThrow();

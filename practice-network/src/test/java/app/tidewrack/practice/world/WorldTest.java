@@ -8,6 +8,7 @@ import app.tidewrack.core.audience.TermKind;
 import app.tidewrack.practice.PracticeSettings;
 import app.tidewrack.practice.engagement.Bitmaps;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -65,6 +66,29 @@ class WorldTest {
     }
 
     /** Languages by country: Unicode CLDR 48.2. Four standard errors; who would speak none speaks the first. */
+    /** Smaller places can be looked for and pinned; nobody of the panel lives in them, so that the world is as it was (GeoNames). */
+    @Test
+    void smallerPlacesAreFoundByNameAndNearness() {
+        Geography geography = WORLD.geography();
+        assertThat(geography.find("GB", "holt")).extracting(City::id).contains(2646701L, 2646703L);
+        // The larger first: 82,624 people, and 439,819 in Canada.
+        assertThat(geography.find("", "halifax")).extracting(City::country).startsWith("CA", "GB");
+        assertThat(geography.nearest(52.91, 1.09).name()).isEqualTo("Holt");
+        List<City> norfolk = geography.within(52.4, 0.2, 53, 1.8, 40);
+        assertThat(norfolk)
+                .hasSize(40)
+                .isSortedAccordingTo(Comparator.comparing(City::people).reversed());
+        assertThat(norfolk.get(0).name()).isEqualTo("Norwich");
+        assertThat(norfolk)
+                .allMatch(c ->
+                        c.latitude() >= 52.4 && c.latitude() <= 53 && c.longitude() >= 0.2 && c.longitude() <= 1.8);
+        // Over the 180th meridian: New Zealand's east and nothing of Europe.
+        assertThat(geography.within(-50, 174, -30, -170, 500))
+                .isNotEmpty()
+                .allMatch(c -> c.country().equals("NZ"));
+        assertThat(geography.cities()).allMatch(c -> c.people() >= 15_000);
+    }
+
     @Test
     void languagesAreUsedByTheirShares() {
         for (String code : List.of("GB", "DE", "CH", "BE", "DK", "CA")) {

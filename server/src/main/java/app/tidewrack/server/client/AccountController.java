@@ -3,6 +3,7 @@ package app.tidewrack.server.client;
 import app.tidewrack.connector.Offers.City;
 import app.tidewrack.connector.Offers.Topic;
 import app.tidewrack.connector.Orders.AccountTold;
+import app.tidewrack.core.audience.Circle;
 import app.tidewrack.core.network.Rulebook;
 import app.tidewrack.server.client.Accounts.Wanted;
 import app.tidewrack.server.client.ClientController.AccountView;
@@ -88,18 +89,38 @@ class AccountController {
         return networks.regions(accounts.account(clientId, accountId).network());
     }
 
-    /** The city nearest to a point. */
+    /**
+     * The place nearest to a point.
+     *
+     * @param km from its centre
+     */
+    record NearView(City place, double km) {}
+
     @GetMapping("/{accountId}/places/near")
-    City near(
+    NearView near(
             @PathVariable String clientId,
             @PathVariable String accountId,
             @RequestParam double latitude,
             @RequestParam double longitude) {
-        return networks.connector(accounts.account(clientId, accountId).network())
+        City place = networks.connector(accounts.account(clientId, accountId).network())
                 .near(latitude, longitude);
+        return new NearView(place, Circle.distanceKm(latitude, longitude, place.latitude(), place.longitude()));
     }
 
-    /** Cities by the start of their name. */
+    /** The largest places of a part of the map. */
+    @GetMapping("/{accountId}/places/within")
+    List<City> within(
+            @PathVariable String clientId,
+            @PathVariable String accountId,
+            @RequestParam double south,
+            @RequestParam double west,
+            @RequestParam double north,
+            @RequestParam double east) {
+        return networks.connector(accounts.account(clientId, accountId).network())
+                .within(south, west, north, east);
+    }
+
+    /** Places by the start of their name. */
     @GetMapping("/{accountId}/places")
     List<City> places(
             @PathVariable String clientId,

@@ -33,7 +33,8 @@ class PlanController {
     private final RowPeople people;
     private final ToldViews told;
 
-    record NewPlan(String name) {}
+    /** @param campaign its first, made with it or not at all; null for none yet */
+    record NewPlan(String name, @Valid EditBody.@Nullable NewCampaign campaign) {}
 
     /**
      * @param editId chosen by the browser, so that sending the same edit twice makes it once
@@ -65,8 +66,10 @@ class PlanController {
     }
 
     @PostMapping
-    PlanView add(@PathVariable String clientId, @Valid @RequestBody NewPlan plan) {
-        return desk.add(clientId, plan.name());
+    PlanView add(@PathVariable String clientId, @Valid @RequestBody NewPlan plan, Principal person) {
+        return plan.campaign() == null
+                ? desk.add(clientId, plan.name())
+                : desk.add(clientId, plan.name(), plan.campaign(), person.getName());
     }
 
     @GetMapping("/removed")

@@ -125,6 +125,13 @@ public class PlanDesk implements NeedSource {
         return view(clientId, id);
     }
 
+    /** The same with its first campaign: both, or nothing where either is refused. */
+    @Transactional
+    public PlanView add(String clientId, String name, EditBody.NewCampaign first, String personId) {
+        PlanView empty = add(clientId, name);
+        return edit(clientId, empty.id(), personId, Ids.fresh(), 0, first);
+    }
+
     /** Plans that were taken away within 30 days, the last first. */
     List<RemovedPlan> removed(String clientId) {
         return mapper.removed(clientId, HouseRules.DAYS_TO_BRING_BACK);

@@ -158,23 +158,18 @@ class NextCampaign {
             }
             rows.add(audience(clientId, account, who, places));
         }
-        int version = held.version();
-        String name = name(held.plan(), campaign);
+        List<String> columns =
+                campaign.columns().stream().map(Column::creativeId).toList();
+        FactsBody facts = facts(campaign, account, name(held.plan(), campaign));
         plans.edit(
                 clientId,
                 planId,
                 personId,
                 Ids.fresh(),
-                version,
-                new EditBody.NewCampaign(account.id(), facts(campaign, account, name)));
+                held.version(),
+                new EditBody.NewCampaign(account.id(), facts, rows, columns));
         List<Campaign> now = plans.plan(clientId, planId).plan().campaigns();
         String made = now.get(now.size() - 1).id();
-        plans.edit(clientId, planId, personId, Ids.fresh(), version + 1, new EditBody.NewRows(made, rows));
-        List<String> columns =
-                campaign.columns().stream().map(Column::creativeId).toList();
-        if (!columns.isEmpty()) {
-            plans.edit(clientId, planId, personId, Ids.fresh(), version + 2, new EditBody.NewColumns(made, columns));
-        }
         return new TakenView(planId, made, "a campaign for those who come back");
     }
 

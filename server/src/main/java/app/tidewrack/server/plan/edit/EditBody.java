@@ -79,7 +79,18 @@ public sealed interface EditBody {
 
     record CellBody(String rowId, String columnId) {}
 
-    record NewCampaign(String accountId, @Valid FactsBody facts) implements EditBody {}
+    /**
+     * A campaign at the end of the plan, with what is already known of its sheet.
+     *
+     * @param audienceIds its rows; null for none yet
+     * @param creativeIds its columns, shown in every row; null for none yet
+     */
+    record NewCampaign(
+            String accountId,
+            @Valid FactsBody facts,
+            @Size(max = Campaign.MOST_ROWS) @Nullable List<String> audienceIds,
+            @Size(max = Campaign.MOST_COLUMNS) @Nullable List<String> creativeIds)
+            implements EditBody {}
 
     record CampaignChange(String campaignId, @Valid FactsBody facts) implements EditBody {}
 

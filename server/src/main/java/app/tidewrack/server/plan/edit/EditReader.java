@@ -229,7 +229,22 @@ public class EditReader {
         Account account = clients.account(clientId, body.accountId())
                 .orElseThrow(() -> new NotFound("account", body.accountId()));
         CampaignFacts facts = facts(body.facts(), Currency.getInstance(account.currency()), ZoneId.of(account.zone()));
-        return new AddCampaign(plan.campaigns().size(), Campaign.empty(Ids.fresh(), account.id(), facts));
+        Campaign empty = Campaign.empty(Ids.fresh(), account.id(), facts);
+        int last = plan.campaigns().size();
+        Plan made = plan.withAt(last, empty);
+        List<String> people = Objects.requireNonNullElse(body.audienceIds(), List.of());
+        if (!people.isEmpty()) {
+            made = newRows(clientId, made, new EditBody.NewRows(empty.id(), people))
+                    .applyTo(made)
+                    .plan();
+        }
+        List<String> shown = Objects.requireNonNullElse(body.creativeIds(), List.of());
+        if (!shown.isEmpty()) {
+            made = newColumns(clientId, made, new EditBody.NewColumns(empty.id(), shown))
+                    .applyTo(made)
+                    .plan();
+        }
+        return new AddCampaign(last, made.campaign(empty.id()));
     }
 
     private static PlanEdit campaignChange(Plan plan, EditBody.CampaignChange body) {
