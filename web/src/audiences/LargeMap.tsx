@@ -77,7 +77,7 @@ function CirclePeople(props: {
       <span className="note">
         {inUnit(circle.radiusKm, unit)} {unit} around
       </span>
-      <span className="number">{told ? people(told) : size.error ? "not told" : "…"}</span>
+      <b className="people">{told ? `${people(told)} people` : size.error ? "not told" : "…"}</b>
       <span className="note">
         {ages ? `aged ${ages.from} to ${ages.to}` : "of all ages"} on {account.networkName}
       </span>

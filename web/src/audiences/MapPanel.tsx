@@ -5,6 +5,7 @@ import { useColours } from "../look/look";
 import type { Schemas } from "../api/client";
 import { count } from "../look/format";
 import { circleKey, type Circle, type Definition } from "./model";
+import { withRoom } from "./mapNames";
 import { countryShapes, nameOf } from "./shapes";
 
 type City = Schemas["City"];
@@ -16,9 +17,6 @@ export interface Box {
   north: number;
   east: number;
 }
-
-/** So many of the largest are named; the others when they are pointed at. */
-const MOST_NAMED = 18;
 
 /** Where the audience is; a click sets a pin. */
 export function MapPanel(props: {
@@ -100,30 +98,36 @@ export function MapPanel(props: {
 
   const { towns } = props;
   useEffect(() => {
-    const layer = map.current?.towns;
-    layer?.clearLayers();
-    // The smaller are drawn first, so that none hides under a larger one's name.
-    towns?.toReversed().forEach((town, i) => {
-      const named = towns.length - i <= MOST_NAMED;
-      const drawn = L.circleMarker([town.latitude, town.longitude], {
+    const drawn = map.current;
+    drawn?.towns.clearLayers();
+    if (!drawn || !towns) return;
+    const point = (at: { latitude: number; longitude: number }) =>
+      drawn.map.latLngToContainerPoint([at.latitude, at.longitude]);
+    const named = withRoom([
+      ...circles.map((c) => ({ at: point(c), words: c.name, below: true })),
+      ...towns.map((t) => ({ at: point(t), words: t.name, below: false })),
+    ]).slice(circles.length);
+    // The smaller are drawn first, so that a larger one lies on top.
+    [...towns.entries()].reverse().forEach(([i, town]) => {
+      const permanent = named[i] ?? false;
+      L.circleMarker([town.latitude, town.longitude], {
         // A tenfold of people adds the same to the width.
         radius: 1.5 + 1.7 * Math.log10(Math.max(1, town.people / 1000)),
         weight: 0,
         fillColor: colours.ink,
         fillOpacity: 0.55,
-        bubblingMouseEvents: true,
-      });
-      const words = named ? town.name : `${town.name}, ${count(town.people)}`;
-      layer?.addLayer(
-        drawn.bindTooltip(words, {
-          permanent: named,
+      })
+        .bindTooltip(permanent ? town.name : `${town.name}, ${count(town.people)}`, {
+          permanent,
           direction: "right",
           offset: [2, 0],
           className: "map-name",
-        }),
-      );
+        })
+        .addTo(drawn.towns);
     });
-  }, [towns, colours]);
+    // The key stands for the circles by value.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [towns, colours, key]);
 
   return <div ref={at} className="map" role="region" aria-label="Map of the places" />;
 }

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import { stillUrl } from "../api/creatives";
 import { moved } from "../look/lists";
 import {
@@ -10,6 +11,7 @@ import {
   type NetworkFit,
   untouched,
 } from "./model";
+import { useFileDrop, useUpload } from "./useUpload";
 
 /** The media of a creative in their order; they are chosen on the shelf. */
 export function MediaStrip({
@@ -33,10 +35,32 @@ export function MediaStrip({
   const one = format.pictures && format.videos ? "picture or video" : format.videos ? "video" : "picture";
   const move = (from: number, to: number) =>
     onChange(withCards({ ...draft, media: moved(draft.media, from, to) }, format, draft.media));
+  const { take, progress } = useUpload(clientId);
+  const latest = useRef(draft);
+  useEffect(() => {
+    latest.current = draft;
+  });
+  // Files dropped here go here, as many as there is room for; the others are on the shelf.
+  const { over, target } = useFileDrop((files) => {
+    let room = format.mostMedia === 1 ? 1 : format.mostMedia - latest.current.media.length;
+    void take(files, (medium) => {
+      const now = latest.current;
+      const fits = medium.video ? format.videos : format.pictures;
+      if (!fits || room <= 0 || now.media.includes(medium.sha256)) return;
+      room--;
+      latest.current = toggled(now, format, medium.sha256);
+      onChange(latest.current);
+    });
+  });
   return (
     <div className="part-line">
       <span className="label">Media</span>
-      <div className="strip-of-media" id="creative-media-strip" tabIndex={-1}>
+      <div
+        className={`strip-of-media ${over ? "over" : ""}`}
+        id="creative-media-strip"
+        tabIndex={-1}
+        {...target}
+      >
         {draft.media.map((sha, i) => {
           const m = media.get(sha);
           return (
@@ -47,6 +71,7 @@ export function MediaStrip({
               onDragStart={(e) => e.dataTransfer.setData("text/plain", String(i))}
               onDragOver={(e) => e.preventDefault()}
               onDrop={(e) => {
+                if (e.dataTransfer.types.includes("Files")) return;
                 e.preventDefault();
                 move(Number(e.dataTransfer.getData("text/plain")), i);
               }}
@@ -64,11 +89,14 @@ export function MediaStrip({
         })}
         {draft.media.length < format.mostMedia && (
           <span className="note">
-            {draft.media.length === 0 ? `Choose a ${one} on the left` : `up to ${format.mostMedia} ${kinds}`}
+            {draft.media.length === 0
+              ? `Choose a ${one} on the left, or drop it here`
+              : `up to ${format.mostMedia} ${kinds}`}
           </span>
         )}
       </div>
       <div className="more">
+        {progress}
         {counts[0] && !untouched(draft) && (
           <div className="length over">
             {counts[0].value}; {counts[0].limit}

@@ -3,7 +3,8 @@ import { answering, choose, show, uploading } from "../testing/browser";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { MediaShelf } from "./MediaShelf";
-import type { Medium } from "./model";
+import { MediaStrip } from "./MediaStrip";
+import type { Draft, Format, Medium } from "./model";
 import { TakeIn } from "./said/TakeIn";
 
 const guess = {
@@ -132,5 +133,42 @@ describe("the shelf", () => {
     choose(document.querySelector("#creative-media"), file("a.png"));
     expect(await screen.findByText("“a.png” is a PDF.")).toBeTruthy();
     expect(onChoose).not.toHaveBeenCalled();
+  });
+});
+
+describe("the media of a creative", () => {
+  const many = { pictures: true, videos: false, mostMedia: 3 } as Format;
+  const one = { ...many, mostMedia: 1 };
+
+  it.each([
+    { format: many, there: ["a.png"], dropped: ["b.png", "c.png"], goes: ["a.png", "b.png", "c.png"] },
+    // What there is no room for is on the shelf all the same.
+    {
+      format: many,
+      there: ["a.png", "b.png"],
+      dropped: ["c.png", "d.png"],
+      goes: ["a.png", "b.png", "c.png"],
+    },
+    { format: one, there: ["a.png"], dropped: ["b.png", "c.png"], goes: ["b.png"] },
+    { format: many, there: [], dropped: ["b.mp4", "c.png"], goes: ["c.png"] },
+  ])("take $dropped that are dropped beside $there: $goes", async ({ format, there, dropped, goes }) => {
+    const sent = uploading((path) => {
+      const name = new URL(path, "http://x").searchParams.get("name") ?? "";
+      const video = name.endsWith(".mp4") ? { seconds: 3 } : null;
+      return { body: { sha256: name, fileName: name, video, text: { fields: 0 } } };
+    });
+    let draft = { media: there, cards: [] } as unknown as Draft;
+    const strip = () => (
+      <MediaStrip
+        {...{ clientId: "c", draft, format, networks: [], media: new Map() }}
+        onChange={(changed) => (draft = changed)}
+      />
+    );
+    show(strip());
+    const files = dropped.map((name) => file(name));
+    const target = document.querySelector("#creative-media-strip") as HTMLElement;
+    fireEvent.drop(target, { dataTransfer: { types: ["Files"], files } });
+    await waitFor(() => expect(sent).toHaveLength(dropped.length));
+    await waitFor(() => expect(draft.media).toEqual(goes));
   });
 });

@@ -8,7 +8,8 @@ import { planKey, plansQuery } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { NoAccount } from "../frame/NoAccount";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
-import { CampaignForm, NewCampaign } from "./campaign/CampaignForm";
+import { CampaignForm } from "./campaign/CampaignForm";
+import { NewCampaign } from "./campaign/NewCampaign";
 import { CampaignList } from "./campaign/CampaignList";
 import { useEdits } from "./edits/useEdits";
 import type { Campaign } from "./model";
@@ -187,7 +188,6 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
       {form?.campaign && (
         <CampaignForm
           {...{ clientId, account }}
-          accounts={[account]}
           campaign={form.campaign}
           field={form.field}
           onClose={() => setForm(undefined)}

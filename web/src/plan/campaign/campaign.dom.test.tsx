@@ -4,7 +4,8 @@ import { fireEvent, screen, waitFor } from "@testing-library/react";
 import { describe, expect, it, vi } from "vitest";
 import { Problem, type Schemas } from "../../api/client";
 import type { Campaign } from "../model";
-import { CampaignForm, NewCampaign } from "./CampaignForm";
+import { CampaignForm } from "./CampaignForm";
+import { NewCampaign } from "./NewCampaign";
 
 const goal = (charged: string, siteEvent: string | null) => ({
   code: "g",
@@ -79,7 +80,7 @@ function form(of: {
   const asked = { clientId: "c", account: HS, onClose, send };
   show(
     of.campaign ? (
-      <CampaignForm {...asked} accounts={[HS]} field={undefined} campaign={of.campaign} />
+      <CampaignForm {...asked} field={undefined} campaign={of.campaign} />
     ) : (
       <NewCampaign
         {...asked}

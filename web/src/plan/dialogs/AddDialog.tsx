@@ -43,6 +43,7 @@ export function AddDialog({
           autoFocus
           looks
           label="Find by name"
+          most={200}
           height={380}
           {...{ picking }}
           onEnter={() => taken.length > 0 && add()}

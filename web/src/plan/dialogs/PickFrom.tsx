@@ -3,19 +3,18 @@ import { useRoving } from "../../frame/useRoving";
 import { count } from "../../look/format";
 import type { Picking } from "./usePicking";
 
-/** More are found by typing than are drawn at once. */
-const MOST_DRAWN = 100;
-
 /**
  * A search and what it finds, to tick or to take all of. One stop of the Tab key: arrows go from the search into the list.
  *
  * @param label of the search
- * @param height of the list at most, in pixels
+ * @param most that are drawn; others are found by typing more
+ * @param height of the list at most, in pixels; as high as it is where none is given
  */
 export function PickFrom(props: {
   picking: Picking;
   label: string;
-  height: number;
+  most: number;
+  height?: number;
   autoFocus?: boolean;
   /** Whether what is typed is not worth asking about before it is left. */
   looks?: boolean;
@@ -25,6 +24,7 @@ export function PickFrom(props: {
   const roving = useRoving("input, button");
   const missing = found.filter((c) => !chosen.includes(c.id)).map((c) => c.id);
   const ids = found.map((c) => c.id);
+  const drawn = found.filter((c, i) => i < props.most || chosen.includes(c.id));
   return (
     <div className="pick-from" ref={roving}>
       <Input
@@ -45,8 +45,16 @@ export function PickFrom(props: {
           {missing.length === 0 ? "Take none of them" : `Take all ${count(found.length)}`}
         </Button>
       )}
-      <div className="pick-list" style={{ maxHeight: props.height }}>
-        {found.slice(0, MOST_DRAWN).map((c) => (
+      <div
+        className="pick-list"
+        {...(props.height && {
+          style: { maxHeight: props.height },
+          tabIndex: 0,
+          role: "group",
+          "aria-label": "Found",
+        })}
+      >
+        {drawn.map((c) => (
           <Checkbox
             key={c.id}
             checked={chosen.includes(c.id)}
@@ -55,8 +63,8 @@ export function PickFrom(props: {
             {c.words} <span className="note">{c.note}</span>
           </Checkbox>
         ))}
-        {found.length > MOST_DRAWN && (
-          <p className="note">{count(found.length - MOST_DRAWN)} more: type a part of the name.</p>
+        {found.length > drawn.length && (
+          <p className="note">{count(found.length - drawn.length)} more; type a part of the name.</p>
         )}
         {found.length === 0 && <p className="note">None is called so.</p>}
       </div>

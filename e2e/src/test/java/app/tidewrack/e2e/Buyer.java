@@ -135,18 +135,21 @@ final class Buyer implements AutoCloseable {
         page.getByLabel("Name of the plan").fill(name);
         page.getByLabel(Pattern.compile("^(Each new row|All rows together), ")).fill("10");
         choose("Objective", objective);
-        Locator form = page.locator(".ant-drawer:visible");
-        form.getByText("Cold").click();
-        form.getByText("Testing").click();
         page.getByLabel("Last day").fill(DAY.format(today().plusDays(13)));
         page.getByLabel("Last day").press("Enter");
-        for (String way : List.of("a day", "each row")) {
-            Locator segment = form.locator(".ant-segmented-item", new Locator.LocatorOptions().setHasText(way));
-            if (segment.count() > 0) {
-                segment.first().click();
+        usualWay();
+        press("Start it");
+    }
+
+    /** In the form of a campaign: a test on cold people, money a day for each row, as far as the network lets choose. */
+    void usualWay() {
+        for (String way : List.of("Cold", "Testing", "a day", "each row")) {
+            Locator choice =
+                    page.locator(".ant-drawer:visible .ant-segmented-item", new Page.LocatorOptions().setHasText(way));
+            if (choice.count() > 0) {
+                choice.first().click();
             }
         }
-        press("Start it");
     }
 
     /** Moves the practice clock, {@code 1 hour} or {@code 1 day}, and waits until it stands. */

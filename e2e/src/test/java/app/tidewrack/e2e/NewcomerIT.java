@@ -137,6 +137,8 @@ class NewcomerIT {
         buyer.rail("Plan");
         buyer.press("Start another plan");
         page.getByLabel("Name of the plan").fill("Tin launch");
+        buyer.choose("Objective", "Traffic");
+        buyer.usualWay();
         page.getByLabel("First day").fill("9 Mar 2027");
         page.getByLabel("First day").press("Enter");
         page.getByLabel("Last day").fill("1 Mar 2027");

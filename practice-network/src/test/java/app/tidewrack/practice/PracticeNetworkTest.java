@@ -544,13 +544,20 @@ class PracticeNetworkTest {
 
     /** GeoNames: Norwich Cathedral lies at 52.632 N, 1.301 E. */
     @Test
-    void theNearestCityToAPoint() throws Exception {
+    void placesNearAPointAndInAnArea() throws Exception {
         assertThat(hs.get("/places/near?latitude=52.632&longitude=1.301")
                         .get("name")
                         .asString())
                 .isEqualTo("Norwich");
-        assertThat(hs.call(HttpMethod.GET, "/networks/hearthside/places/near?latitude=91&longitude=0", "x", "")
-                        .status())
-                .isEqualTo(422);
+        assertThat(hs.get("/places/within?south=52.4&west=1&north=52.9&east=1.5")
+                        .get(0)
+                        .get("name")
+                        .asString())
+                .isEqualTo("Norwich");
+        for (String nowhere : List.of("near?latitude=91&longitude=0", "within?south=0&west=-181&north=1&east=1")) {
+            assertThat(hs.call(HttpMethod.GET, "/networks/hearthside/places/" + nowhere, "x", "")
+                            .status())
+                    .isEqualTo(422);
+        }
     }
 }

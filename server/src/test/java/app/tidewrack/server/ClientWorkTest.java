@@ -10,6 +10,7 @@ import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
 
 import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.Offers.City;
 import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.connector.Offers.RelatedTopic;
 import app.tidewrack.connector.Sources.ListTold;
@@ -33,6 +34,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.StreamSupport;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mockito.ArgumentCaptor;
@@ -228,6 +230,19 @@ class ClientWorkTest extends WithServer {
                 .isEqualTo("baking");
         assertThat(found.get("lost").asLong()).isEqualTo(9_000);
         assertThat(found.get("needed").asLong()).isEqualTo(8_000);
+    }
+
+    /** A degree of latitude is 111.2 km on the mean sphere. */
+    @Test
+    void aPinTellsHowFarItIsFromAnyPlace() throws Exception {
+        City holt = new City(2646701, "Holt", 52.906, 1.089, "GB", "GB.ENG", 3_810);
+        world.tell(() -> doReturn(holt).when(network).near(53.906, 1.089));
+        world.tell(() -> doReturn(List.of(holt)).when(network).within(52, 1, 54, 2));
+        JsonNode near = scene.get(CLIENT + "/accounts/a1/places/near?latitude=53.906&longitude=1.089");
+        assertThat(near.get("place").get("name").asString()).isEqualTo("Holt");
+        assertThat(near.get("km").asDouble()).isCloseTo(111.2, Offset.offset(0.1));
+        assertThat(scene.get(CLIENT + "/accounts/a1/places/within?south=52&west=1&north=54&east=2"))
+                .hasSize(1);
     }
 
     /** What the network tells last is what stands everywhere, whoever asked it and for what. */

@@ -1,0 +1,126 @@
+import { useQuery } from "@tanstack/react-query";
+import { Button, type FormInstance, Select } from "antd";
+import { useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { audiencesQuery } from "../../api/audiences";
+import { creativesQuery } from "../../api/creatives";
+import { SideDialog } from "../../look/Dialog";
+import { count, plural } from "../../look/format";
+import { PickFrom } from "../dialogs/PickFrom";
+import { peopleOn, type Picking, shownAs, usePicking } from "../dialogs/usePicking";
+import type { Campaign } from "../model";
+import type { Facts } from "./facts";
+import { OnAccount } from "./Fields";
+
+/**
+ * A new campaign on any account of the client, with what is already known of its sheet: names typed take all rows and columns that they
+ * find. What is not said is as in the last one of the account.
+ */
+export function NewCampaign(props: {
+  clientId: string;
+  accounts: Schemas["AccountView"][];
+  /** The account at hand. */
+  account: Schemas["AccountView"];
+  onClose: () => void;
+  title: string;
+  /** What its name names. */
+  named: string;
+  ok: string;
+  /** What it is called until another name is typed. */
+  suggested: string;
+  /** Campaigns it may be like, the one at hand first. */
+  before: Campaign[];
+  send: (edit: Schemas["NewCampaign"]) => Promise<void>;
+}) {
+  const typed = useRef<Partial<Facts>>({});
+  const fields = useRef<FormInstance<Facts>>(null);
+  const [accountId, setAccountId] = useState(props.account.id);
+  const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
+  const audiences = useQuery(audiencesQuery(props.clientId));
+  const creatives = useQuery(creativesQuery(props.clientId));
+  const rows = usePicking(peopleOn(account.id, audiences.data ?? []));
+  const columns = usePicking(shownAs((creatives.data ?? []).map((c) => c.creative)));
+  const like = props.before.find((c) => c.accountId === account.id);
+  const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
+  const submit = () => fields.current?.submit();
+  return (
+    <SideDialog
+      open
+      title={props.title}
+      size={900}
+      onClose={props.onClose}
+      footer={
+        <div className="campaign-begins">
+          <Button type="primary" onClick={submit}>
+            {props.ok}
+          </Button>
+          <span className="note" role="status">
+            {begins(rows.taken.length, columns.taken.length)}
+          </span>
+        </div>
+      }
+    >
+      {accounts.length > 1 && (
+        <label className="campaign-account">
+          Account
+          <Select aria-label="Account" options={accounts} value={account.id} onChange={setAccountId} />
+        </label>
+      )}
+      <OnAccount
+        key={account.id}
+        {...props}
+        {...{ account, typed, fields, like }}
+        campaign={undefined}
+        field={undefined}
+        begun={undefined}
+        sheet={
+          <>
+            <Onto
+              {...{ picking: rows, submit }}
+              label="People to talk to"
+              note="Each audience becomes a row"
+            />
+            <Onto
+              {...{ picking: columns, submit }}
+              label="What they see"
+              note="Each creative becomes a column"
+            />
+          </>
+        }
+        onEnter={submit}
+        send={(facts) =>
+          props.send({
+            kind: "newCampaign",
+            accountId: account.id,
+            facts,
+            audienceIds: rows.taken,
+            creativeIds: columns.taken,
+          })
+        }
+      />
+    </SideDialog>
+  );
+}
+
+/** What the sheet begins with. */
+function begins(rows: number, columns: number): string {
+  if (rows === 0 && columns === 0) return "The sheet begins empty; rows and columns can come later.";
+  const ads = rows * columns;
+  return `${plural(rows, "row")} × ${plural(columns, "creative")}, ${plural(ads, "ad")}`;
+}
+
+function Onto(props: { picking: Picking; label: string; note: string; submit: () => void }) {
+  const { picking, label, note } = props;
+  const all = picking.chosen.length === 0 && picking.taken.length > 0;
+  return (
+    <div className="campaign-onto">
+      <p>
+        {label}{" "}
+        <span className="note">
+          {all ? `All ${count(picking.taken.length)} found; tick some to take only these` : note}
+        </span>
+      </p>
+      <PickFrom {...{ picking, label }} most={4} onEnter={props.submit} />
+    </div>
+  );
+}
