@@ -1,6 +1,6 @@
 import "./preview.css";
 import { useQuery } from "@tanstack/react-query";
-import { Radio } from "antd";
+import { Segmented } from "antd";
 import { memo, useState, type CSSProperties } from "react";
 import type { Schemas } from "../api/client";
 import { stillUrl } from "../api/creatives";
@@ -70,16 +70,16 @@ export const Previews = memo(function Previews({ networks, ...shown }: Shown & {
     <>
       {both && (
         <div className="view-switch">
-          <Radio.Group
+          <Segmented
             size="small"
-            optionType="button"
+
             aria-label="Previews on"
             value={device}
             options={[
               { value: "phone", label: "Phone" },
               { value: "desktop", label: "Desktop" },
             ]}
-            onChange={(e) => setDevice(e.target.value as "phone" | "desktop")}
+            onChange={(chosen) => setDevice(chosen as "phone" | "desktop")}
           />
           <span className="note">
             {all.length === 0 ? "It does not show there." : "cut where each placement cuts"}

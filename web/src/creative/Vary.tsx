@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { App, Radio, Select } from "antd";
+import { App, Select, Segmented } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Dialog } from "../look/Dialog";
@@ -80,12 +80,12 @@ export function Vary({
       onOk={() => void make()}
       onCancel={onClose}
     >
-      <Radio.Group
-        optionType="button"
+      <Segmented
+        aria-label="Part that differs"
         value={part}
         options={PARTS.map((p) => ({ value: p.part, label: p.words }))}
-        onChange={(e) => {
-          setPart(e.target.value as Part);
+        onChange={(chosen) => {
+          setPart(chosen as Part);
           setValues([]);
         }}
       />

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Input, Radio, Select } from "antd";
+import { App, Button, Input, Select, Segmented } from "antd";
 import { useCallback, useMemo, useState, type ReactNode } from "react";
 import { type Schemas, askAgain } from "../api/client";
 import { mediaQuery, stillUrl } from "../api/creatives";
@@ -116,12 +116,13 @@ export function OneScript(props: {
           </div>
         </Editable>
         <div className="form-previews">
-          <Radio.Group
+          <Segmented
+            aria-label="Written to"
             size="small"
-            optionType="button"
+
             value={whom}
             options={WHOM}
-            onChange={(e) => setWhom(e.target.value as Whom)}
+            onChange={(chosen) => setWhom(chosen as Whom)}
           />
           {kind === "CHAT" ? (
             <ChatPreview

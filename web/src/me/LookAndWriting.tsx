@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Form, Segmented, Select, Switch } from "antd";
+import { Form, Segmented, Select, Space, Switch } from "antd";
 import type { ReactNode } from "react";
 import { agencyQuery, useHouse } from "../api/session";
 import { Columns } from "../frame/Columns";
@@ -66,13 +66,15 @@ export function LookAndWriting({ things }: { things: ReactNode }) {
           />
         </Form.Item>
         <Form.Item label="Keys" htmlFor="preferred-letters">
-          <Switch
-            id="preferred-letters"
-            size="small"
-            checked={preferences.letters}
-            onChange={(letters) => prefer({ letters })}
-          />{" "}
-          Single letters, digits and signs act while the sheet has the focus
+          <Space align="start">
+            <Switch
+              id="preferred-letters"
+              size="small"
+              checked={preferences.letters}
+              onChange={(letters) => prefer({ letters })}
+            />
+            Single letters, digits and signs act while the sheet has the focus
+          </Space>
         </Form.Item>
       </Form>
     </Columns>

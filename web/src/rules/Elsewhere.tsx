@@ -1,5 +1,5 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { App, Button, Input, Radio, Select } from "antd";
+import { App, Button, Input, Radio, Select, Segmented } from "antd";
 import { type ReactNode, useRef, useState } from "react";
 import type { Schemas } from "../api/client";
 import { count, plural } from "../look/format";
@@ -55,12 +55,13 @@ export function Elsewhere(props: { clientId: string; draft: Scheme | undefined; 
   return (
     <div className="read-elsewhere">
       <div className="read-elsewhere-paste">
-        <Radio.Group
+        <Segmented
+          aria-label="Level"
           size="small"
-          optionType="button"
+
           value={level}
           options={LEVELS.map((l) => ({ value: l.level, label: l.words }))}
-          onChange={(e) => take(text, e.target.value as Level)}
+          onChange={(chosen) => take(text, chosen as Level)}
         />
         <Input.TextArea
           className="mono"
@@ -208,16 +209,17 @@ function NamesRead(props: { names: Read["names"]; heads: Head[] }) {
         <h2>
           {count(read)} read{read < names.length && `, ${count(names.length - read)} not`}
         </h2>
-        <Radio.Group
+        <Segmented
+          aria-label="Which are shown"
           size="small"
-          optionType="button"
+
           value={only}
           options={[
             { value: "all", label: "All" },
             { value: "read", label: "Read" },
             { value: "not", label: "Not read" },
           ]}
-          onChange={(e) => setOnly(e.target.value as typeof only)}
+          onChange={(chosen) => setOnly(chosen as typeof only)}
         />
         <Button size="small" onClick={copy}>
           Copy what they say

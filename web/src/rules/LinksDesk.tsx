@@ -1,4 +1,4 @@
-import { Button, Input, Radio } from "antd";
+import { Button, Input, Segmented } from "antd";
 import type { Schemas } from "../api/client";
 import { wordPart, type LinkPattern, type Pattern } from "./model";
 import { Parts } from "./Parts";
@@ -85,15 +85,15 @@ export function LinksDesk(props: {
       <div className="signs">
         <label>
           Where a link has the parameter already
-          <Radio.Group
+          <Segmented
             size="small"
-            optionType="button"
+
             value={links.same}
             options={[
               { value: "KEEP", label: "its own stays" },
               { value: "REPLACE", label: "ours takes its place" },
             ]}
-            onChange={(e) => props.onChange({ ...links, same: e.target.value as LinkPattern["same"] })}
+            onChange={(chosen) => props.onChange({ ...links, same: chosen as LinkPattern["same"] })}
           />
         </label>
       </div>

@@ -1,4 +1,4 @@
-import { Checkbox, Input, InputNumber, Radio, Select } from "antd";
+import { Checkbox, Input, InputNumber, Select, Segmented } from "antd";
 import { useState } from "react";
 import {
   addable,
@@ -137,12 +137,12 @@ function OnePart(props: {
       {token && !token.counts && token.level !== "LINK" && (
         <label>
           Letters
-          <Radio.Group
+          <Segmented
             size="small"
-            optionType="button"
+
             value={part.writing}
             options={WRITINGS}
-            onChange={(e) => onChange({ writing: e.target.value as Part["writing"] })}
+            onChange={(chosen) => onChange({ writing: chosen as Part["writing"] })}
           />
         </label>
       )}

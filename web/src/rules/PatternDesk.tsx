@@ -1,4 +1,4 @@
-import { Radio, Select } from "antd";
+import { Select, Segmented } from "antd";
 import type { Schemas } from "../api/client";
 import { signWords, type Level, type Pattern } from "./model";
 import { Parts } from "./Parts";
@@ -64,15 +64,15 @@ export function Signs(props: {
       </label>
       <label>
         Other signs
-        <Radio.Group
+        <Segmented
           size="small"
-          optionType="button"
+
           value={letters}
           options={[
             { value: "PLAIN", label: "drop" },
             { value: "EXACT", label: "keep, escaped" },
           ]}
-          onChange={(e) => change({ letters: e.target.value as SignsOf["letters"] })}
+          onChange={(chosen) => change({ letters: chosen as SignsOf["letters"] })}
         />
       </label>
     </div>

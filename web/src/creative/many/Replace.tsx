@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Checkbox, Input, Radio, Select } from "antd";
+import { Button, Checkbox, Input, Select, Segmented } from "antd";
 import { useMemo, useState, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { askAgain, type Schemas } from "../../api/client";
@@ -96,12 +96,11 @@ export function Replace(props: {
           )}
         </p>
       )}
-      <Radio.Group
-        optionType="button"
+      <Segmented
         aria-label="What is replaced"
         value={part}
         options={SLOTS.map((s) => ({ value: s.part, label: s.words }))}
-        onChange={(e) => pick({ part: e.target.value as ReplaceBody["part"], from: "", to: "" })}
+        onChange={(chosen) => pick({ part: chosen as ReplaceBody["part"], from: "", to: "" })}
       />
       <div className="replace-many">
         <label>

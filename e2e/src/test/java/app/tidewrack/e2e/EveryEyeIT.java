@@ -77,6 +77,8 @@ class EveryEyeIT extends SignedIn {
             new Opened("a campaign's form", "/plan", List.of("change")),
             new Opened("another plan", "/plan", List.of("Start another plan")),
             new Opened("topics", "/audiences", List.of("text=Knitters, direct interest", "Browse")),
+            new Opened(
+                    "the map, large", "/audiences", List.of("text=Menders near the two shops", "Open the map large")),
             new Opened("a lookalike", "/audiences", List.of("text=Like buyers on Jumpcut")),
             new Opened("a new source", "/audiences", List.of("New source")),
             new Opened("overlap", "/audiences", List.of(".head .ant-segmented-item >> nth=1")),
