@@ -5,6 +5,7 @@ import { type Advice, type Move } from "../api/playbook";
 import { networkColour } from "../look/theme";
 import { costs, doing } from "./model";
 import { Changes } from "../frame/Editable";
+import { dayFormats } from "../look/typedDays";
 
 /** One piece of advice: what to do, the numbers, what it costs; to take, change, put off or refuse. */
 export function OneAdvice(props: {
@@ -79,7 +80,7 @@ export function OneAdvice(props: {
             content={
               <DatePicker
                 aria-label="Put off until"
-                format="D MMM YYYY"
+                format={dayFormats()}
                 defaultPickerValue={dayjs(advice.until ?? undefined)}
                 onChange={(d) => d && props.onPutOff(d.format("YYYY-MM-DD"))}
               />

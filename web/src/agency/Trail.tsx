@@ -6,6 +6,7 @@ import { agencyClientsQuery } from "../api/session";
 import { Columns } from "../frame/Columns";
 import { ownMoment } from "../look/format";
 import { colleaguesQuery, deedsQuery, soughtParams, trailPage, type Sought } from "./queries";
+import { dayFormats } from "../look/typedDays";
 
 const NOTHING: Sought = { person: null, client: null, deed: null, from: null, to: null };
 
@@ -72,7 +73,7 @@ export function Trail({ things }: { things: ReactNode }) {
           aria-label="Days"
           allowEmpty={[true, true]}
           placeholder={["From", "To"]}
-          format="D MMM YYYY"
+          format={dayFormats()}
           value={[sought.from ? dayjs(sought.from) : null, sought.to ? dayjs(sought.to) : null]}
           onChange={(range) =>
             seek({

@@ -6,6 +6,7 @@ import { count, day, money, plural } from "../look/format";
 import { MoneyInput } from "../look/MoneyInput";
 import { daysOf, later, resultWords, type Unknown } from "./model";
 import type { Brief } from "./queries";
+import { dayFormats } from "../look/typedDays";
 
 /** What was worked out so far, as if it had been typed, when another of the four is to be worked out. */
 function adopted(brief: Brief, sums: Schemas["Sums"] | undefined): Partial<Brief> {
@@ -78,7 +79,7 @@ export function Four({
           aria-label="Days"
           allowClear={false}
           style={{ width: 216 }}
-          format="D MMM YYYY"
+          format={dayFormats()}
           separator="to"
           suffixIcon={null}
           value={[dayjs(brief.startsOn), dayjs(brief.lastDay)]}

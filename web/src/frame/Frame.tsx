@@ -9,6 +9,7 @@ import { plansQuery } from "../api/plans";
 import { agencyQuery, sessionQuery } from "../api/session";
 import { writeIn } from "../look/format";
 import { choose } from "../look/look";
+import { nameMonthsIn } from "../look/typedDays";
 import { beginWeeksOn, weekStart } from "../look/weeks";
 import { Clock } from "./Clock";
 import { FindOrDo } from "./FindOrDo";
@@ -91,6 +92,7 @@ export function Frame() {
   const { language: own, weekStarts } = session.data.preferences;
   const language = own ?? agency.data.language;
   writeIn(language);
+  nameMonthsIn(language);
   beginWeeksOn(weekStart(weekStarts, language));
   const signOut = () => {
     void send("delete", "/api/session").then(() => window.location.assign("/signin"));

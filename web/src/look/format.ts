@@ -1,7 +1,7 @@
 let language = "en-GB";
 
 /** What is made once for a language, and anew when another is written in. */
-function inLanguage<T>(make: (language: string) => T): () => T {
+export function inLanguage<T>(make: (language: string) => T): () => T {
   let made: { of: string; as: T } | undefined;
   return () => {
     if (made?.of !== language) made = { of: language, as: make(language) };

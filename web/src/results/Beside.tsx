@@ -4,6 +4,7 @@ import dayjs from "dayjs";
 import { paceQuery } from "../api/results";
 import { THE_DAYS_BEFORE, otherDays, theDays } from "./model";
 import type { Look } from "./useLook";
+import { shortDayFormat } from "../look/typedDays";
 
 const OTHER_DAYS = "days";
 const ISO = "YYYY-MM-DD";
@@ -61,7 +62,7 @@ export function Beside(props: {
           size="small"
           aria-label="Days beside"
           className="results-days"
-          format="D MMM"
+          format={shortDayFormat()}
           allowClear={false}
           value={[dayjs(days[0]), dayjs(days[1])]}
           onChange={(range) =>

@@ -4,6 +4,7 @@ import { plural } from "../look/format";
 import { Beside } from "./Beside";
 import { PEOPLE, titled, type Offer } from "./model";
 import type { Look } from "./useLook";
+import { shortDayFormat } from "../look/typedDays";
 
 const QUICK = [
   { value: "ROW", label: "Row" },
@@ -72,7 +73,7 @@ export function LookBar(props: {
         size="small"
         aria-label="Days"
         className="results-days"
-        format="D MMM"
+        format={shortDayFormat()}
         allowEmpty={[true, true]}
         value={[look.from ? dayjs(look.from) : null, look.to ? dayjs(look.to) : null]}
         placeholder={[shortDay(offer.first), shortDay(offer.last)]}

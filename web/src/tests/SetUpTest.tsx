@@ -14,6 +14,7 @@ import { titled } from "../results";
 import { percent } from "./model";
 import { reckonedQuery, setUpTest } from "./queries";
 import { askedOf, usualQuestion, type Question } from "./question";
+import { dayFormats } from "../look/typedDays";
 
 /** Asks one question of some rows: what differs is found, what it needs is reckoned before it is set up. */
 export function SetUpTest(props: {
@@ -151,7 +152,7 @@ export function SetUpTest(props: {
             </Form.Item>
           </Asking>
           <Asking label="Days" name="days" {...AS_DAYS}>
-            <DatePicker.RangePicker aria-label="Days of the test" allowClear={false} format="D MMM YYYY" />
+            <DatePicker.RangePicker aria-label="Days of the test" allowClear={false} format={dayFormats()} />
           </Asking>
           <Asking label="Looks, at even parts of what it needs" name="looks">
             <InputNumber aria-label="Looks" min={1} max={20} style={{ width: 100 }} />

@@ -1,21 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
 import { App, DatePicker, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
-import customParseFormat from "dayjs/plugin/customParseFormat";
 import { type ReactNode, type Ref, type RefObject, useState } from "react";
 import type { Problem, Schemas } from "../../api/client";
 import { offerQuery } from "../../api/clients";
 import { typedMoney } from "../../look/format";
+import { dayFormats } from "../../look/typedDays";
 import { Temperature, temperatures } from "../../look/Temperature";
 import { type Campaign, needsSiteTag } from "../model";
 import { accountDay, again, type Facts, plusDays, taken } from "./facts";
 import { MoneySum, MoneyWay } from "./Money";
 import "./campaign.css";
-
-dayjs.extend(customParseFormat);
-
-/** How a day is shown, then how else it may be typed. */
-const DAY_FORMATS = ["D MMM YYYY", "YYYY-MM-DD", "D/M/YYYY"];
 
 /** A day as the API takes it, chosen or typed. */
 function Day({
@@ -32,7 +27,7 @@ function Day({
     <DatePicker
       {...rest}
       autoFocus={focus}
-      format={DAY_FORMATS}
+      format={dayFormats()}
       allowClear={false}
       style={{ width: "100%" }}
       value={value ? dayjs(value) : null}
