@@ -17,6 +17,7 @@ import { KeptState } from "./KeptState";
 import { Rail, screens } from "./Rail";
 import { Reads } from "./reads";
 import { useAhead } from "./useAhead";
+import { useBackAsked } from "./useBackAsked";
 import { goneOn, toWork, WORK } from "./work";
 
 function initials(name: string): string {
@@ -86,6 +87,7 @@ export function Frame() {
   useEffect(() => {
     if (look) choose(look);
   }, [look]);
+  useBackAsked();
   useAhead(session.data && !due ? clientId : undefined);
   // Until it is known what may be done here, nothing is offered.
   if (!session.data || !agency.data || !(clients.data || due)) return null;

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { answering, show } from "../testing/browser";
 import { screen, waitFor } from "@testing-library/react";
-import { MemoryRouter, Outlet, Route, Routes } from "react-router";
+import { createMemoryRouter, RouterProvider } from "react-router";
 import { expect, it } from "vitest";
 import { number } from "../look/format";
 import { weekDays } from "../look/weeks";
@@ -34,23 +34,20 @@ function house(secondFactorDue: boolean) {
     }
     return secondFactorDue ? { status: 403, body: { detail: "A second factor first." } } : { body: [] };
   });
-  show(
-    <MemoryRouter initialEntries={["/c/c1"]}>
-      <Routes>
-        <Route path="/" element={<Frame />}>
-          <Route path="c/:clientId" element={<>the desk</>} />
-          <Route
-            path="me/:part"
-            element={
-              <>
-                a second factor <Outlet />
-              </>
-            }
-          />
-        </Route>
-      </Routes>
-    </MemoryRouter>,
+  const router = createMemoryRouter(
+    [
+      {
+        path: "/",
+        element: <Frame />,
+        children: [
+          { path: "c/:clientId", element: <>the desk</> },
+          { path: "me/:part", element: <>a second factor</> },
+        ],
+      },
+    ],
+    { initialEntries: ["/c/c1"] },
   );
+  show(<RouterProvider router={router} />);
   return told;
 }
 

@@ -1,5 +1,6 @@
 import { App, Drawer, type DrawerProps, Modal, type ModalProps } from "antd";
-import { type ReactNode, type SyntheticEvent, useEffect, useRef } from "react";
+import { type ReactNode, type SyntheticEvent, useEffect, useState } from "react";
+import { askToLeave, fill, isFilled, settle } from "./filled";
 
 /** What is chosen from a list that opens, which no input tells of. Inputs marked data-looks only look for something. */
 const CHOICE = "[role=option], .ant-select-item-option, .ant-picker-cell";
@@ -46,34 +47,21 @@ type Guard = ReturnType<typeof useGuard>;
 
 function useGuard(open: boolean | undefined, settled: unknown) {
   const { modal } = App.useApp();
-  const touched = useRef(false);
+  const [dialog] = useState(() => ({}));
   useEffect(() => {
-    touched.current = false;
-  }, [open, settled]);
+    settle(dialog);
+    return () => settle(dialog);
+  }, [dialog, open, settled]);
   useEffect(() => {
-    const warn = (e: BeforeUnloadEvent) => touched.current && e.preventDefault();
+    const warn = (e: BeforeUnloadEvent) => isFilled(dialog) && e.preventDefault();
     window.addEventListener("beforeunload", warn);
     return () => window.removeEventListener("beforeunload", warn);
-  }, []);
+  }, [dialog]);
   return {
-    touch: () => {
-      touched.current = true;
-    },
+    touch: () => fill(dialog),
     leave: (close: () => void) => {
-      if (!touched.current) {
-        close();
-        return;
-      }
-      const at = document.activeElement as HTMLElement | null;
-      modal.confirm({
-        title: "Leave what was entered here?",
-        content: "It is not kept.",
-        okText: "Leave it",
-        cancelText: "Go on",
-        centered: true,
-        onOk: close,
-        afterClose: () => at?.isConnected && at.focus(),
-      });
+      if (isFilled(dialog)) askToLeave(modal, close);
+      else close();
     },
   };
 }

@@ -137,6 +137,9 @@ class NewcomerIT {
         buyer.rail("Plan");
         buyer.press("Start another plan");
         page.getByLabel("Name of the plan").fill("Tin launch");
+        page.goBack();
+        buyer.press("Go on");
+        assertThat(page.getByLabel("Name of the plan")).hasValue("Tin launch");
         buyer.choose("Objective", "Traffic");
         buyer.usualWay();
         page.getByLabel("First day").fill("9 Mar 2027");
