@@ -193,6 +193,7 @@ class FirstHourIT {
         page.getByLabel("Each new row, a day, DKK").fill("100");
         assertThat(page.locator(".campaign-begins")).containsText("1 row × 1 creative, 1 ad");
         buyer.press("Start it");
+        assertThat(page.locator(".head h1")).containsText("Forum, cold");
         buyer.press("Launch…");
         buyer.press("Hand over 3 changes…");
         assertThat(page.locator(".ant-modal")).containsText("Nothing is sent: Another network has no connector");
