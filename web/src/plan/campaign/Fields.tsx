@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { App, DatePicker, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
-import { type ReactNode, type Ref, type RefObject, useState } from "react";
+import { type ReactNode, type Ref, type RefObject, useRef, useState } from "react";
 import type { Problem, Schemas } from "../../api/client";
 import { offerQuery } from "../../api/clients";
 import { typedMoney } from "../../look/format";
@@ -103,7 +103,11 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
         };
     return taken(props.typed.current, { ...usual, name: props.suggested ?? "" }, rulebook);
   });
+  const sending = useRef(false);
   const finish = async (facts: Facts) => {
+    // Pressed twice it is made once.
+    if (sending.current) return;
+    sending.current = true;
     try {
       await props.send(facts);
       props.onClose();
@@ -112,6 +116,8 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
       const name = FIELDS[problem.field ?? ""];
       if (name) form.setFields([{ name, errors: [problem.message] }]);
       else message.error(problem.message);
+    } finally {
+      sending.current = false;
     }
   };
   const charged = (code: string) => objectives.find((o) => o.code === code)?.goals[0]?.charged[0];
