@@ -1,9 +1,9 @@
 import { Button, type FormInstance } from "antd";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import type { Schemas } from "../../api/client";
 import { SideDialog } from "../../look/Dialog";
 import type { Campaign } from "../model";
-import { type Facts, factsOf } from "./facts";
+import type { Facts } from "./facts";
 import { OnAccount } from "./Fields";
 
 /** Changes what a campaign is. */
@@ -17,7 +17,6 @@ export function CampaignForm(props: {
 }) {
   const { campaign } = props;
   const fields = useRef<FormInstance<Facts>>(null);
-  const [typed] = useState(() => ({ current: {} }));
   return (
     <SideDialog
       open
@@ -32,8 +31,7 @@ export function CampaignForm(props: {
     >
       <OnAccount
         {...props}
-        {...{ typed, fields }}
-        begun={() => factsOf(campaign)}
+        fields={fields}
         send={(facts) => props.send({ kind: "campaignChange", campaignId: campaign.id, facts })}
       />
     </SideDialog>

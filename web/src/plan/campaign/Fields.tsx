@@ -8,7 +8,7 @@ import { typedMoney } from "../../look/format";
 import { dayFormats } from "../../look/typedDays";
 import { Temperature, temperatures } from "../../look/Temperature";
 import { type Campaign, needsSiteTag } from "../model";
-import { accountDay, again, type Facts, plusDays, taken } from "./facts";
+import { accountDay, again, factsOf, type Facts, plusDays, taken } from "./facts";
 import { MoneySum, MoneyWay } from "./Money";
 import "./campaign.css";
 
@@ -49,12 +49,12 @@ const FIELDS: Record<string, keyof Facts> = {
 interface OnAccountProps {
   clientId: string;
   account: Schemas["AccountView"];
-  campaign: Campaign | undefined;
-  field: string | undefined;
-  typed: RefObject<Partial<Facts>>;
+  /** What is changed; a new one where there is none. */
+  campaign?: Campaign;
+  field?: string | undefined;
+  /** What was typed so far of a new one, for whichever account. */
+  typed?: RefObject<Partial<Facts>>;
   fields: Ref<FormInstance<Facts>>;
-  /** What an open form starts from; undefined for what a new campaign usually is. */
-  begun: (() => Facts) | undefined;
   like?: Campaign | undefined;
   named?: string;
   suggested?: string;
@@ -86,7 +86,7 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
   const { message } = App.useApp();
   const [form] = Form.useForm<Facts>();
   const [initial] = useState<Facts>(() => {
-    if (props.begun) return props.begun();
+    if (campaign) return factsOf(campaign);
     const lowest = rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor;
     const usual: Omit<Facts, "name"> = like
       ? again(like, today)
@@ -101,7 +101,7 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
           subject: null,
           money: typedMoney(Math.max(lowest ?? 0, 1000), account.currency),
         };
-    return taken(props.typed.current, { ...usual, name: props.suggested ?? "" }, rulebook);
+    return taken(props.typed?.current ?? {}, { ...usual, name: props.suggested ?? "" }, rulebook);
   });
   const sending = useRef(false);
   const finish = async (facts: Facts) => {
@@ -202,7 +202,9 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
       layout="vertical"
       requiredMark={false}
       initialValues={initial}
-      onValuesChange={(changed) => (props.typed.current = { ...props.typed.current, ...changed })}
+      onValuesChange={(changed) => {
+        if (props.typed) props.typed.current = { ...props.typed.current, ...changed };
+      }}
       onFinish={(f) => void finish({ ...initial, ...f, subject: f.subject ?? null })}
     >
       <p className="note" style={{ marginTop: 0 }}>

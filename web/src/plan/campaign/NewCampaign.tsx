@@ -70,9 +70,6 @@ export function NewCampaign(props: {
         key={account.id}
         {...props}
         {...{ account, typed, fields, like }}
-        campaign={undefined}
-        field={undefined}
-        begun={undefined}
         sheet={
           <>
             <Onto

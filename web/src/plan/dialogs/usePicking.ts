@@ -31,7 +31,6 @@ export function usePicking(choices: Choice[]) {
   const tick = (ids: string[], on: boolean) =>
     setTicked((now) => [...now.filter((id) => !ids.includes(id)), ...(on ? ids : [])]);
   return {
-    choices,
     found,
     text,
     setText,
