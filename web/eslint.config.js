@@ -79,6 +79,10 @@ export default tseslint.config(
           selector: "JSXOpeningElement[name.name='Slider'] > JSXAttribute[name.name='aria-label']",
           message: "A slider passes it to nobody: name its handle by ariaLabelForHandle.",
         },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: "The browser's day is not the work's, which is the practice clock's or the server's: ask for it.",
+        },
       ],
     },
   },

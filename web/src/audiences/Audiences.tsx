@@ -75,8 +75,11 @@ export function Audiences() {
   };
   const startNew = (on: Schemas["AccountView"]) => {
     setStartOn(on.id);
-    const country = homeCountry(all, offer.data?.rulebook.audience.countries ?? []);
-    make([{ name: "New audience", definition: everyoneIn(country) }], on.id);
+    // Where people live is the network's to say: of the account that was chosen, and before anything is made.
+    void carryOut(queries.query({ ...offerQuery(clientId, on.id), staleTime: "static" }), ({ rulebook }) => {
+      const country = homeCountry(all, rulebook.audience.countries);
+      make([{ name: "New audience", definition: everyoneIn(country) }], on.id);
+    });
   };
   const remove = (audience: Audience) => {
     void carryOut(removeAudience(clientId, audience.id), async () => {
@@ -92,7 +95,9 @@ export function Audiences() {
     });
   };
   const openSource = (id: string) => void navigate(`/c/${clientId}/audiences/sources/${id}`);
-  const countries = offer.data?.rulebook.audience.countries ?? [];
+  // What is made from the offer is not made before it is there; nor is a list drawn anew under the pointer.
+  if (!offer.data) return <Waiting on={[offer]} />;
+  const { countries } = offer.data.rulebook.audience;
 
   const wanted = text.trim().toLowerCase();
   const shown = all.filter((a) => a.name.toLowerCase().includes(wanted));
@@ -197,8 +202,6 @@ export function Audiences() {
       </Columns>
     );
   }
-  // The offer comes in a moment; a list drawn before it would be drawn anew under the pointer.
-  if (!offer.data) return <Waiting on={[offer]} />;
   return (
     <OneAudience
       key={current.id}

@@ -42,14 +42,14 @@ export function countriesOf(places: Schemas["Places"]): string[] {
   return [...new Set(all)].sort();
 }
 
-/** Where a client's next audience starts: the country of most of its audiences, otherwise the first offered. */
+/** Where a client's next audience starts: of the countries offered that of most of its audiences, otherwise the first. */
 export function homeCountry(audiences: Audience[], offered: Schemas["Choice"][]): string {
   const counts = new Map<string, number>();
   for (const country of audiences.flatMap((a) => countriesOf(a.definition.places))) {
     counts.set(country, (counts.get(country) ?? 0) + 1);
   }
-  const [most] = [...counts].sort((a, b) => b[1] - a[1]);
-  return most?.[0] ?? offered[0]?.code ?? "";
+  const [most] = offered.map((o) => o.code).sort((a, b) => (counts.get(b) ?? 0) - (counts.get(a) ?? 0));
+  return most ?? "";
 }
 
 /** Length of a bar on a logarithmic scale: the whole is 1, one person nothing. */

@@ -29,7 +29,6 @@ export function BriefScreen() {
   const desk = useQuery(deskQuery(clientId));
   const briefs = useQuery(briefsQuery(clientId));
   const networks = useQuery(networksQuery(clientId));
-  const clock = useQuery(clockQuery);
   if (!desk.data || !briefs.data || !networks.data) return <Waiting on={[desk, briefs, networks]} />;
   const { accounts } = desk.data.client;
   const account = accounts.find((a) => a.id === accountId);
@@ -49,9 +48,15 @@ export function BriefScreen() {
     });
   };
   const startNew = () => {
-    if (accounts[0])
-      start(newBrief(accounts[0], (clock.data?.now ?? new Date().toISOString()).slice(0, 10), "New brief"));
-    else setOpening(true);
+    const [first] = accounts;
+    if (!first) {
+      setOpening(true);
+      return;
+    }
+    // Its first day is the practice clock's or the world's: the server says which.
+    void carryOut(queries.query(clockQuery), ({ now }) =>
+      start(newBrief(first, now.slice(0, 10), "New brief")),
+    );
   };
   const remove = (id: string) => {
     void carryOut(removeBrief(clientId, id), async () => {

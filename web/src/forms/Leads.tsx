@@ -59,7 +59,8 @@ export function Leads({
     getNextPageParam: (last) => (last.more ? last.leads.at(-1)?.id : undefined),
   });
   const leads = pages.data?.pages.flatMap((p) => p.leads) ?? [];
-  const now = pages.data?.pages[0]?.now ?? new Date().toISOString();
+  // Without a page there is no lead whose age is told.
+  const now = pages.data?.pages[0]?.now ?? "";
   const current = leads.find((l) => l.id === leadId) ?? leads[0];
   const open = (lead: Lead | undefined) =>
     void navigate(`/c/${clientId}/forms/leads${lead ? `/${lead.id}` : ""}`);

@@ -59,7 +59,7 @@ export function Tokens({ things }: { things: ReactNode }) {
                 </td>
                 <td>{t.clientId ? (named.get(t.clientId) ?? "a client you left") : "all your clients"}</td>
                 <td>{t.role === "VIEWER" ? "only read" : ROLES[t.role].does}</td>
-                <td className={new Date(t.expiresAt) < new Date() ? "bad" : undefined}>
+                <td className={Date.parse(t.expiresAt) < Date.now() ? "bad" : undefined}>
                   {day(t.expiresAt.slice(0, 10))}
                 </td>
                 <td>{t.usedAt ? day(t.usedAt.slice(0, 10)) : <span className="note">never</span>}</td>

@@ -61,7 +61,9 @@ export const door = (agency: string) => ({
 });
 
 /** What the server answers to each call, by its path, what is sent and what is asked for; paths and what is sent are kept. */
-export function answering(answer: (sent: unknown, path: string, question: URLSearchParams) => Answer) {
+export function answering(
+  answer: (sent: unknown, path: string, question: URLSearchParams) => Answer | Promise<Answer>,
+) {
   const asked: string[] = [];
   const sent: unknown[] = [];
   answers = async (request) => {
@@ -70,7 +72,7 @@ export function answering(answer: (sent: unknown, path: string, question: URLSea
     const { pathname: path, searchParams } = new URL(request.url);
     asked.push(path);
     if (request.method !== "GET") sent.push(body);
-    const told = answer(body, path, searchParams);
+    const told = await answer(body, path, searchParams);
     return new Response(JSON.stringify(told.body), {
       status: told.status ?? 200,
       headers: { "Content-Type": told.status ? "application/problem+json" : "application/json" },
