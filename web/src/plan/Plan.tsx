@@ -19,6 +19,8 @@ import { useReads } from "../frame/reads";
 import { RemovedCampaigns } from "./dialogs/RemovedCampaigns";
 import { RemovedPlans } from "./dialogs/RemovedPlans";
 import { Waiting } from "../frame/Waiting";
+import type { Template } from "./templates/queries";
+import { Templates } from "./templates/Templates";
 
 const addPlan = (clientId: string, campaign: Schemas["NewCampaign"]) =>
   send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name: campaign.facts.name, campaign }));
@@ -124,10 +126,13 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
   const edits = useEdits(clientId, planId);
   const offer = useQuery({ ...offerQuery(clientId, account?.id ?? ""), enabled: !!account });
   const queries = useQueryClient();
-  const [form, setForm] = useState<{ campaign: Campaign | undefined; field: string | undefined }>();
+  const [form, setForm] = useState<{
+    campaign?: Campaign;
+    field?: string | undefined;
+    template?: Template;
+  }>();
   if (!plan || !account || !client || !offer.data) return <Waiting on={[atHand, offer]} />;
 
-  const openForm = (of: Campaign | undefined, field?: string) => setForm({ campaign: of, field });
   const things = (
     <>
       <Select
@@ -145,13 +150,16 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
         onChoose={(c) => atHand.choose(c.id)}
       />
       <Changes>
-        <button className="add-thing" onClick={() => openForm(undefined)}>
+        <button className="add-thing" onClick={() => setForm({})}>
           Add campaign
         </button>
         <button className="add-thing" onClick={onNewPlan}>
           Start another plan
         </button>
       </Changes>
+      <div className="plan-away">
+        <Templates {...{ clientId, planId, campaign }} onLike={(template) => setForm({ template })} />
+      </div>
       <RemovedCampaigns {...{ clientId, plan, campaign, edits }} />
       <RemovedPlans clientId={clientId} plan={plan} />
     </>
@@ -167,7 +175,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           whole={campaign}
           version={plan.version}
           objectives={offer.data.rulebook.objectives}
-          onChange={(field) => openForm(campaign, field)}
+          onChange={(field) => setForm({ campaign, field })}
         />
       ) : (
         <Columns looking things={things} title={plan.name}>
@@ -178,7 +186,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
               comes next.
             </p>
             <Changes>
-              <Button type="primary" onClick={() => openForm(undefined)}>
+              <Button type="primary" onClick={() => setForm({})}>
                 Add the first campaign
               </Button>
             </Changes>
@@ -203,6 +211,7 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
           ok="Add campaign"
           suggested={plan.campaigns.length === 0 ? plan.name : ""}
           before={lastFirst(atHand)}
+          template={form.template}
           onClose={() => setForm(undefined)}
           send={async (edit) => {
             await edits.ask(edit);

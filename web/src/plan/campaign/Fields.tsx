@@ -8,7 +8,7 @@ import { typedMoney } from "../../look/format";
 import { dayFormats } from "../../look/typedDays";
 import { Temperature, temperatures } from "../../look/Temperature";
 import { type Campaign, needsSiteTag } from "../model";
-import { accountDay, again, factsOf, type Facts, plusDays, taken } from "./facts";
+import { accountDay, again, factsOf, type Facts, type Like, plusDays, taken } from "./facts";
 import { MoneySum, MoneyWay } from "./Money";
 import "./campaign.css";
 
@@ -55,7 +55,7 @@ interface OnAccountProps {
   /** What was typed so far of a new one, for whichever account. */
   typed?: RefObject<Partial<Facts>>;
   fields: Ref<FormInstance<Facts>>;
-  like?: Campaign | undefined;
+  like?: Like | undefined;
   named?: string;
   suggested?: string;
   sheet?: ReactNode;
@@ -88,8 +88,9 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
   const [initial] = useState<Facts>(() => {
     if (campaign) return factsOf(campaign);
     const lowest = rulebook.money.find((m) => m.currency === account.currency)?.lowestDailyMinor;
+    const money = typedMoney(Math.max(lowest ?? 0, 1000), account.currency);
     const usual: Omit<Facts, "name"> = like
-      ? again(like, today)
+      ? { ...again(like, today), ...(like.currency === account.currency ? {} : { money }) }
       : {
           objective: objectives[0]?.code ?? "",
           temperature: "COLD",
@@ -99,7 +100,7 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
           basis: "DAILY",
           shared: false,
           subject: null,
-          money: typedMoney(Math.max(lowest ?? 0, 1000), account.currency),
+          money,
         };
     return taken(props.typed?.current ?? {}, { ...usual, name: props.suggested ?? "" }, rulebook);
   });

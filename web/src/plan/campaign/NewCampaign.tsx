@@ -9,6 +9,8 @@ import { count, plural } from "../../look/format";
 import { PickFrom } from "../dialogs/PickFrom";
 import { peopleOn, type Picking, shownAs, usePicking } from "../dialogs/usePicking";
 import type { Campaign } from "../model";
+import { OverRows, useOver } from "../templates/Over";
+import { type Template, templatesQuery } from "../templates/queries";
 import type { Facts } from "./facts";
 import { OnAccount } from "./Fields";
 
@@ -30,6 +32,8 @@ export function NewCampaign(props: {
   suggested: string;
   /** Campaigns it may be like, the one at hand first. */
   before: Campaign[];
+  /** The template it is begun by. */
+  template?: Template | undefined;
   send: (edit: Schemas["NewCampaign"]) => Promise<void>;
 }) {
   const typed = useRef<Partial<Facts>>({});
@@ -40,7 +44,15 @@ export function NewCampaign(props: {
   const creatives = useQuery(creativesQuery(props.clientId));
   const rows = usePicking(peopleOn(account.id, audiences.data ?? []));
   const columns = usePicking(shownAs((creatives.data ?? []).map((c) => c.creative)));
-  const like = props.before.find((c) => c.accountId === account.id);
+  const templates = useQuery(templatesQuery(props.clientId));
+  const fitting = (templates.data ?? []).filter((t) => t.network === account.network);
+  const [templateId, setTemplateId] = useState(props.template?.id ?? "");
+  const template = fitting.find((t) => t.id === templateId);
+  const last = props.before.find((c) => c.accountId === account.id);
+  const like = template ?? last;
+  const taken = { audienceIds: rows.taken, creativeIds: columns.taken };
+  const over = useOver(props.clientId, template, { accountId: account.id, ...taken });
+  const told = template ? over.data : undefined;
   const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
   const submit = () => fields.current?.submit();
   return (
@@ -55,7 +67,9 @@ export function NewCampaign(props: {
             {props.ok}
           </Button>
           <span className="note" role="status">
-            {begins(rows.taken.length, columns.taken.length)}
+            {told
+              ? begins(told.rows.length, told.columns, told.ads)
+              : begins(rows.taken.length, columns.taken.length, rows.taken.length * columns.taken.length)}
           </span>
         </div>
       }
@@ -66,8 +80,26 @@ export function NewCampaign(props: {
           <Select aria-label="Account" options={accounts} value={account.id} onChange={setAccountId} />
         </label>
       )}
+      {fitting.length > 0 && (
+        <label className="campaign-account">
+          Like
+          <Select
+            aria-label="Like"
+            showSearch={{ optionFilterProp: "label" }}
+            options={[
+              { value: "", label: last ? `Last time: ${last.name}` : "Nothing yet" },
+              ...fitting.map((t) => ({
+                value: t.id,
+                label: `Template: ${t.name}${t.client ? `, of ${t.client}` : ""}`,
+              })),
+            ]}
+            value={template?.id ?? ""}
+            onChange={setTemplateId}
+          />
+        </label>
+      )}
       <OnAccount
-        key={account.id}
+        key={`${account.id} ${template?.id ?? ""}`}
         {...props}
         {...{ account, typed, fields, like }}
         sheet={
@@ -75,13 +107,14 @@ export function NewCampaign(props: {
             <Onto
               {...{ picking: rows, submit }}
               label="People to talk to"
-              note="Each audience becomes a row"
+              note={template ? "Each audience takes rows of the template" : "Each audience becomes a row"}
             />
             <Onto
               {...{ picking: columns, submit }}
               label="What they see"
               note="Each creative becomes a column"
             />
+            {template && <OverRows {...{ template }} over={told} currency={account.currency} />}
           </>
         }
         onEnter={submit}
@@ -90,8 +123,8 @@ export function NewCampaign(props: {
             kind: "newCampaign",
             accountId: account.id,
             facts,
-            audienceIds: rows.taken,
-            creativeIds: columns.taken,
+            ...taken,
+            ...(template ? { templateId: template.id } : {}),
           })
         }
       />
@@ -100,9 +133,8 @@ export function NewCampaign(props: {
 }
 
 /** What the sheet begins with. */
-function begins(rows: number, columns: number): string {
+function begins(rows: number, columns: number, ads: number): string {
   if (rows === 0 && columns === 0) return "The sheet begins empty; rows and columns can come later.";
-  const ads = rows * columns;
   return `${plural(rows, "row")} × ${plural(columns, "creative")}, ${plural(ads, "ad")}`;
 }
 

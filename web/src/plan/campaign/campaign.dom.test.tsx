@@ -71,6 +71,7 @@ function form(of: {
 }) {
   answering((_, path) => {
     if (path === "/api/clock") return { body: { now: "2027-03-23T18:00:00Z" } };
+    if (path.endsWith("/templates")) return { body: [] };
     if (path.endsWith("/audiences")) return { body: AUDIENCES };
     if (path.endsWith("/creatives")) return { body: CREATIVES };
     return { body: { rulebook: OFFERS[/accounts\/(\w+)/.exec(path)?.[1] ?? ""], topics: [] } };

@@ -4,8 +4,24 @@ import type { Campaign } from "../model";
 
 export type Facts = Schemas["FactsBody"];
 
+/** What another campaign can be like: one that was made, or a template. */
+export type Like = Pick<
+  Campaign,
+  | "name"
+  | "objective"
+  | "temperature"
+  | "purpose"
+  | "start"
+  | "lastDay"
+  | "basis"
+  | "sharedMinor"
+  | "subject"
+  | "moneyPerRowMinor"
+  | "currency"
+>;
+
 /** What a campaign is, as it is typed. */
-export function factsOf(c: Campaign): Facts {
+export function factsOf(c: Like): Facts {
   const { name, objective, temperature, purpose, start, lastDay } = c;
   return {
     name,
@@ -27,7 +43,7 @@ export function plusDays(iso: string, days: number): string {
 }
 
 /** The same again, from a day on, for as many days. */
-export function again(c: Campaign, from: string): Omit<Facts, "name"> {
+export function again(c: Like, from: string): Omit<Facts, "name"> {
   const days = Math.round((Date.parse(c.lastDay) - Date.parse(c.start)) / 86_400_000);
   return { ...factsOf(c), start: from, lastDay: plusDays(from, days) };
 }

@@ -185,7 +185,8 @@ final class CarriedPeople {
                 : here.words();
     }
 
-    private static String relabelled(String label, Slice slice, String words) {
+    /** A label with other words for a slice; without them where there are none. */
+    static String relabelled(String label, Slice slice, String words) {
         return words.equals(slice.words())
                 ? label
                 : label.replaceFirst(

@@ -7,6 +7,7 @@ import app.tidewrack.server.plan.PlanMapper.RemovedPlan;
 import app.tidewrack.server.plan.edit.CampaignRemovals.RemovedCampaign;
 import app.tidewrack.server.plan.edit.EditBody;
 import app.tidewrack.server.plan.inspect.RowPeople;
+import app.tidewrack.server.plan.template.TemplateLibrary;
 import app.tidewrack.server.web.MostBytes;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
@@ -32,6 +33,7 @@ class PlanController {
     private final PlanDesk desk;
     private final RowPeople people;
     private final ToldViews told;
+    private final TemplateLibrary templates;
 
     /** @param campaign its first, made with it or not at all; null for none yet */
     record NewPlan(String name, @Valid EditBody.@Nullable NewCampaign campaign) {}
@@ -67,9 +69,18 @@ class PlanController {
 
     @PostMapping
     PlanView add(@PathVariable String clientId, @Valid @RequestBody NewPlan plan, Principal person) {
-        return plan.campaign() == null
-                ? desk.add(clientId, plan.name())
-                : desk.add(clientId, plan.name(), plan.campaign(), person.getName());
+        EditBody.NewCampaign first = plan.campaign();
+        if (first == null) {
+            return desk.add(clientId, plan.name());
+        }
+        requireSeen(person, first);
+        return desk.add(clientId, plan.name(), first, person.getName());
+    }
+
+    private void requireSeen(Principal person, EditBody.NewCampaign added) {
+        if (added.templateId() != null) {
+            templates.one(person, added.templateId());
+        }
     }
 
     @GetMapping("/removed")
@@ -128,6 +139,9 @@ class PlanController {
             @Valid @RequestBody EditRequest request,
             Principal person) {
         EditBody edit = request.edit();
+        if (edit instanceof EditBody.NewCampaign added) {
+            requireSeen(person, added);
+        }
         PlanView made = desk.edit(
                 clientId,
                 planId,

@@ -213,7 +213,8 @@ public class PlanDesk implements NeedSource {
     @Transactional
     public PlanView edit(
             String clientId, String planId, String personId, String editId, int version, boolean over, EditBody body) {
-        return edit(clientId, planId, personId, editId, version, over, plan -> reader.read(clientId, plan, body));
+        return edit(
+                clientId, planId, personId, editId, version, over, plan -> reader.read(clientId, personId, plan, body));
     }
 
     /** Likewise, an edit that is made of the plan as it is held and changes nothing that was changed since. */

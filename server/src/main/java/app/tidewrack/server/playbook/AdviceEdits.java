@@ -124,7 +124,7 @@ final class AdviceEdits {
                         && c.facts().flight().end().isAfter(running.scene().today()))
                 .findFirst();
         Campaign to = there.orElseGet(() -> {
-            Plan after = edit(new EditBody.NewCampaign(campaign.accountId(), scalingFacts(campaign), null, null));
+            Plan after = edit(new EditBody.NewCampaign(campaign.accountId(), scalingFacts(campaign), null, null, null));
             return after.campaigns().get(after.campaigns().size() - 1);
         });
         Set<String> before = ids(to);

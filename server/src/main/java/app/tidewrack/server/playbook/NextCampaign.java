@@ -167,7 +167,7 @@ class NextCampaign {
                 personId,
                 Ids.fresh(),
                 held.version(),
-                new EditBody.NewCampaign(account.id(), facts, rows, columns));
+                new EditBody.NewCampaign(account.id(), facts, rows, columns, null));
         List<Campaign> now = plans.plan(clientId, planId).plan().campaigns();
         String made = now.get(now.size() - 1).id();
         return new TakenView(planId, made, "a campaign for those who come back");

@@ -8,6 +8,7 @@ import app.tidewrack.core.plan.Delivery;
 import app.tidewrack.core.plan.NamingScheme;
 import app.tidewrack.core.plan.Narrowing;
 import app.tidewrack.core.plan.PlanEdit;
+import app.tidewrack.core.plan.Template;
 import app.tidewrack.core.playbook.Playbook;
 import app.tidewrack.core.post.PostRule;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -38,7 +39,8 @@ class JsonColumns {
             Playbook.class,
             Rulebook.class,
             LeadForm.FormContent.class,
-            PostRule.class);
+            PostRule.class,
+            Template.class);
 
     /** Characters of all texts whose values are kept. */
     private static final long MOST_KEPT = 8_000_000;

@@ -83,13 +83,15 @@ public sealed interface EditBody {
      * A campaign at the end of the plan, with what is already known of its sheet.
      *
      * @param audienceIds its rows; null for none yet
-     * @param creativeIds its columns, shown in every row; null for none yet
+     * @param creativeIds its columns, shown in every row or as the template has it; null for none yet
+     * @param templateId what its sheet is like; null for one row of each audience
      */
     record NewCampaign(
             String accountId,
             @Valid FactsBody facts,
             @Size(max = Campaign.MOST_ROWS) @Nullable List<String> audienceIds,
-            @Size(max = Campaign.MOST_COLUMNS) @Nullable List<String> creativeIds)
+            @Size(max = Campaign.MOST_COLUMNS) @Nullable List<String> creativeIds,
+            @Size(max = 64) @Nullable String templateId)
             implements EditBody {}
 
     record CampaignChange(String campaignId, @Valid FactsBody facts) implements EditBody {}

@@ -36,6 +36,7 @@ import app.tidewrack.core.plan.Slice;
 import app.tidewrack.core.plan.Spread;
 import app.tidewrack.core.plan.Spread.Known;
 import app.tidewrack.core.plan.SwitchCells;
+import app.tidewrack.core.plan.Template;
 import app.tidewrack.core.plan.Together;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
@@ -49,6 +50,7 @@ import app.tidewrack.server.creative.CreativeLibrary;
 import app.tidewrack.server.plan.edit.EditBody.FactsBody;
 import app.tidewrack.server.plan.inspect.PlanInspector;
 import app.tidewrack.server.plan.inspect.RowPeople;
+import app.tidewrack.server.plan.template.TemplateLibrary;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
 import java.time.ZoneId;
@@ -78,8 +80,13 @@ public class EditReader {
     private final CampaignCarrier carrier;
     private final PlanInspector inspector;
     private final CampaignRemovals removals;
+    private final TemplateLibrary templates;
 
-    public PlanEdit read(String clientId, Plan plan, EditBody body) {
+    /** @param personId whose templates a new campaign may be like */
+    public PlanEdit read(String clientId, String personId, Plan plan, EditBody body) {
+        if (body instanceof EditBody.NewCampaign b) {
+            return newCampaign(clientId, personId, plan, b);
+        }
         return Stream.<Reading>of(this::ofCampaign, this::ofMoney, this::newOrTaken, this::ofRows)
                 .map(reading -> reading.read(clientId, plan, body))
                 .filter(Objects::nonNull)
@@ -95,9 +102,6 @@ public class EditReader {
 
     /** Edits of a campaign and its columns; null for others. */
     private @Nullable PlanEdit ofCampaign(String clientId, Plan plan, EditBody body) {
-        if (body instanceof EditBody.NewCampaign b) {
-            return newCampaign(clientId, plan, b);
-        }
         if (body instanceof EditBody.CampaignChange b) {
             return campaignChange(plan, b);
         }
@@ -225,20 +229,28 @@ public class EditReader {
         return null;
     }
 
-    private AddCampaign newCampaign(String clientId, Plan plan, EditBody.NewCampaign body) {
+    private AddCampaign newCampaign(String clientId, String personId, Plan plan, EditBody.NewCampaign body) {
         Account account = clients.account(clientId, body.accountId())
                 .orElseThrow(() -> new NotFound("account", body.accountId()));
         CampaignFacts facts = facts(body.facts(), Currency.getInstance(account.currency()), ZoneId.of(account.zone()));
-        Campaign empty = Campaign.empty(Ids.fresh(), account.id(), facts);
         int last = plan.campaigns().size();
-        Plan made = plan.withAt(last, empty);
         List<String> people = Objects.requireNonNullElse(body.audienceIds(), List.of());
+        List<String> shown = Objects.requireNonNullElse(body.creativeIds(), List.of());
+        if (body.templateId() != null) {
+            Template template = templates.content(personId, body.templateId());
+            return new AddCampaign(
+                    last,
+                    templates
+                            .laid(clientId, template, account, facts, people, shown)
+                            .campaign());
+        }
+        Campaign empty = Campaign.empty(Ids.fresh(), account.id(), facts);
+        Plan made = plan.withAt(last, empty);
         if (!people.isEmpty()) {
             made = newRows(clientId, made, new EditBody.NewRows(empty.id(), people))
                     .applyTo(made)
                     .plan();
         }
-        List<String> shown = Objects.requireNonNullElse(body.creativeIds(), List.of());
         if (!shown.isEmpty()) {
             made = newColumns(clientId, made, new EditBody.NewColumns(empty.id(), shown))
                     .applyTo(made)
