@@ -81,7 +81,8 @@ export default tseslint.config(
         },
         {
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
-          message: "The browser's day is not the work's, which is the practice clock's or the server's: ask for it.",
+          message:
+            "The browser's day is not the work's, which is the practice clock's or the server's: ask for it.",
         },
       ],
     },

@@ -74,30 +74,32 @@ export function NewCampaign(props: {
         </div>
       }
     >
-      {accounts.length > 1 && (
-        <label className="campaign-account">
-          Account
-          <Select aria-label="Account" options={accounts} value={account.id} onChange={setAccountId} />
-        </label>
-      )}
-      {fitting.length > 0 && (
-        <label className="campaign-account">
-          Like
-          <Select
-            aria-label="Like"
-            showSearch={{ optionFilterProp: "label" }}
-            options={[
-              { value: "", label: last ? `Last time: ${last.name}` : "Nothing yet" },
-              ...fitting.map((t) => ({
-                value: t.id,
-                label: `Template: ${t.name}${t.client ? `, of ${t.client}` : ""}`,
-              })),
-            ]}
-            value={template?.id ?? ""}
-            onChange={setTemplateId}
-          />
-        </label>
-      )}
+      <div className="campaign-from">
+        {accounts.length > 1 && (
+          <label className="campaign-account">
+            Account
+            <Select aria-label="Account" options={accounts} value={account.id} onChange={setAccountId} />
+          </label>
+        )}
+        {fitting.length > 0 && (
+          <label className="campaign-account">
+            Like
+            <Select
+              aria-label="Like"
+              showSearch={{ optionFilterProp: "label" }}
+              options={[
+                { value: "", label: last ? `Last time: ${last.name}` : "Nothing yet" },
+                ...fitting.map((t) => ({
+                  value: t.id,
+                  label: `Template: ${t.name}${t.client ? `, of ${t.client}` : ""}`,
+                })),
+              ]}
+              value={template?.id ?? ""}
+              onChange={setTemplateId}
+            />
+          </label>
+        )}
+      </div>
       <OnAccount
         key={`${account.id} ${template?.id ?? ""}`}
         {...props}

@@ -80,7 +80,7 @@ public record Template(String network, CampaignFacts facts, List<People> people,
     /** @param label of the row; empty where it concerns the whole sheet */
     public record Departure(Change change, String label) {}
 
-    /** A campaign like the template, and what is not as it has it, in the order of its rows. */
+    /** A campaign like the template, and what is not as it has it: of the whole sheet, then in the order of its rows. */
     public record Laid(Campaign campaign, List<Departure> changes) {}
 
     /** The template of a campaign. */
@@ -156,6 +156,7 @@ public record Template(String network, CampaignFacts facts, List<People> people,
         private final Labels labels = new Labels(Set.of());
         private final List<Departure> changes = new ArrayList<>();
         private final List<Row> rows = new ArrayList<>();
+        private boolean repriced;
         private final Map<CellRef, String> off = new HashMap<>();
 
         Laying(
@@ -175,12 +176,12 @@ public record Template(String network, CampaignFacts facts, List<People> people,
         }
 
         Laid laid() {
-            if (otherCurrency) {
-                changes.add(new Departure(Change.CURRENCY, ""));
-            }
             List<People> like = like();
             for (int i = 0; i < audiences.size(); i++) {
                 lay(like.get(i), audiences.get(i));
+            }
+            if (repriced) {
+                changes.add(0, new Departure(Change.CURRENCY, ""));
             }
             return new Laid(empty.withColumns(columns).withRows(rows).withOff(off), List.copyOf(changes));
         }
@@ -265,12 +266,20 @@ public record Template(String network, CampaignFacts facts, List<People> people,
         /** What the template's campaign gave each row is what this one gives it; money of a row's own stays. */
         private Money money(Part part) {
             boolean usual = part.money().equals(Template.this.facts.moneyPerRow());
-            return usual ? empty.facts().moneyPerRow() : otherCurrency ? lowest : part.money();
+            if (usual) {
+                return empty.facts().moneyPerRow();
+            }
+            repriced |= otherCurrency;
+            return otherCurrency ? lowest : part.money();
         }
 
         private Delivery delivery(Part part) {
             Delivery delivery = part.delivery();
-            return otherCurrency && delivery.bid().amount() != null ? delivery.bidding(Bid.AUTOMATIC) : delivery;
+            if (!otherCurrency || delivery.bid().amount() == null) {
+                return delivery;
+            }
+            repriced = true;
+            return delivery.bidding(Bid.AUTOMATIC);
         }
 
         private void switchOff(Part part, Row row) {

@@ -232,6 +232,17 @@ class TemplateTest {
         assertThat(there.money()).isEqualTo(lowest);
         assertThat(there.delivery().bid()).isEqualTo(Bid.AUTOMATIC);
         assertThat(laid.changes()).containsExactly(new Departure(Change.CURRENCY, ""));
+        // What each row is given is typed in crowns: nothing is unlike the template then.
+        Template usual = of(campaign(List.of(row("a", "Usual", 20)), 1, Map.of()));
+        assertThat(usual.laid(
+                                "there",
+                                facts(lowest),
+                                List.of(onto("One", BRITONS)),
+                                List.of("x"),
+                                Money.ofMinor(100, "DKK"),
+                                () -> "n" + next++)
+                        .changes())
+                .isEmpty();
     }
 
     @Test
