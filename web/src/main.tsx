@@ -14,9 +14,12 @@ import { dress } from "./look/look";
 import { First } from "./door/First";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
-import { OF_GUESTS, readAhead, SCREENS } from "./screens";
+import { clientsQuery } from "./api/clients";
+import { agencyQuery, sessionQuery } from "./api/session";
+import { OF_GUESTS, readAhead, readFirst, SCREENS } from "./screens";
 
-window.addEventListener("load", readAhead);
+/** Addresses of those who are not signed in. */
+const AT_THE_DOOR = /^\/(signin|first|join|sign)(\/|$)/;
 
 const router = createBrowserRouter([
   { path: "/signin", element: <SignIn /> },
@@ -43,6 +46,17 @@ const queries = new QueryClient({
     },
   },
 });
+
+if (!AT_THE_DOOR.test(location.pathname)) {
+  readFirst(location.pathname);
+  // All that the frame waits for, at once; who may not have it is told so by the first of them.
+  void Promise.allSettled([
+    queries.query(sessionQuery),
+    queries.query(agencyQuery),
+    queries.query(clientsQuery),
+  ]);
+}
+window.addEventListener("load", () => void readAhead(() => queries.isFetching() > 0));
 
 dress();
 

@@ -1,6 +1,7 @@
 import { lazy, type ComponentType } from "react";
 import type { RouteObject } from "react-router";
 import { Desk } from "./desk/Desk";
+import { inTurn } from "./frame/inTurn";
 import { Nowhere } from "./frame/Nowhere";
 import { Morning } from "./morning/Morning";
 
@@ -43,12 +44,27 @@ function screen<K extends string>(load: () => Promise<Record<K, ComponentType>>,
   return lazy(async () => ({ default: (await load())[name] }));
 }
 
-/** Each screen's code comes while nothing else is to do, so that its first visit does not wait for it. */
-export function readAhead(): void {
-  const later = window.requestIdleCallback ?? ((act: () => void) => window.setTimeout(act, 500));
-  Object.values(screens).forEach((load) => later(() => void load()));
-  later(() => void import("./audiences/shapes").then((shapes) => shapes.countryShapes()));
-  later(() => void import("./audiences/MapPanel"));
+/** Begins to read the code of the screen at an address, which is then not waited for after who is here is known. */
+export function readFirst(address: string): void {
+  const [first, , part] = address.split("/").slice(1);
+  const wanted = first === "c" ? part : first;
+  if (wanted && wanted in screens) void screens[wanted as keyof typeof screens]();
+}
+
+/**
+ * Each screen's code comes while nothing else is to do, so that its first visit does not wait for it.
+ *
+ * @param busy whether something is being asked for
+ */
+export function readAhead(busy: () => boolean): Promise<void> {
+  return inTurn(
+    [
+      ...Object.values(screens),
+      () => import("./audiences/shapes").then((shapes) => shapes.countryShapes()),
+      () => import("./audiences/MapPanel"),
+    ],
+    busy,
+  );
 }
 
 /** What somebody without an account is let see by a link. */
