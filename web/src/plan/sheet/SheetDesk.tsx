@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App, Button, Segmented, Select } from "antd";
-import { useEffect, useMemo, useRef, useState, type ReactNode } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { at, CAMPAIGN, type Schemas, send } from "../../api/client";
 import { planKey } from "../../api/plans";
@@ -201,6 +201,34 @@ export function SheetDesk(props: SheetDeskProps) {
   const words = summary(whole);
   const objective = props.objectives.find((o) => o.code === whole.objective)?.words ?? whole.objective;
 
+  // A key is answered by the sheet at once; what is told beside and below it follows in the next picture.
+  const facts = useDeferredValue(
+    <SheetFacts
+      {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, mendAll, leave }}
+      version={props.version}
+      campaigns={props.campaigns}
+      selected={pickedRows.length}
+      column={selection.focus.column}
+      audience={focusRow && audienceOf.get(focusRow.audienceId)}
+      creativeOf={creativeOf}
+      names={names.data}
+      onMoney={(text) => setMoney(rowIds, text)}
+      onLock={() => doables.find((d) => d.id === "lock")?.run()}
+      onShared={() => props.onChange("money")}
+      onOpen={(what) => setOpen({ what })}
+    />,
+  );
+  const foot = useDeferredValue(
+    <SheetFoot
+      {...{ doables, filter, setFilter, edits }}
+      undo={reads ? null : whole.undo}
+      onUndo={() => step("undo")}
+      shown={campaign.rows.length}
+      rows={whole.rows.length}
+      onKeys={() => setOpen({ what: "keys" })}
+    />,
+  );
+
   return (
     <Columns
       looking
@@ -252,32 +280,8 @@ export function SheetDesk(props: SheetDeskProps) {
           Launch…
         </Button>
       }
-      facts={
-        <SheetFacts
-          {...{ clientId, planId, lens, whole, campaign, focusRow, focusMoney, jump, mend, mendAll, leave }}
-          version={props.version}
-          campaigns={props.campaigns}
-          selected={pickedRows.length}
-          column={selection.focus.column}
-          audience={focusRow && audienceOf.get(focusRow.audienceId)}
-          creativeOf={creativeOf}
-          names={names.data}
-          onMoney={(text) => setMoney(rowIds, text)}
-          onLock={() => doables.find((d) => d.id === "lock")?.run()}
-          onShared={() => props.onChange("money")}
-          onOpen={(what) => setOpen({ what })}
-        />
-      }
-      foot={
-        <SheetFoot
-          {...{ doables, filter, setFilter, edits }}
-          undo={reads ? null : whole.undo}
-          onUndo={() => step("undo")}
-          shown={campaign.rows.length}
-          rows={whole.rows.length}
-          onKeys={() => setOpen({ what: "keys" })}
-        />
-      }
+      facts={facts}
+      foot={foot}
     >
       {(whole.rows.length === 0 || whole.columns.length === 0) && (
         <EmptySheet campaign={whole} onOpen={(what) => setOpen({ what })} />
