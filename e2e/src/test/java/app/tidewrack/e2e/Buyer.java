@@ -94,6 +94,15 @@ final class Buyer implements AutoCloseable {
         page.navigate(Installation.URL + path);
     }
 
+    /** Opens a thing of a client's screen; what stood there before it is gone then. */
+    void open(String client, String screen, String thing) {
+        open("/c/" + client + "/" + screen);
+        page.locator(".things .thing", new Page.LocatorOptions().setHasText(thing))
+                .first()
+                .click();
+        assertThat(page.locator(".head h1")).hasText(thing);
+    }
+
     /** Goes to a screen by the rail. */
     void rail(String screen) {
         page.getByRole(AriaRole.NAVIGATION)

@@ -14,14 +14,6 @@ import org.junit.jupiter.api.Test;
 
 /** What people see and fill in: videos made to fit, mixes browsed, forms and chats tried, leads worked. */
 class CreativeIT extends SignedIn {
-    private static void open(String client, String screen, String thing) {
-        buyer.open("/c/" + client + "/" + screen);
-        page.locator(".things .thing", new Page.LocatorOptions().setHasText(thing))
-                .first()
-                .click();
-        assertThat(page.locator(".head h1")).hasText(thing);
-    }
-
     private static Locator verdict(String placement) {
         return page.locator(".verdict", new Page.LocatorOptions().setHasText(placement));
     }
@@ -29,7 +21,7 @@ class CreativeIT extends SignedIn {
     /** A film lying down in a container that is not taken is refused with the reason, and made to fit with one click. */
     @Test
     void aVideoInAWrongContainerIsMadeToFit() {
-        open("oddment", "creative", "Darned sock, the film");
+        buyer.open("oddment", "creative", "Darned sock, the film");
         assertThat(page.locator(".facts")).containsText("M4V · 1280 × 720 px");
         Locator jumpcut = verdict("Jumpcut short-video feed");
         assertThat(jumpcut).containsText("Media wrong kind of file: M4V; MP4 or MOV.");
@@ -44,7 +36,7 @@ class CreativeIT extends SignedIn {
     /** A square picture for stories: told that it does not fit, set on a ground of their shape with one click, and then fits. */
     @Test
     void aPictureIsMadeToFit() {
-        open("saltmarsh", "creative", "Morning boat");
+        buyer.open("saltmarsh", "creative", "Morning boat");
         Locator stories = verdict("Hearthside stories");
         assertThat(stories).containsText("1080 × 1080 px (1.00:1); 9:16");
         stories.getByText("Pad to 1080 × 1920 (9:16)").click();
@@ -56,7 +48,7 @@ class CreativeIT extends SignedIn {
     /** The box of a crop is moved before it is cut, and fields that text touches are marked by hand (common practice: 5 × 5). */
     @Test
     void aCropIsMovedAndTextIsMarked() {
-        open("oddment", "creative", "A place at the mending table");
+        buyer.open("oddment", "creative", "A place at the mending table");
         Locator grid = page.locator(".text-grid");
         assertThat(grid).containsText("Text touches 0 of 25 fields");
         grid.getByText("Correct it").click();
@@ -82,7 +74,7 @@ class CreativeIT extends SignedIn {
     /** Common practice: 3 × 3 × 3 × 2 × 2 is 108, and a mix cannot tell its pairs apart. */
     @Test
     void aMixIsBrowsed() {
-        open("oddment", "creative", "Kits, mixed by the network");
+        buyer.open("oddment", "creative", "Kits, mixed by the network");
         Locator mix = page.locator(".combinations");
         assertThat(mix).containsText("108 combinations");
         assertThat(mix)
@@ -146,7 +138,7 @@ class CreativeIT extends SignedIn {
     /** A greeting names the person, and falls back when there is no name; the chat answers. */
     @Test
     void aGreetingFallsBack() {
-        open("oddment", "forms", "Ask a mender");
+        buyer.open("oddment", "forms", "Ask a mender");
         fill("Greeting", "Good day {first-name|to you}, what has a hole in it?");
         Locator chat = page.getByLabel("Chat preview");
         assertThat(chat).containsText("Good day Wilma, what has a hole");

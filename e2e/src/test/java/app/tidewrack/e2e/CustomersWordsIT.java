@@ -86,10 +86,7 @@ class CustomersWordsIT extends SignedIn {
     @Test
     @Order(2)
     void threeHeadlinesBecomeThreeColumnsOfASheet() {
-        buyer.open("/c/saltmarsh/creative");
-        page.locator(".things .thing", new Page.LocatorOptions().setHasText("Morning boat"))
-                .first()
-                .click();
+        buyer.open("saltmarsh", "creative", "Morning boat");
         buyer.press("Vary one part…");
         for (String headline : HEADLINES) {
             page.getByLabel("Values").fill(headline);

@@ -127,6 +127,7 @@ class KeysIT extends SignedIn {
                 .getByText("Keys", new Locator.GetByTextOptions().setExact(true))
                 .last()
                 .click();
+        assertThat(page.locator(".things .thing.on b")).hasText("Keys");
         rows(3);
         buyer.key("Control+z");
         buyer.kept();
