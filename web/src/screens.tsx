@@ -48,7 +48,7 @@ function screen<K extends string>(load: () => Promise<Record<K, ComponentType>>,
 export function readFirst(address: string): void {
   const [first, , part] = address.split("/").slice(1);
   const wanted = first === "c" ? part : first;
-  if (wanted && wanted in screens) void screens[wanted as keyof typeof screens]();
+  if (wanted && Object.hasOwn(screens, wanted)) void screens[wanted as keyof typeof screens]();
 }
 
 /**

@@ -46,8 +46,8 @@ export function OverRows(props: {
       )}
       {over && over.changes.length > 0 && (
         <ul className="template-told note">
-          {over.changes.map((c) => (
-            <li key={c.change + c.label}>{changed(c)}</li>
+          {over.changes.map((c, i) => (
+            <li key={i}>{changed(c)}</li>
           ))}
         </ul>
       )}

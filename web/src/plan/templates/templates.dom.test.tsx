@@ -33,7 +33,7 @@ const WINDOWS: Template = {
     { label: "Day 0 to 3 men", moneyMinor: 300, off: [1] },
     { label: "Day 4 to 15", moneyMinor: 300, off: [0] },
   ],
-  split: ["GENDER"],
+  split: ["gender"],
   madeBy: "Ines Vardy",
   madeAt: "2027-03-20T09:00:00Z",
 };
@@ -192,7 +192,7 @@ describe("its words", () => {
   it.each([
     [{}, "3 rows for 2 audiences, 2 creatives, split by gender, £3.00 a row a day, some with their own"],
     [
-      { people: ["One"], split: ["AGE", "PLACE"] as const, sharedMinor: 9000 },
+      { people: ["One"], split: ["age", "place"], sharedMinor: 9000 },
       "3 rows for one audience, 2 creatives, split by age and place, £90.00 a day, shared",
     ],
     [

@@ -2,27 +2,13 @@ import type { Schemas } from "../../api/client";
 import { money, plural } from "../../look/format";
 import type { Template } from "./queries";
 
-const SPLITS: Record<Template["split"][number], string> = {
-  AGE: "age",
-  GENDER: "gender",
-  PLACE: "place",
-  PLACEMENT: "placement",
-  DEVICE: "device",
-  SYSTEM: "device’s system",
-  CONNECTION: "connection",
-  INTEREST: "interest",
-  LOOKALIKE: "lookalike band",
-  RECENCY: "recency window",
-  LANGUAGE: "language",
-};
-
 /** What a template holds, as a line. */
 export function holds(t: Template): string {
   const groups = t.people.length === 1 ? "one audience" : plural(t.people.length, "audience");
   return [
     `${plural(t.rows, "row")} for ${groups}`,
     plural(t.creatives, "creative"),
-    ...(t.split.length > 0 ? [`split by ${t.split.map((s) => SPLITS[s]).join(" and ")}`] : []),
+    ...(t.split.length > 0 ? [`split by ${t.split.join(" and ")}`] : []),
     given(t),
   ].join(", ");
 }

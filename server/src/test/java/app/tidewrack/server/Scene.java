@@ -178,7 +178,7 @@ final class Scene {
         return new Sheet(plan, campaign, 3);
     }
 
-    private JsonNode edited(String plan, int version, Map<String, Object> edit) throws Exception {
+    JsonNode edited(String plan, int version, Map<String, Object> edit) throws Exception {
         Answer answer = edit(plan, UUID.randomUUID().toString(), version, edit);
         assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
         return answer.body();

@@ -59,8 +59,8 @@ class TemplateWorkTest extends WithServer {
                                 List.of(Map.of("variable", "GENDER", "codes", List.of("WOMEN", "MEN"))),
                                 "share",
                                 "EACH"));
-        JsonNode made = edited(sheet.plan(), sheet.version(), split);
-        edited(
+        JsonNode made = scene.edited(sheet.plan(), sheet.version(), split);
+        scene.edited(
                 sheet.plan(),
                 sheet.version() + 1,
                 Map.of(
@@ -72,12 +72,6 @@ class TemplateWorkTest extends WithServer {
                         List.of(rows(made).get(0).get("id").asString()),
                         "money",
                         "12"));
-    }
-
-    private JsonNode edited(String plan, int version, Map<String, Object> edit) throws Exception {
-        Answer answer = scene.edit(plan, UUID.randomUUID().toString(), version, edit);
-        assertThat(answer.status()).as(answer.body().toString()).isEqualTo(200);
-        return answer.body();
     }
 
     private static JsonNode rows(JsonNode view) {
@@ -154,7 +148,7 @@ class TemplateWorkTest extends WithServer {
                 .orElseThrow();
         assertThat(told.get("client").asString(null)).isEqualTo(client.equals(CLIENT) ? null : "One");
         assertThat(told.get("rows").asInt()).isEqualTo(3);
-        assertThat(told.get("split").toString()).isEqualTo("[\"GENDER\"]");
+        assertThat(told.get("split").toString()).isEqualTo("[\"gender\"]");
 
         JsonNode foreseen = scene.post(
                 client + "/templates/" + template + "/over",

@@ -80,8 +80,28 @@ public record Template(String network, CampaignFacts facts, List<People> people,
     /** @param label of the row; empty where it concerns the whole sheet */
     public record Departure(Change change, String label) {}
 
-    /** A campaign like the template, and what is not as it has it: of the whole sheet, then in the order of its rows. */
-    public record Laid(Campaign campaign, List<Departure> changes) {}
+    /**
+     * What it is laid over, and where.
+     *
+     * @param facts in the currency of the account
+     * @param lowest what a row that had money of its own begins with where that currency is another than the template's
+     * @param ids gives a new id at every call
+     */
+    public record Target(
+            String accountId,
+            CampaignFacts facts,
+            List<Onto> audiences,
+            List<String> creativeIds,
+            Money lowest,
+            Supplier<String> ids) {}
+
+    /**
+     * A campaign like the template.
+     *
+     * @param own ids of its rows whose money is not what the campaign gives each row
+     * @param changes what is not as the template has it: of the whole sheet, then in the order of its rows
+     */
+    public record Laid(Campaign campaign, Set<String> own, List<Departure> changes) {}
 
     /** The template of a campaign. */
     public static Template of(Campaign campaign, String network, UnaryOperator<String> audienceName) {
@@ -131,130 +151,102 @@ public record Template(String network, CampaignFacts facts, List<People> people,
      * the others take what is left in its order, and those beyond the last are like the last. Likewise creatives by their order alone.
      * A row that would show none of them shows all.
      *
-     * @param facts in the currency of the account
-     * @param lowest what a row that had money of its own begins with where that currency is another than the template's
-     * @param ids gives a new id at every call
      * @throws Refusal (field {@code rows}) when the sheet would be too large
      */
-    public Laid laid(
-            String accountId,
-            CampaignFacts facts,
-            List<Onto> audiences,
-            List<String> creativeIds,
-            Money lowest,
-            Supplier<String> ids) {
-        return new Laying(accountId, facts, audiences, creativeIds, lowest, ids).laid();
+    public Laid laid(Target target) {
+        return new Laying(target).laid();
     }
 
     private final class Laying {
+        private final Target target;
         private final Campaign empty;
-        private final List<Onto> audiences;
         private final List<Column> columns;
-        private final Money lowest;
         private final boolean otherCurrency;
-        private final Supplier<String> ids;
         private final Labels labels = new Labels(Set.of());
         private final List<Departure> changes = new ArrayList<>();
-        private final List<Row> rows = new ArrayList<>();
-        private boolean repriced;
+        private final Map<String, Row> rows = new LinkedHashMap<>();
+        private final Set<String> own = new HashSet<>();
         private final Map<CellRef, String> off = new HashMap<>();
+        private boolean repriced;
 
-        Laying(
-                String accountId,
-                CampaignFacts facts,
-                List<Onto> audiences,
-                List<String> creativeIds,
-                Money lowest,
-                Supplier<String> ids) {
-            empty = Campaign.empty(ids.get(), accountId, facts);
-            this.audiences = audiences;
-            this.lowest = lowest;
-            otherCurrency =
-                    !lowest.currency().equals(Template.this.facts.moneyPerRow().currency());
-            this.ids = ids;
-            columns = creativeIds.stream().map(id -> new Column(ids.get(), id)).toList();
+        Laying(Target target) {
+            this.target = target;
+            empty = Campaign.empty(target.ids().get(), target.accountId(), target.facts());
+            otherCurrency = !target.lowest()
+                    .currency()
+                    .equals(Template.this.facts.moneyPerRow().currency());
+            columns = target.creativeIds().stream()
+                    .map(id -> new Column(target.ids().get(), id))
+                    .toList();
         }
 
         Laid laid() {
             List<People> like = like();
-            for (int i = 0; i < audiences.size(); i++) {
-                lay(like.get(i), audiences.get(i));
+            for (int i = 0; i < like.size(); i++) {
+                lay(like.get(i), target.audiences().get(i));
             }
             if (repriced) {
                 changes.add(0, new Departure(Change.CURRENCY, ""));
             }
-            return new Laid(empty.withColumns(columns).withRows(rows).withOff(off), List.copyOf(changes));
+            Campaign made = empty.withColumns(columns)
+                    .withRows(List.copyOf(rows.values()))
+                    .withOff(off);
+            return new Laid(made, Set.copyOf(own), List.copyOf(changes));
         }
 
         /** Whose rows each audience takes. */
         private List<People> like() {
             List<People> left = new ArrayList<>(people);
-            Map<Integer, People> taken = new HashMap<>();
-            for (int i = 0; i < audiences.size(); i++) {
-                String name = audiences.get(i).name();
-                Optional<People> same = left.stream()
-                        .filter(p -> p.words().equalsIgnoreCase(name))
-                        .findFirst();
-                if (same.isPresent()) {
-                    taken.put(i, same.get());
-                    left.remove(same.get());
-                }
-            }
-            List<People> like = new ArrayList<>();
-            for (int i = 0; i < audiences.size(); i++) {
-                People named = taken.get(i);
-                if (named == null) {
-                    named = left.isEmpty() ? people.get(people.size() - 1) : left.remove(0);
-                }
-                like.add(named);
-            }
-            return like;
+            List<Optional<People>> called = target.audiences().stream()
+                    .map(onto -> {
+                        Optional<People> same = left.stream()
+                                .filter(p -> p.words().equalsIgnoreCase(onto.name()))
+                                .findFirst();
+                        same.ifPresent(left::remove);
+                        return same;
+                    })
+                    .toList();
+            People last = people.get(people.size() - 1);
+            return called.stream()
+                    .map(same -> same.orElseGet(() -> left.isEmpty() ? last : left.remove(0)))
+                    .toList();
         }
 
         private void lay(People from, Onto onto) {
-            Map<List<Object>, Row> made = new HashMap<>();
+            Map<List<Object>, String> withoutPlace = new HashMap<>();
             for (Part part : from.rows()) {
-                String label = part.label().replace(from.words(), onto.name());
-                List<Slice> kept = new ArrayList<>();
-                boolean nobody = false;
-                boolean elsewhere = false;
-                for (Slice slice : part.narrowing().slices()) {
-                    Slice there = within(slice, onto.definition());
-                    nobody |= there == null && !(slice instanceof Slice.In);
-                    elsewhere |= there == null && slice instanceof Slice.In;
-                    label = CarriedPeople.relabelled(label, slice, there == null ? "" : there.words());
-                    if (there != null) {
-                        kept.add(there);
-                    }
-                }
-                if (nobody) {
-                    changes.add(new Departure(Change.NOBODY, part.label()));
+                String called = part.label().replace(from.words(), onto.name());
+                Optional<Kept> found = Kept.of(part, called, onto.definition());
+                if (found.isEmpty()) {
+                    changes.add(new Departure(Change.NOBODY, called));
                     continue;
                 }
-                Narrowing narrowing = new Narrowing(kept);
-                List<Object> same = List.of(narrowing, part.delivery(), part.off());
-                Row joined = elsewhere ? made.get(same) : null;
+                Kept kept = found.get();
+                List<Object> same = List.of(kept.narrowing(), part.delivery(), part.off());
+                String joined = kept.elsewhere() ? withoutPlace.get(same) : null;
                 if (joined != null) {
-                    Row more = joined.paid(joined.money().plus(money(part)));
-                    rows.replaceAll(r -> r.id().equals(more.id()) ? more : r);
-                    made.put(same, more);
-                    changes.add(new Departure(Change.JOINED, part.label()));
+                    rows.computeIfPresent(
+                            joined, (id, row) -> row.paid(row.money().plus(money(part, id))));
+                    changes.add(new Departure(Change.JOINED, called));
                     continue;
                 }
-                Row row = new Row(
-                        ids.get(),
-                        onto.audienceId(),
-                        labels.free(fitting(label.isBlank() ? onto.name() : label)),
-                        money(part),
-                        false,
-                        narrowing,
-                        delivery(part));
-                if (elsewhere) {
-                    changes.add(new Departure(Change.ELSEWHERE, row.label()));
-                    made.put(same, row);
+                String id = target.ids().get();
+                String label = labels.free(fitting(kept.label().isBlank() ? onto.name() : kept.label()));
+                if (kept.elsewhere()) {
+                    withoutPlace.put(same, id);
+                    changes.add(new Departure(Change.ELSEWHERE, label));
                 }
-                rows.add(row);
-                switchOff(part, row);
+                rows.put(
+                        id,
+                        new Row(
+                                id,
+                                onto.audienceId(),
+                                label,
+                                money(part, id),
+                                false,
+                                kept.narrowing(),
+                                delivery(part)));
+                switchOff(part, id);
             }
         }
 
@@ -264,13 +256,13 @@ public record Template(String network, CampaignFacts facts, List<People> people,
         }
 
         /** What the template's campaign gave each row is what this one gives it; money of a row's own stays. */
-        private Money money(Part part) {
-            boolean usual = part.money().equals(Template.this.facts.moneyPerRow());
-            if (usual) {
+        private Money money(Part part, String rowId) {
+            if (part.money().equals(Template.this.facts.moneyPerRow())) {
                 return empty.facts().moneyPerRow();
             }
+            own.add(rowId);
             repriced |= otherCurrency;
-            return otherCurrency ? lowest : part.money();
+            return otherCurrency ? target.lowest() : part.money();
         }
 
         private Delivery delivery(Part part) {
@@ -282,7 +274,7 @@ public record Template(String network, CampaignFacts facts, List<People> people,
             return delivery.bidding(Bid.AUTOMATIC);
         }
 
-        private void switchOff(Part part, Row row) {
+        private void switchOff(Part part, String rowId) {
             List<Column> without = new ArrayList<>();
             for (int c = 0; c < columns.size(); c++) {
                 if (part.off().contains(Math.min(c, creatives - 1))) {
@@ -290,8 +282,35 @@ public record Template(String network, CampaignFacts facts, List<People> people,
                 }
             }
             if (without.size() < columns.size()) {
-                without.forEach(c -> off.put(new CellRef(row.id(), c.id()), ""));
+                without.forEach(c -> off.put(new CellRef(rowId, c.id()), ""));
             }
+        }
+    }
+
+    /**
+     * What a row keeps to of another audience.
+     *
+     * @param label with the words of that
+     * @param elsewhere whether it kept to places that the audience is not in
+     */
+    private record Kept(String label, Narrowing narrowing, boolean elsewhere) {
+        /** Nothing where nobody of the audience is of it. */
+        static Optional<Kept> of(Part part, String called, AudienceDefinition audience) {
+            List<Slice> kept = new ArrayList<>();
+            String label = called;
+            boolean elsewhere = false;
+            for (Slice slice : part.narrowing().slices()) {
+                Slice there = within(slice, audience);
+                if (there != null) {
+                    kept.add(there);
+                } else if (slice instanceof Slice.In) {
+                    elsewhere = true;
+                } else {
+                    return Optional.empty();
+                }
+                label = CarriedPeople.relabelled(label, slice, there == null ? "" : there.words());
+            }
+            return Optional.of(new Kept(label, new Narrowing(kept), elsewhere));
         }
     }
 

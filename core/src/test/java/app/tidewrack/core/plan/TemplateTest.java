@@ -17,6 +17,7 @@ import app.tidewrack.core.plan.Template.Change;
 import app.tidewrack.core.plan.Template.Departure;
 import app.tidewrack.core.plan.Template.Laid;
 import app.tidewrack.core.plan.Template.Onto;
+import app.tidewrack.core.plan.Template.Target;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.schedule.Flight;
 import java.time.LocalDate;
@@ -26,6 +27,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
@@ -74,7 +76,11 @@ class TemplateTest {
     }
 
     private Laid lay(Template template, List<Onto> onto, String... creatives) {
-        return template.laid("there", facts(pounds(20)), onto, List.of(creatives), pounds(1), () -> "n" + next++);
+        return lay(template, pounds(20), onto, pounds(1), creatives);
+    }
+
+    private Laid lay(Template template, Money perRow, List<Onto> onto, Money lowest, String... creatives) {
+        return template.laid(new Target("there", facts(perRow), onto, List.of(creatives), lowest, () -> "n" + next++));
     }
 
     private static Onto onto(String name, AudienceDefinition definition) {
@@ -142,9 +148,9 @@ class TemplateTest {
     @Test
     void whatEachRowWasGivenIsGivenAnewAndMoneyOfARowsOwnStays() {
         Template template = of(campaign(List.of(row("a", "Usual", 20), row("a", "Own", 12)), 1, Map.of()));
-        Laid laid = template.laid(
-                "there", facts(pounds(7)), List.of(onto("One", BRITONS)), List.of("x"), pounds(1), () -> "n" + next++);
+        Laid laid = lay(template, pounds(7), List.of(onto("One", BRITONS)), pounds(1), "x");
         assertThat(rows(laid)).containsExactly("id of One: Usual, £7.00", "id of One: Own, £12.00");
+        assertThat(laid.own()).containsExactly(laid.campaign().rows().get(1).id());
     }
 
     @Test
@@ -178,6 +184,15 @@ class TemplateTest {
                         new Departure(Change.JOINED, "York 18 to 34"),
                         new Departure(Change.NOBODY, "Leeds 35 to 60"),
                         new Departure(Change.NOBODY, "men"));
+        // In crowns the row that stands for both has one sum of them: what each row is given, and what is lowest.
+        Template mixed = of(campaign(List.of(row("a", "Leeds", 20, LEEDS), row("a", "York", 5, YORK)), 1, Map.of()));
+        Laid crowns = lay(
+                mixed,
+                Money.ofMinor(9_000, "DKK"),
+                List.of(onto("Danes", AudienceDefinition.everyoneIn("DK"))),
+                Money.ofMinor(700, "DKK"),
+                "x");
+        assertThat(crowns.campaign().rows()).extracting(Row::money).containsExactly(Money.ofMinor(9_700, "DKK"));
         // At home nothing is left out.
         assertThat(lay(template, List.of(onto("Britons", BRITONS)), "x").changes())
                 .isEmpty();
@@ -226,21 +241,14 @@ class TemplateTest {
                         .delivery())
                 .isEqualTo(bid.delivery());
         Money lowest = Money.ofMinor(700, "DKK");
-        Laid laid = template.laid(
-                "there", facts(lowest), List.of(onto("One", BRITONS)), List.of("x"), lowest, () -> "n" + next++);
+        Laid laid = lay(template, lowest, List.of(onto("One", BRITONS)), lowest, "x");
         Row there = laid.campaign().rows().get(0);
         assertThat(there.money()).isEqualTo(lowest);
         assertThat(there.delivery().bid()).isEqualTo(Bid.AUTOMATIC);
         assertThat(laid.changes()).containsExactly(new Departure(Change.CURRENCY, ""));
         // What each row is given is typed in crowns: nothing is unlike the template then.
         Template usual = of(campaign(List.of(row("a", "Usual", 20)), 1, Map.of()));
-        assertThat(usual.laid(
-                                "there",
-                                facts(lowest),
-                                List.of(onto("One", BRITONS)),
-                                List.of("x"),
-                                Money.ofMinor(100, "DKK"),
-                                () -> "n" + next++)
+        assertThat(lay(usual, lowest, List.of(onto("One", BRITONS)), Money.ofMinor(100, "DKK"), "x")
                         .changes())
                 .isEmpty();
     }
@@ -278,8 +286,8 @@ class TemplateTest {
                     before.columns().stream().map(Column::creativeId).toArray(String[]::new);
             Laid laid = lay(of(before), onto, creatives);
             assertThat(laid.changes()).isEmpty();
-            assertThat(rows(laid)).isEqualTo(rows(new Laid(before, List.of())));
-            assertThat(shown(laid)).isEqualTo(shown(new Laid(before, List.of())));
+            assertThat(rows(laid)).isEqualTo(rows(new Laid(before, Set.of(), List.of())));
+            assertThat(shown(laid)).isEqualTo(shown(new Laid(before, Set.of(), List.of())));
             assertThat(laid.campaign().rows())
                     .extracting(Row::narrowing)
                     .isEqualTo(rows.stream().map(Row::narrowing).toList());

@@ -20,6 +20,7 @@ import app.tidewrack.server.web.NotFound;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -79,6 +80,18 @@ public class AudienceLibrary {
 
     public Map<String, Audience> byId(String clientId) {
         return all(clientId).stream().collect(Collectors.toMap(Audience::id, Function.identity()));
+    }
+
+    /**
+     * Those of some ids, in their order.
+     *
+     * @throws NotFound when the client has not one of them
+     */
+    public List<Audience> named(String clientId, List<String> ids) {
+        Map<String, Audience> known = byId(clientId);
+        return ids.stream()
+                .map(id -> Optional.ofNullable(known.get(id)).orElseThrow(() -> new NotFound("audience", id)))
+                .toList();
     }
 
     /** @throws Refusal when the name is not legal or another audience has it, or the network does not offer what is asked */

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -80,6 +81,18 @@ public class CreativeLibrary {
         return all(clientId).stream()
                 .map(KeptCreative::creative)
                 .collect(Collectors.toMap(Creative::id, Function.identity()));
+    }
+
+    /**
+     * Those of some ids, in their order.
+     *
+     * @throws NotFound when the client has not one of them
+     */
+    public List<Creative> named(String clientId, List<String> ids) {
+        Map<String, Creative> known = byId(clientId);
+        return ids.stream()
+                .map(id -> Optional.ofNullable(known.get(id)).orElseThrow(() -> new NotFound("creative", id)))
+                .toList();
     }
 
     /** A draft as a creative, with what it refers to. */

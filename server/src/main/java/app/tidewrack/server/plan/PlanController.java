@@ -74,7 +74,8 @@ class PlanController {
             return desk.add(clientId, plan.name());
         }
         requireSeen(person, first);
-        return desk.add(clientId, plan.name(), first, person.getName());
+        PlanView made = desk.add(clientId, plan.name(), first, person.getName());
+        return first.templateId() == null ? made : plan(clientId, made.id());
     }
 
     private void requireSeen(Principal person, EditBody.NewCampaign added) {
@@ -154,7 +155,8 @@ class PlanController {
         boolean unasked = edit instanceof EditBody.RowDelivery
                 || edit instanceof EditBody.RowKeep
                 || edit instanceof EditBody.RowSplit
-                || edit instanceof EditBody.CampaignCopy;
+                || edit instanceof EditBody.CampaignCopy
+                || (edit instanceof EditBody.NewCampaign like && like.templateId() != null);
         return told.since(request.held(), unasked ? plan(clientId, planId) : made);
     }
 

@@ -58,7 +58,7 @@ class TemplateController {
      * @param people what the people it talked to were called, in the order of its rows
      * @param rows how many it has
      * @param drawn the first of them
-     * @param split what its rows are split by
+     * @param split what its rows are split by, in words
      * @param basis what its money is for
      * @param sharedMinor the sum its rows share; null when each has its own
      */
@@ -82,7 +82,7 @@ class TemplateController {
             int rows,
             int creatives,
             List<DrawnRow> drawn,
-            Set<Variable> split,
+            List<String> split,
             String madeBy,
             Instant madeAt) {}
 
@@ -131,20 +131,20 @@ class TemplateController {
             @PathVariable String clientId, @PathVariable String id, @Valid @RequestBody Over body, Principal person) {
         KeptTemplate kept = templates.one(person, id);
         Account account = accounts.account(clientId, body.accountId());
-        CampaignFacts facts = kept.content().facts();
+        CampaignFacts facts = templates.facts(kept.content(), account);
         Laid laid = templates.laid(clientId, kept.content(), account, facts, body.audienceIds(), body.creativeIds());
         Campaign campaign = laid.campaign();
-        Money usual = facts.moneyPerRow();
         return new OverView(
                 campaign.ads(),
                 campaign.columns().size(),
-                campaign.rows().stream().map(r -> row(campaign, r, usual)).toList(),
+                campaign.rows().stream().map(r -> row(laid, r)).toList(),
                 laid.changes());
     }
 
-    private static OverRow row(Campaign campaign, Row row, Money usual) {
+    private static OverRow row(Laid laid, Row row) {
+        Campaign campaign = laid.campaign();
         boolean own =
-                !row.money().equals(usual) && !campaign.facts().budgeting().forCampaign();
+                laid.own().contains(row.id()) && !campaign.facts().budgeting().forCampaign();
         return new OverRow(
                 row.label(),
                 campaign.onColumns(row.id()).size(),
@@ -182,7 +182,7 @@ class TemplateController {
                         .limit(DRAWN)
                         .map(p -> new DrawnRow(p.label(), p.money().minor(), p.off()))
                         .toList(),
-                split,
+                split.stream().map(Variable::words).toList(),
                 kept.madeBy(),
                 kept.madeAt());
     }

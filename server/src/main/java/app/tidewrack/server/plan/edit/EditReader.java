@@ -286,17 +286,12 @@ public class EditReader {
 
     private AddRows newRows(String clientId, Plan plan, EditBody.NewRows body) {
         Campaign campaign = plan.campaign(body.campaignId());
-        Map<String, Audience> known = audiences.byId(clientId);
         Labels labels = new Labels(campaign.rows().stream().map(Row::label).collect(Collectors.toSet()));
         List<PlacedRow> rows = new ArrayList<>();
-        for (String audienceId : body.audienceIds()) {
-            Audience audience = known.get(audienceId);
-            if (audience == null) {
-                throw new NotFound("audience", audienceId);
-            }
+        for (Audience audience : audiences.named(clientId, body.audienceIds())) {
             Row row = new Row(
                     Ids.fresh(),
-                    audienceId,
+                    audience.id(),
                     labels.free(audience.name()),
                     campaign.facts().moneyPerRow());
             rows.add(new PlacedRow(campaign.rows().size() + rows.size(), row, Map.of()));
@@ -359,17 +354,10 @@ public class EditReader {
     }
 
     private PlanEdit newAds(String clientId, Plan plan, EditBody.NewAds body) {
-        Map<String, Creative> known = creatives.byId(clientId);
-        body.creativeIds().stream()
-                .filter(id -> !known.containsKey(id))
-                .findFirst()
-                .ifPresent(id -> {
-                    throw new NotFound("creative", id);
-                });
-        Audience audience = audiences.byId(clientId).get(body.audienceId());
-        if (audience == null) {
-            throw new NotFound("audience", body.audienceId());
-        }
+        Map<String, String> names = creatives.named(clientId, body.creativeIds()).stream()
+                .collect(Collectors.toMap(Creative::id, Creative::name, (one, same) -> one));
+        Audience audience =
+                audiences.named(clientId, List.of(body.audienceId())).get(0);
         Campaign campaign = plan.campaign(body.campaignId());
         Money usual = campaign.facts().moneyPerRow();
         return Copies.inRowsOfTheirOwn(
@@ -378,20 +366,16 @@ public class EditReader {
                 audience.id(),
                 audience.name(),
                 body.money() == null || body.money().isBlank() ? usual : Money.parse(body.money(), usual.currency()),
-                id -> Objects.requireNonNull(known.get(id)).name(),
+                id -> Objects.requireNonNull(names.get(id)),
                 Ids::fresh);
     }
 
     private AddColumns newColumns(String clientId, Plan plan, EditBody.NewColumns body) {
         Campaign campaign = plan.campaign(body.campaignId());
-        Set<String> known = creatives.byId(clientId).keySet();
         List<PlacedColumn> columns = new ArrayList<>();
-        for (String creativeId : body.creativeIds()) {
-            if (!known.contains(creativeId)) {
-                throw new NotFound("creative", creativeId);
-            }
+        for (Creative creative : creatives.named(clientId, body.creativeIds())) {
             columns.add(new PlacedColumn(
-                    campaign.columns().size() + columns.size(), new Column(Ids.fresh(), creativeId), Map.of()));
+                    campaign.columns().size() + columns.size(), new Column(Ids.fresh(), creative.id()), Map.of()));
         }
         return new AddColumns(body.campaignId(), columns);
     }

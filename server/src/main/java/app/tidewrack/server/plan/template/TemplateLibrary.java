@@ -1,13 +1,16 @@
 package app.tidewrack.server.plan.template;
 
+import app.tidewrack.core.creative.Creative;
 import app.tidewrack.core.money.Money;
-import app.tidewrack.core.network.Rulebook;
+import app.tidewrack.core.plan.Budgeting;
 import app.tidewrack.core.plan.Campaign;
 import app.tidewrack.core.plan.CampaignFacts;
 import app.tidewrack.core.plan.Template;
 import app.tidewrack.core.plan.Template.Laid;
 import app.tidewrack.core.plan.Template.Onto;
+import app.tidewrack.core.plan.Template.Target;
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.schedule.Flight;
 import app.tidewrack.server.audience.AudienceLibrary;
 import app.tidewrack.server.audience.AudienceLibrary.Audience;
 import app.tidewrack.server.client.Accounts;
@@ -23,7 +26,6 @@ import java.util.Currency;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import lombok.RequiredArgsConstructor;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -106,36 +108,43 @@ public class TemplateLibrary {
             CampaignFacts facts,
             List<String> audienceIds,
             List<String> creativeIds) {
-        Rulebook rulebook = networks.rulebook(account.network());
         if (!account.network().equals(template.network())) {
             throw new Refusal(
                     "templateId",
                     "The template is of a campaign on %s; %s is on %s."
-                            .formatted(networks.rulebook(template.network()).name(), account.name(), rulebook.name()),
+                            .formatted(
+                                    networks.rulebook(template.network()).name(),
+                                    account.name(),
+                                    networks.rulebook(account.network()).name()),
                     "Choose an account there; its campaign can be copied to another network afterwards.");
         }
-        Map<String, Audience> people = audiences.byId(clientId);
-        Set<String> shown = creatives.byId(clientId).keySet();
-        for (String id : creativeIds) {
-            if (!shown.contains(id)) {
-                throw new NotFound("creative", id);
-            }
-        }
-        List<Onto> onto = audienceIds.stream()
-                .map(id -> {
-                    Audience audience = people.get(id);
-                    if (audience == null) {
-                        throw new NotFound("audience", id);
-                    }
-                    return new Onto(id, audience.name(), audience.definition());
-                })
+        List<Onto> onto = audiences.named(clientId, audienceIds).stream()
+                .map(a -> new Onto(a.id(), a.name(), a.definition()))
                 .toList();
-        return template.laid(account.id(), facts, onto, creativeIds, lowest(rulebook, account, facts), Ids::fresh);
+        List<String> shown = creatives.named(clientId, creativeIds).stream()
+                .map(Creative::id)
+                .toList();
+        return template.laid(new Target(
+                account.id(), facts, onto, shown, lowest(account, facts.budgeting(), facts.flight()), Ids::fresh));
     }
 
-    private static Money lowest(Rulebook rulebook, Account account, CampaignFacts facts) {
+    /** What a campaign on an account begins with where nothing is typed: as the template's, or the network's lowest in another currency. */
+    public CampaignFacts facts(Template template, Account account) {
+        CampaignFacts facts = template.facts();
+        Budgeting given = facts.budgeting();
+        if (facts.moneyPerRow().currency().getCurrencyCode().equals(account.currency())) {
+            return facts;
+        }
+        Money lowest = lowest(account, given, facts.flight());
+        return facts.budgeted(new Budgeting(given.basis(), given.forCampaign() ? lowest : null), lowest);
+    }
+
+    private Money lowest(Account account, Budgeting given, Flight flight) {
         Currency currency = Currency.getInstance(account.currency());
-        long daily = rulebook.money(currency).map(m -> m.lowestDailyMinor()).orElse(0L);
-        return facts.budgeting().ofDaily(new Money(daily, currency), facts.flight());
+        long daily = networks.rulebook(account.network())
+                .money(currency)
+                .map(m -> m.lowestDailyMinor())
+                .orElse(0L);
+        return given.ofDaily(new Money(daily, currency), flight);
     }
 }
