@@ -11,6 +11,8 @@ export default defineConfig(({ mode }) => ({
   test: {
     // No claim about speed: it only ends a test that would wait for good.
     testTimeout: 180_000,
+    // Not one fewer than the machine has: on two processors that would be one.
+    maxWorkers: "100%",
     // A test that needs a page says so in its first line.
     environment: "node",
     include: ["src/**/*.test.{ts,tsx}"],

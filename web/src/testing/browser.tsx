@@ -24,6 +24,15 @@ export function wide(pixels: number): void {
 }
 
 let width = 1280;
+/*
+ * What the product waits for before it sends, asks or looks again is over at once: how many changes go out in one is then no matter of how
+ * quick the machine is. What such a wait is for is checked where the clock is the test's own (frame.test.ts).
+ */
+const LONGEST_PAUSE_MS = 1_000;
+const timer = globalThis.setTimeout;
+globalThis.setTimeout = ((run: () => void, ms = 0, ...told: []) =>
+  timer(run, ms > LONGEST_PAUSE_MS ? ms : 0, ...told)) as typeof setTimeout;
+
 const MIN_WIDTH = /min-width: (\d+)px/;
 
 if (typeof window !== "undefined") {
