@@ -8,4 +8,5 @@ if ! cmp -s package-lock.json "$stamp"; then
   cp package-lock.json "$stamp"
 fi
 npm run --silent build
+node pack.mjs
 node parts.mjs

@@ -16,7 +16,7 @@ const rooms = [
   ["tests", ["results"]],
   ["works", ["results"]],
   ["signoff", ["creative"]],
-  ["plan", ["audiences", "results", "tests", "signoff"]],
+  ["plan", ["audiences", "creative", "results", "tests", "signoff"]],
   ["launch", ["plan", "signoff"]],
   ["morning", ["advice", "tests"]],
   ["desk", ["results", "morning"]],

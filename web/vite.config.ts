@@ -2,9 +2,36 @@ import react from "@vitejs/plugin-react";
 import { loadEnv } from "vite";
 import { defineConfig } from "vitest/config";
 
+/** Large, only of some screens, and used by nothing that all of them use: charts, the map, calendars, files. */
+const OF_SOME_SCREENS =
+  /(echarts|zrender|tslib|leaflet|topojson|d3-|useChart|AgencyFields)|(@rc-component|antd\/es)\/(picker|date-picker|upload|progress|slider)\//;
+
 export default defineConfig(({ mode }) => ({
   plugins: [react()],
-  build: { chunkSizeWarningLimit: 1500, assetsInlineLimit: 0 },
+  build: {
+    chunkSizeWarningLimit: 1500,
+    assetsInlineLimit: 0,
+    rolldownOptions: {
+      output: {
+        // Few files: what all screens stand on comes in one, what others have written in another that changes only with it.
+        codeSplitting: {
+          groups: [
+            // Two files of about one size are read by two processors at once.
+            { name: "drawing", test: /node_modules\/(react|react-dom|react-router|scheduler|@tanstack)\// },
+            {
+              name: "others",
+              test: (id) => id.includes("node_modules") && !OF_SOME_SCREENS.test(id),
+              minShareCount: 2,
+            },
+            {
+              name: "house",
+              test: (id) => /\/src\/(api|frame|look)\//.test(id) && !OF_SOME_SCREENS.test(id),
+            },
+          ],
+        },
+      },
+    },
+  },
   server: {
     proxy: { "/api": `http://127.0.0.1:${loadEnv(mode, ".", "TIDEWRACK_").TIDEWRACK_PORT ?? "8470"}` },
   },

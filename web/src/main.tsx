@@ -3,7 +3,7 @@ import "@fontsource-variable/jetbrains-mono";
 import "@fontsource-variable/public-sans";
 import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { App } from "antd";
-import { StrictMode, Suspense } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
@@ -11,12 +11,14 @@ import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
 import { Dressed } from "./look/Dressed";
 import { dress } from "./look/look";
-import { First } from "./door/First";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
 import { clientsQuery } from "./api/clients";
 import { agencyQuery, sessionQuery } from "./api/session";
 import { OF_GUESTS, readAhead, readFirst, SCREENS } from "./screens";
+
+/** Seen once in the life of a house. */
+const First = lazy(async () => ({ default: (await import("./door/First")).First }));
 
 /** Addresses of those who are not signed in. */
 const AT_THE_DOOR = /^\/(signin|first|join|sign)(\/|$)/;

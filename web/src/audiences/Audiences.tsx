@@ -14,6 +14,7 @@ import { freeName } from "../look/lists";
 import { Temperature, temperatures } from "../look/Temperature";
 import { networkColour } from "../look/theme";
 import { type Audience, type Draft, draftOf, everyoneIn, homeCountry } from "./model";
+import { MADE } from "./made";
 import { OneAudience } from "./OneAudience";
 import { addAudiences, removeAudience } from "./queries";
 import { ImportList } from "./sources/ImportList";
@@ -70,7 +71,7 @@ export function Audiences() {
     });
     void carryOut(addAudiences(clientId, bodies), async ([first]) => {
       await queries.invalidateQueries(audiencesQuery(clientId));
-      if (first) await navigate(`/c/${clientId}/audiences/${first.id}`);
+      if (first) await navigate(`/c/${clientId}/audiences/${first.id}`, { state: MADE });
     });
   };
   const startNew = (on: Schemas["AccountView"]) => {
@@ -136,19 +137,24 @@ export function Audiences() {
       })}
       {wanted && shown.length === 0 && <p className="note">No audience by that name.</p>}
       <Changes>
-        <Select<string | null>
-          aria-label="New audience"
-          className="add-select"
-          placeholder="New audience on…"
-          value={null}
-          style={{ width: "100%" }}
-          popupMatchSelectWidth={230}
-          options={accounts.map((a) => ({ value: a.id, label: a.name }))}
-          onChange={(id) => {
-            const on = accounts.find((a) => a.id === id);
-            if (on) startNew(on);
-          }}
-        />
+        <button className="add-thing" onClick={() => startNew(account)}>
+          New audience on {account.name}
+        </button>
+        {accounts.length > 1 && (
+          <Select<string | null>
+            aria-label="New audience"
+            className="add-select"
+            placeholder="On another account…"
+            value={null}
+            style={{ width: "100%" }}
+            popupMatchSelectWidth={230}
+            options={accounts.map((a) => ({ value: a.id, label: a.name }))}
+            onChange={(id) => {
+              const on = accounts.find((a) => a.id === id);
+              if (on) startNew(on);
+            }}
+          />
+        )}
       </Changes>
       <SourceThings
         sources={sources.data ?? []}

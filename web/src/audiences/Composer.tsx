@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { Input, InputNumber, Select } from "antd";
-import { useEffect } from "react";
-import { useSearchParams } from "react-router";
+import { Input, InputNumber, type InputRef, Select } from "antd";
+import { useEffect, useRef } from "react";
+import { useLocation, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import { Conditions } from "./Conditions";
 import { LeftOut } from "./LeftOut";
+import { wasMade } from "./made";
 import { countriesOf, differencesWords, sentence, type Definition, type Draft } from "./model";
 import { PlacesStep, usePlaceWords } from "./PlacesStep";
 import { sidesQuery, sizeQuery } from "./queries";
@@ -55,11 +56,17 @@ export function Composer(props: {
     const found = (MENDS[field ?? ""] ?? []).map((where) => document.querySelector<HTMLElement>(where));
     found.find((input) => input !== null)?.focus();
   }, [field]);
+  const { key, state } = useLocation();
+  const name = useRef<InputRef>(null);
+  useEffect(() => {
+    if (wasMade(state)) name.current?.focus({ cursor: "all" });
+  }, [key, state]);
   const step = { ladder: sized.data, old: sized.isPlaceholderData || sized.isError };
   return (
     <div className="sentence">
       <div style={{ marginBottom: 8 }}>
         <Input
+          ref={name}
           aria-label="Name of the audience"
           value={draft.name}
           status={problem?.field === "name" ? "error" : ""}

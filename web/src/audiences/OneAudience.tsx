@@ -1,10 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown, Segmented } from "antd";
-import { useCallback, useMemo, useState, type ReactNode } from "react";
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from "react";
+import { useNavigate } from "react-router";
 import { audiencesQuery } from "../api/audiences";
 import { type Schemas, askAgain } from "../api/client";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { opened } from "../frame/recent";
 import { useReads } from "../frame/reads";
 import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
@@ -37,7 +39,9 @@ export function OneAudience(props: {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const carryOut = useChange();
+  const navigate = useNavigate();
   const [view, setView] = useState<(typeof VIEWS)[number]>("Describe");
+  useEffect(() => opened(clientId, current.id), [clientId, current.id]);
   const save = useCallback(
     async (draft: Draft) => {
       const key = audiencesQuery(clientId).queryKey;
@@ -121,23 +125,28 @@ export function OneAudience(props: {
       }
       looks={<Segmented aria-label="View" options={[...VIEWS]} value={view} onChange={setView} />}
       actions={
-        <Dropdown
-          trigger={["click"]}
-          menu={{
-            items: [
-              { key: "twice", label: "Duplicate", onClick: props.onDuplicate },
-              ...elsewhere.map((a) => ({
-                key: a.id,
-                label: `Copy to ${a.name}`,
-                onClick: () => copyTo(a.id),
-              })),
-              { type: "divider" as const },
-              { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },
-            ],
-          }}
-        >
-          <Button>Do…</Button>
-        </Dropdown>
+        <>
+          <Button onClick={() => void navigate(`/c/${clientId}/plan?audience=${current.id}`)}>
+            Plan with it…
+          </Button>
+          <Dropdown
+            trigger={["click"]}
+            menu={{
+              items: [
+                { key: "twice", label: "Duplicate", onClick: props.onDuplicate },
+                ...elsewhere.map((a) => ({
+                  key: a.id,
+                  label: `Copy to ${a.name}`,
+                  onClick: () => copyTo(a.id),
+                })),
+                { type: "divider" as const },
+                { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },
+              ],
+            }}
+          >
+            <Button>Do…</Button>
+          </Dropdown>
+        </>
       }
       facts={
         <Facts

@@ -7,6 +7,7 @@ import {
   circleKey,
   inKm,
   inUnit,
+  placeTyped,
   radiusRange,
   withoutPlace,
   withPlace,
@@ -173,11 +174,13 @@ function PlaceSearch(props: {
 }) {
   const { offer } = props;
   const [text, setText] = useState("");
-  const wanted = text.trim().toLowerCase();
+  const [{ miles }] = usePreferences();
+  const typed = placeTyped(text, miles ? "mi" : "km");
+  const wanted = typed.name.toLowerCase();
   const words = usePlaceWords(props.clientId, props.accountId, offer);
   const regions = useQuery({ ...regionsQuery(props.clientId, props.accountId), enabled: offer.regions });
   const cities = useQuery({
-    ...placesQuery(props.clientId, props.accountId, text.trim()),
+    ...placesQuery(props.clientId, props.accountId, typed.name),
     enabled: wanted.length > 0 && !!offer.radius,
   });
   const named = (name: string) => name.toLowerCase().includes(wanted);
@@ -210,7 +213,7 @@ function PlaceSearch(props: {
     const { name, country, latitude, longitude } = city;
     const radiusKm = Math.max(
       offer.radius?.leastKm ?? 1,
-      Math.min(offer.radius?.mostKm ?? 1, USUAL_RADIUS_KM),
+      Math.min(offer.radius?.mostKm ?? 1, typed.km ?? USUAL_RADIUS_KM),
     );
     props.onChoose({ cityId: city.id, name, country, latitude, longitude, radiusKm });
   };
@@ -222,7 +225,7 @@ function PlaceSearch(props: {
       popupMatchSelectWidth={430}
       value={null}
       showSearch={{ filterOption: false, onSearch: setText, searchValue: text }}
-      notFoundContent="No place of 1,000 people or more by that name"
+      notFoundContent="No place of 1,000 people or more by that name; a number after it says how far around"
       options={options}
       onChange={(value) => value && choose(value)}
     />

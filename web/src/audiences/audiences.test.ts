@@ -11,6 +11,7 @@ import {
   everyoneIn,
   inKm,
   inUnit,
+  placeTyped,
   radiusRange,
   keyOf,
   NO_PLACES,
@@ -70,6 +71,22 @@ describe("places", () => {
     expect(withoutPlace(only, norwich, true).countries).toEqual(["GB"]);
     expect(withoutPlace(only, norwich, false)).toEqual(NO_PLACES);
     expect(withoutPlace({ ...NO_PLACES, countries: ["GB"] }, "GB", true)).toEqual(NO_PLACES);
+  });
+
+  it.each([
+    { typed: "Norwich", usual: "km", name: "Norwich", km: undefined },
+    { typed: " Norwich 12", usual: "km", name: "Norwich", km: 12 },
+    { typed: "Norwich 12 km", usual: "mi", name: "Norwich", km: 12 },
+    { typed: "York 10", usual: "mi", name: "York", km: 16.09344 },
+    { typed: "York 7,5mi", usual: "km", name: "York", km: 12.07008 },
+    { typed: "12", usual: "km", name: "12", km: undefined },
+    { typed: "Norwich 1200", usual: "km", name: "Norwich 1200", km: undefined },
+    { typed: "Kings Lynn 4 km", usual: "km", name: "Kings Lynn", km: 4 },
+  ] as const)("“$typed” is $name, $km km around it", ({ typed, usual, name, km }) => {
+    const told = placeTyped(typed, usual);
+    expect(told.name).toBe(name);
+    if (km === undefined) expect(told.km).toBeUndefined();
+    else expect(told.km).toBeCloseTo(km, 9);
   });
 
   it("keeps miles exactly on the way to kilometres and back", () => {

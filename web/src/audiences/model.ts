@@ -221,6 +221,20 @@ export function inKm(distance: number, unit: DistanceUnit): number {
   return unit === "km" ? distance : distance * KM_OF_MILE;
 }
 
+const FAR = /^(.*\S)\s+(\d{1,3}(?:[.,]\d)?)\s*(km|mi)?$/i;
+
+/**
+ * A place as it is typed, with how far around it where that is said: “Norwich 12”, “York 7.5 mi”.
+ *
+ * @param usual the unit of a bare number
+ */
+export function placeTyped(text: string, usual: DistanceUnit): { name: string; km?: number } {
+  const said = FAR.exec(text.trim());
+  if (!said) return { name: text.trim() };
+  const [, name = "", far = "", unit] = said;
+  return { name, km: inKm(Number(far.replace(",", ".")), (unit?.toLowerCase() as DistanceUnit) ?? usual) };
+}
+
 /** The least and the most that a network takes, in tenths of the buyer's unit that lie within. */
 export function radiusRange(rule: { leastKm: number; mostKm: number }, unit: DistanceUnit) {
   const tenths = (km: number) => (10 * km) / inKm(1, unit);

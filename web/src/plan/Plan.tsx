@@ -1,15 +1,17 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Select } from "antd";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
+import { audiencesQuery } from "../api/audiences";
 import { at, type Schemas, send } from "../api/client";
+import { creativesQuery } from "../api/creatives";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { NoAccount } from "../frame/NoAccount";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { CampaignForm } from "./campaign/CampaignForm";
-import { NewCampaign } from "./campaign/NewCampaign";
+import { NewCampaign, type Onto } from "./campaign/NewCampaign";
 import { CampaignList } from "./campaign/CampaignList";
 import { useEdits } from "./edits/useEdits";
 import type { Campaign } from "./model";
@@ -38,7 +40,12 @@ const lastFirst = ({ campaign, plan }: AtHand): Campaign[] => [
 export function Plan() {
   const atHand = usePlanAtHand("plan");
   const reads = useReads();
+  const [search, setSearch] = useSearchParams();
   const [naming, setNaming] = useState(false);
+  const onto = {
+    audienceId: search.get("audience") ?? undefined,
+    creativeId: search.get("creative") ?? undefined,
+  };
   if (!atHand.client || !atHand.plans || !atHand.settled) return <Waiting on={[atHand]} />;
   if (atHand.client.accounts.length === 0) {
     return (
@@ -79,37 +86,48 @@ export function Plan() {
           )}
         </Columns>
       )}
-      {naming && atHand.account && (
+      {(naming || onto.audienceId || onto.creativeId) && !reads && atHand.account && (
         <NewPlan
           clientId={atHand.clientId}
           accounts={atHand.client.accounts}
           account={atHand.account}
           before={lastFirst(atHand)}
-          onClose={() => setNaming(false)}
+          onto={onto}
+          onClose={() => {
+            setNaming(false);
+            setSearch({}, { replace: true });
+          }}
         />
       )}
     </>
   );
 }
 
-/** A plan with its first campaign, both called the same. */
+/** A plan with its first campaign, both called the same; begun with something it is called as that is, on the account where that is. */
 function NewPlan(props: {
   clientId: string;
   accounts: Schemas["AccountView"][];
   account: Schemas["AccountView"];
   before: Campaign[];
+  onto: Onto;
   onClose: () => void;
 }) {
-  const { clientId } = props;
+  const { clientId, accounts, onto } = props;
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const audiences = useQuery(audiencesQuery(clientId));
+  const creatives = useQuery(creativesQuery(clientId));
+  if (!audiences.data || !creatives.data) return null;
+  const audience = audiences.data.find((a) => a.id === onto.audienceId);
+  const creative = creatives.data.find((c) => c.creative.id === onto.creativeId)?.creative;
   return (
     <NewCampaign
       {...props}
       title="New plan"
       named="Name of the plan"
       ok="Start it"
-      suggested=""
+      account={accounts.find((a) => a.id === audience?.accountId) ?? props.account}
+      suggested={audience?.name ?? creative?.name ?? ""}
       send={async (campaign) => {
         const plan = await addPlan(clientId, campaign);
         queries.setQueryData(planKey(clientId, plan.id), plan);

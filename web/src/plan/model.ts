@@ -144,6 +144,28 @@ export function switchBlock(campaign: Campaign, b: Block): Edit | null {
       };
 }
 
+/** The edit that gives rows of a block the money of one row. */
+export function moneyLike(campaign: Campaign, from: number, b: Block): Edit {
+  const minor = campaign.rows[from]?.moneyMinor ?? 0;
+  return {
+    kind: "rowsMoney",
+    campaignId: campaign.id,
+    rows: campaign.rows.slice(b.top, b.bottom + 1).map((r) => ({ rowId: r.id, minor })),
+  };
+}
+
+/** The edit that makes the ads of a block on, off or excluded as one of them is. */
+export function switchedLike(campaign: Campaign, row: number, column: number, b: Block): Edit {
+  const [is] = cellsOf(campaign, { top: row, bottom: row, left: column, right: column });
+  return {
+    kind: "cellSwitch",
+    campaignId: campaign.id,
+    cells: cellsOf(campaign, b).map(({ rowId, columnId }) => ({ rowId, columnId })),
+    on: !!is?.on,
+    why: campaign.excluded.find((e) => e.rowId === is?.rowId && e.columnId === is.columnId)?.why ?? null,
+  };
+}
+
 /** "Conversions on Hearthside", "3 × 2, 6 ads", money a day and over the flight. */
 export function summary(campaign: Campaign): { shape: string; daily: string; flight: string } {
   return {

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { App, DatePicker, Form, type FormInstance, Input, Segmented, Select } from "antd";
 import dayjs, { type Dayjs } from "dayjs";
-import { type ReactNode, type Ref, type RefObject, useRef, useState } from "react";
+import { type ReactNode, type Ref, type RefObject, useEffect, useRef, useState } from "react";
 import type { Problem, Schemas } from "../../api/client";
 import { offerQuery } from "../../api/clients";
 import { typedMoney } from "../../look/format";
@@ -56,6 +56,8 @@ interface OnAccountProps {
   typed?: RefObject<Partial<Facts>>;
   fields: Ref<FormInstance<Facts>>;
   like?: Like | undefined;
+  /** Of the creatives that its sheet begins with. */
+  formats?: string[];
   named?: string;
   suggested?: string;
   sheet?: ReactNode;
@@ -77,6 +79,25 @@ export function OnAccount(props: OnAccountProps) {
   if (!offer.data || !today.data) return null;
   const { rulebook } = offer.data;
   return <Fields {...props} rulebook={rulebook} today={today.data} />;
+}
+
+const NONE: string[] = [];
+
+/** As long as nobody said what for, an objective that takes what people are shown: the one at hand, or the first that does. */
+function useFitting(
+  form: FormInstance<Facts>,
+  objectives: Schemas["ObjectiveRule"][],
+  formats: string[],
+  typed: RefObject<Partial<Facts>> | undefined,
+) {
+  const shown = formats.join(" ");
+  useEffect(() => {
+    if (!shown || typed?.current.objective) return;
+    const takes = (o: Schemas["ObjectiveRule"]) => shown.split(" ").every((f) => o.formats.includes(f));
+    const now = objectives.find((o) => o.code === form.getFieldValue("objective"));
+    const first = objectives.find(takes);
+    if (first && !(now && takes(now))) form.setFieldValue("objective", first.code);
+  }, [form, objectives, shown, typed]);
 }
 
 /** The fields of the form on one account; nothing is kept until the server has taken it. */
@@ -121,6 +142,7 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
       sending.current = false;
     }
   };
+  useFitting(form, objectives, props.formats ?? NONE, props.typed);
   const charged = (code: string) => objectives.find((o) => o.code === code)?.goals[0]?.charged[0];
   const objective = Form.useWatch("objective", form) ?? initial.objective;
   const name = (

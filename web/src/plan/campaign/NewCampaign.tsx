@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { audiencesQuery } from "../../api/audiences";
 import { creativesQuery } from "../../api/creatives";
+import { recentFirst } from "../../frame/recent";
 import { SideDialog } from "../../look/Dialog";
 import { count, plural } from "../../look/format";
 import { PickFrom } from "../dialogs/PickFrom";
@@ -13,6 +14,14 @@ import { OverRows, useOver } from "../templates/Over";
 import { type Template, templatesQuery } from "../templates/queries";
 import type { Facts } from "./facts";
 import { OnAccount } from "./Fields";
+
+/** An audience or a creative that a campaign is begun with. */
+export interface Onto {
+  audienceId?: string | undefined;
+  creativeId?: string | undefined;
+}
+
+const given = (id: string | undefined) => (id ? [id] : []);
 
 /**
  * A new campaign on any account of the client, with what is already known of its sheet: names typed take all rows and columns that they
@@ -32,6 +41,8 @@ export function NewCampaign(props: {
   suggested: string;
   /** Campaigns it may be like, the one at hand first. */
   before: Campaign[];
+  /** What its sheet begins with. */
+  onto?: Onto | undefined;
   /** The template it is begun by. */
   template?: Template | undefined;
   send: (edit: Schemas["NewCampaign"]) => Promise<void>;
@@ -42,8 +53,13 @@ export function NewCampaign(props: {
   const account = props.accounts.find((a) => a.id === accountId) ?? props.account;
   const audiences = useQuery(audiencesQuery(props.clientId));
   const creatives = useQuery(creativesQuery(props.clientId));
-  const rows = usePicking(peopleOn(account.id, audiences.data ?? []));
-  const columns = usePicking(shownAs((creatives.data ?? []).map((c) => c.creative)));
+  const rows = usePicking(
+    recentFirst(props.clientId, peopleOn(account.id, audiences.data ?? [])),
+    given(props.onto?.audienceId),
+  );
+  const shown = (creatives.data ?? []).map((c) => c.creative);
+  const columns = usePicking(recentFirst(props.clientId, shownAs(shown)), given(props.onto?.creativeId));
+  const formats = shown.filter((c) => columns.taken.includes(c.id)).map((c) => c.format);
   const templates = useQuery(templatesQuery(props.clientId));
   const fitting = (templates.data ?? []).filter((t) => t.network === account.network);
   const [templateId, setTemplateId] = useState(props.template?.id ?? "");
@@ -103,15 +119,15 @@ export function NewCampaign(props: {
       <OnAccount
         key={`${account.id} ${template?.id ?? ""}`}
         {...props}
-        {...{ account, typed, fields, like }}
+        {...{ account, typed, fields, like, formats }}
         sheet={
           <>
-            <Onto
+            <Taking
               {...{ picking: rows, submit }}
               label="People to talk to"
               note={template ? "Each audience takes rows of the template" : "Each audience becomes a row"}
             />
-            <Onto
+            <Taking
               {...{ picking: columns, submit }}
               label="What they see"
               note="Each creative becomes a column"
@@ -119,6 +135,8 @@ export function NewCampaign(props: {
             {template && <OverRows {...{ template }} over={told} currency={account.currency} />}
           </>
         }
+        // Begun with something it is called as that is: the money is what is typed next.
+        field={props.onto?.audienceId || props.onto?.creativeId ? "money" : undefined}
         onEnter={submit}
         send={(facts) =>
           props.send({
@@ -140,7 +158,7 @@ function begins(rows: number, columns: number, ads: number): string {
   return `${plural(rows, "row")} × ${plural(columns, "creative")}, ${plural(ads, "ad")}`;
 }
 
-function Onto(props: { picking: Picking; label: string; note: string; submit: () => void }) {
+function Taking(props: { picking: Picking; label: string; note: string; submit: () => void }) {
   const { picking, label, note } = props;
   const all = picking.chosen.length === 0 && picking.taken.length > 0;
   return (

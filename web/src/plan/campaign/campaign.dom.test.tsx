@@ -5,7 +5,7 @@ import { describe, expect, it, vi } from "vitest";
 import { Problem, type Schemas } from "../../api/client";
 import type { Campaign } from "../model";
 import { CampaignForm } from "./CampaignForm";
-import { NewCampaign } from "./NewCampaign";
+import { NewCampaign, type Onto } from "./NewCampaign";
 
 const goal = (charged: string, siteEvent: string | null) => ({
   code: "g",
@@ -16,15 +16,18 @@ const goal = (charged: string, siteEvent: string | null) => ({
 const OFFERS: Record<string, unknown> = {
   hs: {
     objectives: [
-      { code: "traffic", words: "Traffic", goals: [goal("CLICK", null)] },
-      { code: "conversions", words: "Conversions", goals: [goal("IMPRESSION", "purchase")] },
+      { code: "traffic", words: "Traffic", formats: ["single-picture"], goals: [goal("CLICK", null)] },
+      { code: "conversions", words: "Conversions", formats: [], goals: [goal("IMPRESSION", "purchase")] },
+      { code: "messages", words: "Messages", formats: ["chat"], goals: [goal("IMPRESSION", null)] },
     ],
     spending: { levels: ["CAMPAIGN", "AD_GROUP"], lifetime: true },
     subjects: [{ code: "jobs", words: "Jobs" }],
     money: [{ currency: "GBP", lowestDailyMinor: 500 }],
   },
   sw: {
-    objectives: [{ code: "reach", words: "Reach", goals: [goal("IMPRESSION", null)] }],
+    objectives: [
+      { code: "reach", words: "Reach", formats: ["single-picture"], goals: [goal("IMPRESSION", null)] },
+    ],
     spending: { levels: ["AD_GROUP"], lifetime: false },
     subjects: [],
     money: [{ currency: "DKK", lowestDailyMinor: 4000 }],
@@ -61,12 +64,13 @@ const AUDIENCES = ["Knitters", "Knitters in rain", "Menders"].map((name, i) => (
   size: null,
 }));
 const CREATIVES = ["Sock", "Mended sock", "Jumper"].map((name, i) => ({
-  creative: { id: `c${i}`, name, headlines: ["Mend it"] },
+  creative: { id: `c${i}`, name, headlines: ["Mend it"], format: i === 2 ? "chat" : "single-picture" },
 }));
 
 function form(of: {
   campaign?: Campaign;
   before?: Campaign[];
+  onto?: Onto;
   answers?: (edit: Schemas["EditBody"]) => Promise<void>;
 }) {
   answering((_, path) => {
@@ -91,6 +95,7 @@ function form(of: {
         ok="Add campaign"
         suggested="Winter kits"
         before={of.before ?? []}
+        onto={of.onto}
       />
     ),
   );
@@ -262,5 +267,34 @@ describe("what a campaign is", () => {
     expect(await screen.findByText(/is before the first, 2027-03-09/)).toBeTruthy();
     expect(send.mock.calls[0]?.[0]).toMatchObject({ kind: "campaignChange", campaignId: "k" });
     expect(onClose).not.toHaveBeenCalled();
+  });
+
+  it.each([
+    { onto: { creativeId: "c0" }, objective: "conversions", seeks: "traffic" },
+    { onto: { creativeId: "c2" }, objective: "traffic", seeks: "messages" },
+    { onto: { audienceId: "a1" }, objective: "conversions", seeks: "conversions" },
+    { onto: { audienceId: "a1", creativeId: "c0" }, objective: "traffic", seeks: "traffic" },
+  ])("begun with $onto after $objective it seeks $seeks", async ({ onto, objective, seeks }) => {
+    const { send } = form({ onto, before: [{ ...RUNS, objective }] });
+    await screen.findByText(/What is not typed is as in “Kits”/);
+    await screen.findByText(
+      onto.audienceId && onto.creativeId ? /1 row × 1 cr/ : /1 row × 0 cr|0 rows × 1 cr/,
+    );
+    press("Add campaign");
+    await waitFor(() => expect(send).toHaveBeenCalled());
+    expect(send.mock.calls[0]?.[0]).toMatchObject({
+      facts: { objective: seeks },
+      audienceIds: onto.audienceId ? [onto.audienceId] : [],
+      creativeIds: onto.creativeId ? [onto.creativeId] : [],
+    });
+  });
+
+  it("seeks what a person said, whatever people are shown", async () => {
+    const { send } = form({ onto: { creativeId: "c2" } });
+    await screen.findByText(/Charged by impression/);
+    await pick("Objective", "Traffic");
+    press("Add campaign");
+    await waitFor(() => expect(send).toHaveBeenCalled());
+    expect(send.mock.calls[0]?.[0]).toMatchObject({ facts: { objective: "traffic" }, creativeIds: ["c2"] });
   });
 });

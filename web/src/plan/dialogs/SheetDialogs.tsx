@@ -1,5 +1,6 @@
 import { Modal } from "antd";
 import type { Schemas } from "../../api/client";
+import { recentFirst } from "../../frame/recent";
 import { SetUpTest } from "../../tests";
 import type { Edit } from "../edits/editQueue";
 import type { Campaign } from "../model";
@@ -52,6 +53,7 @@ export function SheetDialogs(props: {
   focusRow: Campaign["rows"][number] | undefined;
   onEdit: (edit: Edit) => void;
   onClose: () => void;
+  onLaunch: () => void;
 }) {
   const { open, clientId, planId, campaign, pickedRows, pickedCells, focusRow, onEdit, onClose } = props;
   const path = { clientId, planId, campaignId: campaign.id };
@@ -62,7 +64,7 @@ export function SheetDialogs(props: {
         <AddDialog
           title="Add audiences as rows"
           one="row"
-          choices={peopleOn(campaign.accountId, props.audiences)}
+          choices={recentFirst(clientId, peopleOn(campaign.accountId, props.audiences))}
           elsewhere={{ words: "Describe another audience", path: `/c/${clientId}/audiences` }}
           onAdd={(audienceIds) => onEdit({ kind: "newRows", campaignId: campaign.id, audienceIds })}
           onClose={onClose}
@@ -73,8 +75,9 @@ export function SheetDialogs(props: {
         <AddDialog
           title="Add creatives as columns"
           one="column"
-          choices={shownAs(
-            props.creatives.filter((c) => !campaign.columns.some((k) => k.creativeId === c.id)),
+          choices={recentFirst(
+            clientId,
+            shownAs(props.creatives.filter((c) => !campaign.columns.some((k) => k.creativeId === c.id))),
           )}
           elsewhere={{ words: "Make another creative", path: `/c/${clientId}/creative` }}
           onAdd={(creativeIds) => onEdit({ kind: "newColumns", campaignId: campaign.id, creativeIds })}
@@ -107,6 +110,7 @@ export function SheetDialogs(props: {
       return focusRow ? (
         <DeliveryDrawer
           {...{ path, campaign, onEdit, onClose }}
+          onLaunch={props.onLaunch}
           rows={pickedRows}
           focus={focusRow}
           field={open.field}

@@ -21,9 +21,13 @@ export const shownAs = (creatives: readonly Schemas["Creative"][]): Choice[] =>
 
 export type Picking = ReturnType<typeof usePicking>;
 
-/** Takes some of what there is: what was ticked, or else all that is found by what was typed. */
-export function usePicking(choices: Choice[]) {
-  const [ticked, setTicked] = useState<string[]>([]);
+/**
+ * Takes some of what there is: what was ticked, or else all that is found by what was typed.
+ *
+ * @param begun what is ticked to begin with
+ */
+export function usePicking(choices: Choice[], begun: string[] = []) {
+  const [ticked, setTicked] = useState(begun);
   const [text, setText] = useState("");
   const sought = text.trim().toLowerCase();
   const found = choices.filter((c) => c.words.toLowerCase().includes(sought));

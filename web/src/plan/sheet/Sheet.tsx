@@ -1,10 +1,11 @@
 import "../sheet.css";
 import { useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
-import { useEffect, useRef, type PointerEvent } from "react";
+import { useEffect, useRef, useState, type PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
 import { stillUrl } from "../../api/creatives";
 import { money, sized } from "../../look/format";
 import { moneyWords, type Campaign } from "../model";
+import type { Doable } from "../../frame/doables";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
 import { TEXT_INPUT, type Pressed } from "./keys";
@@ -12,6 +13,7 @@ import { supposed } from "./lenses";
 import { Lock } from "./Lock";
 import {
   block,
+  covered,
   covers,
   moved,
   single,
@@ -19,6 +21,7 @@ import {
   wholeRow,
   type Block,
   type Editing,
+  type Fill,
   type Selection,
 } from "./selection";
 
@@ -30,6 +33,7 @@ const HEAD = 124;
 const FOOT = 38;
 const LEFT = 244;
 const RIGHT = 108;
+const HANDLE = 12;
 
 function isTyping(event: { target: EventTarget | null }): boolean {
   return (event.target as HTMLElement).matches(TEXT_INPUT);
@@ -49,6 +53,10 @@ interface SheetProps {
   onSelect: (selection: Selection) => void;
   /** Switches one ad, where it is pressed with Ctrl. */
   onSwitch: (row: number, column: number) => void;
+  /** Draws money or an ad over others; nothing of it is offered to whoever only reads. */
+  onFill?: ((fill: Fill) => void) | undefined;
+  /** What can be added, with its key. */
+  adds: Doable[];
   waiting: Set<string>;
   editing: Editing;
   /** Takes the focus whenever this changes. */
@@ -109,7 +117,38 @@ export function Sheet(props: SheetProps) {
     return cell ? { row: Number(cell.dataset.row), column: Number(cell.dataset.column) } : undefined;
   };
   const pointer = useRef({ x: 0, y: 0 });
+  const [fill, setFill] = useState<Fill>();
+  const { onFill } = props;
+  // Let go of anywhere it is done, as far as it was drawn.
+  useEffect(() => {
+    if (!fill) return;
+    const done = () => {
+      setFill(undefined);
+      onFill?.(fill);
+    };
+    const left = (event: KeyboardEvent) => event.key === "Escape" && setFill(undefined);
+    window.addEventListener("pointerup", done);
+    window.addEventListener("keydown", left, true);
+    return () => {
+      window.removeEventListener("pointerup", done);
+      window.removeEventListener("keydown", left, true);
+    };
+  }, [fill, onFill]);
+  const filling = (event: PointerEvent): boolean => {
+    const at = event.target as HTMLElement;
+    const line = at.closest<HTMLElement>("[data-line]");
+    const what = at.dataset.fill as Fill["what"] | undefined;
+    const row = Number(line?.dataset.line ?? focusRow);
+    if (what && event.type === "pointerdown") {
+      const from = { row, column: focusColumn };
+      setFill({ what, from, to: from });
+    } else if (fill && line) {
+      setFill({ ...fill, to: { row, column: spotOf(event)?.column ?? fill.to.column } });
+    }
+    return !!what || !!fill;
+  };
   const onPointer = (event: PointerEvent) => {
+    if (filling(event)) return;
     const spot = spotOf(event);
     if (!spot || event.buttons !== 1) return;
     // A cell at the edge that is pressed comes into sight: then the sheet moved under the pointer, and nobody dragged.
@@ -174,6 +213,7 @@ export function Sheet(props: SheetProps) {
                 key={row.id}
                 {...props}
                 {...{ items, width, picked, row, refocus }}
+                filled={fill && covered(fill, columns.length)}
                 at={item.index}
                 top={item.start}
               />
@@ -193,6 +233,11 @@ function Heads(props: SheetProps & Drawn & { picked: Block }) {
     <div className="heads" style={{ height: HEAD, width }} role="row" aria-rowindex={1}>
       <div className="line" style={{ height: HEAD, width, border: 0 }}>
         <div className="corner" role="columnheader" aria-colindex={1} style={{ width: LEFT }}>
+          {props.adds.map((add) => (
+            <button key={add.id} className="link" onClick={add.run}>
+              {add.words} {add.keys && <kbd>{add.keys}</kbd>}
+            </button>
+          ))}
           Audience rows, one ad group each
         </div>
         {items.map((item) => {
@@ -235,9 +280,18 @@ function Heads(props: SheetProps & Drawn & { picked: Block }) {
 /** A row: its name, its ads, its money. */
 function Line(
   props: SheetProps &
-    Drawn & { picked: Block; row: Campaign["rows"][number]; at: number; top: number; refocus: () => void },
+    Drawn & {
+      picked: Block;
+      filled: Block | undefined;
+      row: Campaign["rows"][number];
+      at: number;
+      top: number;
+      refocus: () => void;
+    },
 ) {
-  const { campaign, columnWidth, items, width, picked, row, at, top, refocus } = props;
+  const { campaign, columnWidth, items, width, picked, filled, row, at, top, refocus } = props;
+  const { focus } = props.selection;
+  const fills = !!props.onFill && at === focus.row;
   const shared = campaign.sharedMinor != null;
   const on = at >= picked.top && at <= picked.bottom;
   const creativeAt = (index: number) => props.creatives.get(campaign.columns[index]?.creativeId ?? "")?.name;
@@ -246,6 +300,7 @@ function Line(
     <div
       className="line"
       role="row"
+      data-line={at}
       aria-rowindex={at + HEAD_ROWS + 1}
       style={{ top: top, height: ROW, width }}
     >
@@ -289,7 +344,7 @@ function Line(
           column={cell.index}
           left={cell.start}
           width={columnWidth}
-          picked={covers(picked, at, cell.index)}
+          picked={covers(filled ?? picked, at, cell.index)}
           waiting={props.waiting.has(`${row.id}/${campaign.columns[cell.index]?.id}`)}
           shown={props.shown(at, cell.index)}
           heads={`${row.label}, ${creativeAt(cell.index)}`}
@@ -297,6 +352,13 @@ function Line(
           at={cell.index + HEAD_COLUMNS + 1}
         />
       ))}
+      {fills && props.campaign.columns.length > 0 && (
+        <FillHandle
+          what="ads"
+          left={LEFT + (focus.column + 1) * columnWidth - HANDLE - 4}
+          says={`Draw over other ads, which become as ${row.label}, ${creativeAt(focus.column)} is`}
+        />
+      )}
       <div
         className={`per-day ${props.waiting.has(row.id) ? "waiting" : ""}`}
         role="gridcell"
@@ -322,10 +384,27 @@ function Line(
               {shared ? supposed(campaign, row.spendsMinor) : money(row.moneyMinor, campaign.currency)}
             </span>
             {row.spendsMinor === 0 && <span className="note">no ads on</span>}
+            {fills && !shared && (
+              <FillHandle what="money" says={`Draw over other rows, which take the money of ${row.label}`} />
+            )}
           </>
         )}
       </div>
     </div>
+  );
+}
+
+/** What is drawn over others with the pointer; keys have the selection, Space and =. */
+function FillHandle({ what, left, says }: { what: Fill["what"]; left?: number; says: string }) {
+  return (
+    <i
+      aria-hidden
+      className="fill"
+      data-fill={what}
+      title={says}
+      style={left === undefined ? {} : { left }}
+      onClick={(e) => e.stopPropagation()}
+    />
   );
 }
 

@@ -4,11 +4,13 @@ import { useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode 
 import { useNavigate, useSearchParams } from "react-router";
 import { at, CAMPAIGN, type Schemas, send } from "../../api/client";
 import { planKey } from "../../api/plans";
+import { useCreativesOf, useFileDrop } from "../../creative";
 import { Columns } from "../../frame/Columns";
 import { useOffer } from "../../frame/doables";
 import { useChange } from "../../frame/useChange";
 import { plural } from "../../look/format";
 import { placeOf, wayTo } from "../../look/wayTo";
+import { useStable } from "../../look/useStable";
 import { titled } from "../../results";
 import { SheetDialogs, type Open } from "../dialogs/SheetDialogs";
 import type { Edits } from "../edits/useEdits";
@@ -19,8 +21,10 @@ import {
   findingsToldAt,
   LENSES,
   mendOf,
+  moneyLike,
   summary,
   switchBlock,
+  switchedLike,
   touched,
   type Campaign,
   type Finding,
@@ -29,7 +33,7 @@ import {
 import { doablesOf } from "./doing";
 import { isSingle, keysOf, type Pressed } from "./keys";
 import { usePreferences } from "../../frame/usePreferences";
-import { block, single, type Editing } from "./selection";
+import { block, covered, single, type Editing, type Fill } from "./selection";
 import { NextSteps } from "./NextSteps";
 import { Sheet } from "./Sheet";
 import { SheetFacts } from "./SheetFacts";
@@ -54,6 +58,9 @@ function silence(clientId: string, planId: string, finding: Schemas["Finding"], 
 
 /** Fields that a finding names and that the delivery of a row holds. */
 const DELIVERY_FIELDS = new Set(["goal", "charge", "bid", "placements", "hours", "pace", "switches"]);
+
+/** What the sheet's own corner offers. */
+const ADDS = ["rows", "columns"];
 
 const CELL_WIDTH = 106;
 const NAME_WIDTH = 232;
@@ -155,6 +162,26 @@ export function SheetDesk(props: SheetDeskProps) {
       queries.setQueryData(planKey(clientId, planId), view),
     );
   };
+
+  const onFill = useStable((fill: Fill) => {
+    const { what, from, to } = fill;
+    if (from.row === to.row && (what === "money" || from.column === to.column)) return;
+    const over = covered(fill, campaign.columns.length);
+    edits.make(
+      what === "money"
+        ? moneyLike(campaign, from.row, over)
+        : switchedLike(campaign, from.row, from.column, over),
+    );
+    setSelection({ anchor: from, focus: to });
+  });
+
+  const dropped = useCreativesOf(clientId);
+  const drop = useFileDrop((files) => {
+    const last = creativeOf.get(whole.columns.at(-1)?.creativeId ?? "");
+    void dropped.make(files, last, (creativeIds) =>
+      edits.make({ kind: "newColumns", campaignId: whole.id, creativeIds }),
+    );
+  });
 
   const mend = (finding: Finding) => edits.make(mendOf(whole, finding));
   const mendAll = (finding: Finding) => edits.make(mendOf(whole, finding, true));
@@ -283,11 +310,12 @@ export function SheetDesk(props: SheetDeskProps) {
       facts={facts}
       foot={foot}
     >
-      {(whole.rows.length === 0 || whole.columns.length === 0) && (
-        <EmptySheet campaign={whole} onOpen={(what) => setOpen({ what })} />
-      )}
-      {!(whole.rows.length === 0 && whole.columns.length === 0) && (
-        <div className="sheet-room">
+      <div className={drop.over ? "sheet-room takes" : "sheet-room"} {...(reads ? {} : drop.target)}>
+        {dropped.progress}
+        {(whole.rows.length === 0 || whole.columns.length === 0) && (
+          <EmptySheet campaign={whole} onOpen={(what) => setOpen({ what })} />
+        )}
+        {!(whole.rows.length === 0 && whole.columns.length === 0) && (
           <Sheet
             {...{ clientId, campaign, shown, found, selection, waiting, editing, onKey, copyText }}
             focusNow={focusSheet}
@@ -299,6 +327,8 @@ export function SheetDesk(props: SheetDeskProps) {
               const switched = switchBlock(campaign, { top: row, bottom: row, left: column, right: column });
               if (switched && !reads) edits.make(switched);
             }}
+            onFill={reads ? undefined : onFill}
+            adds={ADDS.flatMap((id) => doables.find((d) => d.id === id) ?? [])}
             onEditing={reads ? () => undefined : setEditing}
             onCopied={() =>
               void message.info(`${plural(rowIds.length, "row")} copied; paste them into a spreadsheet.`)
@@ -311,16 +341,11 @@ export function SheetDesk(props: SheetDeskProps) {
             }}
             onLabel={(rowId, label) => edits.make({ kind: "rowName", campaignId: campaign.id, rowId, label })}
           />
-          {lens === "structure" && !reads && filter === undefined && (
-            <NextSteps
-              {...{ doables }}
-              campaign={whole}
-              onChecks={() => setLens("checks")}
-              onLaunch={launch}
-            />
-          )}
-        </div>
-      )}
+        )}
+        {lens === "structure" && !reads && filter === undefined && (
+          <NextSteps {...{ doables }} campaign={whole} onChecks={() => setLens("checks")} onLaunch={launch} />
+        )}
+      </div>
       {open && (
         <SheetDialogs
           {...{ open, clientId, planId, campaign, pickedRows, focusRow }}
@@ -332,6 +357,7 @@ export function SheetDesk(props: SheetDeskProps) {
           creatives={(creatives.data ?? []).map((c) => c.creative)}
           pickedCells={cellsOf(campaign, picked)}
           onEdit={edits.make}
+          onLaunch={launch}
           onClose={() => {
             setOpen(undefined);
             setFocusSheet((n) => n + 1);
@@ -370,7 +396,8 @@ function EmptySheet({
       <h2>{noRows ? "Whom does this campaign talk to?" : "What do they see?"}</h2>
       <p>
         Audiences are rows, creatives are columns, and every crossing is an ad.{" "}
-        {plural(campaign.rows.length, "row")} and {plural(campaign.columns.length, "column")} so far.
+        {plural(campaign.rows.length, "row")} and {plural(campaign.columns.length, "column")} so far. Pictures
+        and videos that are dropped here become creatives.
       </p>
       <Changes>
         <Button type="primary" onClick={() => onOpen(noRows ? "rows" : "columns")}>

@@ -8,6 +8,7 @@ import { Changes } from "../../frame/Editable";
 const MORE = [
   "test",
   "per-creative",
+  "fill",
   "spread",
   "lock",
   "mend",

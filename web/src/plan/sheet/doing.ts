@@ -2,7 +2,7 @@ import type { Doable } from "../../frame/doables";
 import { plural } from "../../look/format";
 import type { Open } from "../dialogs/SheetDialogs";
 import type { Edits } from "../edits/useEdits";
-import { mendOf, switchBlock, type Campaign, type Finding } from "../model";
+import { mendOf, moneyLike, switchBlock, type Campaign, type Finding } from "../model";
 import type { Block, Editing } from "./selection";
 
 /** Everything that can be done on the sheet with what is selected, for keys, buttons and Ctrl K alike. */
@@ -23,8 +23,8 @@ export function doablesOf(on: {
   const { undo, redo } = campaign;
   const rowIds = campaign.rows.slice(picked.top, picked.bottom + 1).map((r) => r.id);
   return [
-    { id: "rows", words: "Add audiences as rows…", run: () => open({ what: "rows" }) },
-    { id: "columns", words: "Add creatives as columns…", run: () => open({ what: "columns" }) },
+    { id: "rows", words: "Add audiences as rows…", keys: "A", run: () => open({ what: "rows" }) },
+    { id: "columns", words: "Add creatives as columns…", keys: "C", run: () => open({ what: "columns" }) },
     ...(focusRow
       ? [
           { id: "split", words: "Split row by…", keys: "S", run: () => open({ what: "split" }) },
@@ -41,6 +41,16 @@ export function doablesOf(on: {
             keys: "Enter",
             run: () => edit({ rowId: focusRow.id, what: "money" }),
           },
+          ...(rowIds.length > 1 && campaign.sharedMinor == null
+            ? [
+                {
+                  id: "fill",
+                  words: "Give the selected rows the money of the first",
+                  keys: "=",
+                  run: () => edits.make(moneyLike(campaign, picked.top, picked)),
+                },
+              ]
+            : []),
           {
             id: "spread",
             words: "Spread a sum over the selected rows…",

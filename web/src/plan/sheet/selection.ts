@@ -68,5 +68,20 @@ export function wholeColumn(column: number, rows: number): Selection {
   return { anchor: { row: 0, column }, focus: { row: Math.max(0, rows - 1), column } };
 }
 
+/** What is drawn over other rows or ads from where it stands: a row's money, or an ad on or off. */
+export interface Fill {
+  what: "money" | "ads";
+  from: Spot;
+  to: Spot;
+}
+
+/** What a fill covers: money whole rows, an ad the block to where it is drawn. */
+export function covered(fill: Fill, columns: number): Block {
+  const between = (a: number, b: number) => [Math.min(a, b), Math.max(a, b)] as const;
+  const [top, bottom] = between(fill.from.row, fill.to.row);
+  const [left, right] = fill.what === "money" ? [0, columns - 1] : between(fill.from.column, fill.to.column);
+  return { top, bottom, left, right };
+}
+
 /** What is typed into on the sheet. */
 export type Editing = { rowId: string; what: "money" | "label" } | null;

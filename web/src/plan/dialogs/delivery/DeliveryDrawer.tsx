@@ -6,7 +6,9 @@ import { ask, CAMPAIGN, type CampaignPath, type RowPath, type Schemas } from "..
 import { offerQuery } from "../../../api/clients";
 import { count, money, number, plural } from "../../../look/format";
 import type { Edit } from "../../edits/editQueue";
+import { useStable } from "../../../look/useStable";
 import type { Campaign } from "../../model";
+import { keysOf } from "../../sheet/keys";
 import { BidScale } from "./BidScale";
 import { Devices } from "./Devices";
 import { HoursGrid } from "./HoursGrid";
@@ -64,8 +66,11 @@ export function DeliveryDrawer(props: {
   version: number;
   onEdit: (edit: Edit) => void;
   onClose: () => void;
+  /** To the launch, as from the sheet. */
+  onLaunch: () => void;
 }) {
   const { path, campaign, rows, focus } = props;
+  useLaunchKey(props.onLaunch);
   const offer = useQuery(offerQuery(path.clientId, campaign.accountId));
   const rulebook = offer.data?.rulebook;
   const rowIds = rows.map((r) => r.id);
@@ -111,6 +116,21 @@ export function DeliveryDrawer(props: {
       )}
     </Drawer>
   );
+}
+
+/** Ctrl Enter, here too, since each change is kept as it is made; what is being typed is left first. */
+function useLaunchKey(launch: () => void) {
+  const go = useStable(launch);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (keysOf(event) !== "Ctrl Enter") return;
+      event.preventDefault();
+      (document.activeElement as HTMLElement | null)?.blur();
+      go();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [go]);
 }
 
 /** Puts the focus into the part that holds a field, on the field itself where it is one of several. */

@@ -70,7 +70,7 @@ export function Placing(props: {
             {...group}
             all={placements}
             whole={focus.size?.people}
-            fixed={kept || showing.how !== "CHOSEN"}
+            fixed={kept}
             chosen={placements.filter((p) => p.showsNow).map((p) => p.code)}
             onChoose={choose}
           />

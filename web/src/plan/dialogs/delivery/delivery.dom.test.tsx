@@ -101,6 +101,7 @@ function delivery(
   })) as unknown as Campaign["rows"];
   const campaign = { id: "k", accountId: "a", objective: "traffic", currency: "GBP", days: 14, rows };
   const onEdit = vi.fn();
+  const onLaunch = vi.fn();
   show(
     <DeliveryDrawer
       path={{ clientId: "c", planId: "p", campaignId: "k" }}
@@ -111,7 +112,7 @@ function delivery(
       audience={undefined}
       version={3}
       onClose={vi.fn()}
-      {...{ rows, onEdit }}
+      {...{ rows, onEdit, onLaunch }}
     />,
   );
   const edit = (part: object) => ({
@@ -125,12 +126,26 @@ function delivery(
     switches: null,
     ...part,
   });
-  return { onEdit, edit, asked };
+  return { onEdit, onLaunch, edit, asked };
 }
 
 const drawn = () => screen.findByText("What delivery seeks");
 
 describe("how rows are delivered", () => {
+  it("leads on to the launch by Ctrl Enter, after what is being typed was kept", async () => {
+    const { onEdit, onLaunch, edit } = delivery({ strategy: "MAXIMUM", bidMinor: 40 } as never);
+    const bid = await screen.findByLabelText("Bid");
+    bid.focus();
+    fireEvent.change(bid, { target: { value: "£0.50" } });
+    fireEvent.keyDown(bid, { key: "Enter" });
+    expect(onLaunch).not.toHaveBeenCalled();
+    bid.focus();
+    fireEvent.change(bid, { target: { value: "£0.60" } });
+    fireEvent.keyDown(bid, { key: "Enter", ctrlKey: true });
+    expect(onEdit).toHaveBeenLastCalledWith(edit({ bid: { strategy: "MAXIMUM", money: "£0.60" } }));
+    expect(onLaunch).toHaveBeenCalledOnce();
+  });
+
   it("is changed on all rows that are chosen, by one edit of what was touched", async () => {
     const { onEdit, edit } = delivery({}, { rows: 3 });
     await drawn();
@@ -190,16 +205,23 @@ describe("how rows are delivered", () => {
 
   it.each([
     { tick: "Side rail", codes: ["feed", "rail"] },
+    { how: "USUAL", tick: "Side rail", codes: ["feed", "rail"] },
+    { how: "NETWORK", tick: "Stories", codes: ["stories", "feed"] },
     { tick: "On desktops only", codes: ["feed", "rail"] },
     // No ad fits there, so a whole branch of it adds nothing; by itself it can be ticked.
     { tick: "On phones only", codes: ["feed"] },
     { tick: "Stories", codes: ["stories", "feed"] },
-  ])("adds $tick to what is chosen, in the network's order", async ({ tick, codes }) => {
-    const { onEdit, edit } = delivery({ showing: { how: "CHOSEN", codes: ["feed"] } } as never);
-    await drawn();
-    fireEvent.click(await screen.findByRole("checkbox", { name: tick }));
-    expect(onEdit).toHaveBeenLastCalledWith(edit({ showing: { how: "CHOSEN", codes } }));
-  });
+  ])(
+    "adds $tick to what is chosen, or shows by $how, in the network's order",
+    async ({ how = "CHOSEN", tick, codes }) => {
+      const { onEdit, edit } = delivery({
+        showing: { how, codes: how === "CHOSEN" ? ["feed"] : [] },
+      } as never);
+      await drawn();
+      fireEvent.click(await screen.findByRole("checkbox", { name: tick }));
+      expect(onEdit).toHaveBeenLastCalledWith(edit({ showing: { how: "CHOSEN", codes } }));
+    },
+  );
 
   it("does not take the last placement away", async () => {
     const { onEdit } = delivery({ showing: { how: "CHOSEN", codes: ["feed"] } } as never);

@@ -121,7 +121,7 @@ class FirstHourIT {
     @Order(3)
     void theFirstAdIsLaunchedAndRuns() throws Exception {
         buyer.rail("Audiences");
-        buyer.choose("New audience", "Hearthside DKK");
+        buyer.press("New audience on Hearthside DKK");
         assertThat(page.locator(".head h1")).containsText("New audience");
         page.getByLabel("Name of the audience").fill("Bread lovers");
         buyer.condition("Interest", "Interests", "Baking");

@@ -150,6 +150,49 @@ class WhatJobsTakeIT extends SignedIn {
         took(15, "job 2");
     }
 
+    /** Common practice: a pin and 12 km, women of 35 to 60, phones only, a chat that greets by name, 6 a day. */
+    @Test
+    void job3AroundAPinWithAChat() {
+        buyer.open("oddment", "audiences", "In two cities");
+        effort.taken();
+        buyer.press("New audience on Hearthside GBP");
+        assertThat(page.getByLabel("Name of the audience")).isFocused();
+        Keyboard keys = page.keyboard();
+        keys.type("Around Norwich, in keys");
+        page.getByLabel("Add a place").click();
+        keys.type("Norwich 12");
+        assertThat(page.locator(".ant-select-dropdown:visible .ant-select-item-option-active"))
+                .containsText("Norwich, ");
+        keys.press("Enter");
+        assertThat(page.getByLabel("Kilometres around Norwich")).hasValue("12");
+        page.getByLabel("Youngest age").click();
+        keys.type("35");
+        keys.press("Tab");
+        keys.type("60");
+        buyer.choose("Gender", "women");
+        buyer.kept();
+        assertThat(page.locator(".head .note")).containsText("people");
+        buyer.press("Plan with it…");
+        assertThat(page.getByLabel("Name of the plan")).hasValue("Around Norwich, in keys");
+        keys.type("6");
+        keys.press("Tab");
+        keys.press("Tab");
+        keys.type("Ask a mender");
+        assertThat(page.locator(".campaign-begins")).containsText("1 row × 1 creative, 1 ad");
+        keys.press("Enter");
+        assertThat(page.locator(".sheet")).isFocused();
+        assertThat(page.locator(".head .note")).containsText("Messages on Hearthside");
+        keys.press("b");
+        Locator phone = dialog().getByRole(
+                        AriaRole.CHECKBOX,
+                        new Locator.GetByRoleOptions().setName("Phone").setExact(true));
+        phone.click();
+        assertThat(phone).isChecked();
+        buyer.kept();
+        launch(3);
+        took(22, "job 3");
+    }
+
     /** Common practice: three layers at 20 a day each are 60 a day, with the same ad. */
     @Test
     void job12ThreeLayersWithTheSameAd() {
