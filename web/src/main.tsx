@@ -13,8 +13,7 @@ import { Dressed } from "./look/Dressed";
 import { dress } from "./look/look";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
-import { clientsQuery } from "./api/clients";
-import { agencyQuery, sessionQuery } from "./api/session";
+import { askFirst } from "./api/first";
 import { OF_GUESTS, readAhead, readFirst, SCREENS } from "./screens";
 
 /** Seen once in the life of a house. */
@@ -51,12 +50,7 @@ const queries = new QueryClient({
 
 if (!AT_THE_DOOR.test(location.pathname)) {
   readFirst(location.pathname);
-  // All that the frame waits for, at once; who may not have it is told so by the first of them.
-  void Promise.allSettled([
-    queries.query(sessionQuery),
-    queries.query(agencyQuery),
-    queries.query(clientsQuery),
-  ]);
+  askFirst(queries, location);
 }
 window.addEventListener("load", () => void readAhead(() => queries.isFetching() > 0));
 

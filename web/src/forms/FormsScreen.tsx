@@ -6,15 +6,17 @@ import { askAgain } from "../api/client";
 import { deskQuery } from "../api/clients";
 import { formsQuery, leadCountsQuery, scriptsQuery } from "../api/forms";
 import { Columns } from "../frame/Columns";
+import { recentFirst } from "../frame/recent";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
 import { freeName } from "../look/lists";
 import { Leads } from "./Leads";
 import {
-  emptyForm,
   emptyScript,
   formBody,
   formDraft,
+  newForm,
+  newMessage,
   scriptBody,
   scriptDraft,
   type FormDraft,
@@ -44,6 +46,10 @@ export function FormsScreen() {
   const form = leads
     ? undefined
     : (forms.data.find((f) => f.form.id === thingId) ?? (thingId ? undefined : forms.data[0]));
+  const [last] = recentFirst(
+    clientId,
+    forms.data.map((kept) => ({ id: kept.form.id, kept })),
+  );
   const names = [...forms.data.map((f) => f.form.name), ...scripts.data.map((s) => s.name)];
 
   const opened = async (all: (typeof FORM_PATHS)[number], id: string) => {
@@ -107,12 +113,12 @@ export function FormsScreen() {
           trigger={["click"]}
           menu={{
             items: [
-              { key: "form", label: "Lead form", onClick: () => void startForm(emptyForm) },
+              { key: "form", label: "Lead form", onClick: () => void startForm(newForm(last?.kept)) },
               { key: "chat", label: "Chat", onClick: () => void startScript(emptyScript("CHAT")) },
               {
                 key: "message",
                 label: "Direct message",
-                onClick: () => void startScript(emptyScript("MESSAGE")),
+                onClick: () => void startScript(newMessage(senders.data)),
               },
             ],
           }}
@@ -174,7 +180,7 @@ export function FormsScreen() {
           A lead form opens inside the network; people answer without leaving it. Its answers come in under
           Leads.
         </p>
-        <Button type="primary" onClick={() => void startForm(emptyForm)}>
+        <Button type="primary" onClick={() => void startForm(newForm(undefined))}>
           Make the first form
         </Button>
       </div>

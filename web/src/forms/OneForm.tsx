@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Checkbox, Input, Radio, Select } from "antd";
-import { useCallback, useMemo, type ReactNode } from "react";
+import { useCallback, useEffect, useMemo, type ReactNode } from "react";
 import { askAgain } from "../api/client";
 import { formsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { opened } from "../frame/recent";
 import { Editable } from "../frame/Editable";
 import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
@@ -35,6 +36,7 @@ export function OneForm(props: {
   const { clientId, current } = props;
   const id = current.form.id;
   const queries = useQueryClient();
+  useEffect(() => opened(clientId, id), [clientId, id]);
   const save = useCallback(
     async (draft: FormDraft) => {
       const key = formsQuery(clientId).queryKey;

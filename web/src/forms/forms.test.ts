@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { ago, nameOf, type Lead } from "./leadQueries";
-import { answerFault, emptyForm, pagesOf } from "./model";
+import { answerFault, emptyForm, type KeptForm, newForm, newMessage, pagesOf } from "./model";
 
 const question = (field: string, required: boolean) => ({ field, text: "", choices: [], required });
 
@@ -21,6 +21,34 @@ describe("form", () => {
   it("stands on one page or has a page for each question", () => {
     expect(pagesOf(emptyForm)).toHaveLength(1);
     expect(pagesOf({ ...emptyForm, onePage: false }).map((p) => p.length)).toEqual([1, 1]);
+  });
+});
+
+describe("a new one", () => {
+  const content = {
+    ...emptyForm,
+    headline: "A place at the table",
+    privacyLink: "https://mill.example/privacy",
+    consent: "We may write.",
+    completion: { text: "See you.", button: "Map", link: "https://mill.example/map" },
+    onePage: false,
+  };
+
+  it("says of privacy, and at its end, what the last one did, and asks nothing of it", () => {
+    const last = { form: { id: "f", name: "Ask us", version: 2, content } } as unknown as KeptForm;
+    const { privacyLink, consent, completion, onePage } = content;
+    expect(newForm(last)).toEqual({ ...emptyForm, privacyLink, consent, completion, onePage });
+    expect(newForm(undefined)).toEqual(emptyForm);
+  });
+
+  it.each([
+    { agreed: [], asked: ["Nell"], from: "" },
+    { agreed: ["Nell"], asked: ["Bo"], from: "Nell" },
+    { agreed: ["Nell", "Nell"], asked: [], from: "Nell" },
+    { agreed: ["Nell", "Bo"], asked: [], from: "" },
+  ])("is from “$from” where $agreed agreed and $asked did not yet", ({ agreed, asked, from }) => {
+    const sender = (agreed: boolean) => (name: string, i: number) => ({ accountId: `a${i}`, name, agreed });
+    expect(newMessage([...agreed.map(sender(true)), ...asked.map(sender(false))]).sender).toBe(from);
   });
 });
 

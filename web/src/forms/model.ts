@@ -37,6 +37,19 @@ export function emptyScript(kind: ScriptDraft["kind"]): ScriptDraft {
   };
 }
 
+/** A new form, which says of privacy, and at its end, what the last one did; its heading and questions are its own. */
+export function newForm(last: KeptForm | undefined): FormDraft {
+  if (!last) return emptyForm;
+  const { privacyLink, consent, completion, onePage } = last.form.content;
+  return { ...emptyForm, privacyLink, consent, completion, onePage };
+}
+
+/** A new message, from the one person who agreed to be named where there is but one. */
+export function newMessage(senders: readonly Schemas["Sender"][]): ScriptDraft {
+  const agreed = [...new Set(senders.filter((s) => s.agreed).map((s) => s.name))];
+  return { ...emptyScript("MESSAGE"), sender: agreed.length === 1 ? (agreed[0] ?? "") : "" };
+}
+
 export function formDraft({ form }: KeptForm): FormDraft {
   return { name: form.name, ...form.content };
 }

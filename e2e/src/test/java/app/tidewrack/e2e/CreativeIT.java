@@ -102,6 +102,8 @@ class CreativeIT extends SignedIn {
         assertThat(page.locator(".head h1")).hasText("New form");
         fill("Name", "Collection round");
         fill("Heading", "When may we collect?");
+        assertThat(page.getByLabel("Privacy link")).hasValue("https://copperline.example/privacy");
+        fill("Privacy link", "");
         assertThat(verdict("Guildrow")).containsText("The privacy link: empty; takes a link.");
         fill("Privacy link", "https://copperline.example/privacy");
         assertThat(verdict("Guildrow")).containsText("full name; takes one of its 9 ready questions");
