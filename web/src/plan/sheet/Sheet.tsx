@@ -1,11 +1,12 @@
 import "../sheet.css";
 import { useVirtualizer, type VirtualItem } from "@tanstack/react-virtual";
-import { useEffect, useRef, useState, type PointerEvent } from "react";
+import { memo, useEffect, useRef, useState, type PointerEvent } from "react";
 import type { Schemas } from "../../api/client";
 import { stillUrl } from "../../api/creatives";
 import { money, sized } from "../../look/format";
 import { moneyWords, type Campaign } from "../model";
 import type { Doable } from "../../frame/doables";
+import { useStable } from "../../look/useStable";
 import { Cell, type CellShown } from "./Cell";
 import { InlineInput } from "./InlineInput";
 import { TEXT_INPUT, type Pressed } from "./keys";
@@ -174,8 +175,17 @@ export function Sheet(props: SheetProps) {
   };
   // Its keys work while it has the focus: at once, and again when a dialog over it has closed.
   useEffect(() => scroller.current?.focus({ preventScroll: true }), [props.focusNow]);
-  const refocus = () => scroller.current?.focus();
   const items = columnItems.getVirtualItems();
+  const acts: LineActs = {
+    onSelect: useStable(props.onSelect),
+    onEditing: useStable(props.onEditing),
+    onMoney: useStable(props.onMoney),
+    onShared: useStable(props.onShared),
+    onLabel: useStable(props.onLabel),
+    refocus: useStable(() => scroller.current?.focus()),
+  };
+  const { shown, found, waiting, creatives, rowNames, editing } = props;
+  const filled = fill && covered(fill, columns.length);
 
   return (
     <div
@@ -211,9 +221,12 @@ export function Sheet(props: SheetProps) {
             row && (
               <Line
                 key={row.id}
-                {...props}
-                {...{ items, width, picked, row, refocus }}
-                filled={fill && covered(fill, columns.length)}
+                {...{ campaign, items, width, columnWidth, row, shown, found, waiting, creatives, rowNames }}
+                {...acts}
+                picked={within(picked, item.index)}
+                filled={filled && (within(filled, item.index) ?? NOTHING)}
+                fillsFrom={onFill && item.index === focusRow ? focusColumn : undefined}
+                editing={editing?.rowId === row.id ? editing.what : undefined}
                 at={item.index}
                 top={item.start}
               />
@@ -277,25 +290,41 @@ function Heads(props: SheetProps & Drawn & { picked: Block }) {
   );
 }
 
-/** A row: its name, its ads, its money. */
-function Line(
-  props: SheetProps &
-    Drawn & {
-      picked: Block;
-      filled: Block | undefined;
-      row: Campaign["rows"][number];
-      at: number;
-      top: number;
-      refocus: () => void;
-    },
-) {
-  const { campaign, columnWidth, items, width, picked, filled, row, at, top, refocus } = props;
-  const { focus } = props.selection;
-  const fills = !!props.onFill && at === focus.row;
+/** A block that covers no cell. */
+const NOTHING: Block = { top: 0, bottom: -1, left: 0, right: -1 };
+
+/** The block, where it has cells of a row. */
+const within = (b: Block, row: number): Block | undefined =>
+  row >= b.top && row <= b.bottom ? b : undefined;
+
+/** What is done on a line; each stays the same from draw to draw. */
+type LineActs = Pick<SheetProps, "onSelect" | "onEditing" | "onMoney" | "onShared" | "onLabel"> & {
+  refocus: () => void;
+};
+
+interface LineProps
+  extends
+    Drawn,
+    LineActs,
+    Pick<SheetProps, "campaign" | "columnWidth" | "shown" | "found" | "waiting" | "creatives" | "rowNames"> {
+  row: Campaign["rows"][number];
+  at: number;
+  top: number;
+  /** What is selected, where any of it is on this line. */
+  picked: Block | undefined;
+  /** What is being drawn over others, instead of what is selected. */
+  filled: Block | undefined;
+  /** The column that can be drawn over others from this line. */
+  fillsFrom: number | undefined;
+  editing: "money" | "label" | undefined;
+}
+
+/** A row: its name, its ads, its money. A key that does not concern it leaves it as it is drawn. */
+const Line = memo(function Line(props: LineProps) {
+  const { campaign, columnWidth, items, width, picked, filled, fillsFrom, row, at, top, editing } = props;
   const shared = campaign.sharedMinor != null;
-  const on = at >= picked.top && at <= picked.bottom;
+  const marked = filled ?? picked;
   const creativeAt = (index: number) => props.creatives.get(campaign.columns[index]?.creativeId ?? "")?.name;
-  const editing = props.editing?.rowId === row.id ? props.editing.what : undefined;
   return (
     <div
       className="line"
@@ -307,7 +336,7 @@ function Line(
       <div
         role="rowheader"
         aria-colindex={1}
-        className={`row-head ${on ? "on" : ""}`}
+        className={`row-head ${picked ? "on" : ""}`}
         style={{ width: LEFT }}
         title={row.label}
         onClick={() => props.onSelect(wholeRow(at, campaign.columns.length))}
@@ -320,7 +349,7 @@ function Line(
             onDone={(text) => {
               props.onEditing(null);
               if (text !== undefined) props.onLabel(row.id, text);
-              refocus();
+              props.refocus();
             }}
           />
         ) : (
@@ -344,7 +373,7 @@ function Line(
           column={cell.index}
           left={cell.start}
           width={columnWidth}
-          picked={covers(filled ?? picked, at, cell.index)}
+          picked={!!marked && covers(marked, at, cell.index)}
           waiting={props.waiting.has(`${row.id}/${campaign.columns[cell.index]?.id}`)}
           shown={props.shown(at, cell.index)}
           heads={`${row.label}, ${creativeAt(cell.index)}`}
@@ -352,11 +381,11 @@ function Line(
           at={cell.index + HEAD_COLUMNS + 1}
         />
       ))}
-      {fills && props.campaign.columns.length > 0 && (
+      {fillsFrom !== undefined && campaign.columns.length > 0 && (
         <FillHandle
           what="ads"
-          left={LEFT + (focus.column + 1) * columnWidth - HANDLE - 4}
-          says={`Draw over other ads, which become as ${row.label}, ${creativeAt(focus.column)} is`}
+          left={LEFT + (fillsFrom + 1) * columnWidth - HANDLE - 4}
+          says={`Draw over other ads, which become as ${row.label}, ${creativeAt(fillsFrom)} is`}
         />
       )}
       <div
@@ -374,7 +403,7 @@ function Line(
             onDone={(text) => {
               props.onEditing(null);
               if (text !== undefined) props.onMoney(text);
-              refocus();
+              props.refocus();
             }}
           />
         ) : (
@@ -384,7 +413,7 @@ function Line(
               {shared ? supposed(campaign, row.spendsMinor) : money(row.moneyMinor, campaign.currency)}
             </span>
             {row.spendsMinor === 0 && <span className="note">no ads on</span>}
-            {fills && !shared && (
+            {fillsFrom !== undefined && !shared && (
               <FillHandle what="money" says={`Draw over other rows, which take the money of ${row.label}`} />
             )}
           </>
@@ -392,7 +421,7 @@ function Line(
       </div>
     </div>
   );
-}
+});
 
 /** What is drawn over others with the pointer; keys have the selection, Space and =. */
 function FillHandle({ what, left, says }: { what: Fill["what"]; left?: number; says: string }) {

@@ -193,6 +193,43 @@ class WhatJobsTakeIT extends SignedIn {
         took(22, "job 3");
     }
 
+    /** Common practice: stories at 5 a day, with the clicks and people to expect before anything is launched. */
+    @Test
+    void job15WhatToExpectOfStories() {
+        buyer.open("oddment", "audiences", "Buy denim and yarn");
+        effort.taken();
+        buyer.press("Plan with it…");
+        Keyboard keys = page.keyboard();
+        assertThat(page.getByLabel(Pattern.compile("^Each new row, "))).isFocused();
+        keys.type("5");
+        keys.press("Tab");
+        keys.press("Tab");
+        keys.type("Spring drawer");
+        assertThat(page.locator(".campaign-begins")).containsText("1 row × 1 creative, 1 ad");
+        keys.press("Enter");
+        assertThat(page.locator(".facts")).containsText(Pattern.compile("Expected in.*people.*clicks"));
+        took(11, "job 15");
+    }
+
+    /** Common practice: to phones, then to those on Wi-Fi too, with what each costs in people. */
+    @Test
+    void job16WhatPhonesAndWifiCostInPeople() {
+        buyer.open("/c/oddment/plan/" + atHand.planId() + "/" + atHand.campaignId());
+        assertThat(page.locator(".sheet")).isVisible();
+        buyer.cell(0, 0).click();
+        effort.taken();
+        page.keyboard().press("b");
+        for (String kept : List.of("Phone", "Wi-Fi")) {
+            Locator box = dialog().getByRole(
+                            AriaRole.CHECKBOX,
+                            new Locator.GetByRoleOptions().setName(kept).setExact(true));
+            box.click();
+            assertThat(box).isChecked();
+            assertThat(dialog()).containsText(Pattern.compile("Leaves .* of the .* in "));
+        }
+        took(4, "job 16");
+    }
+
     /** Common practice: three layers at 20 a day each are 60 a day, with the same ad. */
     @Test
     void job12ThreeLayersWithTheSameAd() {
