@@ -35,6 +35,7 @@ const FOOT = 38;
 const LEFT = 244;
 const RIGHT = 108;
 const HANDLE = 12;
+const OF_ROWS = "Audience rows, one ad group each";
 
 function isTyping(event: { target: EventTarget | null }): boolean {
   return (event.target as HTMLElement).matches(TEXT_INPUT);
@@ -245,13 +246,19 @@ function Heads(props: SheetProps & Drawn & { picked: Block }) {
   return (
     <div className="heads" style={{ height: HEAD, width }} role="row" aria-rowindex={1}>
       <div className="line" style={{ height: HEAD, width, border: 0 }}>
-        <div className="corner" role="columnheader" aria-colindex={1} style={{ width: LEFT }}>
+        <div
+          className="corner"
+          role="columnheader"
+          aria-label={OF_ROWS}
+          aria-colindex={1}
+          style={{ width: LEFT }}
+        >
           {props.adds.map((add) => (
             <button key={add.id} className="link" onClick={add.run}>
               {add.words} {add.keys && <kbd>{add.keys}</kbd>}
             </button>
           ))}
-          Audience rows, one ad group each
+          {OF_ROWS}
         </div>
         {items.map((item) => {
           const column = campaign.columns[item.index];
