@@ -149,6 +149,7 @@ function Fields(props: OnAccountProps & { rulebook: Schemas["Rulebook"]; today: 
     <Form.Item name="name" label={props.named ?? "Name"}>
       <Input
         autoFocus={!field || field === "name"}
+        onFocus={(e) => e.target.select()}
         maxLength={80}
         placeholder="Kits, find buyers"
         {...(props.onEnter ? { onPressEnter: props.onEnter } : {})}

@@ -88,6 +88,7 @@ export function MoneySum({
     >
       <Input
         autoFocus={focus}
+        onFocus={(e) => e.target.select()}
         style={{ width: told ? 140 : "100%" }}
         {...(onEnter ? { onPressEnter: onEnter } : {})}
       />

@@ -86,6 +86,7 @@ function Keep(props: { clientId: string; planId: string; campaign: Campaign; onC
           <Input
             id="template-name"
             autoFocus
+            onFocus={(e) => e.target.select()}
             maxLength={80}
             value={name}
             onChange={(e) => setName(e.target.value)}
