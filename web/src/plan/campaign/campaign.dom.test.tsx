@@ -277,6 +277,10 @@ describe("what a campaign is", () => {
   ])("begun with $onto after $objective it seeks $seeks", async ({ onto, objective, seeks }) => {
     const { send } = form({ onto, before: [{ ...RUNS, objective }] });
     await screen.findByText(/What is not typed is as in “Kits”/);
+    // What is typed takes the place of what is proposed.
+    const at = document.activeElement as HTMLInputElement;
+    expect(at).toBe(screen.getByLabelText("Each new row, a day, GBP"));
+    expect([at.selectionStart, at.selectionEnd]).toEqual([0, at.value.length]);
     await screen.findByText(
       onto.audienceId && onto.creativeId ? /1 row × 1 cr/ : /1 row × 0 cr|0 rows × 1 cr/,
     );

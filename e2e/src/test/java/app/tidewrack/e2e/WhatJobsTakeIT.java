@@ -181,7 +181,7 @@ class WhatJobsTakeIT extends SignedIn {
         assertThat(page.locator(".campaign-begins")).containsText("1 row × 1 creative, 1 ad");
         keys.press("Enter");
         assertThat(page.locator(".sheet")).isFocused();
-        assertThat(page.locator(".head .note")).containsText("Messages on Hearthside");
+        assertThat(page.locator(".head .note")).containsText(Pattern.compile("Messages on Hearthside.*£6.00 a day"));
         keys.press("b");
         Locator phone = dialog().getByRole(
                         AriaRole.CHECKBOX,
@@ -207,6 +207,7 @@ class WhatJobsTakeIT extends SignedIn {
         keys.type("Spring drawer");
         assertThat(page.locator(".campaign-begins")).containsText("1 row × 1 creative, 1 ad");
         keys.press("Enter");
+        assertThat(shape()).containsText("£5.00 a day");
         assertThat(page.locator(".facts")).containsText(Pattern.compile("Expected in.*people.*clicks"));
         took(11, "job 15");
     }
