@@ -10,7 +10,7 @@ import { useUpload } from "./useUpload";
 const formatOf = (medium: Medium) => (medium.video ? "single-video" : "single-picture");
 
 /** What a file shows, told as another creative tells it where that is of the same format. */
-export function shownBy(medium: Medium, like: Schemas["Creative"] | undefined): Draft {
+function shownBy(medium: Medium, like: Schemas["Creative"] | undefined): Draft {
   const format = formatOf(medium);
   const told = like?.format === format ? draftOf(like) : { ...emptyDraft, format };
   return { ...told, name: baseName(medium), media: [medium.sha256] };

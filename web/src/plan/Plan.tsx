@@ -36,6 +36,14 @@ const lastFirst = ({ campaign, plan }: AtHand): Campaign[] => [
   ...(plan?.campaigns ?? []).toReversed(),
 ];
 
+/** The address without what a plan was to be begun with; the lens and all else stay. */
+function withoutThing(search: URLSearchParams): URLSearchParams {
+  const left = new URLSearchParams(search);
+  left.delete("audience");
+  left.delete("creative");
+  return left;
+}
+
 /** The client's plans, and the sheet of the campaign at hand. */
 export function Plan() {
   const atHand = usePlanAtHand("plan");
@@ -46,6 +54,7 @@ export function Plan() {
     audienceId: search.get("audience") ?? undefined,
     creativeId: search.get("creative") ?? undefined,
   };
+  const begunWith = onto.audienceId ?? onto.creativeId;
   if (!atHand.client || !atHand.plans || !atHand.settled) return <Waiting on={[atHand]} />;
   if (atHand.client.accounts.length === 0) {
     return (
@@ -86,7 +95,7 @@ export function Plan() {
           )}
         </Columns>
       )}
-      {(naming || onto.audienceId || onto.creativeId) && !reads && atHand.account && (
+      {(naming || begunWith) && !reads && atHand.account && (
         <NewPlan
           clientId={atHand.clientId}
           accounts={atHand.client.accounts}
@@ -95,7 +104,7 @@ export function Plan() {
           onto={onto}
           onClose={() => {
             setNaming(false);
-            setSearch({}, { replace: true });
+            if (begunWith) setSearch(withoutThing, { replace: true });
           }}
         />
       )}

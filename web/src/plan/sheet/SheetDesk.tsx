@@ -225,6 +225,7 @@ export function SheetDesk(props: SheetDeskProps) {
     } else if (!control && digit) setLens(digit.value);
   };
 
+  const begun = whole.rows.length > 0 || whole.columns.length > 0;
   const words = summary(whole);
   const objective = props.objectives.find((o) => o.code === whole.objective)?.words ?? whole.objective;
 
@@ -315,7 +316,7 @@ export function SheetDesk(props: SheetDeskProps) {
         {(whole.rows.length === 0 || whole.columns.length === 0) && (
           <EmptySheet campaign={whole} onOpen={(what) => setOpen({ what })} />
         )}
-        {!(whole.rows.length === 0 && whole.columns.length === 0) && (
+        {begun && (
           <Sheet
             {...{ clientId, campaign, shown, found, selection, waiting, editing, onKey, copyText }}
             focusNow={focusSheet}
@@ -342,7 +343,7 @@ export function SheetDesk(props: SheetDeskProps) {
             onLabel={(rowId, label) => edits.make({ kind: "rowName", campaignId: campaign.id, rowId, label })}
           />
         )}
-        {lens === "structure" && !reads && filter === undefined && (
+        {begun && lens === "structure" && !reads && filter === undefined && (
           <NextSteps {...{ doables }} campaign={whole} onChecks={() => setLens("checks")} onLaunch={launch} />
         )}
       </div>

@@ -77,10 +77,8 @@ export interface Fill {
 
 /** What a fill covers: money whole rows, an ad the block to where it is drawn. */
 export function covered(fill: Fill, columns: number): Block {
-  const between = (a: number, b: number) => [Math.min(a, b), Math.max(a, b)] as const;
-  const [top, bottom] = between(fill.from.row, fill.to.row);
-  const [left, right] = fill.what === "money" ? [0, columns - 1] : between(fill.from.column, fill.to.column);
-  return { top, bottom, left, right };
+  const drawn = block({ anchor: fill.from, focus: fill.to }, Infinity, columns);
+  return fill.what === "money" ? { ...drawn, left: 0, right: columns - 1 } : drawn;
 }
 
 /** What is typed into on the sheet. */
