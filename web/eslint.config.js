@@ -11,7 +11,7 @@ const rooms = [
   ["results", []],
   ["brief", []],
   ["creative", []],
-  ["forms", []],
+  ["forms", ["creative"]],
   ["advice", ["results"]],
   ["tests", ["results"]],
   ["works", ["results"]],

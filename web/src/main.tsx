@@ -1,12 +1,11 @@
 import "./look/base.css";
 import "@fontsource-variable/jetbrains-mono";
 import "@fontsource-variable/public-sans";
-import { notifyManager, QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { notifyManager, QueryClientProvider } from "@tanstack/react-query";
 import { App } from "antd";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
-import { Problem } from "./api/client";
 import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
 import { Dressed } from "./look/Dressed";
@@ -14,6 +13,7 @@ import { dress } from "./look/look";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
 import { askFirst } from "./api/first";
+import { newQueries } from "./api/queries";
 import { OF_GUESTS, readAhead, readFirst, SCREENS } from "./screens";
 
 /** Seen once in the life of a house. */
@@ -38,15 +38,7 @@ const router = createBrowserRouter([
 // What was answered is drawn at once, not after a timer of a few milliseconds.
 notifyManager.setScheduler(queueMicrotask);
 
-const queries = new QueryClient({
-  defaultOptions: {
-    queries: {
-      staleTime: 5_000,
-      retry: (failures, error) => error instanceof Problem && error.passing && failures < 30,
-      retryDelay: 1_500,
-    },
-  },
-});
+const queries = newQueries();
 
 if (!AT_THE_DOOR.test(location.pathname)) {
   readFirst(location.pathname);

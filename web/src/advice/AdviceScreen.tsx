@@ -1,7 +1,7 @@
 import "./advice.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { planKey } from "../api/plans";
 import { type Advice, type Move, type Playbook, adviceQuery, playbookQuery } from "../api/playbook";
@@ -28,6 +28,13 @@ export function AdviceScreen() {
   const advice = useQuery({ ...adviceQuery(clientId), refetchInterval: 30_000 });
   const decisions = useQuery(decisionsQuery(clientId));
   const playbook = useQuery(playbookQuery(clientId));
+  const list = useRef<HTMLDivElement>(null);
+  const there = (advice.data?.length ?? 0) > 0;
+  // Its keys work at once, as those of a sheet do.
+  useEffect(() => {
+    if (there && !document.activeElement?.closest("input, [role=dialog]"))
+      list.current?.focus({ preventScroll: true });
+  }, [there]);
   if (!advice.data) return <Waiting on={[advice]} />;
   const all = advice.data.filter((a) => !campaign || a.campaignId === campaign);
   const acts = all.filter((a) => a.move !== "LEAVE_ALONE");
@@ -102,7 +109,10 @@ export function AdviceScreen() {
       )}
       <div
         className="advices"
+        ref={list}
         onKeyDown={(e) => {
+          // A key that is held down is no decision.
+          if (e.repeat && e.key === "Enter") return;
           if (
             e.target !== e.currentTarget &&
             (e.target as HTMLElement).closest("button, input, .ant-popover")

@@ -1,6 +1,7 @@
-import { Button, DatePicker, Dropdown, Input, InputNumber, Popover } from "antd";
+import { Button, DatePicker, Input, InputNumber, Popover } from "antd";
 import dayjs from "dayjs";
 import { useState } from "react";
+import { Opening } from "../look/Opening";
 import { type Advice, type Move } from "../api/playbook";
 import { networkColour } from "../look/theme";
 import { costs, doing } from "./model";
@@ -62,8 +63,7 @@ export function OneAdvice(props: {
             </label>
           )}
           {advice.instead.length > 0 && (
-            <Dropdown
-              trigger={["click"]}
+            <Opening
               menu={{
                 items: advice.instead.map((move) => ({
                   key: move,
@@ -73,7 +73,7 @@ export function OneAdvice(props: {
               }}
             >
               <Button size="small">Instead…</Button>
-            </Dropdown>
+            </Opening>
           )}
           <Popover
             trigger="click"

@@ -189,7 +189,6 @@ function Judged(props: {
               key={`${temperature}m`}
               size="small"
               aria-label={`Number for ${words.toLowerCase()}`}
-              showSearch={{ optionFilterProp: "label" }}
               value={code}
               options={metrics.map((m) => ({ value: m.code, label: titled(m.words) }))}
               onChange={(m) => put({ temperature, metric: m, value: null, currency: "" })}

@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, Form, Input, InputNumber, Progress, Select, Upload } from "antd";
 import { useState, type ReactNode } from "react";
 import { Link, useNavigate } from "react-router";
+import { Several } from "../look/Several";
 import { Dialog } from "../look/Dialog";
 import type { Schemas } from "../api/client";
 import { clientsQuery } from "../api/clients";
@@ -192,7 +193,7 @@ function ClientDialog(props: {
           <Select mode="tags" open={false} suffix={null} tokenSeparators={[",", " "]} />
         </Form.Item>
         <Form.Item name="currencies" label="Currencies" extra="Of its accounts, the usual one first.">
-          <Select mode="multiple" options={currencyOptions()} showSearch={{ optionFilterProp: "label" }} />
+          <Several options={currencyOptions()} />
         </Form.Item>
         <Form.Item
           name="leadsKeptDays"

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Checkbox, Form, Input, Select } from "antd";
 import { useState, type ReactNode } from "react";
+import { Several } from "../look/Several";
 import { Dialog } from "../look/Dialog";
 import type { Schemas } from "../api/client";
 import { agencyClientsQuery, ROLES, roleOptions, sessionQuery, type Role } from "../api/session";
@@ -270,11 +271,7 @@ function Invite(props: {
         </Form.Item>
         <div className="fields-line">
           <Form.Item name="clients" label="Works for">
-            <Select
-              mode="multiple"
-              options={props.clients.map((c) => ({ value: c.id, label: c.name }))}
-              showSearch={{ optionFilterProp: "label" }}
-            />
+            <Several options={props.clients.map((c) => ({ value: c.id, label: c.name }))} />
           </Form.Item>
           <Form.Item name="role" label="As">
             <Select options={roleOptions()} />

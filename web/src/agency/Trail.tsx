@@ -35,7 +35,6 @@ export function Trail({ things }: { things: ReactNode }) {
       aria-label={label}
       placeholder={label}
       allowClear
-      showSearch={{ optionFilterProp: "label" }}
       style={{ width: 170 }}
       popupMatchSelectWidth={false}
       value={value}

@@ -5,6 +5,7 @@ import { MORNING_PATHS } from "./morning";
 export const RESULT_PATHS = [
   `${CAMPAIGN}/results`,
   "/api/clients/{clientId}/results/table",
+  "/api/clients/{clientId}/results/line",
   "/api/clients/{clientId}/results/reach",
   "/api/clients/{clientId}/results/difference",
   "/api/clients/{clientId}/results/pace",

@@ -1,6 +1,6 @@
 import "./audiences.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Input, Select } from "antd";
+import { Button, Select } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { audiencesQuery, sourcesQuery } from "../api/audiences";
@@ -8,13 +8,12 @@ import type { Schemas } from "../api/client";
 import { deskQuery, offerQuery } from "../api/clients";
 import { Columns } from "../frame/Columns";
 import { NoAccount } from "../frame/NoAccount";
+import { madeTogether } from "../frame/made";
 import { useChange } from "../frame/useChange";
-import { people, plural } from "../look/format";
 import { freeName } from "../look/lists";
-import { Temperature, temperatures } from "../look/Temperature";
-import { networkColour } from "../look/theme";
+import { useStable } from "../look/useStable";
+import { AudienceList } from "./AudienceList";
 import { type Audience, type Draft, draftOf, everyoneIn, homeCountry } from "./model";
-import { MADE } from "./made";
 import { OneAudience } from "./OneAudience";
 import { addAudiences, removeAudience } from "./queries";
 import { ImportList } from "./sources/ImportList";
@@ -26,8 +25,8 @@ import { SourceThings } from "./sources/SourceThings";
 import { Changes } from "../frame/Editable";
 import { Waiting } from "../frame/Waiting";
 
-/** Beyond so many audiences a search field helps. */
-const MANY = 8;
+const NO_ACCOUNTS: Schemas["AccountView"][] = [];
+const NO_AUDIENCES: Audience[] = [];
 
 /** The client's audiences by temperature, and the one at hand as a sentence. */
 export function Audiences() {
@@ -35,7 +34,6 @@ export function Audiences() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const carryOut = useChange();
-  const [text, setText] = useState("");
   const [startOn, setStartOn] = useState<string>();
   const desk = useQuery(deskQuery(clientId));
   const audiences = useQuery(audiencesQuery(clientId));
@@ -44,8 +42,9 @@ export function Audiences() {
     refetchInterval: (q) => (q.state.data?.some((s) => s.state.endsWith("ING")) ? 1000 : false),
   });
   const [dialog, setDialog] = useState<SourceDialog | "list">();
-  const accounts = desk.data?.client.accounts ?? [];
-  const all = audiences.data ?? [];
+  const accounts = desk.data?.client.accounts ?? NO_ACCOUNTS;
+  const all = audiences.data ?? NO_AUDIENCES;
+  const open = useStable((id: string) => void navigate(`/c/${clientId}/audiences/${id}`));
   const source = sources.data?.find((s) => s.id === sourceId);
   const current = sourceId
     ? undefined
@@ -69,9 +68,10 @@ export function Audiences() {
       taken.push(name);
       return { accountId, version: 0, name, definition: d.definition };
     });
-    void carryOut(addAudiences(clientId, bodies), async ([first]) => {
+    void carryOut(addAudiences(clientId, bodies), async (made) => {
       await queries.invalidateQueries(audiencesQuery(clientId));
-      if (first) await navigate(`/c/${clientId}/audiences/${first.id}`, { state: MADE });
+      const ids = made.map((a) => a.id);
+      if (ids[0]) await navigate(`/c/${clientId}/audiences/${ids[0]}`, { state: madeTogether(ids) });
     });
   };
   const startNew = (on: Schemas["AccountView"]) => {
@@ -100,42 +100,9 @@ export function Audiences() {
   if (!offer.data) return <Waiting on={[offer]} />;
   const { countries } = offer.data.rulebook.audience;
 
-  const wanted = text.trim().toLowerCase();
-  const shown = all.filter((a) => a.name.toLowerCase().includes(wanted));
   const things = (
     <>
-      {all.length > MANY && (
-        <Input
-          aria-label="Find an audience"
-          placeholder="Find an audience"
-          allowClear
-          size="small"
-          style={{ marginBottom: 10 }}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-      )}
-      {temperatures.map((value) => {
-        const some = shown.filter((a) => a.temperature === value);
-        if (some.length === 0) return null;
-        return (
-          <div key={value} className="group">
-            <h3>
-              <Temperature of={value} />, {some.length}
-            </h3>
-            {some.map((a) => (
-              <Thing
-                key={a.id}
-                audience={a}
-                network={accounts.find((k) => k.id === a.accountId)?.network ?? ""}
-                on={a.id === current?.id}
-                onOpen={() => void navigate(`/c/${clientId}/audiences/${a.id}`)}
-              />
-            ))}
-          </div>
-        );
-      })}
-      {wanted && shown.length === 0 && <p className="note">No audience by that name.</p>}
+      <AudienceList {...{ all, accounts }} currentId={current?.id} onOpen={open} />
       <Changes>
         <button className="add-thing" onClick={() => startNew(account)}>
           New audience on {account.name}
@@ -144,7 +111,7 @@ export function Audiences() {
           <Select<string | null>
             aria-label="New audience"
             className="add-select"
-            placeholder="On another account…"
+            placeholder="New audience on…"
             value={null}
             style={{ width: "100%" }}
             popupMatchSelectWidth={230}
@@ -219,24 +186,5 @@ export function Audiences() {
       onDuplicate={() => make([draftOf(current)], current.accountId)}
       onRemove={() => remove(current)}
     />
-  );
-}
-
-function Thing(props: { audience: Audience; network: string; on: boolean; onOpen: () => void }) {
-  const { audience: a } = props;
-  return (
-    <button
-      className={`thing line ${props.on ? "on" : ""}`}
-      style={{ "--edge": networkColour(props.network) } as React.CSSProperties}
-      onClick={props.onOpen}
-    >
-      <b>{a.name}</b>
-      <div className="note">
-        <span>{people(a.size)}</span>
-        <span>{props.network}</span>
-        {a.tooSmall && <span className="small">too small</span>}
-        {a.rows > 0 && <span>in {plural(a.rows, "row")}</span>}
-      </div>
-    </button>
   );
 }

@@ -1,11 +1,12 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { Input, InputNumber, type InputRef, Select } from "antd";
-import { useEffect, useRef } from "react";
-import { useLocation, useSearchParams } from "react-router";
+import { Input, InputNumber, Select } from "antd";
+import { useEffect } from "react";
+import { useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
+import { useNameFirst } from "../frame/made";
+import { inOwnUnit } from "../look/format";
 import { Conditions } from "./Conditions";
 import { LeftOut } from "./LeftOut";
-import { wasMade } from "./made";
 import { countriesOf, differencesWords, sentence, type Definition, type Draft } from "./model";
 import { PlacesStep, usePlaceWords } from "./PlacesStep";
 import { sidesQuery, sizeQuery } from "./queries";
@@ -56,11 +57,7 @@ export function Composer(props: {
     const found = (MENDS[field ?? ""] ?? []).map((where) => document.querySelector<HTMLElement>(where));
     found.find((input) => input !== null)?.focus();
   }, [field]);
-  const { key, state } = useLocation();
-  const name = useRef<InputRef>(null);
-  useEffect(() => {
-    if (wasMade(state)) name.current?.focus({ cursor: "all" });
-  }, [key, state]);
+  const name = useNameFirst();
   const step = { ladder: sized.data, old: sized.isPlaceholderData || sized.isError };
   return (
     <div className="sentence">
@@ -74,8 +71,8 @@ export function Composer(props: {
           style={{ maxWidth: 420, fontWeight: 600 }}
           onChange={(e) => onChange({ ...draft, name: e.target.value })}
         />
-        {problem && <div className="wrong">{problem.message}</div>}
-        {sized.error && !problem && <div className="wrong">{sized.error.message}</div>}
+        {problem && <div className="wrong">{inOwnUnit(problem.message)}</div>}
+        {sized.error && !problem && <div className="wrong">{inOwnUnit(sized.error.message)}</div>}
       </div>
       <Step kind="COUNTRY" {...step}>
         Everyone on <b>{account.networkName}</b> in{" "}

@@ -1,6 +1,7 @@
-import { Dropdown, Select } from "antd";
 import { useState } from "react";
+import { Opening } from "../look/Opening";
 import type { Schemas } from "../api/client";
+import { Several } from "../look/Several";
 import {
   ADDABLE,
   keyOf,
@@ -56,7 +57,7 @@ export function Conditions(props: {
           }}
         >
           {lead(line.kind, line.at === 0)}
-          <Select
+          <Several
             aria-label={terms.kindWords(line.kind)}
             mode={TYPED.has(line.kind) ? "tags" : "multiple"}
             placeholder={placeholder(line.kind)}
@@ -67,7 +68,6 @@ export function Conditions(props: {
             style={{ minWidth: 190, maxWidth: "100%", flex: 1 }}
             value={line.terms.map((t) => ({ value: keyOf(t), label: terms.label(t) }))}
             labelInValue
-            showSearch={{ optionFilterProp: "label" }}
             options={TYPED.has(line.kind) ? [] : terms.options(line.kind)}
             notFoundContent={
               line.kind === "QUESTION"
@@ -139,13 +139,12 @@ function Adder({
     );
   }
   return (
-    <Dropdown
-      trigger={["click"]}
+    <Opening
       menu={{
         items: offered.map((k) => ({ key: k, label: terms.kindWords(k), onClick: () => onAdd(k) })),
       }}
     >
       <button className="adder">{words} ▾</button>
-    </Dropdown>
+    </Opening>
   );
 }

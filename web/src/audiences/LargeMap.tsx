@@ -2,10 +2,9 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Modal } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
-import { people } from "../look/format";
-import { usePreferences } from "../frame/usePreferences";
+import { distance, people } from "../look/format";
 import { MapPanel, type Box } from "./MapPanel";
-import { circleKey, inUnit, type Circle, type Definition } from "./model";
+import { circleKey, type Circle, type Definition } from "./model";
 import { sizeQuery, withinQuery } from "./queries";
 
 /** The map with room: places by how many live there, and how many people each circle holds. */
@@ -59,8 +58,6 @@ function CirclePeople(props: {
 }) {
   const { definition, circle, account } = props;
   const { ages } = definition;
-  const [{ miles }] = usePreferences();
-  const unit = miles ? "mi" : "km";
   const everyone: Definition = {
     ...definition,
     places: { countries: [], regions: [], circles: [circle] },
@@ -74,9 +71,7 @@ function CirclePeople(props: {
   return (
     <div className="map-circle">
       <b>{circle.name}</b>
-      <span className="note">
-        {inUnit(circle.radiusKm, unit)} {unit} around
-      </span>
+      <span className="note">{distance(circle.radiusKm)} around</span>
       <b className="people">{told ? `${people(told)} people` : size.error ? "not told" : "…"}</b>
       <span className="note">
         {ages ? `aged ${ages.from} to ${ages.to}` : "of all ages"} on {account.networkName}

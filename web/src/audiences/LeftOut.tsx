@@ -1,4 +1,5 @@
 import { Select } from "antd";
+import { Several } from "../look/Several";
 import type { Schemas } from "../api/client";
 import { keyOf, termOf, TYPED, typedCode, type Definition, type Term } from "./model";
 import { Step } from "./Step";
@@ -26,15 +27,13 @@ export function LeftOut(props: {
   return (
     <Step kind="LEFT_OUT" ladder={props.ladder} old={props.old}>
       {definition.leftOut.length > 0 ? "but not" : "leaving out nobody, or"}
-      <Select
+      <Several
         aria-label="Left out"
         className="out"
-        mode="multiple"
         placeholder="leave out…"
         style={{ minWidth: 190, maxWidth: "100%", flex: chosen.length > 0 ? 1 : "none" }}
         value={chosen.map((t) => ({ value: keyOf(t), label: terms.label(t) }))}
         labelInValue
-        showSearch={{ optionFilterProp: "label" }}
         options={options}
         onChange={(now: { value: string }[]) => keep([...now.map((c) => termOf(c.value)), ...typed])}
       />

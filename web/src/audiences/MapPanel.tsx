@@ -64,14 +64,14 @@ export function MapPanel(props: {
 
   useEffect(() => {
     let gone = false;
-    void countryShapes().then((world) => {
+    const draw = (world: Awaited<ReturnType<typeof countryShapes>>) => {
       if (gone || !map.current) return;
       const { map: made, land, marks } = map.current;
       land.clearLayers();
       marks.clearLayers();
       const whole = new Set(props.countries);
       const chosen: L.Layer[] = [];
-      L.geoJSON(world, {
+      const countries = L.geoJSON(world, {
         pane: "land",
         interactive: false,
         style: (f) => ({
@@ -83,12 +83,16 @@ export function MapPanel(props: {
         onEachFeature: (f, layer) => {
           if (whole.has(nameOf(f))) chosen.push(layer);
         },
-      }).addTo(land);
+      });
       circles.forEach((c) => chosen.push(mark(c, colours.kelp).addTo(marks)));
       out.forEach((c) => mark(c, colours.rust).addTo(marks));
       const bounds = L.featureGroup(chosen).getBounds();
       if (bounds.isValid()) made.fitBounds(bounds.pad(0.25), { animate: false, maxZoom: 9 });
-    });
+      // Only now, as all coasts of the Earth are reckoned anew with each zoom.
+      countries.addTo(land);
+    };
+    // What is read comes first: the coasts are drawn behind the screen's first picture.
+    void countryShapes().then((world) => requestAnimationFrame(() => setTimeout(() => draw(world))));
     return () => {
       gone = true;
     };

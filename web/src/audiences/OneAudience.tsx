@@ -1,13 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Dropdown, Segmented } from "antd";
+import { App, Segmented } from "antd";
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from "react";
-import { useNavigate } from "react-router";
 import { audiencesQuery } from "../api/audiences";
 import { type Schemas, askAgain } from "../api/client";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { PlanWith } from "../frame/PlanWith";
 import { opened } from "../frame/recent";
 import { useReads } from "../frame/reads";
+import { ThingActions } from "../frame/ThingActions";
 import { useChange } from "../frame/useChange";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { count, people } from "../look/format";
@@ -39,7 +40,6 @@ export function OneAudience(props: {
   const queries = useQueryClient();
   const { message } = App.useApp();
   const carryOut = useChange();
-  const navigate = useNavigate();
   const [view, setView] = useState<(typeof VIEWS)[number]>("Describe");
   useEffect(() => opened(clientId, current.id), [clientId, current.id]);
   const save = useCallback(
@@ -126,26 +126,12 @@ export function OneAudience(props: {
       looks={<Segmented aria-label="View" options={[...VIEWS]} value={view} onChange={setView} />}
       actions={
         <>
-          <Button onClick={() => void navigate(`/c/${clientId}/plan?audience=${current.id}`)}>
-            Plan with it…
-          </Button>
-          <Dropdown
-            trigger={["click"]}
-            menu={{
-              items: [
-                { key: "twice", label: "Duplicate", onClick: props.onDuplicate },
-                ...elsewhere.map((a) => ({
-                  key: a.id,
-                  label: `Copy to ${a.name}`,
-                  onClick: () => copyTo(a.id),
-                })),
-                { type: "divider" as const },
-                { key: "remove", label: "Remove", danger: true, onClick: props.onRemove },
-              ],
-            }}
-          >
-            <Button>Do…</Button>
-          </Dropdown>
+          <PlanWith what="audience" {...{ clientId }} id={current.id} />
+          <ThingActions
+            onDuplicate={props.onDuplicate}
+            onRemove={props.onRemove}
+            more={elsewhere.map((a) => ({ key: a.id, words: `Copy to ${a.name}`, run: () => copyTo(a.id) }))}
+          />
         </>
       }
       facts={

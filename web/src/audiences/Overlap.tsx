@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { Select } from "antd";
+import {} from "antd";
 import { useState } from "react";
+import { Several } from "../look/Several";
 import { people } from "../look/format";
 import { percent, sharedPart, type Audience } from "./model";
 import { overlapsQuery } from "./queries";
@@ -30,14 +31,12 @@ export function Overlap(props: {
   const data = overlaps.data;
   return (
     <div className="overlap">
-      <Select
+      <Several
         aria-label="Audiences to compare"
-        mode="multiple"
         maxTagCount={4}
         maxCount={MOST}
         style={{ width: "100%", marginBottom: 12 }}
         value={chosen}
-        showSearch={{ optionFilterProp: "label" }}
         options={audiences.map((a) => ({ value: a.id, label: a.name }))}
         onChange={setChosen}
       />

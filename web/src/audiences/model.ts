@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { count, plural } from "../look/format";
+import { count, inOwnUnit, KM_OF_MILE, plural } from "../look/format";
 
 export type Audience = Schemas["Audience"];
 export type Definition = Schemas["AudienceDefinition"];
@@ -208,9 +208,6 @@ export function circleKey(circle: Schemas["Circle"]): string {
 
 export type DistanceUnit = "km" | "mi";
 
-/** One mile is exactly 1.609344 km. */
-const KM_OF_MILE = 1.609344;
-
 /** Kilometres in the buyer's unit, to a tenth. */
 export function inUnit(km: number, unit: DistanceUnit): number {
   return Math.round((unit === "km" ? km : km / KM_OF_MILE) * 10) / 10;
@@ -250,9 +247,9 @@ export function differenceWords(d: Schemas["Difference"]): string {
     case "COUNTRY_MISSING":
       return `is not in ${d.asked}`;
     case "PLACE_WIDENED":
-      return `goes no finer than ${d.got} for ${d.asked}`;
+      return `goes no finer than ${d.got} for ${inOwnUnit(d.asked)}`;
     case "RADIUS_CHANGED":
-      return `takes ${d.got} for ${d.asked}`;
+      return inOwnUnit(`takes ${d.got} for ${d.asked}`);
     case "PRESENCE_CHANGED":
       return `knows only people ${d.got}, not ${d.asked}`;
     case "AGES_CHANGED":

@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { count } from "../look/format";
+import { count, distance } from "../look/format";
 import type { Circle } from "./model";
 
 /** Coasts are drawn to about so many kilometres. */
@@ -24,14 +24,16 @@ export function pinAt(
   networkName: string,
 ): Pinned {
   const { place } = near;
-  const km = count(Math.round(near.km));
   const sea = land === undefined && near.km > COAST_KM;
   const country =
     land === undefined ? place.country : rules.countries.find((c) => mapName(c.words) === land)?.code;
   if (country === undefined) return { refused: `${land} is no country of ${networkName}: no pin was set.` };
   const circle = {
     cityId: 0,
-    name: near.km > NEAR_KM ? `pin ${km} km from ${place.name}` : `pin near ${place.name}`,
+    name:
+      near.km > NEAR_KM
+        ? `pin ${count(Math.round(near.km))} km from ${place.name}`
+        : `pin near ${place.name}`,
     country,
     latitude: Number(at.latitude.toFixed(5)),
     longitude: Number(at.longitude.toFixed(5)),
@@ -41,7 +43,7 @@ export function pinAt(
   const reaches = circle.radiusKm >= near.km;
   return {
     circle,
-    says: `This pin is at sea, ${km} km from ${place.name}${reaches ? "" : ": its circle reaches no place yet"}.`,
+    says: `This pin is at sea, ${distance(Math.round(near.km))} from ${place.name}${reaches ? "" : ": its circle reaches no place yet"}.`,
   };
 }
 

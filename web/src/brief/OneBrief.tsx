@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Input, InputNumber, Select } from "antd";
 import { useCallback, type ReactNode } from "react";
+import { Several } from "../look/Several";
 import type { Schemas } from "../api/client";
 import { Columns } from "../frame/Columns";
 import { ThingActions } from "../frame/ThingActions";
@@ -118,26 +119,22 @@ export function OneBrief(props: {
         </div>
         <div className="say">
           <label htmlFor="accounts">On</label>
-          <Select
+          <Several
             id="accounts"
-            mode="multiple"
             placeholder="accounts"
             style={{ minWidth: 320, flex: 1 }}
             value={draft.accounts}
-            showSearch={{ optionFilterProp: "label" }}
             options={accounts.map((a) => ({ value: a.id, label: a.name }))}
             onChange={(ids) => set({ accounts: ids })}
           />
         </div>
         <div className="say">
           <label htmlFor="places">In</label>
-          <Select
+          <Several
             id="places"
-            mode="multiple"
             placeholder="any country"
             style={{ minWidth: 320, flex: 1 }}
             value={draft.places}
-            showSearch={{ optionFilterProp: "label" }}
             options={choices(offered.map((n) => n.countries))}
             onChange={(places) => set({ places })}
           />

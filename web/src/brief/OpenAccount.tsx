@@ -96,7 +96,6 @@ export function OpenAccount(props: {
               aria-label="Time zone"
               style={{ width: "100%" }}
               value={chosen.zone}
-              showSearch={{ optionFilterProp: "label" }}
               options={zoneOptions()}
               onChange={setZone}
             />

@@ -1,5 +1,5 @@
 import type { Schemas } from "../api/client";
-import { count, money, plural } from "../look/format";
+import { count, distance, money, plural } from "../look/format";
 import type { Brief } from "./queries";
 
 export type Unknown = Brief["unknown"];
@@ -92,7 +92,7 @@ export function forbiddenWords(rule: Schemas["SubjectRule"] | undefined): string
   const parts = [];
   if (!rule.ages) parts.push("narrowing ages");
   if (!rule.gender) parts.push("choosing a gender");
-  if (rule.leastRadiusKm > 0) parts.push(`circles under ${rule.leastRadiusKm} km`);
+  if (rule.leastRadiusKm > 0) parts.push(`circles under ${distance(rule.leastRadiusKm)}`);
   if (rule.terms.length > 0) {
     parts.push(`conditions on ${rule.terms.map((t) => t.toLowerCase().replaceAll("_", " ")).join(", ")}`);
   }

@@ -58,7 +58,7 @@ export function Combinations({
           max={count}
           value={number + 1}
           onChange={(n) => setWanted(Math.max(0, (n ?? 1) - 1))}
-          style={{ width: 76 }}
+          style={{ width: 76, flex: "none" }}
         />
         <span className="note">of {counted(count)}</span>
         <Button disabled={number >= count - 1} onClick={() => setWanted(number + 1)}>

@@ -1,18 +1,19 @@
 import "./creative.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Input } from "antd";
-import { useState, type ReactNode } from "react";
+import { memo, useState, type ReactNode } from "react";
 import { useNavigate, useParams } from "react-router";
 import type { Schemas } from "../api/client";
 import { deskQuery } from "../api/clients";
 import { creativesQuery, formatsQuery, mediaQuery, stillUrl, phrasesQuery } from "../api/creatives";
 import { Columns } from "../frame/Columns";
+import { MADE } from "../frame/made";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
-import { freeName } from "../look/lists";
+import { useStable } from "../look/useStable";
 import { Deck } from "./Deck";
 import { MediaShelf } from "./MediaShelf";
-import { baseName, bodyOf, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
+import { baseName, draftOf, emptyDraft, type Draft, type Format, type Medium } from "./model";
 import { OneCreative } from "./OneCreative";
 import { filmOf, Films } from "./film/Films";
 import { Many } from "./many/Many";
@@ -20,7 +21,8 @@ import { Posts } from "./posts/Posts";
 import { Said } from "./said/Said";
 import { PreviewSheet } from "./sheet/PreviewSheet";
 import { Write } from "./write/Write";
-import { addCreative, removeCreative } from "./queries";
+import { useCreativeLike } from "./useCreativeLike";
+import { removeCreative } from "./queries";
 import { Changes } from "../frame/Editable";
 import { Waiting } from "../frame/Waiting";
 
@@ -46,6 +48,8 @@ export function CreativeScreen() {
   const navigate = useNavigate();
   const queries = useQueryClient();
   const carryOut = useChange();
+  const make = useCreativeLike(clientId);
+  const open = useStable((id: string) => void navigate(`/c/${clientId}/creative/${id}`));
   const desk = useQuery(deskQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
   const media = useQuery(mediaQuery(clientId));
@@ -59,16 +63,8 @@ export function CreativeScreen() {
     ? undefined
     : (all.find((c) => c.creative.id === creativeId) ?? (creativeId ? undefined : all[0]));
 
-  const start = (from: Draft) => {
-    const name = freeName(
-      from.name,
-      all.map((c) => c.creative.name),
-    );
-    void carryOut(addCreative(clientId, bodyOf({ ...from, name }, 0)), async (added) => {
-      await queries.invalidateQueries(creativesQuery(clientId));
-      await navigate(`/c/${clientId}/creative/${added.creative.id}`);
-    });
-  };
+  const start = (from: Draft) =>
+    void make(undefined, from, (id) => void navigate(`/c/${clientId}/creative/${id}`, { state: MADE }));
   const remove = (kept: Kept) => {
     void carryOut(removeCreative(clientId, kept.creative.id), async () => {
       await navigate(`/c/${clientId}/creative`);
@@ -96,7 +92,7 @@ export function CreativeScreen() {
         {...{ clientId, all }}
         formats={formats.data}
         current={current?.creative.id}
-        onOpen={(id) => void navigate(`/c/${clientId}/creative/${id}`)}
+        onOpen={open}
       />
       <Changes>
         <button className="add-thing" style={{ marginBottom: 16 }} onClick={() => start(emptyDraft)}>
@@ -187,7 +183,7 @@ export function CreativeScreen() {
   );
 }
 
-function CreativeList({
+const CreativeList = memo(function CreativeList({
   clientId,
   all,
   formats,
@@ -245,4 +241,4 @@ function CreativeList({
       </div>
     </>
   );
-}
+});

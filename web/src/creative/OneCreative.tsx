@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useCallback, useEffect, useMemo, useState, type ReactNode } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { type Schemas, askAgain } from "../api/client";
 import { creativesQuery, phrasesQuery } from "../api/creatives";
 import { formsQuery, scriptsQuery } from "../api/forms";
@@ -9,6 +9,7 @@ import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { opened } from "../frame/recent";
 import { Editable } from "../frame/Editable";
+import { PlanWith } from "../frame/PlanWith";
 import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
 import { plural } from "../look/format";
@@ -57,7 +58,6 @@ export function OneCreative(props: {
   const { clientId, current, formats } = props;
   const id = current.creative.id;
   const queries = useQueryClient();
-  const navigate = useNavigate();
   const [varying, setVarying] = useState(false);
   const [chosen, setChosen] = useState(FIRST);
   useEffect(() => opened(clientId, id), [clientId, id]);
@@ -138,7 +138,7 @@ export function OneCreative(props: {
           <Button type="primary" onClick={() => setVarying(true)}>
             Vary one part…
           </Button>
-          <Button onClick={() => void navigate(`/c/${clientId}/plan?creative=${id}`)}>Plan with it…</Button>
+          <PlanWith what="creative" {...{ clientId, id }} />
           <ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />
         </>
       }

@@ -5,6 +5,7 @@ import { Link, useSearchParams } from "react-router";
 import type { Problem, Schemas } from "../api/client";
 import { postsQuery } from "../api/posts";
 import { plural } from "../look/format";
+import { useNameFirst } from "../frame/made";
 import { useStable } from "../look/useStable";
 import { MediaStrip } from "./MediaStrip";
 import {
@@ -115,7 +116,6 @@ function PostPart(props: { clientId: string; format: Format; post: string; onPos
         id="creative-post"
         aria-label="What it stands on"
         style={{ width: "100%" }}
-        showSearch={{ optionFilterProp: "label" }}
         value={post || null}
         status={gone ? "error" : ""}
         placeholder={
@@ -155,6 +155,7 @@ export function Parts(props: {
     part.focus();
     begun.current = field;
   });
+  const name = useNameFirst();
   const line = (part: "name" | "link" | "brand") => ({
     id: `creative-${part}`,
     value: draft[part],
@@ -168,7 +169,7 @@ export function Parts(props: {
   return (
     <div>
       <Part id="creative-name" label="Name">
-        <Input {...line("name")} maxLength={80} style={{ fontWeight: 600 }} />
+        <Input {...line("name")} ref={name} maxLength={80} style={{ fontWeight: 600 }} />
         {problem && <div className="fault">{problem.message}</div>}
       </Part>
       <FormatPart format={format} formats={props.formats} onFormat={props.onFormat} />

@@ -1,12 +1,14 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { App, Select, Segmented } from "antd";
+import { App, Segmented } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { Dialog } from "../look/Dialog";
 import type { Schemas } from "../api/client";
 import { creativesQuery } from "../api/creatives";
+import { madeTogether } from "../frame/made";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
+import { Several } from "../look/Several";
 import type { Draft, Medium, Phrase } from "./model";
 import { varyCreative } from "./queries";
 
@@ -69,7 +71,11 @@ export function Vary({
       );
       onClose();
       const first = made[0];
-      if (first) await navigate(`/c/${clientId}/creative/${first.creative.id}`);
+      if (first) {
+        // What they vary is tried beside them as a rule.
+        const state = madeTogether([id, ...made.map((m) => m.creative.id)]);
+        await navigate(`/c/${clientId}/creative/${first.creative.id}`, { state });
+      }
     });
   return (
     <Dialog
@@ -92,14 +98,13 @@ export function Vary({
       <p className="note" style={{ margin: "10px 0" }}>
         One copy for each value. Nothing else differs, so a test tells what the part does.
       </p>
-      <Select
+      <Several
         mode={text ? "tags" : "multiple"}
         aria-label="Values"
         style={{ width: "100%" }}
         placeholder={text ? "Choose from the deck, or type one and press Enter" : "Choose some"}
         value={values}
         options={options}
-        showSearch={{ optionFilterProp: "label" }}
         onChange={setValues}
       />
     </Dialog>

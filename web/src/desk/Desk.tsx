@@ -16,6 +16,8 @@ import { PauseAll } from "./PauseAll";
 import { Waiting } from "../frame/Waiting";
 
 /** All that campaigns ever brought, as the results tell it. */
+const SHOWN = ["impressions", "clicks", "spend"];
+
 const BY_CAMPAIGN = { by: ["CAMPAIGN_ID"], from: null, to: null, campaignIds: [], temperature: null };
 
 function AdStates({ line }: { line: Schemas["CampaignLine"] }) {
@@ -37,7 +39,7 @@ export function Desk() {
   const navigate = useNavigate();
   const desk = useQuery(deskQuery(clientId));
   const morning = useQuery({ ...morningOfQuery(clientId), refetchInterval: 30_000 });
-  const results = useQuery(tableQuery(clientId, BY_CAMPAIGN));
+  const results = useQuery(tableQuery(clientId, BY_CAMPAIGN, SHOWN));
   if (!desk.data) return <Waiting on={[desk]} />;
   const { client, campaigns } = desk.data;
   const brought = new Map(results.data?.lines.map((l) => [l.keys[0], l]));

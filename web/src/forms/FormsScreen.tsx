@@ -1,11 +1,13 @@
 import "./forms.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Button, Dropdown } from "antd";
+import { Button } from "antd";
 import { useNavigate, useParams } from "react-router";
+import { Opening } from "../look/Opening";
 import { askAgain } from "../api/client";
 import { deskQuery } from "../api/clients";
 import { formsQuery, leadCountsQuery, scriptsQuery } from "../api/forms";
 import { Columns } from "../frame/Columns";
+import { MADE } from "../frame/made";
 import { recentFirst } from "../frame/recent";
 import { useChange } from "../frame/useChange";
 import { plural } from "../look/format";
@@ -54,7 +56,7 @@ export function FormsScreen() {
 
   const opened = async (all: (typeof FORM_PATHS)[number], id: string) => {
     await askAgain(queries, all);
-    await navigate(`/c/${clientId}/forms/${id}`);
+    await navigate(`/c/${clientId}/forms/${id}`, { state: MADE });
   };
   const startForm = (from: FormDraft) =>
     carryOut(addForm(clientId, formBody({ ...from, name: freeName(from.name, names) }, 0)), (added) =>
@@ -109,8 +111,7 @@ export function FormsScreen() {
         ),
       )}
       <Changes>
-        <Dropdown
-          trigger={["click"]}
+        <Opening
           menu={{
             items: [
               { key: "form", label: "Lead form", onClick: () => void startForm(newForm(last?.kept)) },
@@ -124,7 +125,7 @@ export function FormsScreen() {
           }}
         >
           <button className="add-thing">New form, chat or message</button>
-        </Dropdown>
+        </Opening>
       </Changes>
     </>
   );

@@ -93,7 +93,6 @@ export function Leads({
           />
           <Select
             allowClear
-            showSearch={{ optionFilterProp: "label" }}
             style={{ width: 140 }}
             popupMatchSelectWidth={false}
             aria-label="Came by"

@@ -6,6 +6,7 @@ import { formsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
 import { opened } from "../frame/recent";
+import { useNameFirst } from "../frame/made";
 import { Editable } from "../frame/Editable";
 import { ThingActions } from "../frame/ThingActions";
 import { useKeptDraft } from "../frame/useKeptDraft";
@@ -22,6 +23,7 @@ import {
   type Question,
 } from "./model";
 import { formFitQuery, keepForm } from "./queries";
+import { PlanWith } from "./PlanWith";
 import { Suits } from "./Suits";
 
 /** One lead form: its pages, filled in for real on a phone and a desktop, and which networks take it. */
@@ -56,6 +58,7 @@ export function OneForm(props: {
   const fields = fit.data?.fields ?? [];
   const networks = fit.data?.networks ?? [];
   const taking = networks.filter((n) => n.faults.length === 0).map((n) => n.networkName);
+  const name = useNameFirst();
   const text = (part: "name" | "headline" | "opening" | "privacyLink" | "consent") => ({
     id: `form-${part}`,
     value: draft[part],
@@ -80,7 +83,12 @@ export function OneForm(props: {
           {current.sent && " · people are asked this; the next change makes a new version"}
         </>
       }
-      actions={<ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />}
+      actions={
+        <>
+          <PlanWith {...{ clientId }} name={draft.name} needs="FORM" leads={{ formId: id }} />
+          <ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />
+        </>
+      }
       facts={<Suits title="Networks" networks={networks} usedBy={current.usedBy} />}
     >
       <div className="form-desk">
@@ -88,7 +96,7 @@ export function OneForm(props: {
           <div>
             {problem && <div className="fault">{problem.message}</div>}
             <Line id="form-name" label="Name">
-              <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
+              <Input {...text("name")} ref={name} maxLength={80} style={{ fontWeight: 600 }} />
             </Line>
             <h3>Opening</h3>
             <Line id="form-headline" label="Heading">
@@ -199,6 +207,7 @@ function Questions({
             ) : (
               <>
                 <Input
+                  autoFocus={!q.text}
                   aria-label={`Own question ${i + 1}`}
                   placeholder="Your own question"
                   value={q.text}

@@ -6,6 +6,7 @@ import { mediaQuery, stillUrl } from "../api/creatives";
 import { scriptsQuery } from "../api/forms";
 import { PLAN_PATHS } from "../api/plans";
 import { Columns } from "../frame/Columns";
+import { useNameFirst } from "../frame/made";
 import { Editable } from "../frame/Editable";
 import { ThingActions } from "../frame/ThingActions";
 import { useChange } from "../frame/useChange";
@@ -13,6 +14,7 @@ import { useKeptDraft } from "../frame/useKeptDraft";
 import { ChatPreview } from "./ChatPreview";
 import { scriptBody, scriptDraft, type KeptScript, type ScriptDraft } from "./model";
 import { Line } from "./OneForm";
+import { PlanWith } from "./PlanWith";
 import { askSender, keepScript, scriptFitQuery, sendersQuery } from "./queries";
 import { Suits } from "./Suits";
 
@@ -59,6 +61,7 @@ export function OneScript(props: {
   });
   const networks = fit.data?.networks ?? [];
   const filled = fit.data?.texts.find((t) => t.whom === whom);
+  const name = useNameFirst();
   const text = (part: "name" | "greeting" | "sender" | "subject" | "body" | "button" | "link") => ({
     id: `script-${part}`,
     value: draft[part],
@@ -71,7 +74,12 @@ export function OneScript(props: {
       things={props.things}
       title={draft.name || "Script"}
       note={kind === "CHAT" ? "Chat that a click opens" : "Direct message into people’s inboxes"}
-      actions={<ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />}
+      actions={
+        <>
+          <PlanWith {...{ clientId }} name={draft.name} needs={kind} leads={{ scriptId: id }} />
+          <ThingActions onDuplicate={props.onDuplicate} onRemove={props.onRemove} />
+        </>
+      }
       facts={<Suits title="Networks" networks={networks} usedBy={current.usedBy} />}
     >
       <div className="form-desk">
@@ -79,7 +87,7 @@ export function OneScript(props: {
           <div>
             {problem && <div className="fault">{problem.message}</div>}
             <Line id="script-name" label="Name">
-              <Input {...text("name")} maxLength={80} style={{ fontWeight: 600 }} />
+              <Input {...text("name")} ref={name} maxLength={80} style={{ fontWeight: 600 }} />
             </Line>
             {kind === "CHAT" ? (
               <Chat draft={draft} greeting={text("greeting")} onChange={change} />
@@ -250,7 +258,6 @@ function Banner({
       <Select
         id="script-banner"
         aria-label="Banner"
-        showSearch={{ optionFilterProp: "label" }}
         allowClear
         style={{ width: "100%" }}
         placeholder="None"

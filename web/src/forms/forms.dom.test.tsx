@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { answering, pick, show } from "../testing/browser";
 import { fireEvent, screen, waitFor, within } from "@testing-library/react";
-import { MemoryRouter, Route, Routes } from "react-router";
+import { MemoryRouter, Route, Routes, useLocation } from "react-router";
 import { describe, expect, it } from "vitest";
 import { FormsScreen } from "./FormsScreen";
 import { Webhook } from "./Webhook";
@@ -70,7 +70,26 @@ interface Kept {
 
 let refuses: { detail: string; field?: string } | undefined;
 
-function room(thing: string) {
+const CREATIVE = {
+  ...{ id: "c1", name: "Brass gauge", format: "lead-form", bodies: ["A hair a year."], headlines: [] },
+  ...{
+    descriptions: [],
+    callsToAction: [],
+    link: "",
+    brand: "",
+    post: "",
+    cards: [],
+    media: [{ sha256: "m1" }],
+  },
+  form: { id: "f0" },
+};
+const AD = { like: { creative: CREATIVE }, made: { creative: { ...CREATIVE, id: "c9" } } };
+
+function Planned() {
+  return <p>plan {useLocation().search}</p>;
+}
+
+function room(thing: string, ads: { creatives?: unknown[]; formats?: unknown[]; made?: unknown } = {}) {
   refuses = undefined;
   const kept: { path: string; body: unknown }[] = [];
   answering((body, path) => {
@@ -78,6 +97,7 @@ function room(thing: string) {
     if (body !== undefined) {
       if (refuses) return { status: 422, body: refuses };
       kept.push({ path, body });
+      if (path.endsWith("/creatives")) return { body: ads.made };
       if (path.endsWith("/senders")) return { body: { accountId: "a2", name: "Nell Ferry", agreed: true } };
       const { edits, version, name, content, draft } = body as Kept;
       return path.includes("/forms")
@@ -87,6 +107,8 @@ function room(thing: string) {
     if (path.endsWith("/forms")) return { body: [FORM] };
     if (path.endsWith("/scripts")) return { body: [CHAT, MESSAGE] };
     if (path.endsWith("/senders")) return { body: [{ accountId: "a1", name: "Nell Ferry", agreed: false }] };
+    if (path.endsWith("/creatives")) return { body: ads.creatives ?? [] };
+    if (path.endsWith("/formats")) return { body: ads.formats ?? [] };
     if (path.endsWith("/counts")) return { body: { all: 0, fresh: 0 } };
     if (path === "/api/clients/c1") {
       const accounts = [
@@ -102,6 +124,7 @@ function room(thing: string) {
     <MemoryRouter initialEntries={[`/c/c1/forms/${thing}`]}>
       <Routes>
         <Route path="/c/:clientId/forms/:thingId?/:leadId?" element={<FormsScreen />} />
+        <Route path="/c/:clientId/plan" element={<Planned />} />
       </Routes>
     </MemoryRouter>,
   );
@@ -177,6 +200,24 @@ describe("a lead form", () => {
     desktop.getByLabelText("Page 2 of 2");
     desktop.getByText(/We may write to you/);
   });
+});
+
+it("begins a plan with an ad like one of the client’s, but leading to this form", async () => {
+  const { like, made } = AD;
+  const kept = room("f1", { creatives: [like], formats: [{ code: "lead-form", needs: "FORM" }], made });
+  fireEvent.click(await screen.findByRole("button", { name: "Plan with it…" }));
+  screen.getByText("Compose its ad first");
+  fireEvent.click(await screen.findByText("Its ad is like “Brass gauge”"));
+  await screen.findByText("plan ?creative=c9");
+  expect(kept).toMatchObject([
+    {
+      path: "/api/clients/c1/creatives",
+      body: {
+        name: "Ask us",
+        draft: { format: "lead-form", bodies: ["A hair a year."], media: ["m1"], formId: "f1" },
+      },
+    },
+  ]);
 });
 
 it("has a chat as a person does, by their name and without it", async () => {

@@ -37,7 +37,15 @@ describe("a new one", () => {
   it("says of privacy, and at its end, what the last one did, and asks nothing of it", () => {
     const last = { form: { id: "f", name: "Ask us", version: 2, content } } as unknown as KeptForm;
     const { privacyLink, consent, completion, onePage } = content;
-    expect(newForm(last)).toEqual({ ...emptyForm, privacyLink, consent, completion, onePage });
+    const said = { ...emptyForm, privacyLink, consent, completion, onePage };
+    expect(newForm(last)).toEqual(said);
+    // Who somebody is it asks as the last did: not all networks take a full name.
+    const [ask] = emptyForm.questions;
+    const asked = ["first-name", "city", "last-name"].map((field) => ({ ...ask, field }));
+    const before = {
+      form: { ...last.form, content: { ...content, questions: asked } },
+    } as unknown as KeptForm;
+    expect(newForm(before)).toEqual({ ...said, questions: [asked[0], asked[2]] });
     expect(newForm(undefined)).toEqual(emptyForm);
   });
 

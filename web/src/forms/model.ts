@@ -37,11 +37,22 @@ export function emptyScript(kind: ScriptDraft["kind"]): ScriptDraft {
   };
 }
 
-/** A new form, which says of privacy, and at its end, what the last one did; its heading and questions are its own. */
+/** Who somebody is, which networks ask in different ways. */
+const WHO = new Set(["full-name", "first-name", "last-name", "email"]);
+
+/**
+ * A new form, which says of privacy, and at its end, what the last one did, and asks who somebody is as that did: so the same networks take
+ * it. Its heading and all other questions are its own.
+ */
 export function newForm(last: KeptForm | undefined): FormDraft {
   if (!last) return emptyForm;
   const { privacyLink, consent, completion, onePage } = last.form.content;
-  return { ...emptyForm, privacyLink, consent, completion, onePage };
+  const who = last.form.content.questions.filter((q) => WHO.has(q.field));
+  return {
+    ...emptyForm,
+    ...{ privacyLink, consent, completion, onePage },
+    questions: who.length > 0 ? who : emptyForm.questions,
+  };
 }
 
 /** A new message, from the one person who agreed to be named where there is but one. */

@@ -1,13 +1,14 @@
 import "./frame.css";
 import { useQuery } from "@tanstack/react-query";
-import { Dropdown } from "antd";
+import { Opening } from "../look/Opening";
+
 import { Suspense, useEffect, useLayoutEffect } from "react";
 import { Link, Navigate, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import { send } from "../api/client";
 import { clientsQuery } from "../api/clients";
 import { plansQuery } from "../api/plans";
 import { agencyQuery, sessionQuery } from "../api/session";
-import { writeIn } from "../look/format";
+import { measureIn, writeIn } from "../look/format";
 import { choose } from "../look/look";
 import { nameMonthsIn } from "../look/typedDays";
 import { beginWeeksOn, weekStart } from "../look/weeks";
@@ -91,9 +92,10 @@ export function Frame() {
   useAhead(session.data && !due ? clientId : undefined);
   // Until it is known what may be done here, nothing is offered.
   if (!session.data || !agency.data || !(clients.data || due)) return null;
-  const { language: own, weekStarts } = session.data.preferences;
+  const { language: own, weekStarts, miles } = session.data.preferences;
   const language = own ?? agency.data.language;
   writeIn(language);
+  measureIn(miles);
   nameMonthsIn(language);
   beginWeeksOn(weekStart(weekStarts, language));
   const signOut = () => {
@@ -118,8 +120,7 @@ export function Frame() {
         {!due && <FindOrDo clientId={clientId} />}
         <KeptState />
         {!due && <Clock />}
-        <Dropdown
-          trigger={["click"]}
+        <Opening
           menu={{
             items: [
               { key: "who", label: session.data.email, disabled: true },
@@ -147,7 +148,7 @@ export function Frame() {
           >
             {initials(session.data.name)}
           </button>
-        </Dropdown>
+        </Opening>
       </div>
       {client && !SMALL_ENOUGH.test(pathname) && (
         <p className="wants-room">

@@ -1,5 +1,6 @@
 import { App } from "antd";
 import { useCallback } from "react";
+import { inOwnUnit } from "../look/format";
 
 const LONG_ENOUGH_S = 8;
 
@@ -13,7 +14,7 @@ export function useChange() {
         await then?.(made);
         return true;
       } catch (e) {
-        message.error({ content: (e as Error).message, duration: LONG_ENOUGH_S });
+        message.error({ content: inOwnUnit((e as Error).message), duration: LONG_ENOUGH_S });
         return false;
       }
     },

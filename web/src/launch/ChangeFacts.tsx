@@ -1,3 +1,4 @@
+import { BeforeAfter } from "../look/BeforeAfter";
 import { plural } from "../look/format";
 import { ACTION_WORDS, LEVEL_WORDS } from "../look/changes";
 import { type Change } from "./model";
@@ -28,7 +29,7 @@ export function ChangeFacts({ change }: { change: Change }) {
             <div key={f.code}>
               <dt>{f.field}</dt>
               <dd>
-                {f.before && <s style={{ color: "var(--muted)" }}>{f.before}</s>} {f.after || "empty"}
+                <BeforeAfter of={f} />
               </dd>
             </div>
           ))}

@@ -21,12 +21,12 @@ export function AgencyFields({ size }: { size?: "large" }) {
         <Colour name="colour" label="Colour of reports" />
         <Colour name="accent" label="Second colour" />
         <Form.Item name="currency" label="Currency">
-          <Select size={size} showSearch={{ optionFilterProp: "label" }} options={currencyOptions()} />
+          <Select size={size} options={currencyOptions()} />
         </Form.Item>
       </div>
       <div className="fields-line">
         <Form.Item name="zone" label="Time zone">
-          <Select size={size} showSearch options={zoneOptions()} />
+          <Select size={size} options={zoneOptions()} />
         </Form.Item>
         <Form.Item name="language" label="Dates and numbers">
           <Select size={size} options={languageOptions(house?.languages ?? [])} />

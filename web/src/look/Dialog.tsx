@@ -1,5 +1,5 @@
 import { App, Drawer, type DrawerProps, Modal, type ModalProps } from "antd";
-import { type ReactNode, type SyntheticEvent, useEffect, useState } from "react";
+import { type KeyboardEvent, type ReactNode, type SyntheticEvent, useEffect, useState } from "react";
 import { askToLeave, fill, isFilled, settle } from "./filled";
 
 /** What is chosen from a list that opens, which no input tells of. Inputs marked data-looks only look for something. */
@@ -34,13 +34,33 @@ export function SideDialog({ onClose, children, settled, ...more }: DrawerProps 
   );
 }
 
-/** It begins in its first field, and not on the cross that leaves it. */
+/** It begins in the field that is marked data-first, or its first, what is proposed there selected, and not on the cross that leaves it. */
 function begin() {
   const dialog = [...document.querySelectorAll<HTMLElement>("[role=dialog]")].at(-1);
   if (dialog?.querySelector("input:focus, textarea:focus")) return;
-  dialog
-    ?.querySelector<HTMLElement>(".ant-modal-body :is(input, textarea):not([type=radio], [type=checkbox])")
-    ?.focus();
+  const first =
+    dialog?.querySelector<HTMLInputElement>("[data-first]") ??
+    dialog?.querySelector<HTMLInputElement | HTMLTextAreaElement>(
+      ".ant-modal-body :is(input, textarea):not([type=radio], [type=checkbox])",
+    );
+  first?.focus();
+  first?.select();
+}
+
+/** Not for a list that opens, a day that is chosen, or what only looks for something. */
+const OWN_ENTER = "[role=combobox], .ant-picker, [data-looks]";
+
+/** Enter at the end of a line that is typed, or on a box, does what the dialog is for, as a form does (HTML, implicit submission). */
+function enter(e: KeyboardEvent) {
+  const line = e.target;
+  if (e.key !== "Enter" || e.defaultPrevented || !(line instanceof HTMLInputElement)) return;
+  if (line.closest(OWN_ENTER)) return;
+  const does = line
+    .closest("[role=dialog]")
+    ?.querySelector<HTMLElement>(".ant-modal-footer .ant-btn-primary:not(:disabled)");
+  if (!does) return;
+  e.preventDefault();
+  does.click();
 }
 
 type Guard = ReturnType<typeof useGuard>;
@@ -79,6 +99,7 @@ function Watched({ guard, children }: { guard: Guard; children: ReactNode }) {
       onInputCapture={typed}
       onChangeCapture={typed}
       onClickCapture={chosen}
+      onKeyDown={enter}
     >
       {children}
     </div>

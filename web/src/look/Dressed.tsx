@@ -1,5 +1,8 @@
+import { StyleProvider } from "@ant-design/cssinjs";
 import { ConfigProvider } from "antd";
 import { useMemo, type ReactNode } from "react";
+import { BY_LETTERS } from "./byLetters";
+import { keptStyles } from "./keptStyles";
 import { LookHere, useLook } from "./look";
 import { antdIn } from "./theme";
 
@@ -14,9 +17,11 @@ export function Dressed({ children }: { children: ReactNode }) {
     return { ...dress, token: { ...dress.token, motion: !still } };
   }, [look]);
   return (
-    <ConfigProvider theme={theme} wave={{ disabled: true }}>
-      {children}
-    </ConfigProvider>
+    <StyleProvider cache={keptStyles}>
+      <ConfigProvider theme={theme} wave={{ disabled: true }} select={BY_LETTERS}>
+        {children}
+      </ConfigProvider>
+    </StyleProvider>
   );
 }
 

@@ -1,6 +1,7 @@
 import { Input } from "antd";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
+import { inOwnUnit } from "./format";
 import { grouped } from "./lists";
 
 type Finding = Schemas["Finding"];
@@ -54,12 +55,12 @@ function Alike({ all, onMendAll, ...ways }: { all: Finding[] } & Ways) {
 function One({ finding: f, onJump, onMend, onSilence }: { finding: Finding } & Ways) {
   return (
     <div className={`finding ${f.severity.toLowerCase()}`} data-rule={f.rule}>
-      <b>{f.says}</b>
+      <b>{inOwnUnit(f.says)}</b>
       <button className="link" onClick={() => onJump(f.place)}>
-        {f.mend}
+        {inOwnUnit(f.mend)}
       </button>
       {onMend && f.mendable && (
-        <button className="link mend" aria-label={`mend it: ${f.mend}`} onClick={() => onMend(f)}>
+        <button className="link mend" aria-label={`mend it: ${inOwnUnit(f.mend)}`} onClick={() => onMend(f)}>
           mend it
         </button>
       )}

@@ -9,6 +9,8 @@ export function MoneyInput(props: {
   width?: number;
   disabled?: boolean;
   empty?: string;
+  /** Whether it is what is typed first. */
+  first?: boolean;
   onChange: (minor: number | null) => void;
 }) {
   const digits = decimals(props.currency);
@@ -17,6 +19,8 @@ export function MoneyInput(props: {
       aria-label={props.label}
       style={{ width: props.width ?? 116 }}
       suffix={props.currency}
+      autoFocus={props.first ?? false}
+      onFocus={(e) => e.target.select()}
       controls={false}
       min={0}
       max={1_000_000_000}

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { pick, show } from "../testing/browser";
 import { fireEvent, screen, waitFor } from "@testing-library/react";
-import { Button, Input, Select } from "antd";
+import { Button, Checkbox, Input, InputNumber, Select } from "antd";
 import { useState } from "react";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { Dialog, SideDialog } from "./Dialog";
@@ -36,6 +36,41 @@ function Filled({ side }: { side: boolean }) {
     </>
   );
 }
+
+it.each([
+  { line: "Times", does: 1 },
+  { line: "Paused", does: 1 },
+  { line: "Find", does: 0 },
+  { line: "Where", does: 0 },
+  { line: "Why", does: 0 },
+])(
+  "does on Enter in “$line” what it is for, where that is a line that is typed or a box",
+  async ({ line, does }) => {
+    const made = vi.fn();
+    show(
+      <Dialog open title="Copies" onOk={made}>
+        <InputNumber aria-label="Times" />
+        <Checkbox aria-label="Paused" />
+        <Input aria-label="Find" data-looks />
+        <Select aria-label="Where" options={[{ value: "here", label: "here" }]} />
+        <Input.TextArea aria-label="Why" />
+      </Dialog>,
+    );
+    fireEvent.keyDown(await screen.findByLabelText(line), { key: "Enter" });
+    expect(made).toHaveBeenCalledTimes(does);
+  },
+);
+
+it("does nothing on Enter while it cannot be done", async () => {
+  const made = vi.fn();
+  show(
+    <Dialog open title="Copies" onOk={made} okButtonProps={{ disabled: true }}>
+      <Input aria-label="Name" />
+    </Dialog>,
+  );
+  fireEvent.keyDown(await screen.findByLabelText("Name"), { key: "Enter" });
+  expect(made).not.toHaveBeenCalled();
+});
 
 const pressClose = () => fireEvent.click(screen.getAllByRole("button", { name: "Close" })[0]!);
 

@@ -1,5 +1,19 @@
 import { afterEach, describe, expect, it } from "vitest";
-import { ago, count, day, money, people, plural, rate, sized, typedMoney, writeIn } from "./format";
+import {
+  ago,
+  count,
+  day,
+  distance,
+  inOwnUnit,
+  measureIn,
+  money,
+  people,
+  plural,
+  rate,
+  sized,
+  typedMoney,
+  writeIn,
+} from "./format";
 import { freeName } from "./lists";
 
 describe("numbers as they are read", () => {
@@ -25,6 +39,38 @@ describe("numbers as they are read", () => {
 describe("words", () => {
   it("finds a name nobody has", () => {
     expect(freeName("New audience", ["new audience", "New audience 2"])).toBe("New audience 3");
+  });
+});
+
+// A mile is 1.609344 km.
+describe("distances", () => {
+  afterEach(() => {
+    measureIn(false);
+    writeIn("en-GB");
+  });
+  it.each([
+    { km: 25, miles: false, language: "en-GB", read: "25 km" },
+    { km: 1.609344, miles: false, language: "en-GB", read: "1.6 km" },
+    { km: 1.609344, miles: true, language: "en-GB", read: "1 mi" },
+    { km: 25, miles: true, language: "en-GB", read: "15.5 mi" },
+    { km: 25, miles: true, language: "da-DK", read: "15,5 mi" },
+  ])("$km km is $read", ({ km, miles, language, read }) => {
+    writeIn(language);
+    measureIn(miles);
+    expect(distance(km)).toBe(read);
+  });
+
+  it.each([
+    {
+      said: "25 km around York is outside 30 to 80 km.",
+      read: "15.5 mi around York is outside 18.6 mi to 49.7 mi.",
+    },
+    { said: "12.5 km of Norwich", read: "7.8 mi of Norwich" },
+    { said: "ages 25 to 54; 3 km2, kmart 5", read: "ages 25 to 54; 3 km2, kmart 5" },
+  ])("in “$said” are read in one's own unit", ({ said, read }) => {
+    expect(inOwnUnit(said)).toBe(said);
+    measureIn(true);
+    expect(inOwnUnit(said)).toBe(read);
   });
 });
 

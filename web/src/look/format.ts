@@ -14,9 +14,20 @@ export function writeIn(other: string): void {
   language = other;
 }
 
+const numberFormats = inLanguage(() => new Map<string, Intl.NumberFormat>());
+
+/** Made once for what is asked of it: making one takes a hundred times as long as writing a number with it. */
+function formatOf(options: Intl.NumberFormatOptions | undefined): Intl.NumberFormat {
+  const formats = numberFormats();
+  const asked = options ? JSON.stringify(options) : "";
+  const format = formats.get(asked) ?? new Intl.NumberFormat(language, options);
+  formats.set(asked, format);
+  return format;
+}
+
 /** A number as the language has it. */
 export function number(value: number, options?: Intl.NumberFormatOptions): string {
-  return value.toLocaleString(language, options);
+  return formatOf(options).format(value);
 }
 
 /** What stands before tenths, as numbers are typed and read. */
@@ -24,19 +35,15 @@ export const decimalSign = inLanguage(
   (l) => new Intl.NumberFormat(l).formatToParts(0.5).find((part) => part.type === "decimal")?.value ?? ".",
 );
 
-const moneyFormats = inLanguage(() => new Map<string, Intl.NumberFormat>());
+const moneyFormat = (currency: string) => formatOf({ style: "currency", currency });
 
-function moneyFormat(currency: string): Intl.NumberFormat {
-  let format = moneyFormats().get(currency);
-  if (!format) {
-    format = new Intl.NumberFormat(language, { style: "currency", currency });
-    moneyFormats().set(currency, format);
-  }
-  return format;
-}
+const places = new Map<string, number>();
 
+/** How many the minor units of a currency are, as ISO 4217 has it, whatever the language. */
 export function decimals(currency: string): number {
-  return moneyFormat(currency).resolvedOptions().maximumFractionDigits ?? 2;
+  const known = places.get(currency) ?? moneyFormat(currency).resolvedOptions().maximumFractionDigits ?? 2;
+  places.set(currency, known);
+  return known;
 }
 
 /** Minor units as a number of whole units: 1250 GBP is 12.5. */
@@ -55,13 +62,34 @@ export function typedMoney(minor: number, currency: string): string {
   return Number.isInteger(whole) ? String(whole) : whole.toFixed(decimals(currency));
 }
 
-const counts = inLanguage((l) => new Intl.NumberFormat(l));
-
 export function count(value: number): string {
-  return counts().format(value);
+  return number(value);
 }
 
 const PLURALS = new Intl.PluralRules("en");
+
+/** One mile is exactly 1.609344 km (international yard and pound agreement of 1959). */
+export const KM_OF_MILE = 1.609344;
+
+let inMiles = false;
+
+/** From now on distances are read in miles, or in kilometres. */
+export function measureIn(miles: boolean): void {
+  inMiles = miles;
+}
+
+/** A distance as it is read, to a tenth: 25 km, or 15.5 mi. */
+export function distance(km: number): string {
+  const far = number(inMiles ? km / KM_OF_MILE : km, { maximumFractionDigits: 1 });
+  return `${far} ${inMiles ? "mi" : "km"}`;
+}
+
+/** A sentence of the server, which says kilometres, with its distances as this person reads them. */
+export function inOwnUnit(sentence: string): string {
+  if (!inMiles) return sentence;
+  const range = sentence.replace(/\b(\d+) to (?=\d+ km\b)/g, "$1 km to ");
+  return range.replace(/\b(\d+(?:\.\d+)?) km\b/g, (_, km) => distance(Number(km)));
+}
 
 /** "ad" behind a 1, "ads" behind all else, by the plural rules of Unicode CLDR. */
 export function word(value: number, one: string, many = `${one}s`): string {

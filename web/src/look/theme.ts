@@ -167,6 +167,8 @@ export function antdIn(look: Look): ThemeConfig {
   const colours = COLOURS[look];
   return {
     algorithm: look === "dark" ? antdTheme.darkAlgorithm : antdTheme.defaultAlgorithm,
+    // Styles stay (keptStyles), so the variables of each look are of a class of their own.
+    cssVar: { key: `look-${look}` },
     token: {
       colorPrimary: colours.kelp,
       colorInfo: colours.kelp,

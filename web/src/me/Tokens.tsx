@@ -132,7 +132,6 @@ function MakeToken(props: {
         <div className="fields-line">
           <Form.Item name="clientId" label="At">
             <Select
-              showSearch={{ optionFilterProp: "label" }}
               options={[
                 ...props.clients.map((c) => ({ value: c.id, label: c.name })),
                 { value: ALL, label: "all your clients" },

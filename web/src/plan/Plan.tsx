@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { audiencesQuery } from "../api/audiences";
 import { at, type Schemas, send } from "../api/client";
-import { creativesQuery } from "../api/creatives";
+import { creativesQuery, formatsQuery } from "../api/creatives";
 import { offerQuery } from "../api/clients";
 import { planKey, plansQuery } from "../api/plans";
 import { Columns } from "../frame/Columns";
@@ -22,10 +22,14 @@ import { RemovedCampaigns } from "./dialogs/RemovedCampaigns";
 import { RemovedPlans } from "./dialogs/RemovedPlans";
 import { Waiting } from "../frame/Waiting";
 import type { Template } from "./templates/queries";
+import { freeName } from "../look/lists";
 import { Templates } from "./templates/Templates";
 
 const addPlan = (clientId: string, campaign: Schemas["NewCampaign"]) =>
   send("post", "/api/clients/{clientId}/plans", at({ clientId }, { name: campaign.facts.name, campaign }));
+
+/** As many as can be made together: windows of recency end within 180 days. */
+const MOST_SAID = 180;
 
 type PlanView = Schemas["PlanView"];
 type AtHand = ReturnType<typeof usePlanAtHand>;
@@ -35,6 +39,10 @@ const lastFirst = ({ campaign, plan }: AtHand): Campaign[] => [
   ...(campaign ? [campaign] : []),
   ...(plan?.campaigns ?? []).toReversed(),
 ];
+
+/** What a plan is to be begun with, by the address: ids with commas between. */
+const said = (search: URLSearchParams, what: "audience" | "creative") =>
+  search.get(what)?.split(",").slice(0, MOST_SAID) ?? [];
 
 /** The address without what a plan was to be begun with; the lens and all else stay. */
 function withoutThing(search: URLSearchParams): URLSearchParams {
@@ -50,11 +58,8 @@ export function Plan() {
   const reads = useReads();
   const [search, setSearch] = useSearchParams();
   const [naming, setNaming] = useState(false);
-  const onto = {
-    audienceId: search.get("audience") ?? undefined,
-    creativeId: search.get("creative") ?? undefined,
-  };
-  const begunWith = onto.audienceId ?? onto.creativeId;
+  const onto = { audienceIds: said(search, "audience"), creativeIds: said(search, "creative") };
+  const begunWith = onto.audienceIds.length + onto.creativeIds.length > 0;
   if (!atHand.client || !atHand.plans || !atHand.settled) return <Waiting on={[atHand]} />;
   if (atHand.client.accounts.length === 0) {
     return (
@@ -101,6 +106,7 @@ export function Plan() {
           accounts={atHand.client.accounts}
           account={atHand.account}
           before={lastFirst(atHand)}
+          names={atHand.plans.map((p) => p.name)}
           onto={onto}
           onClose={() => {
             setNaming(false);
@@ -112,12 +118,17 @@ export function Plan() {
   );
 }
 
-/** A plan with its first campaign, both called the same; begun with something it is called as that is, on the account where that is. */
+/**
+ * A plan with its first campaign, both called the same; begun with something it is called as that is, on the account where that is, or on
+ * one whose network takes it.
+ */
 function NewPlan(props: {
   clientId: string;
   accounts: Schemas["AccountView"][];
   account: Schemas["AccountView"];
   before: Campaign[];
+  /** Of the client's plans. */
+  names: string[];
   onto: Onto;
   onClose: () => void;
 }) {
@@ -126,17 +137,21 @@ function NewPlan(props: {
   const navigate = useNavigate();
   const audiences = useQuery(audiencesQuery(clientId));
   const creatives = useQuery(creativesQuery(clientId));
-  if (!audiences.data || !creatives.data) return null;
-  const audience = audiences.data.find((a) => a.id === onto.audienceId);
-  const creative = creatives.data.find((c) => c.creative.id === onto.creativeId)?.creative;
+  const formats = useQuery(formatsQuery(clientId));
+  if (!audiences.data || !creatives.data || !formats.data) return null;
+  const audience = audiences.data.find((a) => onto.audienceIds.includes(a.id));
+  const creative = creatives.data.find((c) => onto.creativeIds.includes(c.creative.id))?.creative;
+  const taking = formats.data.find((f) => f.code === creative?.format)?.networks;
+  const able = taking ? accounts.filter((a) => taking.includes(a.network)) : accounts;
+  const on = accounts.find((a) => a.id === audience?.accountId);
   return (
     <NewCampaign
       {...props}
       title="New plan"
       named="Name of the plan"
       ok="Start it"
-      account={accounts.find((a) => a.id === audience?.accountId) ?? props.account}
-      suggested={audience?.name ?? creative?.name ?? ""}
+      account={on ?? able.find((a) => a.id === props.account.id) ?? able[0] ?? props.account}
+      suggested={freeName(audience?.name ?? creative?.name ?? "", props.names)}
       send={async (campaign) => {
         const plan = await addPlan(clientId, campaign);
         queries.setQueryData(planKey(clientId, plan.id), plan);
@@ -166,7 +181,6 @@ function OnePlan({ atHand, planId, onNewPlan }: { atHand: AtHand; planId: string
         aria-label="Plan"
         style={{ width: "100%", marginBottom: 12 }}
         value={planId}
-        showSearch={{ optionFilterProp: "label" }}
         options={(atHand.plans ?? []).map((p) => ({ value: p.id, label: p.name }))}
         onChange={(id: string) => void navigate(`/c/${clientId}/plan/${id}`)}
       />

@@ -34,7 +34,6 @@ export function Apart(props: {
       <h3>Is the difference real?</h3>
       <Select
         size="small"
-        showSearch={{ optionFilterProp: "label" }}
         aria-label="Compare with"
         placeholder="compare with another line"
         style={{ width: "100%" }}

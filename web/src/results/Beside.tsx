@@ -32,7 +32,6 @@ export function Beside(props: {
       <Select
         size="small"
         allowClear
-        showSearch={{ optionFilterProp: "label" }}
         aria-label="Beside"
         placeholder="beside…"
         className="results-beside"

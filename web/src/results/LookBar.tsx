@@ -1,5 +1,6 @@
 import { DatePicker, Segmented, Select } from "antd";
 import dayjs from "dayjs";
+import { Several } from "../look/Several";
 import { plural } from "../look/format";
 import { Beside } from "./Beside";
 import { PEOPLE, titled, type Offer } from "./model";
@@ -14,8 +15,6 @@ const QUICK = [
   { value: "age,gender", label: "Age × gender" },
   { value: "placement", label: "Placement" },
 ];
-
-const FOUND_BY_LABEL = { optionFilterProp: "label" };
 
 /** By what, of which days, which number and which columns. */
 export function LookBar(props: {
@@ -42,9 +41,8 @@ export function LookBar(props: {
         value={look.by.join(",")}
         onChange={(v) => set({ by: v, as: v.includes(",") ? "field" : undefined })}
       />
-      <Select
+      <Several
         size="small"
-        mode="multiple"
         maxCount={2}
         aria-label="By one or two of"
         className="results-by"
@@ -54,7 +52,6 @@ export function LookBar(props: {
           { label: "Time", options: options(offer.times) },
           { label: "As networks break it down", options: options(offer.breakdowns) },
         ]}
-        showSearch={FOUND_BY_LABEL}
         onChange={(v: string[]) => v.length > 0 && set({ by: v.join(",") })}
       />
       {look.by.length === 2 && (
@@ -105,7 +102,6 @@ export function LookBar(props: {
       )}
       <Select
         size="small"
-        showSearch={FOUND_BY_LABEL}
         aria-label="Number drawn"
         className="results-number"
         value={look.number}
@@ -124,14 +120,12 @@ export function LookBar(props: {
           onChange={(v) => set({ drawn: v === "bars" ? "bars" : undefined })}
         />
       )}
-      <Select
+      <Several
         size="small"
-        mode="multiple"
         aria-label="Columns"
         className="results-columns"
         maxTagCount={0}
         maxTagPlaceholder={() => plural(columns.length, "column")}
-        showSearch={FOUND_BY_LABEL}
         value={columns}
         options={[...numbers, ...PEOPLE.map((p) => ({ value: p.code, label: titled(p.words) }))]}
         onChange={props.onColumns}

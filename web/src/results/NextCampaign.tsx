@@ -41,7 +41,7 @@ function Chosen({ path, onClose }: { path: CampaignPath; onClose: () => void }) 
       title="Who comes back next?"
       onCancel={onClose}
       footer={
-        <Button type="primary" onClick={() => void make()}>
+        <Button type="primary" disabled={chosen.length === 0} onClick={() => void make()}>
           Make the campaign
         </Button>
       }

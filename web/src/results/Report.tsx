@@ -7,6 +7,7 @@ import { agencyQuery } from "../api/session";
 import { offerOfResults } from "../api/results";
 import { OnPaper } from "../look/Dressed";
 import { count, day } from "../look/format";
+import { numbersOf } from "./columns";
 import { Line } from "./Line";
 import {
   comingWords,
@@ -126,8 +127,8 @@ function Sums({ offer, total }: { offer: Offer; total: ResultLine }) {
 }
 
 function Part(props: { clientId: string; offer: Offer; question: Question; words: string }) {
-  const table = useQuery(tableQuery(props.clientId, props.question));
   const columns = columnsOf(props.offer);
+  const table = useQuery(tableQuery(props.clientId, props.question, numbersOf(columns)));
   return (
     <section>
       <h2>{props.words}</h2>

@@ -1,8 +1,8 @@
 import "./results.css";
-import { useQuery } from "@tanstack/react-query";
-import { useMemo, useState, type ReactNode, Fragment } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useState, type ReactNode, Fragment } from "react";
 import { Link, useSearchParams } from "react-router";
-import { type CampaignPath } from "../api/client";
+import { askAgain, type CampaignPath, type Schemas } from "../api/client";
 import { offerOfResults, paceQuery } from "../api/results";
 import { Columns } from "../frame/Columns";
 import { usePlanAtHand } from "../frame/usePlanAtHand";
@@ -11,6 +11,7 @@ import { Apart } from "./Apart";
 import { Aspects } from "./Aspects";
 import { Bars } from "./Bars";
 import { CampaignsRan } from "./CampaignsRan";
+import { numbersOf } from "./columns";
 import { Line } from "./Line";
 import { LookBar } from "./LookBar";
 import {
@@ -33,7 +34,7 @@ import {
 import { NextCampaign } from "./NextCampaign";
 import { OwnNumbers } from "./OwnNumbers";
 import { PaceFacts } from "./PaceFacts";
-import { reachQuery, tableQuery, weekQuery } from "./queries";
+import { lineQuery, reachQuery, tableQuery, weekQuery } from "./queries";
 import { ResultsMatrix, ResultsTable } from "./ResultsTable";
 import { SaveAs } from "./SaveAs";
 import { useLook } from "./useLook";
@@ -109,6 +110,9 @@ export function Results() {
 
 const HIGH_FIRST = { HIGH: true, NEITHER: true, LOW: false } as const;
 
+/** Milliseconds after which results on the screen are asked for again. */
+const OFTEN = 15_000;
+
 const columnsKey = (clientId: string) => `tidewrack.columns.${clientId}`;
 
 /** Columns that a person chose for a client, kept in this browser. */
@@ -133,15 +137,7 @@ function ResultsOf(props: {
   const [order, setOrder] = useState<Order>();
   const [chosen, setChosen] = useState<string>();
   const [own, setOwn] = useState(false);
-
-  const table = useQuery({ ...tableQuery(clientId, question), refetchInterval: 15_000 });
-  const byDay = useQuery(tableQuery(clientId, { ...look.scope, by: ["DAY"] }));
-  const other = useQuery({ ...tableQuery(clientId, look.other ?? question), enabled: !!look.other });
-  const otherByDay = useQuery({
-    ...tableQuery(clientId, { ...(look.other ?? question), by: ["DAY"] }),
-    enabled: !!look.other,
-  });
-  const ran = useQuery(paceQuery(clientId));
+  const queries = useQueryClient();
 
   const ranges =
     look.other?.from && look.other.to && !look.other.campaignIds?.some((c) => c !== campaign?.id);
@@ -157,6 +153,22 @@ function ResultsOf(props: {
     ? PEOPLE.filter((p) => codes.includes(p.code))
     : [];
   const reach = useQuery({ ...reachQuery(clientId, question), enabled: peopleColumns.length > 0 });
+  const told = numbersOf([shown, ...metrics]);
+  const table = useQuery({
+    ...tableQuery(clientId, question, told, shown.code),
+    refetchInterval: OFTEN,
+  });
+  const byDay = useQuery(tableQuery(clientId, { ...look.scope, by: ["DAY"] }, told));
+  const other = useQuery({
+    ...tableQuery(clientId, look.other ?? question, told),
+    enabled: !!look.other,
+  });
+  const otherByDay = useQuery({
+    ...tableQuery(clientId, { ...(look.other ?? question), by: ["DAY"] }, told),
+    enabled: !!look.other,
+  });
+  const all = useQuery({ ...tableQuery(clientId, { ...look.scope, by: [] }), refetchInterval: OFTEN });
+  const ran = useQuery(paceQuery(clientId));
 
   const week = useQuery({
     ...weekQuery(clientId, {
@@ -167,6 +179,8 @@ function ResultsOf(props: {
     }),
     enabled: !look.asField && !look.asBars,
   });
+  // Until what is asked now is told, what was told before stands as it was asked.
+  const toldBy = table.data?.by ?? by;
   const currencies = [...new Set(byDay.data?.lines.map((l) => l.currency))];
   const currency = currencies[0] ?? "EUR";
   const days = useMemo(() => overDays(byDay.data?.lines, currency, shown), [byDay.data, currency, shown]);
@@ -176,14 +190,24 @@ function ResultsOf(props: {
     [look.other, otherByDay.data, currency, shown, offer.begun],
   );
   const beside = useMemo(() => {
-    if (!look.other || !other.data) return undefined;
+    if (!look.other || !other.data || other.data.by.join() !== toldBy.join()) return undefined;
     const { lines, totals, from, to } = other.data;
     const campaignName = ran.data?.find((c) => c.campaignId === look.beside)?.name;
     return { lines, totals, words: campaignName ?? `${from ? day(from) : "–"} to ${to ? day(to) : "–"}` };
-  }, [look, other.data, ran.data]);
+  }, [look, other.data, ran.data, toldBy]);
+  const drawn = !look.asField && !look.asBars && days.length > 1;
+  const hasValue = days.some((d) => d.value !== undefined);
   const words = (code: string) =>
     [...offer.tokens, ...offer.times, ...offer.breakdowns].find((o) => o.by === code)?.words ?? code;
+  // A number that somebody else has taken out is asked for no more.
+  useEffect(() => {
+    if (table.error) void askAgain(queries, "/api/clients/{clientId}/results/offer");
+  }, [queries, table.error]);
   const line = table.data?.lines.find((l) => lineKey(l) === chosen);
+  const whole = useQuery({
+    ...lineQuery(clientId, question, line ? [line.currency, ...line.keys] : []),
+    enabled: !!line && !table.isPlaceholderData,
+  });
   const choose = (l: ResultLine) => setChosen((now) => (now === lineKey(l) ? undefined : lineKey(l)));
   const chooseColumns = (next: string[] | undefined) => {
     setColumns(next);
@@ -214,8 +238,10 @@ function ResultsOf(props: {
       }
       facts={
         <LineFacts
-          line={line ?? table.data?.totals[0]}
-          title={line ? line.keys.map((k, i) => keyWords(by[i] ?? "", k)).join(" × ") : "All together"}
+          line={
+            line ? (whole.data && lineKey(whole.data) === chosen ? whole.data : line) : all.data?.totals[0]
+          }
+          title={line ? line.keys.map((k, i) => keyWords(toldBy[i] ?? "", k)).join(" × ") : "All together"}
           offer={offer}
           onOwn={() => setOwn(true)}
         >
@@ -235,8 +261,18 @@ function ResultsOf(props: {
         onUsual={columns && (() => chooseColumns(undefined))}
       />
       {currencies.length > 1 && <p className="note">Drawn in {currency}; currencies are never added.</p>}
-      {look.asBars && table.data && <Bars {...{ by, currency }} lines={table.data.lines} metric={shown} />}
-      {!look.asField && !look.asBars && days.length > 1 && (
+      {look.asBars && table.data && (
+        <Bars by={toldBy} currency={currency} lines={table.data.lines} metric={shown} />
+      )}
+      {drawn && !hasValue && (
+        <p className="mixed" role="status">
+          {titled(shown.words)} has no value on any of these days
+          {table.data?.totals.some((t) => t.sought.length > 1) &&
+            ": the ads here seek different results, which are not added. Choose another number, or a campaign"}
+          .
+        </p>
+      )}
+      {drawn && hasValue && (
         <Line
           {...{ days, currency }}
           metric={shown}
@@ -266,16 +302,16 @@ function ResultsOf(props: {
         table.data.lines.length > 0 &&
         (look.asField ? (
           <ResultsMatrix
-            by={by}
-            headings={by.map(words)}
+            by={toldBy}
+            headings={toldBy.map(words)}
             lines={table.data.lines}
             metric={shown}
             onChoose={choose}
           />
         ) : (
           <ResultsTable
-            by={by}
-            headings={by.map(words)}
+            by={toldBy}
+            headings={toldBy.map(words)}
             lines={table.data.lines}
             totals={table.data.totals}
             metrics={metrics}
@@ -304,7 +340,7 @@ function ResultsOf(props: {
 /** What was spent and what for, in each currency. */
 function Summary(props: { totals: readonly ResultLine[]; days: number }) {
   return props.totals.map((t) => (
-    <div key={t.currency}>
+    <div key={t.currency} className="result-sums">
       <b>{money(t.values["spend"] ?? 0, t.currency)}</b> spent in {plural(props.days, "day")}
       {soughtWords(t).map((words) => (
         <Fragment key={words}> · {words}</Fragment>
@@ -315,7 +351,7 @@ function Summary(props: { totals: readonly ResultLine[]; days: number }) {
 
 /** Every number of one line that has a value. */
 function LineFacts(props: {
-  line: ResultLine | undefined;
+  line: Schemas["Line"] | undefined;
   title: string;
   offer: Offer;
   onOwn: () => void;

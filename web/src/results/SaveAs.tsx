@@ -1,5 +1,6 @@
-import { App, Button, Dropdown } from "antd";
+import { App, Button } from "antd";
 import { Link } from "react-router";
+import { Opening } from "../look/Opening";
 import { resultsFile } from "./queries";
 import type { Look } from "./useLook";
 
@@ -32,7 +33,7 @@ export function SaveAs(props: {
     ...(campaignId && { campaign: campaignId }),
   });
   return (
-    <Dropdown
+    <Opening
       menu={{
         items: [
           ...FORMS.map((f) => ({ key: f, label: f, onClick: () => void save(f) })),
@@ -44,6 +45,6 @@ export function SaveAs(props: {
       }}
     >
       <Button>Save as…</Button>
-    </Dropdown>
+    </Opening>
   );
 }

@@ -1,9 +1,10 @@
 import type { Schemas } from "../api/client";
+import type { ResultLine } from "./columns";
 import { count, day, money, number, plural, rate, units, word } from "../look/format";
 
 export type MetricView = Schemas["MetricView"];
 export type Offer = Schemas["ResultOffer"];
-export type ResultLine = Schemas["Line"];
+export type { ResultLine } from "./columns";
 export type Coming = Schemas["Coming"];
 export type Temperature = ResultLine["temperatures"][number];
 
@@ -121,7 +122,7 @@ export function onceAllIsIn(
 }
 
 /** The same in words: "about 6 still to come, 3 to 10", "about £5.20 once all has come in, £4.80 to £5.60". */
-export function wholeWords(metric: MetricView, line: ResultLine): string | undefined {
+export function wholeWords(metric: MetricView, line: Schemas["Line"]): string | undefined {
   const whole = onceAllIsIn(metric, line);
   if (!whole) return undefined;
   if (!metric.rests) return comingWords(line.coming[metric.code] as Coming);

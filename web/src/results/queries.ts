@@ -1,10 +1,26 @@
 import { keepPreviousData } from "@tanstack/react-query";
 import { type Schemas, ask, at, send } from "../api/client";
+import { tableOf } from "./columns";
 
 export type Question = Schemas["TableQuestion"];
 
-export const tableQuery = (clientId: string, question: Question) =>
-  ask.queryOptions("post", "/api/clients/{clientId}/results/table", at({ clientId }, question), {
+/**
+ * Lines of a question with some numbers.
+ *
+ * @param metrics codes of the numbers; undefined for all
+ * @param ranked code of the one by which lines are ranked
+ */
+export const tableQuery = (clientId: string, table: Question, metrics?: string[], ranked?: string) =>
+  ask.queryOptions(
+    "post",
+    "/api/clients/{clientId}/results/table",
+    at({ clientId }, { table, metrics: metrics ?? null, ranked: ranked ?? null }),
+    { retry: false, placeholderData: keepPreviousData, select: tableOf },
+  );
+
+/** Every number of one line, by its currency and keys. */
+export const lineQuery = (clientId: string, table: Question, line: string[]) =>
+  ask.queryOptions("post", "/api/clients/{clientId}/results/line", at({ clientId }, { table, line }), {
     retry: false,
     placeholderData: keepPreviousData,
   });

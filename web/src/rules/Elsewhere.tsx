@@ -163,7 +163,6 @@ function Meaning(props: {
       className="meaning"
       aria-label={`What part ${at + 1} means`}
       value={mine}
-      showSearch={{ optionFilterProp: "label" }}
       popupMatchSelectWidth={false}
       options={[
         { value: "" as const, label: `part ${at + 1}` },

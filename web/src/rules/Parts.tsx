@@ -68,7 +68,6 @@ export function Parts(props: {
           </span>
         ))}
         <Select
-          showSearch={{ optionFilterProp: "label" }}
           size="small"
           className="part-add"
           aria-label={`Add a part to ${props.label}`}

@@ -34,7 +34,6 @@ export function Tried(props: { clientId: string; scheme: Scheme; level: LevelTri
         <Select
           size="small"
           aria-label="Plan"
-          showSearch={{ optionFilterProp: "label" }}
           style={{ width: 190 }}
           value={planAtHand || null}
           options={(plans.data ?? []).map((p) => ({ value: p.id, label: p.name }))}
@@ -43,7 +42,6 @@ export function Tried(props: { clientId: string; scheme: Scheme; level: LevelTri
         <Select
           size="small"
           aria-label="Campaign"
-          showSearch={{ optionFilterProp: "label" }}
           style={{ width: 210 }}
           value={campaign?.id ?? null}
           options={(plan.data?.campaigns ?? []).map((c) => ({ value: c.id, label: c.name }))}

@@ -2,7 +2,8 @@ import { type CSSProperties } from "react";
 import { draftOfSent, OnPlacement, type Medium } from "../creative";
 import type { Schemas } from "../api/client";
 import { ACTION_WORDS } from "../look/changes";
-import { count, day, money, plural, word } from "../look/format";
+import { BeforeAfter } from "../look/BeforeAfter";
+import { count, day, inOwnUnit, money, plural, word } from "../look/format";
 import { networkColour } from "../look/theme";
 import { linesOf, placeOf, samePlace, type Campaign, type Change, type Comment, type Place } from "./model";
 
@@ -208,15 +209,14 @@ function Says({ change: c }: { change: Change }) {
       {c.first && <span className="chip fresh">new since last time</span>}
       {c.since.map((f) => (
         <div key={f.code} className="since">
-          {f.field}: <s>{f.before}</s> {f.after || "empty"}{" "}
-          <span className="chip fresh">since last time</span>
+          {f.field}: <BeforeAfter of={f} /> <span className="chip fresh">since last time</span>
         </div>
       ))}
       {told
         .filter((f) => !c.since.some((s) => s.code === f.code))
         .map((f) => (
           <span key={f.code} className="told">
-            <span className="note">{f.field}</span> {f.before && <s>{f.before}</s>} {f.after || "empty"}
+            <span className="note">{f.field}</span> <BeforeAfter of={f} />
           </span>
         ))}
       {c.edited.length > 0 && <span className="chip edited">edited since: {c.edited.join(", ")}</span>}
@@ -237,7 +237,7 @@ function Found({ campaign }: { campaign: Campaign }) {
       <summary>Found by checks when it was sent: {kinds.join(", ")}</summary>
       {campaign.findings.map((f) => (
         <div key={f.says} className={`finding ${f.severity === "BLOCKER" ? "" : f.severity.toLowerCase()}`}>
-          {f.says} <span className="note">{f.mend}</span>
+          {inOwnUnit(f.says)} <span className="note">{inOwnUnit(f.mend)}</span>
         </div>
       ))}
     </details>

@@ -64,7 +64,6 @@ export function SendDialog(props: {
         To
         <Select
           aria-label="To whom"
-          showSearch={{ optionFilterProp: "label" }}
           value={to}
           options={[
             ...approvers.map((p) => ({ value: p.id, label: p.name })),

@@ -1,8 +1,9 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, configure, fireEvent, render, screen, waitFor } from "@testing-library/react";
-import { App } from "antd";
+import { App, ConfigProvider } from "antd";
 import type { ReactNode } from "react";
 import { afterEach } from "vitest";
+import { BY_LETTERS } from "../look/byLetters";
 
 /*
  * What a browser has and jsdom does not, and a server that answers as a test says. To be imported first: the client takes fetch when
@@ -146,7 +147,9 @@ export function show(what: ReactNode): void {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   render(
     <QueryClientProvider client={client}>
-      <App>{what}</App>
+      <ConfigProvider select={BY_LETTERS}>
+        <App>{what}</App>
+      </ConfigProvider>
     </QueryClientProvider>,
   );
 }

@@ -50,7 +50,7 @@ export function SetUpTest(props: {
   const variables = told?.variables.map((v) => v.name).join(" and ") ?? "";
   const begin = () =>
     setUpTest(path, {
-      name: question.name || `Which ${variables}?`,
+      name: (form.getFieldValue("name") as string) || `Which ${variables}?`,
       hypothesis: question.hypothesis,
       asked,
     }).then(
@@ -126,7 +126,6 @@ export function SetUpTest(props: {
           <Asking label="Decided by" name="metric">
             <Select
               aria-label="Deciding number"
-              showSearch={{ optionFilterProp: "label" }}
               style={{ width: "100%" }}
               options={deciding.map((m) => ({ value: m.code, label: titled(m.words) }))}
             />

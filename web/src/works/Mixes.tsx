@@ -282,7 +282,6 @@ function ReplacePart(props: {
       <Select
         aria-label="What stands there instead"
         style={{ width: "100%" }}
-        showSearch={{ optionFilterProp: "label" }}
         placeholder={
           offered.length > 0 ? "Choose what stands there instead" : "Nothing else is there to choose"
         }

@@ -119,7 +119,11 @@ function OneTrait(props: {
         <span />
         <span className="number">Ads</span>
         <span className="number">{works.metric.words}</span>
-        <span>a third · as the others · three times</span>
+        <span className="beside-scale">
+          <span>a third</span>
+          <span>the others</span>
+          <span>3 times</span>
+        </span>
         <span />
       </div>
       {of.values.map((v) => {

@@ -42,7 +42,6 @@ export function Works() {
         <Select
           aria-label="Judged by"
           style={{ width: 190 }}
-          showSearch={{ optionFilterProp: "label" }}
           value={metric}
           options={metrics.map((m) => ({ value: m.code, label: titled(m.words) }))}
           onChange={(number) => set({ number })}

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Checkbox, Form, Input, Progress, Select, Upload } from "antd";
 import { useRef, useState } from "react";
+import { Several } from "../../look/Several";
 import { Dialog } from "../../look/Dialog";
 import { sourcesQuery } from "../../api/audiences";
 import { type Schemas, Problem } from "../../api/client";
@@ -142,16 +143,13 @@ export function ImportList(props: {
                   <Select
                     aria-label="Country of numbers"
                     style={{ width: 220 }}
-                    showSearch={{ optionFilterProp: "label" }}
                     options={props.countries.map((c) => ({ value: c.code, label: c.words }))}
                   />
                 </Field>
               )}
               <Field label="For" name="accountIds">
-                <Select
+                <Several
                   aria-label="Accounts it goes to"
-                  mode="multiple"
-                  showSearch={{ optionFilterProp: "label" }}
                   style={FULL}
                   placeholder="Choose the accounts that may have it"
                   options={accounts.map((a) => ({ value: a.id, label: a.name }))}

@@ -7,6 +7,7 @@ import type { Schemas } from "../../api/client";
 import { mediaQuery } from "../../api/creatives";
 import { formsQuery } from "../../api/forms";
 import { Field } from "../../frame/Field";
+import { freeName } from "../../look/lists";
 import type { Draft } from "../model";
 import { audienceOf, cutsOf, EVENTS, ladderDrafts, USUAL_CUTS, windowWords } from "./model";
 import { FORM_EVENTS, ordersOf, partsOf, SHARES, usualName, type Asked, type SourceDialog } from "./order";
@@ -51,6 +52,7 @@ export function NewSource(props: {
   );
   const media = useQuery({ ...mediaQuery(clientId), enabled: dialog === "video" });
   const forms = useQuery({ ...formsQuery(clientId), enabled: dialog === "form" });
+  const sources = useQuery(sourcesQuery(clientId));
   const [problem, setProblem] = useState<string>();
   const [form] = Form.useForm<Asked>();
   const begun: Asked = {
@@ -63,7 +65,8 @@ export function NewSource(props: {
     days: 30,
     name: "",
   };
-  const asked = { ...begun, ...(Form.useWatch([], form) as Partial<Asked> | undefined) };
+  // A watched form tells late: what is typed and sent in one go would be sent as it was before.
+  const [asked, setAsked] = useState(begun);
   const account = accounts.find((a) => a.id === asked.accountId);
   const subjects =
     dialog === "profile"
@@ -73,7 +76,8 @@ export function NewSource(props: {
         : (forms.data ?? []).map((f) => ({ value: f.form.id, label: f.form.name }));
   const subject = subjects.find((s) => s.value === asked.chosen) ?? subjects[0];
   const parts = partsOf(dialog, asked).length;
-  const usual = usualName(dialog, asked, subject?.label ?? "");
+  const taken = (sources.data ?? []).flatMap((s) => [s.name, s.name.split(", ")[0] ?? ""]);
+  const usual = freeName(usualName(dialog, asked, subject?.label ?? ""), taken);
   const found = cutsOf(asked.cuts);
   const whole = dialog === "ladder" ? !!found : !!asked.days && parts > 0;
   const make = async (): Promise<void> => {
@@ -107,7 +111,12 @@ export function NewSource(props: {
       onCancel={props.onClose}
     >
       {(!account || (!ofSite && !subject)) && <p>{MISSING[dialog]}</p>}
-      <Form form={form} initialValues={begun} component={false}>
+      <Form
+        form={form}
+        initialValues={begun}
+        component={false}
+        onValuesChange={(_, all) => setAsked((now) => ({ ...now, ...all }))}
+      >
         <dl className="facts-list wide">
           <Field label="Account" name="accountId">
             <Select style={FULL} options={able.map((a) => ({ value: a.id, label: a.name }))} />
@@ -137,7 +146,7 @@ export function NewSource(props: {
               name="cuts"
               note={found ? windowWords(found).join(", ") : RISING}
             >
-              <Input status={found ? "" : "error"} />
+              <Input data-first status={found ? "" : "error"} />
             </Field>
           ) : (
             <Field label="Within days" name="days">

@@ -102,7 +102,6 @@ export function OneSource(props: {
           <Select
             aria-label="Country"
             style={{ width: 190 }}
-            showSearch={{ optionFilterProp: "label" }}
             value={country}
             options={countries.map((c) => ({ value: c.code, label: c.words }))}
             onChange={setCountry}

@@ -1,4 +1,4 @@
-import { Dropdown } from "antd";
+import { Opening } from "../../look/Opening";
 import { count, people } from "../../look/format";
 import { percent } from "../model";
 import { largest } from "./model";
@@ -37,8 +37,7 @@ export function SourceThings(props: {
         </button>
       ))}
       <Changes>
-        <Dropdown
-          trigger={["click"]}
+        <Opening
           menu={{
             items: [
               { key: "list", label: "Customer list…", onClick: props.onList },
@@ -55,7 +54,7 @@ export function SourceThings(props: {
           }}
         >
           <button className="add-thing">New source</button>
-        </Dropdown>
+        </Opening>
       </Changes>
     </div>
   );

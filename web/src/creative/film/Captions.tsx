@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { App, Button, Dropdown, Input, InputNumber, Segmented } from "antd";
+import { App, Button, Input, InputNumber, Segmented } from "antd";
+import { Opening } from "../../look/Opening";
 import { useChange } from "../../frame/useChange";
 import { piecesQuery } from "../write/queries";
 import { type Film, readCaptions, spokenCaptions } from "./queries";
@@ -73,15 +74,14 @@ export function Captions(props: {
               />
             </label>
             {scripts.length > 0 && seconds > 0 && (
-              <Dropdown
-                trigger={["click"]}
+              <Opening
                 menu={{
                   items: scripts.map((p) => ({ key: p.id, label: p.name })),
                   onClick: ({ key }) => spoken(key),
                 }}
               >
                 <button className="link">From a script…</button>
-              </Dropdown>
+              </Opening>
             )}
           </p>
           {timed.map((c, i) => (

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import { Dialog } from "../../look/Dialog";
 import { audiencesQuery } from "../../api/audiences";
 import { planKey, planQuery, plansQuery } from "../../api/plans";
+import { lastAtHand } from "../../frame/usePlanAtHand";
 import { useChange } from "../../frame/useChange";
 import { plural, typedMoney } from "../../look/format";
 import { MoneyInput } from "../../look/MoneyInput";
@@ -27,13 +28,14 @@ export function OntoSheet(props: {
   const plans = useQuery(plansQuery(clientId));
   const audiences = useQuery(audiencesQuery(clientId));
   const [planId, setPlanId] = useState<string>();
-  const chosen = planId ?? plans.data?.[0]?.id;
+  const last = lastAtHand(clientId);
+  const chosen = planId ?? (plans.data?.find((p) => p.id === last.planId) ?? plans.data?.[0])?.id;
   const plan = useQuery({ ...planQuery(clientId, chosen ?? ""), enabled: !!chosen });
   const [campaignId, setCampaignId] = useState<string>();
   const campaigns = (plan.data?.campaigns ?? []).filter(
     (c) => !props.accountId || c.accountId === props.accountId,
   );
-  const campaign = campaigns.find((c) => c.id === campaignId) ?? campaigns[0];
+  const campaign = campaigns.find((c) => c.id === (campaignId ?? last.campaignId)) ?? campaigns[0];
   const there = creativeIds.filter((id) => campaign?.columns.some((k) => k.creativeId === id));
   const added = creativeIds.filter((id) => !there.includes(id));
   const [own, setOwn] = useState(props.own ?? false);
@@ -75,7 +77,6 @@ export function OntoSheet(props: {
             <span>Plan</span>
             <Select
               aria-label="Plan"
-              showSearch={{ optionFilterProp: "label" }}
               value={chosen}
               options={plans.data?.map((p) => ({ value: p.id, label: p.name }))}
               onChange={(id) => {
@@ -88,7 +89,6 @@ export function OntoSheet(props: {
             <span>Campaign</span>
             <Select
               aria-label="Campaign"
-              showSearch={{ optionFilterProp: "label" }}
               value={campaign?.id}
               placeholder={props.accountId ? "The plan has none on this account" : "The plan has none yet"}
               options={campaigns.map((c) => ({ value: c.id, label: c.name }))}
@@ -108,7 +108,6 @@ export function OntoSheet(props: {
               <span>Audience</span>
               <Select
                 aria-label="Audience"
-                showSearch={{ optionFilterProp: "label" }}
                 value={audience?.id}
                 placeholder="This account has none yet"
                 options={offered.map((a) => ({ value: a.id, label: a.name }))}
@@ -120,6 +119,7 @@ export function OntoSheet(props: {
             <label>
               <span>Money of each row</span>
               <MoneyInput
+                first={props.own ?? false}
                 label="Money of each row"
                 minor={minor}
                 currency={campaign.currency}

@@ -123,7 +123,6 @@ export function Replace(props: {
           {part === "MEDIA" ? (
             <Select
               aria-label="What it becomes"
-              showSearch={{ optionFilterProp: "label" }}
               value={to || undefined}
               placeholder="Choose it"
               options={media

@@ -1,9 +1,10 @@
 import "./sheet.css";
 import { useQueries, useQuery } from "@tanstack/react-query";
-import { App, Button, Checkbox, Segmented, Select } from "antd";
+import { App, Button, Checkbox, Segmented } from "antd";
 import { toPng } from "html-to-image";
 import { type ReactNode, useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
+import { Several } from "../../look/Several";
 import type { Schemas } from "../../api/client";
 import { formsQuery, scriptsQuery } from "../../api/forms";
 import { Columns } from "../../frame/Columns";
@@ -124,8 +125,7 @@ export function PreviewSheet(props: {
       }
     >
       <div className="sheet-controls not-printed">
-        <Select
-          mode="multiple"
+        <Several
           className="sheet-placements"
           aria-label="Placements"
           maxTagCount="responsive"

@@ -1,8 +1,9 @@
 import "./write.css";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button, Dropdown, Input, Select } from "antd";
+import { App, Button, Input, Select } from "antd";
 import { useCallback, useState, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
+import { Opening } from "../../look/Opening";
 import { phrasesQuery } from "../../api/creatives";
 import { Columns } from "../../frame/Columns";
 import { ThingActions } from "../../frame/ThingActions";
@@ -318,9 +319,8 @@ function PartField(props: {
           </span>
         )}
         {look?.mistakes.map((m) => (
-          <Dropdown
+          <Opening
             key={`${m.from} ${m.word}`}
-            trigger={["click"]}
             menu={{
               items:
                 m.suggestions.length > 0
@@ -330,7 +330,7 @@ function PartField(props: {
             }}
           >
             <button className="link mistake">“{m.word}” is spelled wrongly</button>
-          </Dropdown>
+          </Opening>
         ))}
         {risksOf(look?.risks ?? []).map((r) => (
           <span key={r.words} className="over">

@@ -1,5 +1,6 @@
-import { Form, type FormInstance, Input, Segmented } from "antd";
+import { Form, type FormInstance, Input, type InputRef, Segmented } from "antd";
 import dayjs from "dayjs";
+import { useEffect, useRef } from "react";
 import type { Schemas } from "../../api/client";
 import { plural, typedMoney } from "../../look/format";
 import { BASIS_WORDS, type Campaign } from "../model";
@@ -74,6 +75,13 @@ export function MoneySum({
   onEnter?: () => void;
 }) {
   const { basis, shared, days } = useMoneyOf(form);
+  const sum = useRef<InputRef>(null);
+  useEffect(() => {
+    if (!focus) return undefined;
+    // A drawer that is still opening takes the focus to itself.
+    const later = requestAnimationFrame(() => sum.current?.focus());
+    return () => cancelAnimationFrame(later);
+  }, [focus]);
   const when = basis === "LIFETIME" ? `for the ${plural(days, "day")}` : BASIS_WORDS.DAILY;
   return (
     <Form.Item
@@ -87,6 +95,7 @@ export function MoneySum({
       }
     >
       <Input
+        ref={sum}
         autoFocus={focus}
         onFocus={(e) => e.target.select()}
         style={{ width: told ? 140 : "100%" }}

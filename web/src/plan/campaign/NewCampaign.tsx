@@ -15,13 +15,13 @@ import { type Template, templatesQuery } from "../templates/queries";
 import type { Facts } from "./facts";
 import { OnAccount } from "./Fields";
 
-/** An audience or a creative that a campaign is begun with. */
+/** Audiences and creatives that a campaign is begun with. */
 export interface Onto {
-  audienceId?: string | undefined;
-  creativeId?: string | undefined;
+  audienceIds: string[];
+  creativeIds: string[];
 }
 
-const given = (id: string | undefined) => (id ? [id] : []);
+const NOTHING: Onto = { audienceIds: [], creativeIds: [] };
 
 /**
  * A new campaign on any account of the client, with what is already known of its sheet: names typed take all rows and columns that they
@@ -47,6 +47,7 @@ export function NewCampaign(props: {
   template?: Template | undefined;
   send: (edit: Schemas["NewCampaign"]) => Promise<void>;
 }) {
+  const { onto = NOTHING } = props;
   const typed = useRef<Partial<Facts>>({});
   const fields = useRef<FormInstance<Facts>>(null);
   const [accountId, setAccountId] = useState(props.account.id);
@@ -55,10 +56,10 @@ export function NewCampaign(props: {
   const creatives = useQuery(creativesQuery(props.clientId));
   const rows = usePicking(
     recentFirst(props.clientId, peopleOn(account.id, audiences.data ?? [])),
-    given(props.onto?.audienceId),
+    onto.audienceIds,
   );
   const shown = (creatives.data ?? []).map((c) => c.creative);
-  const columns = usePicking(recentFirst(props.clientId, shownAs(shown)), given(props.onto?.creativeId));
+  const columns = usePicking(recentFirst(props.clientId, shownAs(shown)), onto.creativeIds);
   const formats = shown.filter((c) => columns.taken.includes(c.id)).map((c) => c.format);
   const templates = useQuery(templatesQuery(props.clientId));
   const fitting = (templates.data ?? []).filter((t) => t.network === account.network);
@@ -71,6 +72,22 @@ export function NewCampaign(props: {
   const told = template ? over.data : undefined;
   const accounts = props.accounts.map((a) => ({ value: a.id, label: `${a.name}, ${a.networkName}` }));
   const submit = () => fields.current?.submit();
+  const talking = (
+    <Taking
+      key="rows"
+      {...{ picking: rows, submit }}
+      label="People to talk to"
+      note={template ? "Each audience takes rows of the template" : "Each audience becomes a row"}
+    />
+  );
+  const seeing = (
+    <Taking
+      key="columns"
+      {...{ picking: columns, submit }}
+      label="What they see"
+      note="Each creative becomes a column"
+    />
+  );
   return (
     <SideDialog
       open
@@ -102,7 +119,6 @@ export function NewCampaign(props: {
             Like
             <Select
               aria-label="Like"
-              showSearch={{ optionFilterProp: "label" }}
               options={[
                 { value: "", label: last ? `Last time: ${last.name}` : "Nothing yet" },
                 ...fitting.map((t) => ({
@@ -122,21 +138,13 @@ export function NewCampaign(props: {
         {...{ account, typed, fields, like, formats }}
         sheet={
           <>
-            <Taking
-              {...{ picking: rows, submit }}
-              label="People to talk to"
-              note={template ? "Each audience takes rows of the template" : "Each audience becomes a row"}
-            />
-            <Taking
-              {...{ picking: columns, submit }}
-              label="What they see"
-              note="Each creative becomes a column"
-            />
+            {/* What is still to be said comes first. */}
+            {onto.audienceIds.length > 0 ? [seeing, talking] : [talking, seeing]}
             {template && <OverRows {...{ template }} over={told} currency={account.currency} />}
           </>
         }
         // Begun with something it is called as that is: the money is what is typed next.
-        field={props.onto?.audienceId || props.onto?.creativeId ? "money" : undefined}
+        field={onto.audienceIds.length + onto.creativeIds.length > 0 ? "money" : undefined}
         onEnter={submit}
         send={(facts) =>
           props.send({

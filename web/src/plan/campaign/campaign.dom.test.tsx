@@ -270,10 +270,11 @@ describe("what a campaign is", () => {
   });
 
   it.each([
-    { onto: { creativeId: "c0" }, objective: "conversions", seeks: "traffic" },
-    { onto: { creativeId: "c2" }, objective: "traffic", seeks: "messages" },
-    { onto: { audienceId: "a1" }, objective: "conversions", seeks: "conversions" },
-    { onto: { audienceId: "a1", creativeId: "c0" }, objective: "traffic", seeks: "traffic" },
+    { onto: { audienceIds: [], creativeIds: ["c0"] }, objective: "conversions", seeks: "traffic" },
+    { onto: { audienceIds: [], creativeIds: ["c2"] }, objective: "traffic", seeks: "messages" },
+    { onto: { audienceIds: ["a1"], creativeIds: [] }, objective: "conversions", seeks: "conversions" },
+    { onto: { audienceIds: ["a0", "a1"], creativeIds: [] }, objective: "conversions", seeks: "conversions" },
+    { onto: { audienceIds: ["a1"], creativeIds: ["c0"] }, objective: "traffic", seeks: "traffic" },
   ])("begun with $onto after $objective it seeks $seeks", async ({ onto, objective, seeks }) => {
     const { send } = form({ onto, before: [{ ...RUNS, objective }] });
     await screen.findByText(/What is not typed is as in “Kits”/);
@@ -282,19 +283,19 @@ describe("what a campaign is", () => {
     expect(at).toBe(screen.getByLabelText("Each new row, a day, GBP"));
     expect([at.selectionStart, at.selectionEnd]).toEqual([0, at.value.length]);
     await screen.findByText(
-      onto.audienceId && onto.creativeId ? /1 row × 1 cr/ : /1 row × 0 cr|0 rows × 1 cr/,
+      onto.audienceIds[0] && onto.creativeIds[0] ? /1 row × 1 cr/ : /[12] rows? × 0 cr|0 rows × 1 cr/,
     );
     press("Add campaign");
     await waitFor(() => expect(send).toHaveBeenCalled());
     expect(send.mock.calls[0]?.[0]).toMatchObject({
       facts: { objective: seeks },
-      audienceIds: onto.audienceId ? [onto.audienceId] : [],
-      creativeIds: onto.creativeId ? [onto.creativeId] : [],
+      audienceIds: onto.audienceIds,
+      creativeIds: onto.creativeIds,
     });
   });
 
   it("seeks what a person said, whatever people are shown", async () => {
-    const { send } = form({ onto: { creativeId: "c2" } });
+    const { send } = form({ onto: { audienceIds: [], creativeIds: ["c2"] } });
     await screen.findByText(/Charged by impression/);
     await pick("Objective", "Traffic");
     press("Add campaign");

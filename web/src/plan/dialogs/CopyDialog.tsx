@@ -31,7 +31,7 @@ export function CopyDialog(props: {
       title={`Copy ${plural(rowIds.length, "row")}`}
       onCancel={props.onClose}
       footer={
-        <Button type="primary" autoFocus onClick={copy}>
+        <Button type="primary" onClick={copy}>
           {here
             ? `Add ${plural(times * rowIds.length, "row")}`
             : `Copy ${plural(rowIds.length, "row")} there`}

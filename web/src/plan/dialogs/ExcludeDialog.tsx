@@ -32,7 +32,6 @@ export function ExcludeDialog(props: { ads: number; onExclude: (why: string) => 
           placeholder="Buyers have the kit already"
           value={why}
           onChange={(e) => setWhy(e.target.value)}
-          onPressEnter={() => why.trim() !== "" && exclude()}
         />
       </label>
     </Dialog>

@@ -6,13 +6,13 @@ import { ask, at, CAMPAIGN, type Schemas, versioned } from "../../api/client";
 import { testsQuery } from "../../api/tests";
 import { Editable } from "../../frame/Editable";
 import { Findings } from "../../look/Findings";
+import { FoldedLink } from "../../look/FoldedLink";
 import { day, money, people, plural } from "../../look/format";
 import {
   AD_STATES,
   BASIS_WORDS,
   findingsAt,
   moneyWords,
-  partsOf,
   showingWords,
   VARIABLE_WORDS,
   type Campaign,
@@ -240,27 +240,13 @@ export function RowFacts({
 function AdLink({ path, version }: { path: Parameters<typeof linkQuery>[0]; version: number }) {
   const link = useQuery(linkQuery(path, version));
   if (!link.data?.link) return null;
-  const { page, parameters } = partsOf(link.data.link);
   return (
     <>
       <h3>
         Its link · <Link to={`/c/${path.clientId}/rules/links`}>parameters</Link>
       </h3>
       <div className="name-box mono" data-testid="ad-link" title={link.data.link}>
-        {page}
-        {parameters.length > 0 && (
-          <details>
-            <summary>with {plural(parameters.length, "parameter")}</summary>
-            <dl className="link-parts">
-              {parameters.map(([key, value], i) => (
-                <div key={i}>
-                  <dt>{key}</dt>
-                  <dd>{value}</dd>
-                </div>
-              ))}
-            </dl>
-          </details>
-        )}
+        <FoldedLink to={link.data.link} />
       </div>
     </>
   );

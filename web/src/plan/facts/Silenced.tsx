@@ -1,4 +1,4 @@
-import { plural } from "../../look/format";
+import { inOwnUnit, plural } from "../../look/format";
 import type { Campaign } from "../model";
 
 /** What was found and left for a reason; it can be told again. */
@@ -12,7 +12,7 @@ export function Silenced(props: {
       <summary>Left for a reason, {plural(props.silenced.length, "finding")}</summary>
       {props.silenced.map((s, i) => (
         <div key={i}>
-          {s.finding.says}
+          {inOwnUnit(s.finding.says)}
           <div className="note">
             “{s.why}”, {s.person}{" "}
             <button className="link" onClick={() => props.onTell(s.finding)}>

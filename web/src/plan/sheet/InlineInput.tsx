@@ -1,16 +1,19 @@
 import { Input } from "antd";
 import { useState } from "react";
 
-/** Editing in place: Enter or leaving keeps, Escape leaves it as it was. */
+/** Editing in place: Enter, Tab or leaving keeps, Escape leaves it as it was. */
 export function InlineInput({
   label,
   initial,
   onDone,
+  onNext,
 }: {
   label: string;
   initial: string;
   /** The new text, or undefined when nothing is to change. */
   onDone: (text: string | undefined) => void;
+  /** To what Tab edits next. */
+  onNext?: (() => void) | undefined;
 }) {
   const [text, setText] = useState(initial);
   const finish = () => onDone(text.trim() === initial ? undefined : text);
@@ -28,6 +31,10 @@ export function InlineInput({
       onPressEnter={(e) => e.currentTarget.blur()}
       onKeyDown={(e) => {
         if (e.key === "Escape") onDone(undefined);
+        if (e.key !== "Tab" || e.shiftKey || !onNext) return;
+        e.preventDefault();
+        e.currentTarget.blur();
+        onNext();
       }}
     />
   );

@@ -8,6 +8,7 @@ import { moneyWords, type Campaign } from "../model";
 import type { Doable } from "../../frame/doables";
 import { useStable } from "../../look/useStable";
 import { Cell, type CellShown } from "./Cell";
+import { inSight } from "./inSight";
 import { InlineInput } from "./InlineInput";
 import { TEXT_INPUT, type Pressed } from "./keys";
 import { supposed } from "./lenses";
@@ -91,9 +92,7 @@ export function Sheet(props: SheetProps) {
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW,
     paddingStart: HEAD,
-    scrollPaddingStart: HEAD,
-    scrollPaddingEnd: FOOT,
-    overscan: 6,
+    overscan: 3,
   });
   const columnItems = useVirtualizer({
     horizontal: true,
@@ -101,8 +100,6 @@ export function Sheet(props: SheetProps) {
     getScrollElement: () => scroller.current,
     estimateSize: () => columnWidth,
     paddingStart: LEFT,
-    scrollPaddingStart: LEFT,
-    scrollPaddingEnd: RIGHT,
     overscan: 3,
   });
   useEffect(() => columnItems.measure(), [columnWidth, columnItems]);
@@ -110,9 +107,21 @@ export function Sheet(props: SheetProps) {
   const picked = block(selection, rows.length, columns.length);
   const { row: focusRow, column: focusColumn } = selection.focus;
   useEffect(() => {
-    if (focusRow < rows.length) rowItems.scrollToIndex(focusRow);
-    if (focusColumn < columns.length) columnItems.scrollToIndex(focusColumn);
-  }, [focusRow, focusColumn, rows.length, columns.length, rowItems, columnItems]);
+    const at = scroller.current;
+    if (!at || focusRow >= rows.length) return;
+    const size = rowItems.scrollRect?.height || at.clientHeight;
+    const room = { at: rowItems.scrollOffset ?? 0, size, before: HEAD, after: FOOT };
+    const top = inSight(HEAD + focusRow * ROW, ROW, room);
+    if (top !== undefined) at.scrollTop = top;
+  }, [focusRow, rows.length, rowItems]);
+  useEffect(() => {
+    const at = scroller.current;
+    if (!at || focusColumn >= columns.length) return;
+    const size = columnItems.scrollRect?.width || at.clientWidth;
+    const room = { at: columnItems.scrollOffset ?? 0, size, before: LEFT, after: RIGHT };
+    const left = inSight(LEFT + focusColumn * columnWidth, columnWidth, room);
+    if (left !== undefined) at.scrollLeft = left;
+  }, [focusColumn, columns.length, columnWidth, columnItems]);
 
   const spotOf = (event: PointerEvent) => {
     const cell = (event.target as HTMLElement).closest<HTMLElement>("[data-column]");
@@ -174,8 +183,15 @@ export function Sheet(props: SheetProps) {
       props.onKey(event);
     }
   };
-  // Its keys work while it has the focus: at once, and again when a dialog over it has closed.
-  useEffect(() => scroller.current?.focus({ preventScroll: true }), [props.focusNow]);
+  // Its keys work while it has the focus: at once, but not from under a form that is open over it when it is drawn late,
+  // and again when a dialog over it has closed, whatever of that is still being folded away.
+  const begun = useRef(false);
+  useEffect(() => {
+    if (begun.current || !document.activeElement?.closest("[role=dialog]")) {
+      scroller.current?.focus({ preventScroll: true });
+    }
+    begun.current = true;
+  }, [props.focusNow]);
   const items = columnItems.getVirtualItems();
   const acts: LineActs = {
     onSelect: useStable(props.onSelect),
@@ -331,6 +347,7 @@ const Line = memo(function Line(props: LineProps) {
   const { campaign, columnWidth, items, width, picked, filled, fillsFrom, row, at, top, editing } = props;
   const shared = campaign.sharedMinor != null;
   const marked = filled ?? picked;
+  const next = campaign.rows[at + 1];
   const creativeAt = (index: number) => props.creatives.get(campaign.columns[index]?.creativeId ?? "")?.name;
   return (
     <div
@@ -412,6 +429,13 @@ const Line = memo(function Line(props: LineProps) {
               if (text !== undefined) props.onMoney(text);
               props.refocus();
             }}
+            onNext={
+              next &&
+              (() => {
+                props.onSelect(single(at + 1, 0));
+                props.onEditing({ rowId: next.id, what: "money" });
+              })
+            }
           />
         ) : (
           <>

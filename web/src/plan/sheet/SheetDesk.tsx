@@ -293,7 +293,6 @@ export function SheetDesk(props: SheetDeskProps) {
           {lens === "results" && (
             <Select
               aria-label="Number shown"
-              showSearch={{ optionFilterProp: "label" }}
               value={metric}
               options={numbers.data?.metrics.map((m) => ({ value: m.code, label: titled(m.words) })) ?? []}
               onChange={setMetric}

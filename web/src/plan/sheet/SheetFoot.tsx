@@ -1,4 +1,5 @@
-import { Button, Dropdown, Input } from "antd";
+import { Button, Input } from "antd";
+import { Opening } from "../../look/Opening";
 import type { Doable } from "../../frame/doables";
 import { plural } from "../../look/format";
 import type { Edits } from "../edits/useEdits";
@@ -55,8 +56,7 @@ export function SheetFoot(props: {
   const menu = (text: string, ids: string[]) => {
     const items = ids.flatMap((id) => does(id) ?? []);
     return (
-      <Dropdown
-        trigger={["click"]}
+      <Opening
         menu={{
           items: items.map((d) => ({
             key: d.id,
@@ -67,7 +67,7 @@ export function SheetFoot(props: {
         }}
       >
         <Button>{text}</Button>
-      </Dropdown>
+      </Opening>
     );
   };
   return (

@@ -38,10 +38,19 @@ beforeAll(() => {
   vi.spyOn(HTMLElement.prototype, "clientWidth", "get").mockReturnValue(900);
 });
 
-function sheet(props: { row: number; column: number; reads?: boolean }) {
+interface Shown {
+  row: number;
+  column: number;
+  reads?: boolean;
+  typed?: string;
+  focusNow?: number;
+}
+
+function sheet(shown: Shown) {
   const fills: Fill[] = [];
+  const edits: unknown[] = [];
   const nothing = () => undefined;
-  render(
+  const drawn = (props: Shown) => (
     <Sheet
       clientId="c"
       campaign={CAMPAIGN}
@@ -51,28 +60,62 @@ function sheet(props: { row: number; column: number; reads?: boolean }) {
       shown={() => ({ main: "ad", kind: "on" })}
       found={() => ""}
       selection={single(props.row, props.column)}
-      onSelect={nothing}
+      onSelect={(to) => edits.push(to)}
       onSwitch={nothing}
       {...(props.reads ? {} : { onFill: (fill: Fill) => fills.push(fill) })}
       adds={[{ id: "rows", words: "Add audiences", keys: "A", run: nothing }]}
       waiting={new Set()}
-      editing={null}
-      focusNow={0}
-      onEditing={nothing}
-      onMoney={nothing}
+      editing={props.typed ? { rowId: props.typed, what: "money" } : null}
+      focusNow={props.focusNow ?? 0}
+      onEditing={(to) => edits.push(to)}
+      onMoney={(text) => edits.push(text)}
       onShared={nothing}
       onLabel={nothing}
       onKey={nothing}
       copyText={() => ""}
       onCopied={nothing}
       onPaste={nothing}
-    />,
+    />
   );
-  return fills;
+  const { rerender } = render(drawn(shown));
+  return { fills, edits, again: (props: Shown) => rerender(drawn(props)) };
 }
 const handle = (what: string) => document.querySelector(`[data-fill=${what}]`) as Element;
 const press = (on: Element) => fireEvent.pointerDown(on, { buttons: 1 });
 const over = (on: Element | null) => fireEvent.pointerOver(on as Element, { buttons: 1 });
+
+it.each([
+  { role: "dialog", keeps: true },
+  { role: "region", keeps: false },
+])("leaves the focus to a form in a $role that is open over it: $keeps", ({ role, keeps }) => {
+  render(
+    <div role={role}>
+      <input aria-label="Sum" />
+    </div>,
+  );
+  screen.getByLabelText("Sum").focus();
+  const { again } = sheet({ row: 0, column: 0 });
+  expect(document.activeElement === screen.getByLabelText("Sum")).toBe(keeps);
+  // Once that is left it has it again, though what asked about leaving is not gone yet.
+  again({ row: 0, column: 0, focusNow: 1 });
+  expect(document.activeElement).toBe(screen.getByRole("grid"));
+});
+
+it.each([
+  { row: 0, next: "r1" },
+  { row: 1, next: "r2" },
+  { row: 2, next: undefined },
+])("Tab keeps the money of row $row, and edits that of the row below: $next", ({ row, next }) => {
+  const { edits } = sheet({ row, column: 0, typed: `r${row}` });
+  const field = screen.getByLabelText<HTMLInputElement>(/ of /, {
+    selector: ".ant-input",
+  });
+  field.focus();
+  fireEvent.change(field, { target: { value: "12" } });
+  fireEvent.keyDown(field, { key: "Tab" });
+  if (next === undefined) expect(edits).toEqual([]);
+  else expect(edits).toEqual([null, "12", single(row + 1, 0), { rowId: next, what: "money" }]);
+});
 
 describe("what is drawn over others", () => {
   it.each([
@@ -80,7 +123,7 @@ describe("what is drawn over others", () => {
     { from: 2, to: 1 },
     { from: 1, to: 1 },
   ])('money of row "$from" drawn to row "$to"', ({ from, to }) => {
-    const fills = sheet({ row: from, column: 0 });
+    const { fills } = sheet({ row: from, column: 0 });
     press(handle("money"));
     over(screen.getByTestId(`money-${to}`));
     fireEvent.pointerUp(window);
@@ -91,7 +134,7 @@ describe("what is drawn over others", () => {
   });
 
   it("an ad over a block, which is marked while it is drawn, and not after Escape", () => {
-    const fills = sheet({ row: 0, column: 0 });
+    const { fills } = sheet({ row: 0, column: 0 });
     press(handle("ads"));
     over(document.querySelector("#cell-2-1"));
     expect(document.querySelectorAll(".cell.picked")).toHaveLength(6);

@@ -2,7 +2,7 @@ import { rankColour, tooFew } from "../../look/theme";
 // @vitest-environment jsdom
 import { describe, expect, it } from "vitest";
 import { type Schemas } from "../../api/client";
-import { findingsAt, partsOf, showingWords, switchBlock, type Campaign } from "../model";
+import { findingsAt, showingWords, switchBlock, type Campaign } from "../model";
 import { keysOf } from "./keys";
 import { lens } from "./lenses";
 import { block, covers, moved, single, wholeRow } from "./selection";
@@ -164,31 +164,5 @@ describe("keys", () => {
     [{ key: "F2", shiftKey: false }, "F2"],
   ])("%o", (event, words) => {
     expect(keysOf(event as never)).toBe(words);
-  });
-});
-
-describe("a link as it is read", () => {
-  it.each([
-    ["https://a.example/kits", "https://a.example/kits", []],
-    [
-      "https://a.example/kits?x=1&utm_term=a%20b#top",
-      "https://a.example/kits#top",
-      [
-        ["x", "1"],
-        ["utm_term", "a b"],
-      ],
-    ],
-    [
-      "https://a.example?%6B&y=a=b&z=%E0%A4%A",
-      "https://a.example",
-      [
-        ["k", ""],
-        ["y", "a=b"],
-        ["z", "%E0%A4%A"],
-      ],
-    ],
-    ["https://a.example/?#", "https://a.example/#", []],
-  ])("%s", (link, page, parameters) => {
-    expect(partsOf(link)).toEqual({ page, parameters });
   });
 });

@@ -90,7 +90,6 @@ function Keep(props: { clientId: string; planId: string; campaign: Campaign; onC
             maxLength={80}
             value={name}
             onChange={(e) => setName(e.target.value)}
-            onPressEnter={() => void keep()}
           />
         </Form.Item>
       </Form>

@@ -198,6 +198,11 @@ function Bidding(
   });
   const shown = d.bidMinor == null ? "" : money(d.bidMinor, campaign.currency);
   const set = (strategy: typeof d.strategy, typed: string) => change({ bid: { strategy, money: typed } });
+  /** With what is suggested, which is waited for where it is still being found. */
+  const begin = async (strategy: typeof d.strategy) => {
+    const bids = shown || rulebook.byHand ? undefined : (told.data ?? (await told.refetch()).data);
+    set(strategy, shown || suggested(bids, campaign.currency));
+  };
   const perThousand = told.data?.perThousand ? 1000 : 1;
   const goals = rulebook.objectives.find((o) => o.code === campaign.objective)?.goals ?? [];
   const goal = goals.find((g) => g.code === d.goal) ?? goals[0];
@@ -209,7 +214,7 @@ function Bidding(
           aria-label="How the bid is found"
           value={d.strategy}
           options={rulebook.spending.strategies.map((s) => ({ value: s, label: STRATEGY_WORDS[s] }))}
-          onChange={(strategy) => set(strategy, shown || suggested(told.data, campaign.currency))}
+          onChange={(strategy) => void begin(strategy)}
         />
         {d.strategy !== "AUTOMATIC" && (
           <Input

@@ -84,11 +84,17 @@ const DELIVERY = {
 /** The delivery of rows, the first of which is shown; gives the edits that are asked for. */
 function delivery(
   of: Partial<typeof DELIVERY>,
-  more: { rows?: number; rulebook?: Partial<typeof RULEBOOK>; slices?: unknown[] } = {},
+  more: {
+    rows?: number;
+    rulebook?: Partial<typeof RULEBOOK>;
+    slices?: unknown[];
+    field?: string;
+    bids?: Promise<unknown>;
+  } = {},
 ) {
   const { asked } = answering((_, path) => {
     if (path.endsWith("/offer")) return { body: { rulebook: { ...RULEBOOK, ...more.rulebook }, topics: [] } };
-    if (path.endsWith("/bids")) return { body: BIDS };
+    if (path.endsWith("/bids")) return more.bids ? more.bids.then(() => ({ body: BIDS })) : { body: BIDS };
     return { body: PLACEMENTS };
   });
   const rows = Array.from({ length: more.rows ?? 1 }, (_, i) => ({
@@ -107,7 +113,7 @@ function delivery(
       path={{ clientId: "c", planId: "p", campaignId: "k" }}
       campaign={campaign as unknown as Campaign}
       focus={rows[0] as Campaign["rows"][number]}
-      field={undefined}
+      field={more.field}
       networkName="Hearthside"
       audience={undefined}
       version={3}
@@ -163,6 +169,21 @@ describe("how rows are delivered", () => {
     await screen.findByText(/Under £0.20 hardly any place is\s+won/);
     fireEvent.click(screen.getByText("At most"));
     expect(onEdit).toHaveBeenLastCalledWith(edit({ bid: { strategy: "MAXIMUM", money: "£0.40" } }));
+  });
+
+  it("is begun in at the bid before what is suggested is known, which is waited for", async () => {
+    let find = () => {};
+    const bids = new Promise<void>((found) => (find = found));
+    const { onEdit, edit } = delivery({}, { field: "bid", bids });
+    await drawn();
+    const automatic = within(screen.getByLabelText("How the bid is found")).getByLabelText("Automatic");
+    await waitFor(() => expect(document.activeElement).toBe(automatic));
+    fireEvent.click(screen.getByText("At most"));
+    expect(onEdit).not.toHaveBeenCalled();
+    find();
+    await waitFor(() =>
+      expect(onEdit).toHaveBeenLastCalledWith(edit({ bid: { strategy: "MAXIMUM", money: "£0.40" } })),
+    );
   });
 
   it.each([

@@ -1,7 +1,8 @@
 import "./split.css";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { App, Button, Checkbox, Input, InputNumber, Radio, Segmented, Select } from "antd";
+import { App, Button, Checkbox, Input, InputNumber, Radio, Segmented } from "antd";
 import { useState } from "react";
+import { Several } from "../../../look/Several";
 import { Dialog } from "../../../look/Dialog";
 import { barLength } from "../../../audiences";
 import { money, people, plural } from "../../../look/format";
@@ -143,9 +144,7 @@ function VariableLine(props: {
         />
       )}
       {on && offer.variable !== "AGE" && values.length > MANY_VALUES && (
-        <Select
-          mode="multiple"
-          showSearch={{ optionFilterProp: "label" }}
+        <Several
           aria-label={`Values of ${offer.words}`}
           style={{ width: "100%" }}
           maxTagCount={8}

@@ -101,9 +101,11 @@ final class BuyersLoad {
                 }
                 case SIZES -> server.post(CLIENT + "/audiences/size", size(random));
                 case TABLE -> {
-                    Map<String, Object> question =
+                    Map<String, Object> table =
                             Map.of("by", BY.get(random.nextInt(BY.size())), "campaignIds", List.of());
-                    server.post(CLIENT + "/results/table", question);
+                    server.post(
+                            CLIENT + "/results/table",
+                            Map.of("table", table, "metrics", ResultsLoad.SHOWN, "ranked", "cost_per_result"));
                 }
             }
             double took = (System.nanoTime() - begun) / 1e6;

@@ -2,8 +2,10 @@ package app.tidewrack.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.google.gson.JsonObject;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -64,12 +66,15 @@ final class Buyer implements AutoCloseable {
 
     /**
      * A page of its own in the same browser, with no session, that waits as long as a busy machine may need. It asks for stillness: nobody
-     * presses a button of a dialog that is still growing, but a journey would.
+     * presses a button of a dialog that is still growing, but a journey would. It thinks the network is away, as a browser may of a machine
+     * that has none but its own; the server is there all the same.
      */
     Page another() {
         Page another = browser.newPage(
                 new Browser.NewPageOptions().setViewportSize(1280, 800).setReducedMotion(ReducedMotion.REDUCE));
         another.setDefaultTimeout(MOST_MILLIS);
+        another.addInitScript("addEventListener('load', () => dispatchEvent(new Event('offline')))");
+        WhatWasSeen.watch(another);
         return another;
     }
 
@@ -80,6 +85,19 @@ final class Buyer implements AutoCloseable {
     /** Every page that a journey has open, those of other people it brought along as well. */
     static Stream<Page> pages() {
         return SITTING.stream().flatMap(b -> b.browser.contexts().stream()).flatMap(c -> c.pages().stream());
+    }
+
+    /** Until it is detached, each answer takes 150 ms longer: none is quick enough to hide what is drawn before it. */
+    CDPSession slowly() {
+        JsonObject line = new JsonObject();
+        line.addProperty("offline", false);
+        line.addProperty("latency", 150);
+        line.addProperty("downloadThroughput", -1);
+        line.addProperty("uploadThroughput", -1);
+        CDPSession devtools = page.context().newCDPSession(page);
+        devtools.send("Network.enable");
+        devtools.send("Network.emulateNetworkConditions", line);
+        return devtools;
     }
 
     void signIn(String email) {
@@ -204,7 +222,13 @@ final class Buyer implements AutoCloseable {
     /** An audience on Hearthside in some cities, of grown-ups. */
     void describe(String name, String... cities) {
         open("/c/oddment/audiences");
-        choose("New audience", "Hearthside GBP");
+        page.locator(".add-thing").first().waitFor();
+        Locator here = page.getByText("New audience on Hearthside GBP");
+        if (here.count() > 0) {
+            here.click();
+        } else {
+            choose("New audience", "Hearthside GBP");
+        }
         assertThat(page.locator(".head h1")).containsText("New audience");
         page.getByLabel("Name of the audience").fill(name);
         for (String city : cities) {

@@ -106,21 +106,25 @@ class CreativeIT extends SignedIn {
         fill("Privacy link", "");
         assertThat(verdict("Guildrow")).containsText("The privacy link: empty; takes a link.");
         fill("Privacy link", "https://copperline.example/privacy");
+        // It asks who somebody is as the form before it did, which is taken there.
+        buyer.choose("Add a ready question", "Full name");
         assertThat(verdict("Guildrow")).containsText("full name; takes one of its 9 ready questions");
         page.getByLabel("Take out Full name").click();
         buyer.choose("Add a ready question", "Company");
         buyer.press("Ask your own");
-        fill("Own question 3", "How many gauges?");
+        fill("Own question 5", "How many gauges?");
         assertThat(verdict("Guildrow")).containsText("% of openers expected to send");
         page.locator("#form-completion-text").fill("We ring before we come.");
         Locator phone = page.getByLabel("Filled in on a phone");
         press(phone, "Begin");
         press(phone, "Send");
-        assertThat(phone.getByText("This is needed.")).hasCount(3);
+        assertThat(phone.getByText("This is needed.")).hasCount(5);
         phone.getByLabel("E-mail").fill("wilma");
         press(phone, "Send");
         assertThat(phone).containsText("An e-mail address has a name, an @ and a site.");
         phone.getByLabel("E-mail").fill("wilma@example.com");
+        phone.getByLabel("First name").fill("Wilma");
+        phone.getByLabel("Last name").fill("Brack");
         phone.getByLabel("Company").fill("<b>Brackwater</b>");
         phone.getByLabel("How many gauges?").fill("12");
         press(phone, "Send");

@@ -23,12 +23,14 @@ class DecisionsIT {
     private static Buyer buyer;
     private static Page page;
     private static Calls calls;
+    private static Effort effort;
 
     @BeforeAll
     static void signIn() throws Exception {
         buyer = new Buyer();
         page = buyer.page;
         buyer.signIn("ines@withyandoar.example");
+        effort = Effort.on(page);
         calls = new Calls(Installation.URL, "ines@withyandoar.example");
     }
 
@@ -82,9 +84,20 @@ class DecisionsIT {
         assertThat(page.getByTestId("why")).containsText("Cost per click, target £0.75");
         has(".advice", "Back to the basket").first().click();
         assertThat(page.getByTestId("why")).containsText("Cost per sale, target £20.00");
+    }
+
+    /** The list has the focus, and Enter takes what is first in it. */
+    @Test
+    @Order(3)
+    void aBidIsRaisedByKeysAlone() {
         buyer.open("/c/copperline/results/advice");
         assertThat(page.locator(".advice")).containsText("Raise its bid to €2.");
         assertThat(page.locator(".advice")).containsText("shown to nobody in 1");
+        assertThat(page.locator(".advices")).isFocused();
+        effort.taken();
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".head .note")).containsText("Would change 1 ad group");
+        effort.took(1, "job 17, KEYS");
     }
 
     /** One key takes it; the change list shows it; the network has it after the launch. */
@@ -119,12 +132,15 @@ class DecisionsIT {
     @Order(5)
     void theWinnerMovesToScaling() {
         buyer.open("/c/oddment/results/advice");
+        has(".advice", "Patches, which headline").first().waitFor();
+        effort.taken();
         has(".advice", "Patches, which headline")
                 .first()
                 .locator("button")
                 .first()
                 .click();
         assertThat(page.locator(".head h1")).containsText("Patches, which headline scaling");
+        effort.took(1, "job 13");
         buyer.rail("Plan");
         assertThat(page.locator("[role=rowheader]")).hasCount(1);
         assertThat(page.locator(".head .note")).containsText("£40.00 a day");
@@ -135,9 +151,25 @@ class DecisionsIT {
         assertThat(page.locator(".head .note")).containsText("£40.00 a day");
     }
 
-    /** A sum goes where rows brought most, with what that brings; the sum stays, each row keeps half at least, and it can be taken back. */
+    /** Another one, by keys alone: the next piece of advice of that kind, from the list that has the focus. */
     @Test
     @Order(6)
+    void aWinnerMovesToScalingByKeysAlone() {
+        buyer.open("/c/oddment/results/advice");
+        Locator winner = page.locator(".advice.on", new Page.LocatorOptions().setHasText("Copy it to scaling"));
+        assertThat(page.locator(".advices")).isFocused();
+        effort.taken();
+        for (int i = 0; i < page.locator(".advice").count() && winner.count() == 0; i++) {
+            page.keyboard().press("ArrowDown");
+        }
+        page.keyboard().press("Enter");
+        assertThat(page.locator(".head h1")).containsText("scaling");
+        effort.took(3, "job 13, KEYS");
+    }
+
+    /** A sum goes where rows brought most, with what that brings; the sum stays, each row keeps half at least, and it can be taken back. */
+    @Test
+    @Order(7)
     void moneyIsSpreadWhereItBringsMost() throws Exception {
         String place = "";
         for (JsonElement each : calls.get("/api/clients/oddment/results/pace").getAsJsonArray()) {
@@ -170,7 +202,7 @@ class DecisionsIT {
     }
 
     @Test
-    @Order(7)
+    @Order(8)
     void anAdviceIsRefusedForAReasonAndAPlaybookTriedOnThePast() {
         buyer.open("/c/oddment/results/advice");
         Locator evenings = has(".advice", "Mending evenings");
@@ -192,18 +224,18 @@ class DecisionsIT {
 
     /** Creatives of one row are put in rows of their own, what differs is found, and what the test needs is reckoned before it is set up. */
     @Test
-    @Order(8)
+    @Order(9)
     void aQuestionIsAskedOfTheSheet() throws Exception {
         Calls.Sheet sheet = calls.sheet("oddmenths", "Asked", 1, 2, "40");
         buyer.open("/c/oddment/plan/" + sheet.planId() + "/" + sheet.campaignId());
         buyer.cell(0, 0).click();
-        buyer.key("t");
+        page.keyboard().press("t");
         assertThat(page.getByTestId("test-found")).containsText("One row is no test");
         page.getByText("Put each creative in a row of its own").last().click();
         buyer.kept();
         assertThat(page.locator("[role=rowheader]")).hasCount(2);
-        buyer.cell(0, 0).click();
-        buyer.key("t");
+        assertThat(page.locator(".sheet")).isFocused();
+        page.keyboard().press("t");
         assertThat(page.getByTestId("test-found"))
                 .containsText(Pattern.compile("One variable: (headline|body|link)|differ in"));
         assertThat(page.getByTestId("test-sums")).containsText("impressions a cell");
@@ -212,7 +244,7 @@ class DecisionsIT {
 
     /** Viewers and visitors of a film's campaign become the rows of the one that follows. */
     @Test
-    @Order(9)
+    @Order(10)
     void thoseWhoWatchedComeBackInTheNextCampaign() throws Exception {
         String plan = "";
         for (JsonElement each : calls.get("/api/clients/oddment/plans").getAsJsonArray()) {
@@ -220,12 +252,19 @@ class DecisionsIT {
                 plan = each.getAsJsonObject().get("id").getAsString();
             }
         }
-        buyer.open("/c/oddment/results/" + plan);
-        buyer.press("Next campaign…");
-        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Watched three-stitches.mp4 to the end");
-        page.getByLabel("Filled a basket, did not buy").uncheck();
-        buyer.press("Make the campaign");
-        assertThat(page.locator(".head h1")).containsText("Three stitches, spring, come back");
+        for (Hand hand : Hand.values()) {
+            buyer.open("/c/oddment/results/" + plan);
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Next campaign…"))
+                    .waitFor();
+            effort.taken();
+            hand.press(page, "Next campaign…");
+            Locator dialog = page.getByRole(AriaRole.DIALOG);
+            assertThat(dialog).containsText("Watched three-stitches.mp4 to the end");
+            hand.tick(dialog.getByLabel("Filled a basket, did not buy"), "Filled a basket", false);
+            page.keyboard().press("Enter");
+            assertThat(page.locator(".head h1")).containsText("Three stitches, spring, come back");
+            effort.took(hand == Hand.KEYS ? 7 : 3, "job 6, " + hand);
+        }
         assertThat(page.locator("[role=rowheader]")).hasCount(3);
         assertThat(page.locator(".things")).containsText("Retargeting");
     }

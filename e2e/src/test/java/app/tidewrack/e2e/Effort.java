@@ -1,5 +1,7 @@
 package app.tidewrack.e2e;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import com.google.gson.Gson;
 import com.microsoft.playwright.Page;
 
@@ -43,6 +45,14 @@ final class Effort {
         int all() {
             return clicks + keys + fields;
         }
+    }
+
+    /** Holds what it took to the line in docs/eighteen-jobs.md. */
+    Taken took(int most, String job) {
+        Taken taken = taken();
+        System.out.printf("%s: %s, %d in all%n", job, taken, taken.all());
+        assertThat(taken.all()).as("%s: %s", job, taken).isPositive().isLessThanOrEqualTo(most);
+        return taken;
     }
 
     /** So far, since this was asked last. */

@@ -49,6 +49,26 @@ class EveryEyeIT extends SignedIn {
                 : [];
             })""";
 
+    /** How wide what is typed into is, in its order. */
+    private static final String LINES = """
+            () => [...document.querySelectorAll("input:not([type=checkbox], [type=radio]), textarea")]
+              .filter(e => e.checkVisibility())
+              .map(e => [e.ariaLabel || e.id || e.placeholder, (e.closest(".ant-select") ?? e).getBoundingClientRect().width])""";
+
+    /** What keeps less than 45 % of its width, though the page lost but a fifth, and what is read a few letters a line. */
+    private static final String SQUEEZED = """
+            before => {
+              const now = (%s)();
+              const typed = now.length !== before.length ? [] : now.flatMap(([name, width], i) =>
+                width < 0.45 * before[i][1] ? [`${name}: ${Math.round(before[i][1])} to ${Math.round(width)}`] : []);
+              const own = e => [...e.childNodes].filter(n => n.nodeType === 3).map(n => n.data.trim()).join("");
+              const read = [...document.querySelectorAll("main *, [role=dialog] *")].flatMap(e => {
+                const { width, height } = e.getBoundingClientRect();
+                return width < 48 && height > 60 && own(e).length >= 20 ? [`“${own(e)}”: ${Math.round(width)}`] : [];
+              });
+              return [...typed, ...read];
+            }""".formatted(LINES);
+
     /**
      * What opens on a screen.
      *
@@ -86,6 +106,7 @@ class EveryEyeIT extends SignedIn {
             new Opened("a creative", "/creative", List.of("text=Darned sock, before")),
             new Opened("one part varied", "/creative", List.of("text=Darned sock, before", "Vary one part…")),
             new Opened("a mix", "/creative", List.of("text=Kits, mixed by the network")),
+            new Opened("a frame of one's own", "/creative/write", List.of("text=Make one like it")),
             new Opened("a film", "/creative/films", List.of("text=Before the frost")),
             new Opened("a lead form", "/forms", List.of("text=Mending evening")),
             new Opened("a lead", "/forms/leads", List.of(".lead >> nth=3")),
@@ -205,10 +226,7 @@ class EveryEyeIT extends SignedIn {
                 .as("cut when spaced on %s", screen)
                 .isEmpty();
         spaced.evaluate("style => style.remove()");
-        page.setViewportSize(LAPTOP, 768);
-        assertThat((List<?>) page.evaluate(CUT))
-                .as("cut at %d pixels on %s", LAPTOP, screen)
-                .isEmpty();
+        onLaptop(screen);
         page.setViewportSize(PHONE, 844);
         assertThat((Integer) page.evaluate("document.documentElement.scrollWidth"))
                 .as("width of %s on a phone", screen)
@@ -224,6 +242,18 @@ class EveryEyeIT extends SignedIn {
         List<?> faults = (List<?>) page.evaluate(OUT_OF_REACH);
         assertThat(faults).as(screen).isEmpty();
         page.setViewportSize(2 * WIDTH, 2 * HEIGHT);
+    }
+
+    private static void onLaptop(String what) {
+        Object lines = page.evaluate(LINES);
+        page.setViewportSize(LAPTOP, 768);
+        page.waitForTimeout(300);
+        assertThat((List<?>) page.evaluate(SQUEEZED, lines))
+                .as("squeezed at %d pixels on %s", LAPTOP, what)
+                .isEmpty();
+        assertThat((List<?>) page.evaluate(CUT))
+                .as("cut at %d pixels on %s", LAPTOP, what)
+                .isEmpty();
     }
 
     /** Letters, lines and words as far apart as anybody may set them (WCAG 2.2, 1.4.12). */
@@ -262,6 +292,8 @@ class EveryEyeIT extends SignedIn {
         }
         page.waitForTimeout(SETTLED_MILLIS);
         Eyes.see(page, opened.what());
+        onLaptop(opened.what());
+        page.setViewportSize(2 * WIDTH, 2 * HEIGHT);
         page.keyboard().press("Escape");
     }
 

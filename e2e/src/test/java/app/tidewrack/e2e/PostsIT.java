@@ -22,18 +22,22 @@ class PostsIT extends SignedIn {
         buyer.startPlan("Posts that did well", "Engagement");
         page.getByText("Whom does this campaign talk to?").waitFor();
 
+        Effort effort = Effort.on(page);
         buyer.open("/c/saltmarsh/creative/posts");
-        buyer.choose("Account", "Hearthside EUR");
         assertThat(line(GOOD)).containsText("×");
+        effort.taken();
         line(GOOD).getByRole(AriaRole.CHECKBOX).check();
         assertThat(page.locator(".facts")).containsText("Views by age");
         buyer.press("Take 1 post as ads…");
         page.getByText("Put 1 creative onto a sheet").waitFor();
-        buyer.choose("Plan", "Posts that did well");
-        page.getByLabel("Money of each row").fill("15");
-        buyer.press("Put 1 creative there");
+        // Onto the sheet that was looked at last.
+        assertThat(page.getByRole(AriaRole.DIALOG)).containsText("Posts that did well");
+        assertThat(page.getByLabel("Money of each row")).isFocused();
+        page.keyboard().type("15");
+        page.keyboard().press("Enter");
         page.locator(".sheet").waitFor();
         assertThat(page.locator(".sheet")).containsText("€15.00");
+        effort.took(4, "job 21");
 
         buyer.rail("Launch");
         page.locator(".head").getByText("Posts that did well").first().waitFor();

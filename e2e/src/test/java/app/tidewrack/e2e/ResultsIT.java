@@ -3,6 +3,7 @@ package app.tidewrack.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -12,7 +13,9 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** What came back is asked by any two things, reckoned by a formula of one's own, saved, kept and printed. */
@@ -20,6 +23,61 @@ class ResultsIT extends SignedIn {
     private static void open(String query) {
         buyer.open("/c/oddment/results?of=all&" + query);
         page.locator(".lines.results").waitFor();
+    }
+
+    /** The table holds the numbers of its columns; beside a line that is chosen stand all that it has. */
+    @Test
+    void aChosenLineIsToldWhole() {
+        open("by=CREATIVE");
+        Locator headings = page.getByTestId("results").locator("thead th");
+        Locator first =
+                page.getByTestId("results").locator("tbody tr[aria-selected]").first();
+        List<String> cells = first.locator("td").allInnerTexts();
+        first.click();
+        Locator facts = page.getByTestId("results-facts");
+        assertThat(page.locator(".facts h2").last()).hasText(cells.get(0));
+        for (int i = 1; i < cells.size(); i++) {
+            String heading = headings.nth(i).innerText().strip();
+            if (!cells.get(i).matches("–|0")) {
+                Locator fact =
+                        facts.locator("div", new Locator.LocatorOptions().setHas(page.getByText(heading, exact())));
+                assertThat(fact.locator("b").first()).hasText(cells.get(i).replaceAll("^[+→]\\S* ", ""));
+            }
+        }
+        assertThat(facts.locator("dt").nth(cells.size() - 1)).isVisible();
+        first.click();
+        assertThat(page.locator(".facts h2").last()).hasText("All together");
+    }
+
+    /** What was told before stands as it was asked until the next is there, whichever is asked after which, on a slow line as well. */
+    @Test
+    void oneQuestionFollowsAnother() {
+        open("by=CREATIVE&from=2027-03-16&to=2027-03-22&beside=before");
+        CDPSession slow = buyer.slowly();
+        try {
+            Locator heading = page.locator("[data-testid=results] th, [data-testid=results-matrix] th");
+            Map<String, String> headings = new LinkedHashMap<>();
+            headings.put("Day", "Day");
+            headings.put("Row", "Row");
+            headings.put("Age × gender", "Age ↓ · gender →");
+            headings.put("Ad", "Name of the ad");
+            headings.put("Placement", "Placement");
+            headings.put("Creative", "Creative");
+            headings.forEach((by, heads) -> {
+                page.getByLabel("Numbers by").getByText(by, exactly()).click();
+                assertThat(heading.first()).hasText(heads);
+            });
+        } finally {
+            slow.detach();
+        }
+    }
+
+    private static Locator.GetByTextOptions exactly() {
+        return new Locator.GetByTextOptions().setExact(true);
+    }
+
+    private static Page.GetByTextOptions exact() {
+        return new Page.GetByTextOptions().setExact(true);
     }
 
     /** Region by creative as a field; the same question saved as a file adds up to what the head says was spent. */

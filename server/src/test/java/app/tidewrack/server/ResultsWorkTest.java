@@ -48,6 +48,7 @@ import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What networks tell, late, twice, corrected and in pieces, is counted once, and adds up however it is asked for. */
 class ResultsWorkTest extends WithServer {
@@ -157,7 +158,14 @@ class ResultsWorkTest extends WithServer {
     }
 
     private JsonNode table(String... by) throws Exception {
-        return scene.post(CLIENT + "/results/table", Map.of("by", List.of(by)));
+        return asked(Map.of("by", List.of(by)));
+    }
+
+    /** A table with all numbers, its columns put together again line by line. */
+    private JsonNode asked(Map<String, Object> question) throws Exception {
+        ObjectNode table = (ObjectNode) scene.post(CLIENT + "/results/table", Map.of("table", question));
+        table.set("lines", ColumnsRead.lines(table));
+        return table;
     }
 
     private byte[] file(String form, String by, String... metrics) throws Exception {
@@ -172,7 +180,7 @@ class ResultsWorkTest extends WithServer {
     }
 
     private String refused(Map<String, Object> question) throws Exception {
-        Answer answer = scene.call("ines", HttpMethod.POST, CLIENT + "/results/table", question);
+        Answer answer = scene.call("ines", HttpMethod.POST, CLIENT + "/results/table", Map.of("table", question));
         assertThat(answer.status()).as(answer.body().toString()).isEqualTo(422);
         return answer.detail();
     }
@@ -213,8 +221,7 @@ class ResultsWorkTest extends WithServer {
             spend += value(line, "spend");
         }
         assertThat(spend).isEqualTo(2200);
-        JsonNode clock = scene.post(
-                CLIENT + "/results/table", Map.of("by", List.of("HOUR"), "from", "2027-03-01", "to", "2027-03-31"));
+        JsonNode clock = asked(Map.of("by", List.of("HOUR"), "from", "2027-03-01", "to", "2027-03-31"));
         assertThat(value(total(clock), "impressions")).isEqualTo(6895);
         assertThat(clock.get("lines"))
                 .extracting(l -> l.get("keys").get(0).asString())
@@ -258,27 +265,78 @@ class ResultsWorkTest extends WithServer {
         for (Map.Entry<String, Integer> range : ranges.entrySet()) {
             String[] days = range.getKey().split(" ");
             for (String by : List.of("ROW", "HOUR")) {
-                JsonNode table = scene.post(
-                        CLIENT + "/results/table", Map.of("by", List.of(by), "from", days[0], "to", days[1]));
+                JsonNode table = asked(Map.of("by", List.of(by), "from", days[0], "to", days[1]));
                 assertThat(value(total(table), "spend"))
                         .as(by + range.getKey())
                         .isEqualTo(range.getValue().doubleValue());
             }
         }
-        JsonNode byDay = scene.post(
-                CLIENT + "/results/table", Map.of("by", List.of("DAY"), "from", "2027-03-01", "to", "2027-03-31"));
+        JsonNode byDay = asked(Map.of("by", List.of("DAY"), "from", "2027-03-01", "to", "2027-03-31"));
         assertThat(byDay.get("lines").get(1).get("keys").get(0).asString()).isEqualTo("2027-03-29");
         JsonNode women = table("gender").get("lines").get(1);
         assertThat(women.get("keys").get(0).asString()).isEqualTo("women");
-        assertThat(value(women, "click_rate")).isCloseTo(26.0 / 4600, within(1e-12));
+        assertThat(value(women, "click_rate")).isCloseTo(26.0 / 4600, within(1e-9));
         assertThat(table("age", "gender").get("lines")).hasSize(3);
         // A row that only had no impressions has no click rate, and its day no cost.
-        JsonNode none = scene.post(
-                        CLIENT + "/results/table",
-                        Map.of("by", List.of("DAY", "AD"), "from", "2027-03-01", "to", "2027-03-31"))
+        JsonNode none = asked(Map.of("by", List.of("DAY", "AD"), "from", "2027-03-01", "to", "2027-03-31"))
                 .get("lines")
                 .get(3);
         assertThat(none.get("values").has("click_rate")).isFalse();
+    }
+
+    /** Only what is asked for is told, and one line whole; what is no number, or no line, is refused by the field that says it. */
+    @Test
+    void numbersThatAreAskedForComeAsColumns() throws Exception {
+        someHours();
+        Map<String, Object> question = Map.of("by", List.of("ROW", "CREATIVE"));
+        JsonNode table = scene.post(
+                CLIENT + "/results/table",
+                Map.of("table", question, "metrics", List.of("clicks", "click_rate"), "ranked", "clicks"));
+        assertThat(table.get("lines").asInt()).isEqualTo(4);
+        assertThat(table.get("numbers"))
+                .extracting(n -> n.get("code").asString())
+                .containsExactly("clicks", "click_rate");
+        JsonNode clicks = table.get("numbers").get(0);
+        assertThat(clicks.get("at").isNull()).isTrue();
+        assertThat(clicks.get("values")).extracting(JsonNode::asInt).containsExactlyInAnyOrder(10, 30, 20, 0);
+        // An ad without impressions has no click rate; its place is left out.
+        JsonNode rate = table.get("numbers").get(1);
+        assertThat(rate.get("at")).hasSize(3);
+        assertThat(rate.get("values")).hasSize(3);
+        assertThat(table.get("ranked").get("code").asString()).isEqualTo("clicks");
+        assertThat(table.get("ranked").get("signs").asString()).matches("[-~0-4]{4}");
+        assertThat(table.get("by")).extracting(JsonNode::asString).containsExactly("ROW", "CREATIVE");
+        assertThat(table.get("keys")).hasSize(2);
+        assertThat(table.get("keys").get(0).get("words")).hasSize(2);
+        assertThat(total(table).get("values").has("spend")).isFalse();
+
+        JsonNode first = ColumnsRead.lines(table).get(0);
+        List<String> line = List.of(
+                "GBP",
+                first.get("keys").get(0).asString(),
+                first.get("keys").get(1).asString());
+        JsonNode whole = scene.post(CLIENT + "/results/line", Map.of("table", question, "line", line));
+        assertThat(whole.get("keys")).isEqualTo(first.get("keys"));
+        assertThat(value(whole, "clicks")).isEqualTo(value(first, "clicks"));
+        assertThat(whole.get("values").has("spend")).isTrue();
+        for (Map.Entry<String, Object> wrong : Map.<String, Object>of("metrics", List.of("luck"), "ranked", "luck")
+                .entrySet()) {
+            Answer answer = scene.call(
+                    "ines",
+                    HttpMethod.POST,
+                    CLIENT + "/results/table",
+                    Map.of("table", question, wrong.getKey(), wrong.getValue()));
+            assertThat(answer.status()).isEqualTo(422);
+            assertThat(answer.detail()).contains("There is no number “luck”");
+            assertThat(answer.body().get("field").asString()).isEqualTo(wrong.getKey());
+        }
+        Answer gone = scene.call(
+                "ines",
+                HttpMethod.POST,
+                CLIENT + "/results/line",
+                Map.of("table", question, "line", List.of("GBP", "nobody", "nothing")));
+        assertThat(gone.status()).isEqualTo(422);
+        assertThat(gone.body().get("field").asString()).isEqualTo("line");
     }
 
     private static PartOfDay part(String ad, String day, String age, String gender, Counts counts) {
@@ -290,7 +348,7 @@ class ResultsWorkTest extends WithServer {
     void oddQuestionsAreAnsweredOrRefusedWithAReason() throws Exception {
         someHours();
         Map<String, Object> early = Map.of("by", List.of("ROW"), "from", "2020-01-01", "to", "2020-02-01");
-        assertThat(scene.post(CLIENT + "/results/table", early).get("lines")).isEmpty();
+        assertThat(asked(early).get("lines")).isEmpty();
         assertThat(refused(Map.of("by", List.of("ROW"), "from", "2027-04-02", "to", "2027-04-01")))
                 .contains("1 Apr 2027, is before the first, 2 Apr 2027");
         assertThat(refused(Map.of("by", List.of("MOOD")))).contains("Nothing is told by “MOOD”");
@@ -692,16 +750,12 @@ class ResultsWorkTest extends WithServer {
                     .isCloseTo(10, within(0.5));
             assertThat(total(table("HOUR")).get("coming").isEmpty()).isTrue();
             // One scope, one figure, whatever stands beside it: another row that brings nothing takes no part in it.
-            JsonNode alone = total(scene.post(
-                    CLIENT + "/results/table", Map.of("by", List.of("ROW"), "campaignIds", List.of(campaign))));
+            JsonNode alone = total(asked(Map.of("by", List.of("ROW"), "campaignIds", List.of(campaign))));
             tell("X11", "2027-03-28T11:00:00Z", counts(9000, 10, 9000, 0));
             pull.pullAll();
             JsonNode row = lineOf(table("ROW"), 0);
-            JsonNode rowAlone = lineOf(
-                    scene.post(
-                            CLIENT + "/results/table",
-                            Map.of("by", List.of("ROW", "CREATIVE"), "campaignIds", List.of(campaign))),
-                    0);
+            JsonNode rowAlone =
+                    lineOf(asked(Map.of("by", List.of("ROW", "CREATIVE"), "campaignIds", List.of(campaign))), 0);
             assertThat(rowAlone.get("coming").get("sales"))
                     .isEqualTo(row.get("coming").get("sales"));
             assertThat(alone.get("coming").get("sales").get("about").asDouble()).isPositive();

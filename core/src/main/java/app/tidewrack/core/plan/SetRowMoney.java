@@ -3,6 +3,8 @@ package app.tidewrack.core.plan;
 import app.tidewrack.core.money.Money;
 import app.tidewrack.core.money.MoneyChange;
 import app.tidewrack.core.refusal.Refusal;
+import java.util.Arrays;
+import java.util.Currency;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +27,59 @@ public record SetRowMoney(String campaignId, Map<String, Money> money) implement
         Map<String, Money> money = new LinkedHashMap<>();
         free.forEach(r -> money.put(r.id(), change.of(r.money())));
         return new SetRowMoney(campaign.id(), money);
+    }
+
+    /** Between sums that are typed for rows one after another. */
+    private static final String NEXT = "/";
+
+    /**
+     * Reads what a person types for rows: one change for all of them, or changes with {@code /} between for the first of them and those after
+     * it, as in {@code 12 / 6 / 6}. Where fewer are typed than rows are selected, the last is for all the rest; where more are, they go on over
+     * the rows below. Locked rows keep their money, and use up theirs of the changes.
+     *
+     * @throws Refusal (field {@code money}) as {@link #of}, when one of them is no change, or when there are more than rows from the first on
+     */
+    public static SetRowMoney typed(Campaign campaign, List<String> rowIds, String text) {
+        Currency currency = campaign.facts().moneyPerRow().currency();
+        List<MoneyChange> changes = Arrays.stream(text.split(NEXT, Campaign.MOST_ROWS + 1))
+                .map(one -> MoneyChange.parse(one, currency))
+                .toList();
+        if (changes.size() == 1) {
+            return of(campaign, rowIds, changes.get(0));
+        }
+        campaign.requireMoneyOfRows();
+        List<Row> rows = rowsFor(campaign, rowIds, changes.size());
+        Map<String, Money> money = new LinkedHashMap<>();
+        for (int i = 0; i < rows.size(); i++) {
+            Row row = rows.get(i);
+            if (!row.locked()) {
+                money.put(row.id(), changes.get(Math.min(i, changes.size() - 1)).of(row.money()));
+            }
+        }
+        if (money.isEmpty()) {
+            rows.get(0).requireUnlocked();
+        }
+        return new SetRowMoney(campaign.id(), money);
+    }
+
+    private static List<Row> rowsFor(Campaign campaign, List<String> rowIds, int changes) {
+        List<Row> selected = campaign.rows(rowIds);
+        if (selected.size() >= changes) {
+            return selected;
+        }
+        int first = campaign.rows().indexOf(selected.get(0));
+        int last = first + changes;
+        if (last > campaign.rows().size()) {
+            throw new Refusal(
+                    "money",
+                    "%d sums are typed; from %s on there is room for %d."
+                            .formatted(
+                                    changes,
+                                    selected.get(0).label(),
+                                    campaign.rows().size() - first),
+                    "Type fewer, or begin in a row further up.");
+        }
+        return campaign.rows().subList(first, last);
     }
 
     @Override

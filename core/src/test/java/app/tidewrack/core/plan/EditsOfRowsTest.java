@@ -47,6 +47,34 @@ class EditsOfRowsTest {
                         Map.entry("r0", Money.ofMinor(minor, "GBP")), Map.entry("r2", Money.ofMinor(minor, "GBP")));
     }
 
+    /** Common practice: nine windows of recency at 12 on the first, 6 on two and 3 on the rest; here three rows of 10, one of them locked. */
+    @ParameterizedTest
+    @CsvSource({
+        "r0 r1 r2, 12 / 6 / 3, r0=1200 r2=300",
+        "r0, 12/6/3, r0=1200 r2=300",
+        "r0 r1 r2, 12 / +2, r0=1200 r2=1200",
+        "r2 r0, 5 / 6, r2=500 r0=600",
+        "r1, 5 / 6, r2=600",
+        "r0, +20 %, r0=1200"
+    })
+    void sumsAreTypedForRowsOneAfterAnother(String rows, String typed, String made) {
+        List<String> told = SetRowMoney.typed(LOCKED, List.of(rows.split(" ")), typed).money().entrySet().stream()
+                .map(e -> e.getKey() + "=" + e.getValue().minor())
+                .toList();
+        assertThat(told).containsExactlyInAnyOrder(made.split(" "));
+    }
+
+    @Test
+    void sumsForMoreRowsThanThereAreAreRefused() {
+        refused(
+                () -> SetRowMoney.typed(LOCKED, List.of("r2"), "5 / 6"),
+                "money",
+                "2 sums are typed; from Row 2 on there is room for 1");
+        refused(() -> SetRowMoney.typed(LOCKED, List.of("r0"), "5 / six"), "money", "six");
+        refused(() -> SetRowMoney.typed(LOCKED, List.of("r0"), "5 / "), "money", "");
+        refused(() -> SetRowMoney.typed(SHARED, List.of("r0"), "5 / 6"), "money", "shares £50.00 among its rows");
+    }
+
     @Test
     void moneyThatCannotBeSetIsRefusedWithTheWayOut() {
         MoneyChange more = MoneyChange.parse("+1", GBP);

@@ -137,8 +137,7 @@ final class LineSum {
                 one().map(m -> counts.with(Measure.RESULTS, counts.get(m))).orElse(counts), margin);
     }
 
-    ResultTables.Line line(
-            List<String> keys, List<Metric> metrics, double margin, Map<String, Integer> ranks, Set<String> few) {
+    ResultTables.Line line(List<String> keys, List<Metric> metrics, double margin) {
         Map<String, Double> values = Metric.all(metrics, facts(margin));
         // Where no sale is sought and none came there is no profit to speak of.
         if (counts.get(Measure.VALUE) == 0 && !bySought.containsKey(Optional.of(Measure.PURCHASES))) {
@@ -148,14 +147,7 @@ final class LineSum {
             values.keySet().removeAll(Set.of("results", "result_rate", "cost_per_result"));
         }
         return new ResultTables.Line(
-                keys.subList(1, keys.size()),
-                keys.get(0),
-                values,
-                ranks,
-                few,
-                Set.copyOf(temperatures),
-                sought(),
-                coming());
+                keys.subList(1, keys.size()), keys.get(0), values, Set.copyOf(temperatures), sought(), coming());
     }
 
     /** Each kind of result that ads of the line seek, that for which most was spent first. */

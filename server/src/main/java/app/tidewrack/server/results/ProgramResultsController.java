@@ -28,7 +28,6 @@ class ProgramResultsController {
 
     private static final Map<String, Form> FORMS = Map.of("csv", Form.CSV, "json", Form.JSON);
 
-    private final ResultTables tables;
     private final ResultFiles files;
 
     /**
@@ -56,8 +55,8 @@ class ProgramResultsController {
                     "Ask for lines.csv or lines.json.");
         }
         Question question = new Question(Objects.requireNonNullElse(by, List.of()), from, to, List.of(), null);
-        byte[] content = files.of(
-                clientId, as, question, tables.table(clientId, question), Objects.requireNonNullElse(numbers, USUAL));
+        byte[] content = files.of(clientId, as, question, Objects.requireNonNullElse(numbers, USUAL))
+                .content();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, as.mediaType())
                 .body(content);

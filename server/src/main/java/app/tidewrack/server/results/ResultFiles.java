@@ -1,6 +1,7 @@
 package app.tidewrack.server.results;
 
 import app.tidewrack.core.refusal.Refusal;
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.server.results.ResultTables.Line;
 import app.tidewrack.server.results.ResultTables.Question;
@@ -11,15 +12,18 @@ import app.tidewrack.server.web.TableFile.Form;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -31,6 +35,7 @@ class ResultFiles {
     private static final String REACH = "reach";
 
     private static final String FREQUENCY = "frequency";
+    private static final String IMPRESSIONS = Measure.IMPRESSIONS.code();
 
     private final ResultTables tables;
     private final JsonMapper json;
@@ -38,11 +43,22 @@ class ResultFiles {
     private record Column(String words, Function<Line, Object> cell) {}
 
     /**
+     * @param from first day that is told of; likewise the last
+     */
+    record Written(@Nullable LocalDate from, @Nullable LocalDate to, byte[] content) {}
+
+    /**
      * @param codes of its columns
      * @throws Refusal when a code is none of a number, or networks do not tell people by what is asked
      */
-    byte[] of(String clientId, Form form, Question question, Table table, List<String> codes) {
-        List<Column> columns = columns(clientId, question, codes);
+    Written of(String clientId, Form form, Question question, List<String> codes) {
+        List<String> numbers = codes.stream()
+                .filter(code -> !code.equals(REACH))
+                .map(code -> code.equals(FREQUENCY) ? IMPRESSIONS : code)
+                .toList();
+        List<Metric> metrics = tables.metrics(clientId, "metrics", numbers);
+        Table table = tables.table(clientId, question, metrics, null);
+        List<Column> columns = columns(clientId, question, codes, metrics);
         List<String> headings = Stream.of(
                         question.by().stream(),
                         Stream.of("currency"),
@@ -62,7 +78,7 @@ class ResultFiles {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return out.toByteArray();
+        return new Written(table.from(), table.to(), out.toByteArray());
     }
 
     private static List<Object> cells(List<String> keys, Line line, List<Column> columns) {
@@ -72,8 +88,8 @@ class ResultFiles {
         return cells;
     }
 
-    private List<Column> columns(String clientId, Question question, List<String> codes) {
-        Map<String, Metric> metrics = tables.metrics(clientId).stream().collect(Collectors.toMap(Metric::code, m -> m));
+    private List<Column> columns(String clientId, Question question, List<String> codes, List<Metric> metrics) {
+        Map<String, Metric> byCode = metrics.stream().collect(Collectors.toMap(Metric::code, m -> m));
         Map<List<String>, Long> people = codes.contains(REACH) || codes.contains(FREQUENCY)
                 ? people(tables.reach(clientId, question))
                 : Map.of();
@@ -85,15 +101,9 @@ class ResultFiles {
                         new Column(
                                 FREQUENCY,
                                 l -> ResultText.frequency(
-                                        l.values().get("impressions"), people.get(key(l.currency(), l.keys()))));
+                                        l.values().get(IMPRESSIONS), people.get(key(l.currency(), l.keys()))));
                     default -> {
-                        Metric metric = metrics.get(code);
-                        if (metric == null) {
-                            throw new Refusal(
-                                    "metrics",
-                                    "There is no number “%s”.".formatted(code),
-                                    "Choose of what is offered.");
-                        }
+                        Metric metric = Objects.requireNonNull(byCode.get(code));
                         yield new Column(
                                 metric.words(),
                                 l -> ResultText.cell(metric, l.values().get(code), l.currency()));

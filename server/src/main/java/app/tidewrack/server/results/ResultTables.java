@@ -30,9 +30,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
@@ -71,17 +69,14 @@ class ResultTables {
 
     /**
      * @param keys one for each that was asked by; empty where an ad has no such value
+     * @param values numbers that have one, by code
      * @param temperatures of the ads in it
-     * @param ranks step from 0 worst to 4 best, by number
-     * @param few numbers of which there is too little to say
      * @param coming what is still to come of fresh days, by count
      */
     record Line(
             List<String> keys,
             String currency,
             Map<String, Double> values,
-            Map<String, Integer> ranks,
-            Set<String> few,
             Set<Temperature> temperatures,
             List<Sought> sought,
             Map<String, Coming> coming) {}
@@ -99,11 +94,22 @@ class ResultTables {
             @Nullable Coming coming) {}
 
     /**
+     * @param code of the number by which lines are ranked
+     * @param signs one a line: step from 0 worst to 4 best, {@code ~} where there is too little to say, {@code -} without the number
+     */
+    record Ranked(String code, String signs) {}
+
+    /**
      * @param totals one for each currency: currencies are never added
      * @param mixed cold ads stand in one line with others
      */
     record Table(
-            @Nullable LocalDate from, @Nullable LocalDate to, List<Line> lines, List<Line> totals, boolean mixed) {}
+            @Nullable LocalDate from,
+            @Nullable LocalDate to,
+            List<Line> lines,
+            @Nullable Ranked ranked,
+            List<Line> totals,
+            boolean mixed) {}
 
     /** Numbers of a client: the usual ones and its own. */
     List<Metric> metrics(String clientId) {
@@ -117,10 +123,47 @@ class ResultTables {
         return facts.margin(clientId).orElseThrow().doubleValue();
     }
 
-    /** @throws Refusal when it asks by what cannot be told, or a range ends before it begins */
-    Table table(String clientId, Question asked) {
+    /**
+     * Numbers by their codes, each once.
+     *
+     * @throws Refusal when a client has no such number
+     */
+    List<Metric> metrics(String clientId, String field, List<String> codes) {
+        Map<String, Metric> byCode = metrics(clientId).stream().collect(Collectors.toMap(Metric::code, m -> m));
+        return codes.stream()
+                .distinct()
+                .map(code -> Optional.ofNullable(byCode.get(code))
+                        .orElseThrow(() -> new Refusal(
+                                field, "There is no number “%s”.".formatted(code), "Choose of what is offered.")))
+                .toList();
+    }
+
+    /**
+     * @param metrics whose values are told
+     * @param ranked the one whose lines are ranked; null for none
+     * @throws Refusal when it asks by what cannot be told, or a range ends before it begins
+     */
+    Table table(String clientId, Question asked, List<Metric> metrics, @Nullable Metric ranked) {
         Range range = range(clientId, asked);
-        return told(clientId, range, sums(clientId, asked, range));
+        return told(range, sums(clientId, asked, range), metrics, ranked, margin(clientId));
+    }
+
+    /**
+     * Every number of one line.
+     *
+     * @param keys its currency and keys
+     * @throws Refusal when there is none by these
+     */
+    Line line(String clientId, Question asked, List<String> keys) {
+        LineSum sum = sums(clientId, asked, range(clientId, asked)).get(keys);
+        if (sum == null) {
+            throw gone("line", keys);
+        }
+        return sum.line(keys, metrics(clientId), margin(clientId));
+    }
+
+    private static Refusal gone(String field, List<String> keys) {
+        return new Refusal(field, "There is no line %s.".formatted(keys), "Look at the table again.");
     }
 
     /** What a question's days brought, by currency and day. */
@@ -134,11 +177,7 @@ class ResultTables {
      * @throws Refusal (field {@code metric}) when a client has no such number
      */
     Metric metric(String clientId, String code) {
-        return metrics(clientId).stream()
-                .filter(m -> m.code().equals(code))
-                .findFirst()
-                .orElseThrow(() -> new Refusal(
-                        "metric", "There is no number “%s”.".formatted(code), "Choose of what is offered."));
+        return metrics(clientId, "metric", List.of(code)).get(0);
     }
 
     private record Range(LocalDate from, LocalDate to) {}
@@ -304,7 +343,7 @@ class ResultTables {
         Metric compared = metric(clientId, metric);
         for (List<String> keys : List.of(first, second)) {
             if (!sums.containsKey(keys)) {
-                throw new Refusal("first", "There is no line %s.".formatted(keys), "Look at the table again.");
+                throw gone("first", keys);
             }
         }
         if (!first.get(0).equals(second.get(0))) {
@@ -352,75 +391,68 @@ class ResultTables {
         return days;
     }
 
-    /** Ranks of each number by the place of a line, within each currency: money of one says nothing beside that of another. */
-    private static final class RankedLines {
-        private final Map<Integer, Map<String, Integer>> steps = new HashMap<>();
-        private final Map<Integer, Set<String>> few = new HashMap<>();
-
-        /** Of counts what they will be once all has come in; of costs what they are for money that has had its time. */
-        void add(Metric metric, Map<Integer, LineSum> lines, LineSum all, double margin) {
-            Ranks<Integer> ranks;
-            if (all.late().contains(metric.code())) {
-                Map<Integer, Double> values = new HashMap<>();
-                lines.forEach((line, sum) -> values.put(line, sum.once(metric)));
-                ranks = Ranks.ofValues(values, metric.better());
-            } else {
-                Map<Integer, Facts> facts = new HashMap<>();
-                lines.forEach((line, sum) -> facts.put(line, sum.ripe(metric, margin)));
-                ranks = Ranks.of(facts, metric);
-            }
-            ranks.steps()
-                    .forEach((line, step) -> steps.computeIfAbsent(line, l -> new LinkedHashMap<>())
-                            .put(metric.code(), step));
-            ranks.few()
-                    .forEach(line ->
-                            few.computeIfAbsent(line, l -> new TreeSet<>()).add(metric.code()));
+    /** Of counts what they will be once all has come in; of costs what they are for money that has had its time. */
+    private static <K> Ranks<K> ranks(Metric metric, Map<K, LineSum> lines, LineSum all, double margin) {
+        if (all.late().contains(metric.code())) {
+            Map<K, Double> values = new HashMap<>();
+            lines.forEach((line, sum) -> values.put(line, sum.once(metric)));
+            return Ranks.ofValues(values, metric.better());
         }
-
-        Map<String, Integer> steps(int line) {
-            return steps.getOrDefault(line, Map.of());
-        }
-
-        Set<String> few(int line) {
-            return few.getOrDefault(line, Set.of());
-        }
+        Map<K, Facts> facts = new HashMap<>();
+        lines.forEach((line, sum) -> facts.put(line, sum.ripe(metric, margin)));
+        return Ranks.of(facts, metric);
     }
 
-    private Table told(String clientId, Range range, Map<List<String>, LineSum> sums) {
-        List<Metric> metrics = metrics(clientId);
-        double margin = margin(clientId);
+    private static Table told(
+            Range range,
+            Map<List<String>, LineSum> sums,
+            List<Metric> metrics,
+            @Nullable Metric ranked,
+            double margin) {
         Map<String, LineSum> totals = new LinkedHashMap<>();
         sums.forEach((keys, sum) ->
                 totals.computeIfAbsent(keys.get(0), k -> new LineSum()).add(sum));
-        RankedLines ranks = new RankedLines();
-        List<Map.Entry<List<String>, LineSum>> numbered = List.copyOf(sums.entrySet());
-        totals.forEach((currency, all) -> {
-            Map<Integer, LineSum> items = new HashMap<>();
-            for (int line = 0; line < numbered.size(); line++) {
-                if (numbered.get(line).getKey().get(0).equals(currency)) {
-                    items.put(line, numbered.get(line).getValue());
-                }
-            }
-            metrics.forEach(m -> ranks.add(m, items, all, margin));
-        });
-        List<Line> lines = IntStream.range(0, numbered.size())
-                .mapToObj(line -> numbered.get(line)
-                        .getValue()
-                        .line(numbered.get(line).getKey(), metrics, margin, ranks.steps(line), ranks.few(line)))
-                .sorted(Comparator.comparing((Line l) -> l.currency())
-                        .thenComparing(l -> String.join("\u0000", l.keys()), NATURAL))
+        List<List<String>> ordered = sums.keySet().stream().sorted(BY_EYE).toList();
+        List<Line> lines = ordered.stream()
+                .map(keys -> Objects.requireNonNull(sums.get(keys)).line(keys, metrics, margin))
                 .toList();
         return new Table(
                 range.from(),
                 range.to(),
                 lines,
+                ranked == null ? null : new Ranked(ranked.code(), signs(ranked, ordered, sums, totals, margin)),
                 totals.entrySet().stream()
-                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin, Map.of(), Set.of()))
+                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin))
                         .toList(),
                 lines.stream().anyMatch(l -> l.temperatures().size() > 1));
     }
 
-    /** Letters without regard to case, so that lines stand as people look for them. */
-    private static final Comparator<String> NATURAL =
-            Comparator.comparing((String s) -> s.toLowerCase(Locale.ROOT)).thenComparing(Comparator.naturalOrder());
+    /** Ranks within each currency: money of one says nothing beside that of another. */
+    private static String signs(
+            Metric ranked,
+            List<List<String>> ordered,
+            Map<List<String>, LineSum> sums,
+            Map<String, LineSum> totals,
+            double margin) {
+        Map<List<String>, String> signs = new HashMap<>();
+        totals.forEach((currency, all) -> {
+            Map<List<String>, LineSum> own = new HashMap<>();
+            sums.forEach((keys, sum) -> {
+                if (keys.get(0).equals(currency)) {
+                    own.put(keys, sum);
+                }
+            });
+            Ranks<List<String>> ranks = ranks(ranked, own, all, margin);
+            ranks.steps().forEach((keys, step) -> signs.put(keys, String.valueOf(step)));
+            ranks.few().forEach(keys -> signs.put(keys, "~"));
+        });
+        return ordered.stream().map(keys -> signs.getOrDefault(keys, "-")).collect(Collectors.joining());
+    }
+
+    /** By currency, then by keys as people look for them, without regard to case. */
+    private static final Comparator<List<String>> BY_EYE = Comparator.comparing((List<String> k) -> k.get(0))
+            .thenComparing(
+                    k -> String.join("\u0000", k.subList(1, k.size())),
+                    Comparator.comparing((String s) -> s.toLowerCase(Locale.ROOT))
+                            .thenComparing(Comparator.naturalOrder()));
 }

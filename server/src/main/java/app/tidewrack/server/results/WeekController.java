@@ -13,7 +13,6 @@ import app.tidewrack.core.splittest.Verdict.Kind;
 import app.tidewrack.core.text.DayWords;
 import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.ResultTables.Question;
-import app.tidewrack.server.results.ResultsController.TableQuestion;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import java.time.LocalDate;

@@ -114,7 +114,7 @@ public sealed interface EditBody {
 
     record RowName(String campaignId, String rowId, String label) implements EditBody {}
 
-    /** @param money an amount, or a change such as {@code +2} or {@code −10 %} of what each row has */
+    /** @param money an amount, a change such as {@code +2} or {@code −10 %} of what each row has, or several with {@code /} between */
     record RowMoney(
             String campaignId,
             @NotEmpty @Size(max = Campaign.MOST_ROWS) List<String> rowIds,

@@ -143,7 +143,7 @@ public class EditReader {
     private @Nullable PlanEdit ofMoney(String clientId, Plan plan, EditBody body) {
         if (body instanceof EditBody.RowMoney b) {
             Campaign campaign = plan.campaign(b.campaignId());
-            return SetRowMoney.of(campaign, b.rowIds(), change(campaign, b.money()));
+            return SetRowMoney.typed(campaign, b.rowIds(), b.money());
         }
         if (body instanceof EditBody.CampaignMoney b) {
             Campaign campaign = plan.campaign(b.campaignId());
