@@ -4,6 +4,7 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption.DoNotIncludeTests;
@@ -48,6 +49,15 @@ class ArchitectureTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage("com.github.kagkarlsson.scheduler.task.helper..");
+
+    /** Asked of the scheduler itself, work that is wanted while it is being done is lost. */
+    @ArchTest
+    static final ArchRule WORK_IS_ASKED_FOR_IN_ONE_PLACE = noClasses()
+            .that()
+            .resideOutsideOfPackage("..server.job..")
+            .should()
+            .dependOnClassesThat()
+            .areAssignableTo(SchedulerClient.class);
 
     /** A limit written where a test waits is a claim about the machine of the day: one of five seconds once ended CI. */
     @ArchTest

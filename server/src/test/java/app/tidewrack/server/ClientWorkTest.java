@@ -10,6 +10,7 @@ import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
 
 import app.tidewrack.connector.NetworkAway;
+import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.connector.Offers.City;
 import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.connector.Offers.RelatedTopic;
@@ -32,6 +33,10 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.StreamSupport;
 import org.assertj.core.data.Offset;
@@ -278,29 +283,59 @@ class ClientWorkTest extends WithServer {
         assertThat(listed(id)).isEqualTo(2_900);
     }
 
-    /** Kept while the network is away, its size is asked for by itself once that is back. */
+    /**
+     * Kept while the network is away, its size is asked for by itself once that is back; so is that of one which is kept while the first
+     * is asked for, and that of one beside which the network takes another for wrong.
+     */
     @Test
     void aSizeThatWasNotToldComesByItself() throws Exception {
-        AudienceSize size = new AudienceSize(4_420, false);
-        world.tell(() -> doThrow(new NetworkAway("Hearthside", null))
-                .doAnswer(c -> c.<List<AudienceDefinition>>getArgument(1).stream()
-                        .map(d -> size)
-                        .toList())
+        AudienceDefinition first = inSight("sea");
+        AudienceDefinition second = inSight("rain");
+        AudienceDefinition wrong = inSight("fog");
+        Set<AudienceDefinition> away = ConcurrentHashMap.newKeySet();
+        away.addAll(List.of(first, second, wrong));
+        CountDownLatch asked = new CountDownLatch(1);
+        CountDownLatch secondIsKept = new CountDownLatch(1);
+        world.tell(() -> Mockito.doAnswer(c -> {
+                    List<AudienceDefinition> all = c.getArgument(1);
+                    if (all.size() == 1 && away.remove(all.get(0))) {
+                        throw new NetworkAway("Hearthside", null);
+                    }
+                    if (all.contains(wrong)) {
+                        throw new NetworkRefused("Hearthside", "It takes no fog.", null);
+                    }
+                    if (all.contains(first)) {
+                        asked.countDown();
+                        assertThat(secondIsKept.await(1, TimeUnit.MINUTES)).isTrue();
+                    }
+                    return Collections.nCopies(all.size(), new AudienceSize(4_420, false));
+                })
                 .when(network)
                 .sizes(any(), any()));
-        JsonNode kept = scene.post(
-                CLIENT + "/audiences",
-                audience(
-                        "Menders by the sea",
-                        AudienceDefinition.everyoneIn("GB").interestedIn(List.of("sea"))));
-        assertThat(kept.get("size").isNull()).isTrue();
-        Waiting.until(() -> remembered() > 0);
-        assertThat(remembered()).isEqualTo(1);
-        assertThat(listed(kept.get("id").asString())).isEqualTo(4_420);
+        assertThat(keptWithoutSize("Menders in fog", wrong)).isNotEmpty();
+        String one = keptWithoutSize("Menders by the sea", first);
+        Waiting.until(() -> asked.getCount() == 0);
+        String other = keptWithoutSize("Menders in rain", second);
+        secondIsKept.countDown();
+        // Looking at the list would ask for what is missing.
+        Waiting.until(() -> remembered(first) + remembered(second) == 2);
+        assertThat(remembered(wrong)).isZero();
+        assertThat(listed(one)).isEqualTo(4_420);
+        assertThat(listed(other)).isEqualTo(4_420);
     }
 
-    private long remembered() {
-        return sql.queryForObject("select count(*) from known_size where people = 4420", Long.class);
+    private static AudienceDefinition inSight(String of) {
+        return AudienceDefinition.everyoneIn("GB").interestedIn(List.of(of));
+    }
+
+    private String keptWithoutSize(String name, AudienceDefinition people) throws Exception {
+        JsonNode kept = scene.post(CLIENT + "/audiences", audience(name, people));
+        assertThat(kept.get("size").isNull()).isTrue();
+        return kept.get("id").asString();
+    }
+
+    private long remembered(AudienceDefinition people) {
+        return sql.queryForObject("select count(*) from known_size where hash = ?", Long.class, people.hash());
     }
 
     private long listed(String id) throws Exception {

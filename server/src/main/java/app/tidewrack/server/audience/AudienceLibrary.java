@@ -118,6 +118,7 @@ public class AudienceLibrary {
     }
 
     /** @throws Conflict when it was changed meanwhile */
+    @Transactional
     public Audience change(String clientId, String id, int version, Wanted wanted) {
         byId(clientId, id);
         if (mapper.update(clientId, stored(clientId, id, wanted, version)) == 0) {

@@ -3,14 +3,14 @@ package app.tidewrack.server.audience;
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.NetworkRefused;
 import app.tidewrack.core.audience.AudienceDefinition;
+import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.audience.AudienceMapper.Stored;
 import app.tidewrack.server.client.Accounts;
-import app.tidewrack.server.job.Jobs;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
+import app.tidewrack.server.client.ClientMapper.Account;
+import app.tidewrack.server.job.WantedWork;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Duration;
-import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -28,26 +28,24 @@ import org.springframework.stereotype.Component;
 @RequiredArgsConstructor
 class SizesLater {
     private static final Logger LOG = LoggerFactory.getLogger(SizesLater.class);
-    private static final TaskDescriptor<String> ASK = TaskDescriptor.of("ask-sizes", String.class);
+    private static final String ASK = "ask-sizes";
     private static final Duration AGAIN = Duration.ofSeconds(20);
 
     private final AudienceMapper mapper;
     private final KnownSizes sizes;
     private final Accounts accounts;
-    private final ObjectProvider<SchedulerClient> scheduler;
+    private final WantedWork work;
 
     @Configuration
     static class Definition {
         @Bean
-        Task<String> askSizes(ObjectProvider<SizesLater> later) {
-            return Jobs.untilDone(ASK, clientId -> later.getObject().carryOut(clientId));
+        Task<String> askSizes(WantedWork work, ObjectProvider<SizesLater> later) {
+            return work.task(ASK, clientId -> later.getObject().carryOut(clientId));
         }
     }
 
     void ask(String clientId) {
-        scheduler
-                .getObject()
-                .scheduleIfNotExists(ASK.instance(clientId).data(clientId).scheduledTo(Instant.now()));
+        work.want(ASK, clientId);
     }
 
     private Optional<Duration> carryOut(String clientId) {
@@ -57,13 +55,26 @@ class SizesLater {
         boolean away = false;
         for (Map.Entry<String, Set<AudienceDefinition>> of : byAccount.entrySet()) {
             try {
-                sizes.askUnknown(clientId, accounts.account(clientId, of.getKey()), of.getValue());
+                ask(clientId, accounts.account(clientId, of.getKey()), List.copyOf(of.getValue()));
             } catch (NetworkAway e) {
                 away = true;
-            } catch (NetworkRefused e) {
-                LOG.info("Sizes on account {} stay unknown: {}", of.getKey(), e.getMessage());
             }
         }
         return away ? Optional.of(AGAIN) : Optional.empty();
+    }
+
+    /** One that its network does not take keeps no other from being asked for. */
+    private void ask(String clientId, Account account, List<AudienceDefinition> definitions) {
+        try {
+            sizes.askUnknown(clientId, account, Set.copyOf(definitions));
+        } catch (NetworkRefused | Refusal e) {
+            int half = definitions.size() / 2;
+            if (half == 0) {
+                LOG.info("A size on account {} stays unknown: {}", account.id(), e.getMessage());
+                return;
+            }
+            ask(clientId, account, definitions.subList(0, half));
+            ask(clientId, account, definitions.subList(half, definitions.size()));
+        }
     }
 }

@@ -4,7 +4,7 @@ import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.practice.PracticeWorld;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.server.clock.ClockMapper.Move;
-import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.WantedWork;
 import app.tidewrack.server.lead.LeadPull;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.BreakdownPull;
@@ -12,11 +12,10 @@ import app.tidewrack.server.results.ResultsPull;
 import app.tidewrack.server.web.Conflict;
 import app.tidewrack.server.web.Ids;
 import app.tidewrack.server.web.NotFound;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Optional;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
@@ -29,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 @RequiredArgsConstructor
 public class ClockDesk {
-    private static final TaskDescriptor<String> MOVE = TaskDescriptor.of("move-clock", String.class);
+    private static final String MOVE = "move-clock";
     private static final int MOST_HOURS = 24 * 31;
     private static final int STEP_HOURS = 12;
 
@@ -39,7 +38,7 @@ public class ClockDesk {
     private final ResultsPull results;
     private final BreakdownPull breakdowns;
     private final LeadPull leads;
-    private final ObjectProvider<SchedulerClient> scheduler;
+    private final WantedWork work;
 
     /** @param move the move under way, if any */
     public record ClockView(Instant now, @Nullable MoveView move) {}
@@ -55,8 +54,11 @@ public class ClockDesk {
     @Configuration
     static class Definition {
         @Bean
-        Task<String> moveClock(ObjectProvider<ClockDesk> desk) {
-            return Jobs.once(MOVE, id -> desk.getObject().carryOut(id));
+        Task<String> moveClock(WantedWork work, ObjectProvider<ClockDesk> desk) {
+            return work.task(MOVE, id -> {
+                desk.getObject().carryOut(id);
+                return Optional.empty();
+            });
         }
     }
 
@@ -91,7 +93,7 @@ public class ClockDesk {
         Instant now = practice.now();
         String id = Ids.fresh();
         mapper.insert(id, now.plus(Duration.ofHours(hours)), now);
-        scheduler.getObject().scheduleIfNotExists(MOVE.instance(id).data(id).scheduledTo(Instant.now()));
+        work.want(MOVE, id);
         return view(id);
     }
 

@@ -4,12 +4,10 @@ import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.server.demo.TrainingMapper.State;
 import app.tidewrack.server.demo.TrainingMapper.Training;
 import app.tidewrack.server.erase.ClientErasure;
-import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.WantedWork;
 import app.tidewrack.server.web.Conflict;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
-import java.time.Instant;
+import java.util.Optional;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -27,19 +25,21 @@ import org.springframework.transaction.annotation.Transactional;
 @RequiredArgsConstructor
 class TrainingDesk {
     private static final Logger LOG = LoggerFactory.getLogger(TrainingDesk.class);
-    private static final TaskDescriptor<String> TRAINING = TaskDescriptor.of("training-clients", String.class);
+    private static final String TRAINING = "training-clients";
 
     private final TrainingMapper mapper;
     private final DemoTeller teller;
     private final ClientErasure erasure;
-
-    private final ObjectProvider<SchedulerClient> jobs;
+    private final WantedWork work;
 
     @Configuration
     static class Definition {
         @Bean
-        Task<String> trainingClients(TrainingDesk desk) {
-            return Jobs.once(TRAINING, desk::work);
+        Task<String> trainingClients(WantedWork work, ObjectProvider<TrainingDesk> desk) {
+            return work.task(TRAINING, all -> {
+                desk.getObject().work();
+                return Optional.empty();
+            });
         }
     }
 
@@ -64,14 +64,18 @@ class TrainingDesk {
         if (mapper.begin(state, of, personId) == 0) {
             throw new Conflict("The training clients are being loaded or taken away. Wait until that has ended.");
         }
-        jobs.getObject()
-                .scheduleIfNotExists(TRAINING.instance("now").data(state.name()).scheduledTo(Instant.now()));
+        work.want(TRAINING, "now");
         return mapper.training();
     }
 
     /** Not private: whoever calls it has the stand-in that Spring puts before this. */
-    void work(String state) {
-        boolean loads = state.equals(State.LOADING.name());
+    void work() {
+        State wanted = mapper.training().state();
+        boolean loads = wanted == State.LOADING;
+        if (!loads && wanted != State.REMOVING) {
+            // Done already, by a server that ended before it could say so.
+            return;
+        }
         try {
             takeAway();
             if (loads) {

@@ -8,12 +8,9 @@ import app.tidewrack.server.feedback.FeedbackMapper.Content;
 import app.tidewrack.server.feedback.FeedbackMapper.Found;
 import app.tidewrack.server.feedback.FeedbackMapper.Search;
 import app.tidewrack.server.feedback.FeedbackMapper.TextOf;
-import app.tidewrack.server.job.Jobs;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
+import app.tidewrack.server.job.WantedWork;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -35,24 +32,22 @@ import org.springframework.transaction.support.TransactionTemplate;
 @RequiredArgsConstructor
 class PhraseSearch {
     private static final Logger LOG = LoggerFactory.getLogger(PhraseSearch.class);
-    private static final TaskDescriptor<String> SEEK = TaskDescriptor.of("seek-phrases", String.class);
+    private static final String SEEK = "seek-phrases";
 
     private final FeedbackMapper mapper;
     private final TransactionTemplate transaction;
-    private final ObjectProvider<SchedulerClient> scheduler;
+    private final WantedWork work;
 
     @Configuration
     static class Definition {
         @Bean
-        Task<String> seekPhrases(ObjectProvider<PhraseSearch> search) {
-            return Jobs.untilDone(SEEK, clientId -> search.getObject().carryOut(clientId));
+        Task<String> seekPhrases(WantedWork work, ObjectProvider<PhraseSearch> search) {
+            return work.task(SEEK, clientId -> search.getObject().carryOut(clientId));
         }
     }
 
     void begin(String clientId) {
-        scheduler
-                .getObject()
-                .scheduleIfNotExists(SEEK.instance(clientId).data(clientId).scheduledTo(Instant.now()));
+        work.want(SEEK, clientId);
     }
 
     private Optional<Duration> carryOut(String clientId) {

@@ -5,12 +5,9 @@ import com.github.kagkarlsson.scheduler.task.FailureHandler.OnFailureRetryLater;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks.TaskBuilder;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.Optional;
-import java.util.function.Consumer;
-import java.util.function.Function;
 
 /**
  * Jobs that outlive the server: whichever node runs takes up what another left. A fault of our own, the database's as a rule, puts a
@@ -26,26 +23,8 @@ public final class Jobs {
         return Tasks.recurring(name, FixedDelay.of(pause)).execute((instance, context) -> round.run());
     }
 
-    /** Work on something until it is done. */
-    public static <T> Task<T> once(TaskDescriptor<T> job, Consumer<T> work) {
-        return Tasks.oneTime(job)
-                .onFailure(afterAFault())
-                .onDeadExecutionRevive()
-                .execute((instance, context) -> work.accept(instance.getData()));
-    }
-
-    /** @param work gives how long to wait before it goes on, or nothing when there is no more to do */
-    public static <T> Task<T> untilDone(TaskDescriptor<T> job, Function<T, Optional<Duration>> work) {
-        return Tasks.custom(job)
-                .onFailure(afterAFault())
-                .onDeadExecutionRevive()
-                .execute((instance, context) -> {
-                    Optional<Duration> again = work.apply(instance.getData());
-                    return (complete, operations) -> again.ifPresentOrElse(
-                            wait -> operations.reschedule(
-                                    complete, Instant.now().plus(wait)),
-                            operations::remove);
-                });
+    static <T> TaskBuilder<T> custom(TaskDescriptor<T> job) {
+        return Tasks.custom(job).onFailure(afterAFault()).onDeadExecutionRevive();
     }
 
     private static <T> FailureHandler<T> afterAFault() {

@@ -1,6 +1,6 @@
 package app.tidewrack.server.launch.sending;
 
-import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.WantedWork;
 import com.github.kagkarlsson.scheduler.task.Task;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
@@ -10,8 +10,8 @@ import org.springframework.context.annotation.Configuration;
 @Configuration
 class ChangeTask {
     @Bean
-    Task<String> carryOutChange(ObjectProvider<ChangeRunner> runner) {
-        return Jobs.untilDone(ChangeJobs.CARRY_OUT, instance -> {
+    Task<String> carryOutChange(WantedWork work, ObjectProvider<ChangeRunner> runner) {
+        return work.task(ChangeJobs.CARRY_OUT, instance -> {
             String[] reference = instance.split("/");
             return runner.getObject().carryOut(reference[0], reference[1], reference[2]);
         });
