@@ -42,6 +42,22 @@ describe("a call of the server", () => {
     expect(asked[0]!.headers.get("X-XSRF-TOKEN")).toBe("a/b");
   });
 
+  it("is taken back by its name once nobody waits for the answer, and only then", async () => {
+    const gone = new AbortController();
+    server.answer = () => new Promise<never>(() => {});
+    void send("get", "/api/clients", { signal: gone.signal });
+    await vi.waitFor(() => expect(asked).toHaveLength(1));
+    const name = asked[0]!.headers.get("X-Question");
+    server.answer = () => json(200, []);
+    await send("get", "/api/clients", { signal: new AbortController().signal });
+    expect(asked).toHaveLength(2);
+    expect(asked[1]!.headers.get("X-Question")).not.toBe(name);
+    gone.abort();
+    await vi.waitFor(() => expect(asked).toHaveLength(3));
+    expect(asked[2]!.method).toBe("DELETE");
+    expect(new URL(asked[2]!.url).pathname).toBe(`/api/questions/${name}`);
+  });
+
   it("brings no token where nothing changes", async () => {
     server.answer = () => json(200, []);
     await send("get", "/api/clients");

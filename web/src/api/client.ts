@@ -55,9 +55,24 @@ const OPEN_PAGES = ["/signin", "/sign"];
 
 const api = createClient<Calls>({ baseUrl: globalThis.location?.origin ?? "" });
 
+/** What this page calls its questions, which no other page does. */
+const PAGE = Array.from(crypto.getRandomValues(new Uint32Array(2)), (n) => n.toString(36)).join("");
+let asked = 0;
+
+/** A question that nobody waits for any more is taken back, so that the database lets go of it too. */
+function named(request: Request) {
+  const name = `${PAGE}-${++asked}`;
+  request.headers.set("X-Question", name);
+  request.signal.addEventListener("abort", () => {
+    // What was answered meanwhile, or comes to no server, needs no taking back.
+    send("delete", "/api/questions/{name}", at({ name })).catch(() => undefined);
+  });
+}
+
 api.use({
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", decodeURIComponent(csrfToken()));
+    named(request);
     return request;
   },
   async onResponse({ response }) {

@@ -30,9 +30,13 @@ final class Database implements AutoCloseable {
     }
 
     long number(String sql) throws SQLException {
+        return Long.parseLong(text(sql));
+    }
+
+    String text(String sql) throws SQLException {
         try (ResultSet result = statement.executeQuery(sql)) {
             result.next();
-            return result.getLong(1);
+            return result.getString(1);
         }
     }
 

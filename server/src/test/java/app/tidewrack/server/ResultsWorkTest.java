@@ -20,6 +20,7 @@ import app.tidewrack.connector.Reports.ReportState;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.results.Counts;
 import app.tidewrack.core.results.Measure;
+import app.tidewrack.core.results.Metric;
 import app.tidewrack.server.Scene.Answer;
 import app.tidewrack.server.results.BreakdownPull;
 import app.tidewrack.server.results.ResultsPull;
@@ -169,11 +170,15 @@ class ResultsWorkTest extends WithServer {
     }
 
     private byte[] file(String form, String by, String... metrics) throws Exception {
+        return file(form, List.of(by), metrics);
+    }
+
+    private byte[] file(String form, List<String> by, String... metrics) throws Exception {
         return mvc.perform(MockMvcRequestBuilders.post(CLIENT + "/results/file")
                         .with(Scene.by("ines"))
                         .contentType(MediaType.APPLICATION_JSON)
                         .content(json.writeValueAsBytes(
-                                Map.of("form", form, "table", Map.of("by", List.of(by)), "metrics", List.of(metrics)))))
+                                Map.of("form", form, "table", Map.of("by", by), "metrics", List.of(metrics)))))
                 .andReturn()
                 .getResponse()
                 .getContentAsByteArray();
@@ -226,6 +231,27 @@ class ResultsWorkTest extends WithServer {
         assertThat(clock.get("lines"))
                 .extracting(l -> l.get("keys").get(0).asString())
                 .containsExactly("00", "10", "11");
+    }
+
+    /** A network that tells the same for ever is left for the next time, with what it told first. */
+    @Test
+    void whatNeverEndsIsLeft() throws Exception {
+        Hour hour = new Hour(1, "X00", Instant.parse("2027-03-28T10:00:00Z"), counts(900, 9, 400, 1));
+        world.tell(() -> when(network.reports(anyString(), anyLong())).thenReturn(List.of(hour)));
+        pull.pullAll();
+        assertThat(value(total(table("ROW")), "spend")).isEqualTo(400);
+        world.tell(() -> when(network.reportRows(anyString(), anyString(), anyInt()))
+                .thenReturn(List.of(part("X00", "2027-03-28", "25-34", "women", counts(900, 9, 400, 1)))));
+        breakdowns.pullAll(0);
+        assertThat(sql.queryForObject("select count(*) from fact_due", Long.class))
+                .as("days that are asked for again")
+                .isPositive();
+        world.tell(() -> when(network.reports(anyString(), anyLong()))
+                .thenAnswer(call -> call.<Long>getArgument(1) > 1
+                        ? List.of()
+                        : List.of(new Hour(2, "X00", hour.hour(), counts(900, 9, 300, 1)))));
+        pull.pullAll();
+        assertThat(value(total(table("ROW")), "spend")).isEqualTo(300);
     }
 
     @Test
@@ -337,6 +363,34 @@ class ResultsWorkTest extends WithServer {
                 Map.of("table", question, "line", List.of("GBP", "nobody", "nothing")));
         assertThat(gone.status()).isEqualTo(422);
         assertThat(gone.body().get("field").asString()).isEqualTo("line");
+    }
+
+    /** Whatever is not asked for is not added up; what is asked for is the same, alone and among all. */
+    @Test
+    void aNumberAloneIsWhatItIsAmongAll() throws Exception {
+        someHours();
+        List<String> all = List.copyOf(Metric.USUAL.keySet());
+        for (String by : List.of("ROW", "DAY", "HOUR")) {
+            for (String code : all) {
+                JsonNode among = numbers(by, all, code);
+                JsonNode alone = numbers(by, List.of(code), code);
+                assertThat(alone.get("numbers").get(0))
+                        .as(by + " " + code)
+                        .isEqualTo(among.get("numbers").get(all.indexOf(code)));
+                for (String same : List.of("ranked", "sought", "keys", "temperatures")) {
+                    assertThat(alone.get(same)).as(by + " " + code + " " + same).isEqualTo(among.get(same));
+                }
+                assertThat(total(alone).get("values").get(code))
+                        .as(by + " " + code)
+                        .isEqualTo(total(among).get("values").get(code));
+            }
+        }
+    }
+
+    private JsonNode numbers(String by, List<String> metrics, String ranked) throws Exception {
+        return scene.post(
+                CLIENT + "/results/table",
+                Map.of("table", Map.of("by", List.of(by)), "metrics", metrics, "ranked", ranked));
     }
 
     private static PartOfDay part(String ad, String day, String age, String gender, Counts counts) {
@@ -596,6 +650,52 @@ class ResultsWorkTest extends WithServer {
                                         "metrics", List.of("reach")))
                         .detail())
                 .contains("not by DAY");
+    }
+
+    /** What is far too long to look at is in a file whole, each line once; which key comes first changes nothing but their order. */
+    @Test
+    void aFileIsLongerThanAnyTable() throws Exception {
+        sql.execute(
+                "select make_fact_month('2027-01-01'), make_fact_month('2027-02-01'), make_fact_month('2027-03-01')");
+        sql.update("""
+                insert into fact_ad (client_id, campaign_id, row_id, column_id, account_id)
+                select 'c1', 'long', 'r' || i / 10, 'k' || i, 'a1' from generate_series(1, 300) i""");
+        sql.update("""
+                insert into live_item (client_id, campaign_id, item_key, level, name, account_id, external_id, settings,
+                                       paused, review_state)
+                select client_id, campaign_id, row_id || '/' || column_id, 'AD', 'Ad ' || substr(column_id, 2), 'a1', column_id,
+                       '{}', false, 'APPROVED' from fact_ad where campaign_id = 'long'""");
+        sql.update("""
+                insert into fact_day (client_id, day, ad, impressions, clicks, spend)
+                select 'c1', d::date, ad, 1000 + mod(ad, 7), mod(ad, 5), 100 * extract(day from d)
+                from fact_ad cross join generate_series('2027-01-01'::date, '2027-03-10', '1 day') d where campaign_id = 'long'""");
+        Map<String, Object> byBoth = Map.of("by", List.of("AD", "DAY"));
+        assertThat(refused(byBoth)).contains("That makes 20,700 lines; the most is 20,000");
+        for (String form : List.of("CSV", "JSON")) {
+            assertThat(new String(file(form, List.of("AD", "DAY"), "spend", "clicks"), StandardCharsets.UTF_8)
+                            .lines()
+                            .filter(l -> l.contains("GBP")))
+                    .as(form)
+                    .hasSize(20_701);
+        }
+        List<String> lines = written(List.of("AD", "DAY"));
+        assertThat(lines.get(0)).isEqualTo("AD,DAY,currency,spend,clicks");
+        assertThat(lines.subList(1, 4))
+                .extracting(l -> l.substring(0, l.indexOf(",GBP,")))
+                .containsExactly("Ad 1,2027-01-01", "Ad 1,2027-01-02", "Ad 1,2027-01-03");
+        assertThat(lines).doesNotHaveDuplicates();
+        String spend = sql.queryForObject(
+                "select (sum(spend) / 100)::bigint || ',' || sum(clicks) from fact_day", String.class);
+        assertThat(lines.get(20_701)).isEqualTo("all,all,GBP," + spend);
+        assertThat(written(List.of("DAY", "AD")).stream().map(l -> l.replaceFirst("^([^,]+),([^,]+),", "$2,$1,")))
+                .containsExactlyInAnyOrderElementsOf(lines);
+    }
+
+    private List<String> written(List<String> by) throws Exception {
+        return new String(file("CSV", by, "spend", "clicks"), StandardCharsets.UTF_8)
+                .substring(1)
+                .lines()
+                .toList();
     }
 
     /** At an address that stays: what the file of a person says, in the columns that were asked for. */

@@ -76,6 +76,7 @@ class RightsTest extends WithServer {
                     "GET /api/morning",
                     "PUT /api/morning/hidden",
                     "PUT /api/morning/order",
+                    "DELETE /api/questions/{name}",
                     "PUT /api/me/name",
                     "PUT /api/me/preferences",
                     "PUT /api/me/password",

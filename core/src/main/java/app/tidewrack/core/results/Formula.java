@@ -1,8 +1,11 @@
 package app.tidewrack.core.results;
 
 import app.tidewrack.core.refusal.Refusal;
+import java.util.HashSet;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.DoubleBinaryOperator;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -17,15 +20,19 @@ public final class Formula {
     private static final int DEEPEST = 50;
 
     private final String text;
-    private final Node node;
+    private final Named whole;
 
-    private Formula(String text, Node node) {
+    private Formula(String text, Named whole) {
         this.text = text;
-        this.node = node;
+        this.whole = whole;
     }
 
-    /** What a name in a formula stands for. */
-    public record Named(Unit unit, ToDoubleFunction<Facts> value) {}
+    /**
+     * What a name, or another part of a formula, stands for.
+     *
+     * @param reads what is counted of which it is made
+     */
+    public record Named(Unit unit, Set<Measure> reads, ToDoubleFunction<Facts> value) {}
 
     /**
      * What a formula is worked out from.
@@ -33,8 +40,6 @@ public final class Formula {
      * @param margin what is left of a sale's value before advertising, 0 to 1
      */
     public record Facts(Counts counts, double margin) {}
-
-    private record Node(Unit unit, ToDoubleFunction<Facts> value) {}
 
     /**
      * @param names what may stand in it
@@ -46,14 +51,14 @@ public final class Formula {
                     "The formula has %d characters; the most is %d.".formatted(text.length(), MOST_CHARACTERS),
                     "Shorten it.");
         }
-        Node node = new Parser(text, names).whole();
-        if (!node.unit().isRead()) {
+        Named whole = new Parser(text, names).whole();
+        if (!whole.unit().isRead()) {
             throw refusal(
                     "“%s” gives %s, which means nothing."
-                            .formatted(text, node.unit().words()),
+                            .formatted(text, whole.unit().words()),
                     "Divide so that money, a count, money for each, or a plain number is left.");
         }
-        return new Formula(text, node);
+        return new Formula(text, whole);
     }
 
     public String text() {
@@ -61,12 +66,17 @@ public final class Formula {
     }
 
     public Unit unit() {
-        return node.unit();
+        return whole.unit();
+    }
+
+    /** What is counted of which it is made: with all else 0 it has the same value. */
+    public Set<Measure> reads() {
+        return whole.reads();
     }
 
     /** NaN where it has no value, as a cost per click without clicks. Money is in minor units. */
     public double of(Facts facts) {
-        double value = node.value().applyAsDouble(facts);
+        double value = whole.value().applyAsDouble(facts);
         return Double.isFinite(value) ? value : Double.NaN;
     }
 
@@ -86,8 +96,8 @@ public final class Formula {
             this.names = names;
         }
 
-        Node whole() {
-            Node node = sum();
+        Named whole() {
+            Named node = sum();
             if (at < text.length()) {
                 throw refusal(
                         "“%s” is not understood at sign %d, “%s”.".formatted(text, at + 1, text.charAt(at)),
@@ -96,11 +106,11 @@ public final class Formula {
             return node;
         }
 
-        private Node sum() {
-            Node left = product();
+        private Named sum() {
+            Named left = product();
             for (char sign = next(); sign == '+' || sign == '-' || sign == '−'; sign = next()) {
                 at++;
-                Node right = product();
+                Named right = product();
                 if (!left.unit().equals(right.unit())) {
                     throw refusal(
                             "“%s” puts %s and %s together."
@@ -115,17 +125,17 @@ public final class Formula {
             return left;
         }
 
-        private Node product() {
-            Node left = single();
+        private Named product() {
+            Named left = single();
             for (char sign = next(); "*×/÷".indexOf(sign) >= 0; sign = next()) {
                 at++;
-                Node right = single();
+                Named right = single();
                 left = sign == '*' || sign == '×' ? times(left, right) : per(left, right);
             }
             return left;
         }
 
-        private Node single() {
+        private Named single() {
             char sign = next();
             if (sign == '(') {
                 if (++depth > DEEPEST) {
@@ -134,7 +144,7 @@ public final class Formula {
                             "Take needless brackets out.");
                 }
                 at++;
-                Node inner = sum();
+                Named inner = sum();
                 if (next() != ')') {
                     throw refusal("A bracket of “%s” is not closed.".formatted(shortened()), "Close it with ).");
                 }
@@ -149,9 +159,10 @@ public final class Formula {
                             "Take needless signs out.");
                 }
                 at++;
-                Node inner = single();
+                Named inner = single();
                 depth--;
-                return new Node(inner.unit(), f -> -inner.value().applyAsDouble(f));
+                return new Named(
+                        inner.unit(), inner.reads(), f -> -inner.value().applyAsDouble(f));
             }
             int from = at;
             while (at < text.length()
@@ -161,7 +172,7 @@ public final class Formula {
             return word(text.substring(from, at));
         }
 
-        private Node word(String word) {
+        private Named word(String word) {
             if (word.isEmpty()) {
                 throw refusal(
                         at < text.length()
@@ -172,7 +183,7 @@ public final class Formula {
             if (Character.isDigit(word.charAt(0)) || word.charAt(0) == '.') {
                 try {
                     double number = Double.parseDouble(word);
-                    return new Node(Unit.PLAIN, f -> number);
+                    return new Named(Unit.PLAIN, Set.of(), f -> number);
                 } catch (NumberFormatException e) {
                     throw refusal("“%s” is no number.".formatted(word), "Write it as 1000 or 0.5.");
                 }
@@ -184,7 +195,7 @@ public final class Formula {
                         "Choose of %s."
                                 .formatted(names.keySet().stream().sorted().collect(Collectors.joining(", "))));
             }
-            return new Node(named.unit(), named.value());
+            return named;
         }
 
         private String shortened() {
@@ -199,26 +210,30 @@ public final class Formula {
             return at < text.length() ? text.charAt(at) : 0;
         }
 
-        private static Node plus(Node a, Node b) {
-            return new Node(
-                    a.unit(), f -> a.value().applyAsDouble(f) + b.value().applyAsDouble(f));
+        private static Named plus(Named a, Named b) {
+            return of(a, b, a.unit(), Double::sum);
         }
 
-        private static Node minus(Node a, Node b) {
-            return new Node(
-                    a.unit(), f -> a.value().applyAsDouble(f) - b.value().applyAsDouble(f));
+        private static Named minus(Named a, Named b) {
+            return of(a, b, a.unit(), (x, y) -> x - y);
         }
 
-        private static Node times(Node a, Node b) {
-            return new Node(
-                    a.unit().times(b.unit()),
-                    f -> a.value().applyAsDouble(f) * b.value().applyAsDouble(f));
+        private static Named times(Named a, Named b) {
+            return of(a, b, a.unit().times(b.unit()), (x, y) -> x * y);
         }
 
-        private static Node per(Node a, Node b) {
-            return new Node(
-                    a.unit().per(b.unit()),
-                    f -> a.value().applyAsDouble(f) / b.value().applyAsDouble(f));
+        private static Named per(Named a, Named b) {
+            return of(a, b, a.unit().per(b.unit()), (x, y) -> x / y);
+        }
+
+        private static Named of(Named a, Named b, Unit unit, DoubleBinaryOperator made) {
+            Set<Measure> reads = new HashSet<>(a.reads());
+            reads.addAll(b.reads());
+            return new Named(
+                    unit,
+                    Set.copyOf(reads),
+                    f -> made.applyAsDouble(
+                            a.value().applyAsDouble(f), b.value().applyAsDouble(f)));
         }
     }
 

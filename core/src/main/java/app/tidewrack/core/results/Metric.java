@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -58,10 +59,10 @@ public record Metric(
     static {
         Map<String, Named> names = new HashMap<>();
         Map<String, Metric> usual = new LinkedHashMap<>();
-        names.put(MARGIN, new Named(Unit.PLAIN, Facts::margin));
+        names.put(MARGIN, new Named(Unit.PLAIN, Set.of(), Facts::margin));
         Arrays.stream(Measure.values())
-                .forEach(m ->
-                        names.put(m.code(), new Named(m.unit(), f -> f.counts().get(m))));
+                .forEach(m -> names.put(
+                        m.code(), new Named(m.unit(), Set.of(m), f -> f.counts().get(m))));
         for (Measure m : Measure.values()) {
             Better better = m == Measure.SPEND || m == Measure.IMPRESSIONS ? Better.NEITHER : Better.HIGH;
             usual.put(
@@ -96,7 +97,7 @@ public record Metric(
                 high("profit", "profit", "value * margin - spend", names))) {
             usual.put(made.code(), made);
         }
-        usual.forEach((code, m) -> names.put(code, new Named(m.formula().unit(), m.formula()::of)));
+        usual.forEach((code, m) -> names.put(code, new Named(m.formula().unit(), m.reads(), m.formula()::of)));
         USUAL = Collections.unmodifiableMap(usual);
         NAMES = Map.copyOf(names);
     }
@@ -158,6 +159,11 @@ public record Metric(
             case WARM -> List.of("cost_per_click", "cost_per_result", "result_rate");
             case RETARGETING -> List.of("cost_per_lead", "cost_per_sale", "return");
         };
+    }
+
+    /** What is counted of which the number is made, and all that it is judged by: with all else 0 it is the same. */
+    public Set<Measure> reads() {
+        return formula.reads();
     }
 
     /** Empty where the number has no meaning yet, such as a cost per click without clicks. */

@@ -1,5 +1,6 @@
 package app.tidewrack.core.results;
 
+import static app.tidewrack.core.results.Metric.Better.LOW;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -10,10 +11,12 @@ import app.tidewrack.core.money.Money;
 import app.tidewrack.core.network.ObjectiveRule.Charge;
 import app.tidewrack.core.results.Formula.Facts;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -38,6 +41,34 @@ class MetricTest {
         assertThat(Money.ofMinor(1000, "GBP").per(13)).hasToString("£0.77");
         assertThat(Metric.usual("cost_per_conversion").of(counts(900, 13, 0, 1000)))
                 .isEmpty();
+    }
+
+    /** Seeded counts: what a number does not read is free to be anything, so whoever adds up need not. */
+    @Test
+    void aNumberIsMadeOfWhatItReadsAndNothingElse() {
+        List<Metric> all = new ArrayList<>(Metric.USUAL.values());
+        all.add(Metric.own(
+                "own", "Own", "(value * margin − cost_per_lead × leads) / (clicks + 2 × sales)", LOW, false));
+        assertThat(all.get(all.size() - 1).reads())
+                .containsExactlyInAnyOrder(
+                        Measure.VALUE,
+                        Measure.SPEND,
+                        Measure.SITE_LEADS,
+                        Measure.FORM_SENDS,
+                        Measure.CLICKS,
+                        Measure.PURCHASES,
+                        Measure.VIEW_PURCHASES);
+        Random random = new Random(22);
+        for (int round = 0; round < 200; round++) {
+            Counts whole = Counts.of(Arrays.stream(Measure.values()).collect(Collectors.toMap(m -> m, m ->
+                    (long) random.nextInt(random.nextBoolean() ? 5 : 90_000))));
+            for (Metric metric : all) {
+                Counts read = Counts.of(metric.reads().stream().collect(Collectors.toMap(m -> m, whole::get)));
+                Facts of = new Facts(read, 0.3);
+                assertThat(metric.of(of)).as(metric.code()).isEqualTo(metric.of(new Facts(whole, 0.3)));
+                assertThat(metric.pair(of)).as(metric.code()).isEqualTo(metric.pair(new Facts(whole, 0.3)));
+            }
+        }
     }
 
     @Test

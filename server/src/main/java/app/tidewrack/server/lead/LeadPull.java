@@ -8,6 +8,7 @@ import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.form.FormLibrary;
 import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Pages;
 import app.tidewrack.server.job.Rounds;
 import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.lead.LeadMapper.Fresh;
@@ -80,8 +81,14 @@ public class LeadPull {
         long cursor = mapper.holdCursor(account.clientId(), account.id(), kind);
         NetworkConnector network = networks.connector(account.network());
         List<Fresh> page = kind == Kind.FORM
-                ? forms(account, network.leads(account.externalId(), cursor))
-                : chats(account, network.chats(account.externalId(), cursor));
+                ? forms(
+                        account,
+                        Pages.onward(
+                                account.network(), cursor, network.leads(account.externalId(), cursor), LeadTold::seq))
+                : chats(
+                        account,
+                        Pages.onward(
+                                account.network(), cursor, network.chats(account.externalId(), cursor), ChatTold::seq));
         if (page.isEmpty()) {
             return false;
         }

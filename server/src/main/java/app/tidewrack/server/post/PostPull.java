@@ -5,6 +5,7 @@ import app.tidewrack.connector.Posts.PostTold;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Pages;
 import app.tidewrack.server.job.Rounds;
 import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
@@ -82,10 +83,10 @@ public class PostPull {
     private void pull(AccountOfClient account, Instant hour) {
         NetworkConnector network = networks.connector(account.network());
         List<PostTold> told = new ArrayList<>();
-        List<PostTold> page = network.posts(account.externalId(), 0);
+        List<PostTold> page = after(0, account, network);
         while (!page.isEmpty() && told.size() < MOST) {
             told.addAll(page);
-            page = network.posts(account.externalId(), page.get(page.size() - 1).seq());
+            page = after(page.get(page.size() - 1).seq(), account, network);
         }
         boolean whole = page.isEmpty();
         String ids =
@@ -104,6 +105,10 @@ public class PostPull {
             byte[] still = network.still(account.externalId(), id);
             mapper.keepStill(account.clientId(), account.id(), id, picture(still) ? still : new byte[0]);
         }
+    }
+
+    private static List<PostTold> after(long last, AccountOfClient account, NetworkConnector network) {
+        return Pages.onward(account.network(), last, network.posts(account.externalId(), last), PostTold::seq);
     }
 
     /** Whether the bytes begin as a JPEG or PNG does; what is anything else, or too large, is not kept. */

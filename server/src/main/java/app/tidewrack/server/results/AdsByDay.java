@@ -90,7 +90,8 @@ public class AdsByDay {
             return new ArrayList<>();
         }
         String all = ads.stream().map(String::valueOf).collect(SqlArray.literal());
-        return byGroup.of(new Grouped(clientId, all, all, beside, dimension, last.minusDays(DAYS - 1), last));
+        return byGroup.of(
+                new Grouped(clientId, all, all, beside, dimension, last.minusDays(DAYS - 1), last, Measure.REPORTED));
     }
 
     private static int number(Map<String, Object> row) {

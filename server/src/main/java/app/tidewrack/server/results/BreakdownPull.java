@@ -42,6 +42,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class BreakdownPull {
     private static final Duration EVERY = Duration.ofSeconds(10);
     private static final int QUIET_SECONDS = 5;
+    /** Pages in a row that tell nothing of ours that was not told before; more ads than ours may be in them. */
+    private static final int MOST_WITHOUT_NEWS = 1000;
+
     private static final int MOST_POLLS = 600;
     private static final int POLL_MILLIS = 100;
 
@@ -194,7 +197,9 @@ public class BreakdownPull {
         // A page that comes twice says the same again.
         Map<Object, PartFact> parts = new LinkedHashMap<>();
         List<PartOfDay> page = network.reportRows(account.externalId(), id, 0);
+        int nothingNew = 0;
         for (int next = 1; !page.isEmpty(); next++) {
+            int before = parts.size();
             for (PartOfDay p : page) {
                 AdOnNetwork ad = ads.get(p.adId());
                 // Of days that were not asked for it may tell less than all.
@@ -202,6 +207,10 @@ public class BreakdownPull {
                     String value = by.stream().map(p.by()::get).collect(Collectors.joining(","));
                     parts.put(List.of(p.adId(), p.day(), value), new PartFact(key(ad), p.day(), value, p.counts()));
                 }
+            }
+            nothingNew = parts.size() > before ? 0 : nothingNew + 1;
+            if (nothingNew > MOST_WITHOUT_NEWS) {
+                throw new NetworkRefused(account.network(), "the report tells the same again and again", null);
             }
             page = network.reportRows(account.externalId(), id, next);
         }

@@ -9,6 +9,7 @@ import app.tidewrack.server.results.FactSums.KnownAd;
 import app.tidewrack.server.results.GroupSql.Beside;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,6 +27,11 @@ import org.jspecify.annotations.Nullable;
  * @param dimension of breakdowns; null without one
  */
 record By(List<String> by, Beside beside, @Nullable String dimension) {
+
+    private static final int HOURS = 24;
+
+    /** Values of a breakdown that one ad has, few of which have more. */
+    private static final int PARTS = 100;
 
     /** Breakdowns, with the dimension they are kept in and their place in its values. */
     private static final Map<String, Map.Entry<String, Integer>> BREAKDOWNS = new LinkedHashMap<>();
@@ -127,6 +133,16 @@ record By(List<String> by, Beside beside, @Nullable String dimension) {
             }
         }
         return keys;
+    }
+
+    /** How many lines ads of the same names make at most, as far as can be said beforehand. */
+    long most(LocalDate from, LocalDate to) {
+        return switch (beside) {
+            case DAY -> ChronoUnit.DAYS.between(from, to) + 1;
+            case HOUR -> HOURS;
+            case PART -> PARTS;
+            default -> 1;
+        };
     }
 
     private static String monday(LocalDate day) {

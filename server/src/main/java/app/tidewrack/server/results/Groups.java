@@ -1,11 +1,15 @@
 package app.tidewrack.server.results;
 
+import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.results.AdsKnown.Ad;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
 
@@ -31,6 +35,13 @@ final class Groups {
         if (ad.known().externalId() != null) {
             byExternal.put(ad.known().externalId(), group);
         }
+    }
+
+    /** Whatever their ads seek. */
+    Set<Measure> sought() {
+        Set<Measure> sought = EnumSet.noneOf(Measure.class);
+        byNumber.stream().map(By.Group::result).filter(Objects::nonNull).forEach(sought::add);
+        return sought;
     }
 
     By.Group at(int number) {

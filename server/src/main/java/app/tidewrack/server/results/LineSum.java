@@ -20,6 +20,7 @@ import java.util.Set;
 
 /** What a line adds up. */
 final class LineSum {
+    private final Set<Measure> known;
     private Counts counts = Counts.NONE;
     private final Set<Temperature> temperatures = EnumSet.noneOf(Temperature.class);
 
@@ -33,6 +34,16 @@ final class LineSum {
 
     /** What ads brought that seek the same; of those of which that is not known, under nothing. */
     private final Map<Optional<Measure>, Counts> bySought = new HashMap<>();
+
+    /** @param known of what ads brought; of other counts nothing is told */
+    LineSum(Set<Measure> known) {
+        this.known = known;
+    }
+
+    /** Of the same counts, with nothing in it yet. */
+    LineSum empty() {
+        return new LineSum(known);
+    }
 
     void add(Counts more, By.Group group) {
         counts = counts.plus(more);
@@ -115,7 +126,9 @@ final class LineSum {
     /** What is still to come of each count, by the rate of this line and what is usual on its accounts. */
     private Map<String, Coming> coming() {
         Map<String, Coming> coming = new HashMap<>();
-        due.keySet().forEach(code -> told(coming, code, Coming.of(fresh(code), usual(code))));
+        due.keySet().stream()
+                .filter(code -> known.containsAll(Metric.usual(code).reads()))
+                .forEach(code -> told(coming, code, Coming.of(fresh(code), usual(code))));
         one().ifPresent(m -> told(coming, Measure.RESULTS.code(), Coming.of(freshSought(m), usual(m.code()))));
         return coming;
     }

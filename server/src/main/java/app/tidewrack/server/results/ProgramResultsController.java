@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.Resource;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -40,7 +41,7 @@ class ProgramResultsController {
      */
     @Deeds.TakesAway
     @GetMapping("/lines.{form}")
-    ResponseEntity<byte[]> lines(
+    ResponseEntity<Resource> lines(
             @PathVariable String clientId,
             @PathVariable String form,
             @RequestParam(required = false) @Size(max = 4) @Nullable List<@Size(max = 40) String> by,
@@ -55,10 +56,7 @@ class ProgramResultsController {
                     "Ask for lines.csv or lines.json.");
         }
         Question question = new Question(Objects.requireNonNullElse(by, List.of()), from, to, List.of(), null);
-        byte[] content = files.of(clientId, as, question, Objects.requireNonNullElse(numbers, USUAL))
-                .content();
-        return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, as.mediaType())
-                .body(content);
+        return files.of(clientId, as, question, Objects.requireNonNullElse(numbers, USUAL))
+                .sent(as, HttpHeaders.EMPTY);
     }
 }

@@ -3,15 +3,19 @@ package app.tidewrack.server.results;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.results.ResultTables.Ended;
 import app.tidewrack.server.results.ResultTables.Line;
 import app.tidewrack.server.results.ResultTables.Question;
 import app.tidewrack.server.results.ResultTables.ReachLine;
-import app.tidewrack.server.results.ResultTables.Table;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
-import java.io.ByteArrayOutputStream;
+import java.io.BufferedOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -24,7 +28,12 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.InputStreamResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Component;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Tables of results as files, totals at the foot; people are as networks count them, so totals have none. */
@@ -43,13 +52,29 @@ class ResultFiles {
     private record Column(String words, Function<Line, Object> cell) {}
 
     /**
+     * A file that is whole: what cannot be told is refused before anything of it is sent.
+     *
      * @param from first day that is told of; likewise the last
+     * @param at where it lies until it is sent
      */
-    record Written(@Nullable LocalDate from, @Nullable LocalDate to, byte[] content) {}
+    record Written(LocalDate from, LocalDate to, Path at) {
+        /** Answers with it; it is gone once that is done. */
+        ResponseEntity<Resource> sent(Form form, HttpHeaders headers) {
+            try {
+                return ResponseEntity.ok()
+                        .headers(headers)
+                        .header(HttpHeaders.CONTENT_TYPE, form.mediaType())
+                        .contentLength(Files.size(at))
+                        .body(new InputStreamResource(Files.newInputStream(at, StandardOpenOption.DELETE_ON_CLOSE)));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        }
+    }
 
     /**
      * @param codes of its columns
-     * @throws Refusal when a code is none of a number, or networks do not tell people by what is asked
+     * @throws Refusal when a code is none of a number, networks do not tell people by what is asked, or it has too many lines
      */
     Written of(String clientId, Form form, Question question, List<String> codes) {
         List<String> numbers = codes.stream()
@@ -57,7 +82,6 @@ class ResultFiles {
                 .map(code -> code.equals(FREQUENCY) ? IMPRESSIONS : code)
                 .toList();
         List<Metric> metrics = tables.metrics(clientId, "metrics", numbers);
-        Table table = tables.table(clientId, question, metrics, null);
         List<Column> columns = columns(clientId, question, codes, metrics);
         List<String> headings = Stream.of(
                         question.by().stream(),
@@ -65,20 +89,45 @@ class ResultFiles {
                         columns.stream().map(Column::words))
                 .flatMap(s -> s)
                 .toList();
-        List<String> all = Collections.nCopies(question.by().size(), "all");
-        // By nothing, the one line is the total.
-        List<Line> apart = question.by().isEmpty() ? List.of() : table.lines();
-        List<List<Object>> lines = Stream.concat(
-                        apart.stream().map(l -> cells(l.keys(), l, columns)),
-                        table.totals().stream().map(t -> cells(all, t, columns)))
-                .toList();
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        Path at = null;
         try {
-            TableFile.write(form, "Results", headings, lines, out, json);
+            at = Files.createTempFile("tidewrack-results", "");
+            try (OutputStream out = new BufferedOutputStream(Files.newOutputStream(at));
+                    TableFile file = TableFile.begin(form, "Results", headings, out, json)) {
+                Ended ended = tables.lines(clientId, question, metrics, lines -> {
+                    // By nothing, the one line is the total.
+                    if (!question.by().isEmpty()) {
+                        write(file, lines, Line::keys, columns);
+                    }
+                });
+                List<String> all = Collections.nCopies(question.by().size(), "all");
+                write(file, ended.totals(), total -> all, columns);
+                return new Written(ended.from(), ended.to(), at);
+            }
+        } catch (IOException e) {
+            delete(at);
+            throw new UncheckedIOException(e);
+        } catch (RuntimeException e) {
+            delete(at);
+            throw e;
+        }
+    }
+
+    private static void delete(@Nullable Path file) {
+        if (file != null) {
+            FileSystemUtils.deleteRecursively(file.toFile());
+        }
+    }
+
+    private static void write(
+            TableFile file, List<Line> lines, Function<Line, List<String>> keys, List<Column> columns) {
+        try {
+            for (Line line : lines) {
+                file.line(cells(keys.apply(line), line, columns));
+            }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return new Written(table.from(), table.to(), out.toByteArray());
     }
 
     private static List<Object> cells(List<String> keys, Line line, List<Column> columns) {

@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Locale;
 import lombok.RequiredArgsConstructor;
+import org.springframework.core.io.Resource;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -40,15 +41,13 @@ class ResultFilesController {
     @AsksOnly
     @Deeds.TakesAway
     @PostMapping("/file")
-    ResponseEntity<byte[]> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body) {
+    ResponseEntity<Resource> file(@PathVariable String clientId, @Valid @RequestBody FileQuestion body) {
         Written file = files.of(clientId, body.form(), body.table().question(), body.metrics());
         String name = "results-%s-to-%s.%s"
                 .formatted(file.from(), file.to(), body.form().name().toLowerCase(Locale.ROOT));
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.CONTENT_DISPOSITION,
-                        ContentDisposition.attachment().filename(name).build().toString())
-                .header(HttpHeaders.CONTENT_TYPE, body.form().mediaType())
-                .body(file.content());
+        HttpHeaders headers = new HttpHeaders();
+        headers.setContentDisposition(
+                ContentDisposition.attachment().filename(name).build());
+        return file.sent(body.form(), headers);
     }
 }

@@ -21,7 +21,9 @@ import app.tidewrack.server.results.GroupSql.Beside;
 import app.tidewrack.server.results.GroupSql.Grouped;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,6 +32,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import lombok.RequiredArgsConstructor;
@@ -41,6 +45,11 @@ import org.springframework.stereotype.Component;
 @RequiredArgsConstructor
 class ResultTables {
     private static final int MOST_LINES = 20_000;
+
+    /** Of a file, and so many of them are made at once. */
+    private static final int MOST_OF_FILE = 1_000_000;
+
+    private static final int AT_ONCE = 10_000;
 
     /** Characters of a day as it is told. */
     private static final int DAY_LENGTH = 10;
@@ -145,7 +154,65 @@ class ResultTables {
      */
     Table table(String clientId, Question asked, List<Metric> metrics, @Nullable Metric ranked) {
         Range range = range(clientId, asked);
-        return told(range, sums(clientId, asked, range), metrics, ranked, margin(clientId));
+        List<Metric> read = new ArrayList<>(metrics);
+        Optional.ofNullable(ranked).ifPresent(read::add);
+        return told(range, sums(clientId, asked, range, read), metrics, ranked, margin(clientId));
+    }
+
+    /** Takes lines of a file, some at a time, in their order. */
+    interface LineTaker {
+        void take(List<Line> lines);
+    }
+
+    /** What a file ends with: its days, and the totals as a table has them. */
+    record Ended(LocalDate from, LocalDate to, List<Line> totals) {}
+
+    /**
+     * The lines of a table that may be far longer than one on a screen. One that could be shown is in the same order; a longer one goes by
+     * what ads tell first, since all that an ad brought is added up at once.
+     *
+     * @throws Refusal as {@link #table}, and when there are more lines than a file has
+     */
+    Ended lines(String clientId, Question asked, List<Metric> metrics, LineTaker taker) {
+        Range range = range(clientId, asked);
+        By by = By.of(asked.by());
+        double margin = margin(clientId);
+        Map<String, LineSum> totals = new LinkedHashMap<>();
+        int made = 0;
+        for (List<Ad> ads : portions(by, range, wanted(clientId, asked))) {
+            Map<List<String>, LineSum> sums = sums(clientId, by, ads, range, metrics);
+            addUp(sums, totals);
+            made += sums.size();
+            requireAtMost(MOST_OF_FILE, made);
+            taker.take(ordered(sums).stream()
+                    .map(keys -> Objects.requireNonNull(sums.get(keys)).line(keys, metrics, margin))
+                    .toList());
+        }
+        return new Ended(range.from(), range.to(), totals(totals, metrics, margin));
+    }
+
+    /** Ads in portions that make so many lines at once; ads of one line are in one portion. */
+    private static List<List<Ad>> portions(By by, Range range, List<Ad> ads) {
+        SortedMap<List<String>, List<Ad>> byKeys = new TreeMap<>(BY_EYE);
+        ads.forEach(ad -> byKeys.computeIfAbsent(
+                        Stream.concat(Stream.of(ad.known().currency()), by.ofAd(ad).stream())
+                                .toList(),
+                        k -> new ArrayList<>())
+                .add(ad));
+        long each = by.most(range.from(), range.to());
+        if (byKeys.size() * each <= MOST_LINES) {
+            return List.of(ads);
+        }
+        long together = Math.max(1, AT_ONCE / each);
+        List<List<Ad>> portions = new ArrayList<>();
+        int at = 0;
+        for (List<Ad> some : byKeys.values()) {
+            if (at++ % together == 0) {
+                portions.add(new ArrayList<>());
+            }
+            portions.get(portions.size() - 1).addAll(some);
+        }
+        return portions;
     }
 
     /**
@@ -155,11 +222,12 @@ class ResultTables {
      * @throws Refusal when there is none by these
      */
     Line line(String clientId, Question asked, List<String> keys) {
-        LineSum sum = sums(clientId, asked, range(clientId, asked)).get(keys);
+        List<Metric> all = metrics(clientId);
+        LineSum sum = sums(clientId, asked, range(clientId, asked), all).get(keys);
         if (sum == null) {
             throw gone("line", keys);
         }
-        return sum.line(keys, metrics(clientId), margin(clientId));
+        return sum.line(keys, all, margin(clientId));
     }
 
     private static Refusal gone(String field, List<String> keys) {
@@ -170,7 +238,7 @@ class ResultTables {
     Map<List<String>, LineSum> days(String clientId, Question asked) {
         Question byDay =
                 new Question(List.of("DAY"), asked.from(), asked.to(), asked.campaignIds(), asked.temperature());
-        return sums(clientId, byDay, range(clientId, byDay));
+        return sums(clientId, byDay, range(clientId, byDay), Metric.USUAL.values());
     }
 
     /**
@@ -196,11 +264,30 @@ class ResultTables {
         return new Range(from, to);
     }
 
-    /** By currency and then the keys that were asked for. */
-    private Map<List<String>, LineSum> sums(String clientId, Question asked, Range range) {
-        By by = By.of(asked.by());
-        Groups groups = new Groups(by);
-        wanted(clientId, asked).forEach(groups::add);
+    /**
+     * By currency and then the keys that were asked for.
+     *
+     * @param metrics that are told of them
+     */
+    private Map<List<String>, LineSum> sums(String clientId, Question asked, Range range, Collection<Metric> metrics) {
+        Map<List<String>, LineSum> sums = sums(clientId, By.of(asked.by()), wanted(clientId, asked), range, metrics);
+        requireAtMost(MOST_LINES, sums.size());
+        return sums;
+    }
+
+    private static void requireAtMost(int most, int lines) {
+        if (lines > most) {
+            throw new Refusal(
+                    "by",
+                    "That makes %,d lines; the most is %,d.".formatted(lines, most),
+                    "Ask by something with fewer values, or for fewer days.");
+        }
+    }
+
+    private Map<List<String>, LineSum> sums(
+            String clientId, By by, List<Ad> ads, Range range, Collection<Metric> metrics) {
+        Groups groups = groups(by, ads);
+        Set<Measure> read = read(groups, metrics);
         Map<List<String>, LineSum> sums = new LinkedHashMap<>();
         each(
                 clientId,
@@ -208,7 +295,9 @@ class ResultTables {
                 by.beside(),
                 by.dimension(),
                 range,
-                (group, told, counts) -> sums.computeIfAbsent(keyed(by.keys(group, told), group), k -> new LineSum())
+                read,
+                (group, told, counts) -> sums.computeIfAbsent(
+                                keyed(by.keys(group, told), group), k -> new LineSum(read))
                         .add(counts, group));
         if (by.beside() == Beside.NOTHING || by.beside() == Beside.DAY) {
             fresh.due(
@@ -220,13 +309,21 @@ class ResultTables {
                                     sums.get(keyed(by.keys(group, by.day(day)), group)))
                             .ifPresent(line -> line.due(counted, due, usual, group)));
         }
-        if (sums.size() > MOST_LINES) {
-            throw new Refusal(
-                    "by",
-                    "That makes %,d lines; the most is %,d.".formatted(sums.size(), MOST_LINES),
-                    "Ask by something with fewer values, or for fewer days.");
-        }
         return sums;
+    }
+
+    private static Groups groups(By by, List<Ad> ads) {
+        Groups groups = new Groups(by);
+        ads.forEach(groups::add);
+        return groups;
+    }
+
+    /** All that numbers are made of, and what is told of every line: what its ads seek, and the money. */
+    private static Set<Measure> read(Groups groups, Collection<Metric> metrics) {
+        Set<Measure> read = EnumSet.of(Measure.SPEND);
+        metrics.forEach(m -> read.addAll(m.reads()));
+        read.addAll(groups.sought());
+        return read;
     }
 
     /** Takes what a group of ads brought beside something that is told; null beside nothing. */
@@ -236,12 +333,20 @@ class ResultTables {
 
     /** What groups brought, with the leads that were won where those can be told. */
     private void each(
-            String clientId, Groups groups, Beside beside, @Nullable String dimension, Range range, Taker taker) {
-        for (Map<String, Object> row : byGroup.of(
-                new Grouped(clientId, groups.ads(), groups.numbers(), beside, dimension, range.from(), range.to()))) {
+            String clientId,
+            Groups groups,
+            Beside beside,
+            @Nullable String dimension,
+            Range range,
+            Set<Measure> read,
+            Taker taker) {
+        List<Measure> reported =
+                Measure.REPORTED.stream().filter(read::contains).toList();
+        for (Map<String, Object> row : byGroup.of(new Grouped(
+                clientId, groups.ads(), groups.numbers(), beside, dimension, range.from(), range.to(), reported))) {
             By.Group group = groups.at(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue());
-            taker.take(group, (String) row.get("beside"), FactRow.counts(row));
+            taker.take(group, (String) row.get("beside"), FactRow.counts(row, reported));
         }
         if (beside == Beside.NOTHING || beside == Beside.DAY) {
             for (Won won : facts.won(clientId, range.from(), range.to())) {
@@ -339,8 +444,8 @@ class ResultTables {
     Optional<Difference> difference(
             String clientId, Question asked, String metric, List<String> first, List<String> second) {
         Range range = range(clientId, asked);
-        Map<List<String>, LineSum> sums = sums(clientId, asked, range);
         Metric compared = metric(clientId, metric);
+        Map<List<String>, LineSum> sums = sums(clientId, asked, range, List.of(compared));
         for (List<String> keys : List.of(first, second)) {
             if (!sums.containsKey(keys)) {
                 throw gone("first", keys);
@@ -349,7 +454,8 @@ class ResultTables {
         if (!first.get(0).equals(second.get(0))) {
             return Optional.empty();
         }
-        Map<List<String>, Map<LocalDate, LineSum>> days = byDay(clientId, asked, range, Set.of(first, second));
+        Map<List<String>, Map<LocalDate, LineSum>> days =
+                byDay(clientId, asked, range, compared, Set.of(first, second));
         double margin = margin(clientId);
         Map<LocalDate, LineSum> one = days.getOrDefault(first, Map.of());
         Map<LocalDate, LineSum> other = days.getOrDefault(second, Map.of());
@@ -362,29 +468,30 @@ class ResultTables {
 
     private static List<Facts> facts(List<LocalDate> days, Map<LocalDate, LineSum> of, double margin) {
         return days.stream()
-                .map(day ->
-                        Optional.ofNullable(of.get(day)).orElseGet(LineSum::new).facts(margin))
+                .map(day -> Optional.ofNullable(of.get(day))
+                        .map(line -> line.facts(margin))
+                        .orElseGet(() -> new Facts(Counts.NONE, margin)))
                 .toList();
     }
 
     /** Some lines day by day. */
     private Map<List<String>, Map<LocalDate, LineSum>> byDay(
-            String clientId, Question asked, Range range, Set<List<String>> lines) {
+            String clientId, Question asked, Range range, Metric metric, Set<List<String>> lines) {
         By by = By.of(asked.by());
-        Groups groups = new Groups(by);
-        wanted(clientId, asked).forEach(groups::add);
+        Groups groups = groups(by, wanted(clientId, asked));
+        Set<Measure> read = read(groups, List.of(metric));
         Beside beside = switch (by.beside()) {
             case PART -> Beside.PART_OF_DAY;
             case HOUR -> Beside.HOUR_OF_DAY;
             default -> Beside.DAY;
         };
         Map<List<String>, Map<LocalDate, LineSum>> days = new HashMap<>();
-        each(clientId, groups, beside, by.dimension(), range, (group, told, counts) -> {
+        each(clientId, groups, beside, by.dimension(), range, read, (group, told, counts) -> {
             String at = Objects.requireNonNull(told);
             List<String> keys = keyed(by.keys(group, beside == Beside.DAY ? at : at.substring(DAY_LENGTH + 1)), group);
             if (lines.contains(keys)) {
                 days.computeIfAbsent(keys, k -> new HashMap<>())
-                        .computeIfAbsent(LocalDate.parse(at.substring(0, DAY_LENGTH)), d -> new LineSum())
+                        .computeIfAbsent(LocalDate.parse(at.substring(0, DAY_LENGTH)), d -> new LineSum(read))
                         .add(counts, group);
             }
         });
@@ -410,9 +517,8 @@ class ResultTables {
             @Nullable Metric ranked,
             double margin) {
         Map<String, LineSum> totals = new LinkedHashMap<>();
-        sums.forEach((keys, sum) ->
-                totals.computeIfAbsent(keys.get(0), k -> new LineSum()).add(sum));
-        List<List<String>> ordered = sums.keySet().stream().sorted(BY_EYE).toList();
+        addUp(sums, totals);
+        List<List<String>> ordered = ordered(sums);
         List<Line> lines = ordered.stream()
                 .map(keys -> Objects.requireNonNull(sums.get(keys)).line(keys, metrics, margin))
                 .toList();
@@ -421,10 +527,23 @@ class ResultTables {
                 range.to(),
                 lines,
                 ranked == null ? null : new Ranked(ranked.code(), signs(ranked, ordered, sums, totals, margin)),
-                totals.entrySet().stream()
-                        .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin))
-                        .toList(),
+                totals(totals, metrics, margin),
                 lines.stream().anyMatch(l -> l.temperatures().size() > 1));
+    }
+
+    private static void addUp(Map<List<String>, LineSum> sums, Map<String, LineSum> totals) {
+        sums.forEach((keys, sum) ->
+                totals.computeIfAbsent(keys.get(0), k -> sum.empty()).add(sum));
+    }
+
+    private static List<List<String>> ordered(Map<List<String>, LineSum> sums) {
+        return sums.keySet().stream().sorted(BY_EYE).toList();
+    }
+
+    private static List<Line> totals(Map<String, LineSum> totals, List<Metric> metrics, double margin) {
+        return totals.entrySet().stream()
+                .map(e -> e.getValue().line(List.of(e.getKey()), metrics, margin))
+                .toList();
     }
 
     /** Ranks within each currency: money of one says nothing beside that of another. */

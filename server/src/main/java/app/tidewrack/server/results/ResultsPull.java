@@ -7,6 +7,7 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.job.Jobs;
+import app.tidewrack.server.job.Pages;
 import app.tidewrack.server.job.Rounds;
 import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
@@ -119,7 +120,8 @@ public class ResultsPull {
 
     private boolean pullPage(AccountOfClient account, NetworkConnector network, Instant now) {
         long cursor = mapper.holdCursor(account.clientId(), account.id());
-        List<Hour> page = network.reports(account.externalId(), cursor);
+        List<Hour> page =
+                Pages.onward(account.network(), cursor, network.reports(account.externalId(), cursor), Hour::seq);
         Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
         ZoneId zone = ZoneId.of(account.zone());

@@ -105,7 +105,8 @@ public class RowDays {
                 Beside.DAY,
                 null,
                 EARLIEST,
-                LATEST))) {
+                LATEST,
+                Measure.REPORTED))) {
             RowKey key = keys.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue());
             Counts counts = FactRow.counts(row);

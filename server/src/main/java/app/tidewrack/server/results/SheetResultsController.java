@@ -142,8 +142,15 @@ class SheetResultsController {
         double margin = tables.margin(clientId);
         String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(SqlArray.literal());
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
-        for (Map<String, Object> row : byGroup.of(
-                new Grouped(clientId, numbers, numbers, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST))) {
+        for (Map<String, Object> row : byGroup.of(new Grouped(
+                clientId,
+                numbers,
+                numbers,
+                Beside.NOTHING,
+                null,
+                RowDays.EARLIEST,
+                RowDays.LATEST,
+                Measure.REPORTED))) {
             AdOfSheet ad = Objects.requireNonNull(byNumber.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue()));
             Counts counts = FactRow.counts(row);

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -77,6 +78,11 @@ class Problems extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ProblemDetail notWanted(NotWanted takenBack) {
+        return problem(HttpStatus.CONFLICT, takenBack.getMessage(), null);
+    }
+
+    @ExceptionHandler
     ProblemDetail away(NetworkAway away) {
         return problem(HttpStatus.SERVICE_UNAVAILABLE, away.getMessage(), null);
     }
@@ -89,7 +95,11 @@ class Problems extends ResponseEntityExceptionHandler {
     /** The database is away, too slow or out of room; what was asked was not done. */
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ResponseEntity<Object> database(RuntimeException e) {
-        ProblemDetail problem = ofDatabase(e);
+        Optional<NotWanted> takenBack = causes(e)
+                .filter(NotWanted.class::isInstance)
+                .map(NotWanted.class::cast)
+                .findFirst();
+        ProblemDetail problem = takenBack.map(this::notWanted).orElseGet(() -> ofDatabase(e));
         ResponseEntity.BodyBuilder answer = ResponseEntity.status(problem.getStatus());
         if (problem.getStatus() == HttpStatus.SERVICE_UNAVAILABLE.value()) {
             answer.header(HttpHeaders.RETRY_AFTER, String.valueOf(SECONDS_TO_WAIT));
@@ -97,9 +107,12 @@ class Problems extends ResponseEntityExceptionHandler {
         return answer.body(problem);
     }
 
+    private static Stream<Throwable> causes(Throwable e) {
+        return Stream.iterate(e, Objects::nonNull, Throwable::getCause);
+    }
+
     static ProblemDetail ofDatabase(RuntimeException e) {
-        boolean away = Stream.<Throwable>iterate(e, Objects::nonNull, Throwable::getCause)
-                .anyMatch(Problems::passes);
+        boolean away = causes(e).anyMatch(Problems::passes);
         LOG.error("The database failed: {}", String.valueOf(e.getMessage()), away ? null : e);
         return away
                 ? problem(

@@ -14,10 +14,14 @@ import org.apache.commons.csv.CSVPrinter;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.xssf.streaming.SXSSFWorkbook;
+import tools.jackson.databind.SequenceWriter;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Writes a table with named columns as CSV (RFC 4180), XLSX or JSON for a person. */
-public final class TableFile {
+/**
+ * A table with named columns, written line by line as CSV (RFC 4180), XLSX or JSON for a person, so that it may be as long as it likes. It is
+ * whole once it is closed.
+ */
+public abstract sealed class TableFile implements AutoCloseable {
     /** Longest text of a cell, in signs, as spreadsheets have it. */
     static final int LONGEST_CELL = 32_767;
 
@@ -43,55 +47,106 @@ public final class TableFile {
         }
     }
 
-    /**
-     * @param title of the sheet in a workbook
-     * @param lines one cell for each column: a text, or a number, which stays one
-     */
+    /** @param title of the sheet in a workbook */
+    public static TableFile begin(Form form, String title, List<String> columns, OutputStream out, JsonMapper json)
+            throws IOException {
+        return switch (form) {
+            case CSV -> new Csv(columns, out);
+            case XLSX -> new Xlsx(title, columns, out);
+            case JSON -> new Json(columns, out, json);
+        };
+    }
+
+    /** All of a table at once; see {@link #begin} and {@link #line}. */
     public static void write(
             Form form, String title, List<String> columns, List<List<Object>> lines, OutputStream out, JsonMapper json)
             throws IOException {
-        switch (form) {
-            case CSV -> writeCsv(columns, lines, out);
-            case XLSX -> writeXlsx(title, columns, lines, out);
-            case JSON ->
-                json.writerWithDefaultPrettyPrinter()
-                        .writeValue(
-                                out, lines.stream().map(l -> named(columns, l)).toList());
+        try (TableFile file = begin(form, title, columns, out, json)) {
+            for (List<Object> line : lines) {
+                file.line(line);
+            }
         }
     }
 
-    private static Map<String, Object> named(List<String> columns, List<Object> line) {
-        Map<String, Object> named = new LinkedHashMap<>();
-        for (int i = 0; i < columns.size(); i++) {
-            named.put(columns.get(i), line.get(i));
-        }
-        return named;
-    }
+    /** @param cells one for each column: a text, or a number, which stays one */
+    public abstract void line(List<Object> cells) throws IOException;
 
-    private static void writeCsv(List<String> columns, List<List<Object>> lines, OutputStream out) throws IOException {
-        BufferedWriter writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
-        writer.write(MARK);
-        CSVPrinter printer = new CSVPrinter(writer, CSVFormat.RFC4180);
-        printer.printRecord(columns.stream().map(TextCell::safe).toList());
-        for (List<Object> line : lines) {
-            printer.printRecord(line.stream()
+    @Override
+    public abstract void close() throws IOException;
+
+    private static final class Csv extends TableFile {
+        private final CSVPrinter printer;
+
+        Csv(List<String> columns, OutputStream out) throws IOException {
+            BufferedWriter writer = new BufferedWriter(new OutputStreamWriter(out, StandardCharsets.UTF_8));
+            writer.write(MARK);
+            printer = new CSVPrinter(writer, CSVFormat.RFC4180);
+            printer.printRecord(columns.stream().map(TextCell::safe).toList());
+        }
+
+        @Override
+        public void line(List<Object> cells) throws IOException {
+            printer.printRecord(cells.stream()
                     .map(c -> c instanceof BigDecimal number ? number.toPlainString() : TextCell.safe(c.toString()))
                     .toList());
         }
-        printer.flush();
+
+        @Override
+        public void close() throws IOException {
+            printer.flush();
+        }
     }
 
-    private static void writeXlsx(String title, List<String> columns, List<List<Object>> lines, OutputStream out)
-            throws IOException {
-        // With shared strings, as other programs write them: cells with a text of their own are not taken everywhere.
-        try (SXSSFWorkbook book = new SXSSFWorkbook(null, ROWS_HELD, false, true)) {
-            Sheet sheet = book.createSheet(title);
-            sheet.createFreezePane(0, 1);
-            fill(sheet.createRow(0), columns);
-            for (int i = 0; i < lines.size(); i++) {
-                fill(sheet.createRow(i + 1), lines.get(i));
+    private static final class Json extends TableFile {
+        private final List<String> columns;
+        private final SequenceWriter writer;
+
+        Json(List<String> columns, OutputStream out, JsonMapper json) {
+            this.columns = columns;
+            this.writer = json.writerWithDefaultPrettyPrinter().writeValuesAsArray(out);
+        }
+
+        @Override
+        public void line(List<Object> cells) {
+            Map<String, Object> named = new LinkedHashMap<>();
+            for (int i = 0; i < columns.size(); i++) {
+                named.put(columns.get(i), cells.get(i));
             }
-            book.write(out);
+            writer.write(named);
+        }
+
+        @Override
+        public void close() {
+            writer.close();
+        }
+    }
+
+    private static final class Xlsx extends TableFile {
+        private final OutputStream out;
+
+        /** With shared strings, as other programs write them: cells with a text of their own are not taken everywhere. */
+        private final SXSSFWorkbook book = new SXSSFWorkbook(null, ROWS_HELD, false, true);
+
+        private final Sheet sheet;
+        private int rows;
+
+        Xlsx(String title, List<String> columns, OutputStream out) {
+            this.out = out;
+            sheet = book.createSheet(title);
+            sheet.createFreezePane(0, 1);
+            fill(sheet.createRow(rows++), columns);
+        }
+
+        @Override
+        public void line(List<Object> cells) {
+            fill(sheet.createRow(rows++), cells);
+        }
+
+        @Override
+        public void close() throws IOException {
+            try (book) {
+                book.write(out);
+            }
         }
     }
 

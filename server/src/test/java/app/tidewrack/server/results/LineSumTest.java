@@ -8,6 +8,7 @@ import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -30,7 +31,7 @@ class LineSumTest {
     })
     void saysOfWhatMoreIsToCome(String code, boolean late) {
         By.Group group = new By.Group(List.of("A"), "a1", "GBP", null, Measure.PURCHASES);
-        LineSum line = new LineSum();
+        LineSum line = new LineSum(Set.of(Measure.values()));
         line.add(Counts.of(Map.of(Measure.PURCHASES, 3L, Measure.CLICKS, 90L, Measure.SPEND, 1000L)), group);
         Metric metric = Metric.usual(code);
         assertThat(line.late(metric)).as("nothing is late yet").isFalse();
