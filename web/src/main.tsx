@@ -9,6 +9,7 @@ import { createBrowserRouter, RouterProvider } from "react-router";
 import { Broken } from "./frame/Broken";
 import { Frame } from "./frame/Frame";
 import { Dressed } from "./look/Dressed";
+import { following } from "./look/following";
 import { dress } from "./look/look";
 import { Join } from "./door/Join";
 import { SignIn } from "./door/SignIn";
@@ -47,6 +48,7 @@ if (!AT_THE_DOOR.test(location.pathname)) {
 window.addEventListener("load", () => void readAhead(() => queries.isFetching() > 0));
 
 dress();
+following();
 
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.nio.charset.Charset;
 import java.util.Comparator;
 import java.util.List;
@@ -78,6 +79,24 @@ class AudiencesIT {
         buyer.kept();
         page.reload();
         assertThat(things()).containsText("Two weeks of video");
+    }
+
+    /** What comes in above a field while its list is open moves the field; one press, or many, must still reach it. */
+    @Test
+    void anOpenListFollowsItsField() {
+        newAudience("oddment", "Hearthside GBP", "Moved while chosen from");
+        buyer.condition("Interest", "Interests");
+        Locator field = page.getByLabel("Interests", new Page.GetByLabelOptions().setExact(true));
+        field.click();
+        Locator list = page.locator(".ant-select-dropdown:visible");
+        list.locator(".ant-select-item-option").first().waitFor();
+        page.locator("[data-step=PLACES]").evaluate("step => { step.style.marginTop = '90px'; }");
+        field.click(new Locator.ClickOptions().setTrial(true));
+        assertThat(list).isVisible();
+        BoundingBox box = field.boundingBox();
+        BoundingBox open = list.boundingBox();
+        double between = Math.max(open.y - (box.y + box.height), box.y - (open.y + open.height));
+        assertThat(between).as("what stands between the field and its list, px").isBetween(-1.0, 20.0);
     }
 
     /** Ages may not be narrowed for jobs on Hearthside; the audience says so as soon as a brief is about jobs. */

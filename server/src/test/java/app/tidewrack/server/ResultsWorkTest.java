@@ -27,6 +27,7 @@ import app.tidewrack.server.results.ResultsPull;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -678,7 +679,13 @@ class ResultsWorkTest extends WithServer {
                     .as(form)
                     .hasSize(20_701);
         }
+        assertThat(refusedFile(List.of("WEATHER"))).contains("Nothing is told by “WEATHER”");
         List<String> lines = written(List.of("AD", "DAY"));
+        assertThat(Path.of(System.getProperty("java.io.tmpdir"))
+                        .toFile()
+                        .list((d, n) -> n.startsWith("tidewrack-results")))
+                .as("what was sent or refused is gone")
+                .isEmpty();
         assertThat(lines.get(0)).isEqualTo("AD,DAY,currency,spend,clicks");
         assertThat(lines.subList(1, 4))
                 .extracting(l -> l.substring(0, l.indexOf(",GBP,")))
@@ -689,6 +696,15 @@ class ResultsWorkTest extends WithServer {
         assertThat(lines.get(20_701)).isEqualTo("all,all,GBP," + spend);
         assertThat(written(List.of("DAY", "AD")).stream().map(l -> l.replaceFirst("^([^,]+),([^,]+),", "$2,$1,")))
                 .containsExactlyInAnyOrderElementsOf(lines);
+    }
+
+    private String refusedFile(List<String> by) throws Exception {
+        return scene.call(
+                        "ines",
+                        HttpMethod.POST,
+                        CLIENT + "/results/file",
+                        Map.of("form", "XLSX", "table", Map.of("by", by), "metrics", List.of("spend")))
+                .detail();
     }
 
     private List<String> written(List<String> by) throws Exception {

@@ -11,7 +11,6 @@ import java.util.Optional;
 import lombok.RequiredArgsConstructor;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Service;
@@ -35,9 +34,9 @@ class TrainingDesk {
     @Configuration
     static class Definition {
         @Bean
-        Task<String> trainingClients(WantedWork work, ObjectProvider<TrainingDesk> desk) {
+        Task<String> trainingClients(WantedWork work, TrainingDesk desk) {
             return work.task(TRAINING, all -> {
-                desk.getObject().work();
+                desk.work();
                 return Optional.empty();
             });
         }

@@ -35,7 +35,7 @@ public class AdsByDay {
     private final FactSums facts;
     private final AdsKnown known;
     private final SumsByGroup byGroup;
-    private final ResultTables tables;
+    private final ClientNumbers numbers;
 
     /** @param result what its row seeks, as it is counted; null where that is not known */
     public record AdDays(
@@ -104,12 +104,12 @@ public class AdsByDay {
 
     /** @throws app.tidewrack.core.refusal.Refusal (field {@code metric}) when a client has no such number */
     public Metric metric(String clientId, String code) {
-        return tables.metric(clientId, code);
+        return numbers.of(clientId, code);
     }
 
     /** What a number is made of, for counts of an ad that seeks a kind of result. */
     public Facts facts(String clientId, Counts counts, @Nullable Measure result) {
         return new Facts(
-                result == null ? counts : counts.with(Measure.RESULTS, counts.get(result)), tables.margin(clientId));
+                result == null ? counts : counts.with(Measure.RESULTS, counts.get(result)), numbers.margin(clientId));
     }
 }

@@ -42,6 +42,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class BreakdownPull {
     private static final Duration EVERY = Duration.ofSeconds(10);
     private static final int QUIET_SECONDS = 5;
+
     /** Pages in a row that tell nothing of ours that was not told before; more ads than ours may be in them. */
     private static final int MOST_WITHOUT_NEWS = 1000;
 

@@ -3,10 +3,10 @@ package app.tidewrack.server.results;
 import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
+import app.tidewrack.server.results.ResultPeople.ReachLine;
 import app.tidewrack.server.results.ResultTables.Ended;
 import app.tidewrack.server.results.ResultTables.Line;
 import app.tidewrack.server.results.ResultTables.Question;
-import app.tidewrack.server.results.ResultTables.ReachLine;
 import app.tidewrack.server.web.TableFile;
 import app.tidewrack.server.web.TableFile.Form;
 import java.io.BufferedOutputStream;
@@ -47,6 +47,8 @@ class ResultFiles {
     private static final String IMPRESSIONS = Measure.IMPRESSIONS.code();
 
     private final ResultTables tables;
+    private final ClientNumbers numbers;
+    private final ResultPeople reached;
     private final JsonMapper json;
 
     private record Column(String words, Function<Line, Object> cell) {}
@@ -77,11 +79,11 @@ class ResultFiles {
      * @throws Refusal when a code is none of a number, networks do not tell people by what is asked, or it has too many lines
      */
     Written of(String clientId, Form form, Question question, List<String> codes) {
-        List<String> numbers = codes.stream()
+        List<String> counted = codes.stream()
                 .filter(code -> !code.equals(REACH))
                 .map(code -> code.equals(FREQUENCY) ? IMPRESSIONS : code)
                 .toList();
-        List<Metric> metrics = tables.metrics(clientId, "metrics", numbers);
+        List<Metric> metrics = numbers.of(clientId, "metrics", counted);
         List<Column> columns = columns(clientId, question, codes, metrics);
         List<String> headings = Stream.of(
                         question.by().stream(),
@@ -139,9 +141,8 @@ class ResultFiles {
 
     private List<Column> columns(String clientId, Question question, List<String> codes, List<Metric> metrics) {
         Map<String, Metric> byCode = metrics.stream().collect(Collectors.toMap(Metric::code, m -> m));
-        Map<List<String>, Long> people = codes.contains(REACH) || codes.contains(FREQUENCY)
-                ? people(tables.reach(clientId, question))
-                : Map.of();
+        Map<List<String>, Long> people =
+                codes.contains(REACH) || codes.contains(FREQUENCY) ? people(reached.of(clientId, question)) : Map.of();
         return codes.stream()
                 .map(code -> switch (code) {
                     case REACH ->

@@ -36,7 +36,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/clients/{clientId}/results")
 @RequiredArgsConstructor
 class ResultNumbersController {
-    private final ResultTables tables;
+    private final ClientNumbers numbers;
     private final FactSums facts;
 
     /** @param by as questions name it */
@@ -62,7 +62,7 @@ class ResultNumbersController {
     ResultOffer offer(@PathVariable String clientId) {
         Days days = facts.days(clientId);
         return new ResultOffer(
-                tables.metrics(clientId).stream().map(m -> MetricView.of(m)).toList(),
+                numbers.all(clientId).stream().map(m -> MetricView.of(m)).toList(),
                 Arrays.stream(Token.values())
                         .filter(t -> t.level() != NameLevel.LINK)
                         .map(t -> new Offered(t.name(), t.words()))

@@ -2,9 +2,9 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.server.results.Paces.CampaignPace;
+import app.tidewrack.server.results.ResultPeople.ReachLine;
 import app.tidewrack.server.results.ResultTables.Line;
 import app.tidewrack.server.results.ResultTables.Question;
-import app.tidewrack.server.results.ResultTables.ReachLine;
 import app.tidewrack.server.web.AsksOnly;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Size;
@@ -26,6 +26,9 @@ class ResultsController {
     static final int MOST_METRICS = 60;
 
     private final ResultTables tables;
+    private final ClientNumbers numbers;
+    private final LineDifferences differences;
+    private final ResultPeople people;
     private final Paces paces;
 
     @GetMapping("/pace")
@@ -46,10 +49,10 @@ class ResultsController {
     @PostMapping("/table")
     TableColumns table(@PathVariable String clientId, @Valid @RequestBody NumbersQuestion body) {
         List<Metric> metrics =
-                body.metrics() == null ? tables.metrics(clientId) : tables.metrics(clientId, "metrics", body.metrics());
+                body.metrics() == null ? numbers.all(clientId) : numbers.of(clientId, "metrics", body.metrics());
         Metric ranked = body.ranked() == null
                 ? null
-                : tables.metrics(clientId, "ranked", List.of(body.ranked())).get(0);
+                : numbers.of(clientId, "ranked", List.of(body.ranked())).get(0);
         Question asked = body.table().question();
         return TableColumns.of(asked.by(), tables.table(clientId, asked, metrics, ranked), metrics);
     }
@@ -94,8 +97,8 @@ class ResultsController {
     @AsksOnly
     @PostMapping("/difference")
     DifferenceAnswer difference(@PathVariable String clientId, @Valid @RequestBody DifferenceQuestion body) {
-        return new DifferenceAnswer(tables.difference(
-                        clientId, body.table().question(), body.metric(), body.first(), body.second())
+        return new DifferenceAnswer(differences
+                .of(clientId, body.table().question(), body.metric(), body.first(), body.second())
                 .map(d -> new DifferenceView(
                         d.apart(),
                         d.p(),
@@ -110,6 +113,6 @@ class ResultsController {
     @AsksOnly
     @PostMapping("/reach")
     List<ReachLine> reach(@PathVariable String clientId, @Valid @RequestBody TableQuestion body) {
-        return tables.reach(clientId, body.question());
+        return people.of(clientId, body.question());
     }
 }

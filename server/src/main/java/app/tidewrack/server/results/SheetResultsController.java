@@ -35,7 +35,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/clients/{clientId}/plans/{planId}/campaigns/{campaignId}/results")
 @RequiredArgsConstructor
 class SheetResultsController {
-    private final ResultTables tables;
+    private final ClientNumbers numbers;
     private final AdsKnown known;
     private final FactSums facts;
     private final SumsByGroup byGroup;
@@ -72,7 +72,7 @@ class SheetResultsController {
             @PathVariable String campaignId,
             @RequestParam(defaultValue = "cost_per_result") String metric) {
         Campaign campaign = plans.plan(clientId, planId).plan().campaign(campaignId);
-        Metric shown = tables.metrics(clientId).stream()
+        Metric shown = numbers.all(clientId).stream()
                 .filter(m -> m.code().equals(metric))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("number", metric));
@@ -139,18 +139,11 @@ class SheetResultsController {
         if (ads.isEmpty()) {
             return cells;
         }
-        double margin = tables.margin(clientId);
-        String numbers = ads.stream().map(a -> String.valueOf(a.ad())).collect(SqlArray.literal());
+        double margin = numbers.margin(clientId);
+        String array = ads.stream().map(a -> String.valueOf(a.ad())).collect(SqlArray.literal());
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
         for (Map<String, Object> row : byGroup.of(new Grouped(
-                clientId,
-                numbers,
-                numbers,
-                Beside.NOTHING,
-                null,
-                RowDays.EARLIEST,
-                RowDays.LATEST,
-                Measure.REPORTED))) {
+                clientId, array, array, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST, Measure.REPORTED))) {
             AdOfSheet ad = Objects.requireNonNull(byNumber.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue()));
             Counts counts = FactRow.counts(row);

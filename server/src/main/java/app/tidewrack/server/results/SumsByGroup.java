@@ -22,7 +22,8 @@ class SumsByGroup {
     /** By which another node's pull is seen at the latest. */
     private static final Duration LONGEST = Duration.ofSeconds(5);
 
-    private static final int MOST_LINES = 200_000;
+    /** Of about 1 kB each: two tables of the longest, and some fifty megabytes at most. */
+    private static final int MOST_LINES = 50_000;
 
     private final FactSums facts;
     private final TransactionTemplate transaction;

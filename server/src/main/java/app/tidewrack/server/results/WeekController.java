@@ -39,7 +39,8 @@ class WeekController {
     /** So far back a week is learned. */
     private static final int DAYS = 182;
 
-    private final ResultTables tables;
+    private final LineSums lines;
+    private final ClientNumbers numbers;
     private final FactSums facts;
 
     /**
@@ -79,7 +80,7 @@ class WeekController {
     @AsksOnly
     @PostMapping
     WeekAnswer week(@PathVariable String clientId, @Valid @RequestBody WeekQuestion body) {
-        Metric metric = tables.metric(clientId, body.metric());
+        Metric metric = numbers.of(clientId, body.metric());
         Days known = facts.days(clientId);
         LocalDate first = known.first();
         LocalDate last = known.last();
@@ -95,8 +96,11 @@ class WeekController {
             return new WeekAnswer(null);
         }
         Question asked = body.table().question();
-        Map<List<String>, LineSum> sums = tables.days(
-                clientId, new Question(List.of(), learned, whole, asked.campaignIds(), asked.temperature()));
+        Map<List<String>, LineSum> sums = lines.of(
+                clientId,
+                new Question(List.of("DAY"), learned, whole, asked.campaignIds(), asked.temperature()),
+                new LineSums.Range(learned, whole),
+                List.of(metric));
         if (sums.keySet().stream().map(k -> k.get(0)).distinct().count() != 1) {
             return new WeekAnswer(null);
         }
@@ -104,7 +108,7 @@ class WeekController {
         sums.forEach((keys, sum) -> days.put(LocalDate.parse(keys.get(1)), sum));
         boolean inverse =
                 Difference.kind(metric) == Kind.COST && !metric.rests().isEmpty();
-        double margin = tables.margin(clientId);
+        double margin = numbers.margin(clientId);
         return new WeekAnswer(learn(metric, days, margin)
                 .map(week -> told(body, week, metric, days, new Range(from, to), inverse, margin))
                 .orElse(null));
