@@ -1,4 +1,5 @@
 import { ask, at, CAMPAIGN } from "./client";
+import { cellsOf } from "./columns";
 import { MORNING_PATHS } from "./morning";
 
 /** Where results are asked for. */
@@ -19,9 +20,12 @@ export const offerOfResults = (clientId: string) =>
 
 /** One number of every ad of a campaign. */
 export const resultsQuery = (clientId: string, planId: string, campaignId: string, metric: string) =>
-  ask.queryOptions("get", `${CAMPAIGN}/results`, {
-    params: { path: { clientId, planId, campaignId }, query: { metric } },
-  });
+  ask.queryOptions(
+    "get",
+    `${CAMPAIGN}/results`,
+    { params: { path: { clientId, planId, campaignId }, query: { metric } } },
+    { select: cellsOf },
+  );
 
 export const paceQuery = (clientId: string) =>
   ask.queryOptions("get", "/api/clients/{clientId}/results/pace", at({ clientId }));

@@ -35,7 +35,11 @@ const MENU = { items: [{ key: "a", label: "One" }] };
 
 const OPENED: [string, ReactElement, () => void][] = [
   ["a list", <Select aria-label="it" options={[]} />, () => fireEvent.mouseDown(screen.getByLabelText("it"))],
-  ["a list that is open from the start", <Select aria-label="it" options={[]} autoFocus defaultOpen />, () => {}],
+  [
+    "a list that is open from the start",
+    <Select aria-label="it" options={[]} autoFocus defaultOpen />,
+    () => {},
+  ],
   [
     "a menu",
     <Dropdown trigger={["click"]} menu={MENU}>

@@ -26,6 +26,7 @@ export const KIND_WORDS: Record<NeedKind, string> = {
   COMMENTS: "Comments",
   CHANGED_THERE: "Changed on the network",
   UNKNOWN_ADS: "Ads no plan knows",
+  ASIDE: "Reports not believed",
   TEST: "Tests to judge",
   ADVICE: "Advice",
   POST: "Posts that did well",
@@ -112,6 +113,13 @@ export function toldOf(clientId: string, need: Need): NeedTold {
         says: "Made by hand there, or lost here since. What they brought is kept, and counts once they are known.",
         to: `${base}/results`,
         go: "Look at the results",
+      };
+    case "ASIDE":
+      return {
+        head: `${plural(need.lines, "line")} of ${need.account}’s reports ${need.lines === 1 ? "is" : "are"} not counted`,
+        says: "What is told there cannot be right. The rest of the reports counts.",
+        to: `${base}/results?aside=`,
+        go: "Look at what they say",
       };
     case "TEST":
       return {

@@ -9,6 +9,7 @@ import { usePlanAtHand } from "../frame/usePlanAtHand";
 import { day, money, plural } from "../look/format";
 import { Apart } from "./Apart";
 import { Aspects } from "./Aspects";
+import { Aside } from "./Aside";
 import { Bars } from "./Bars";
 import { CampaignsRan } from "./CampaignsRan";
 import { numbersOf } from "./columns";
@@ -67,6 +68,7 @@ export function Results() {
         accounts={client.accounts}
         current={whole ? undefined : campaign.id}
       />
+      <Aside clientId={clientId} />
     </>
   );
   if (!whole && atHand.account?.byHand) {

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import { NONE, TOO_FEW, wordAt } from "../api/columns";
 import type { MetricView } from "./model";
 
 type Columns = Schemas["TableColumns"];
@@ -16,9 +17,6 @@ export interface ResultTable extends Pick<Columns, "from" | "to" | "mixed" | "by
   lines: ResultLine[];
   totals: ResultLine[];
 }
-
-const TOO_FEW = "~";
-const NONE = "-";
 
 /** What the server tells by columns, put together line by line. */
 export function tableOf(columns: Columns): ResultTable {
@@ -70,10 +68,6 @@ export function tableOf(columns: Columns): ResultTable {
 }
 
 type Take = (line: ResultLine, place: number) => void;
-
-function wordAt(column: Schemas["WordColumn"], line: number): string {
-  return column.words[column.of[line] ?? 0] ?? "";
-}
 
 function comingAt(column: Schemas["ComingColumn"], i: number): Schemas["Coming"] {
   return { about: column.about[i] as number, from: column.from[i] as number, to: column.to[i] as number };

@@ -1,4 +1,5 @@
 import type { Schemas } from "../api/client";
+import type { CellNumber } from "../api/columns";
 import type { ResultLine } from "./columns";
 import { count, day, money, number, plural, rate, units, word } from "../look/format";
 
@@ -51,18 +52,14 @@ export function counted(value: number, words: string): string {
 }
 
 /** What stands beneath a number of a cell: how much it rests on, or how many people that was. */
-export function beneath(metric: MetricView, cell: Schemas["CellNumber"]): string {
+export function beneath(metric: MetricView, cell: CellNumber): string {
   if (metric.code === "impressions") return cell.reach == null ? "" : plural(cell.reach, "person", "people");
   if (!metric.rests || cell.rests == null) return "";
   return `${metric.written === "SHARE" ? "of " : ""}${counted(cell.rests, metric.restsWords)}`;
 }
 
 /** Between which values it lies, told on hover. */
-export function between(
-  metric: MetricView,
-  cell: Schemas["CellNumber"],
-  currency: string,
-): string | undefined {
+export function between(metric: MetricView, cell: CellNumber, currency: string): string | undefined {
   if (cell.low == null) return undefined;
   const high = cell.high == null ? "no upper limit" : figure(metric, cell.high, currency);
   return `${titled(metric.words)}: with a certainty of 95 % between ${figure(metric, cell.low, currency)} and ${high}`;

@@ -37,6 +37,10 @@ export const weekQuery = (clientId: string, body: Schemas["WeekQuestion"]) =>
     placeholderData: keepPreviousData,
   });
 
+/** Lines of networks' reports that are not counted. */
+export const asideQuery = (clientId: string) =>
+  ask.queryOptions("get", "/api/clients/{clientId}/results/aside", at({ clientId }));
+
 /** The lines of a question in a file. */
 export async function resultsFile(clientId: string, body: Schemas["FileQuestion"]): Promise<Blob> {
   const answer = await send("post", "/api/clients/{clientId}/results/file", {

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import type { SheetNumbers } from "../../api/columns";
 import { moment, money, plural, word } from "../../look/format";
 import { rankColour, tooFew } from "../../look/theme";
 import { beneath, between, figure } from "../../results";
@@ -7,7 +8,7 @@ import type { CellShown } from "./Cell";
 
 export interface LensData {
   names: Schemas["NamesView"] | undefined;
-  results: Schemas["SheetResults"] | undefined;
+  results: SheetNumbers | undefined;
   /** Comments that are open, by row and column. */
   said?: ReadonlyMap<string, number> | undefined;
 }

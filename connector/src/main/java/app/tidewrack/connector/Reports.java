@@ -1,6 +1,7 @@
 package app.tidewrack.connector;
 
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Doubt;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -9,8 +10,8 @@ import org.jspecify.annotations.Nullable;
 
 /** What ads brought, as a network reports it. */
 public interface Reports {
-    /** @param after cursor of the last hour already had, 0 for all; empty when there is no more */
-    List<Hour> reports(String account, long after);
+    /** @param after cursor of the last hour already had, 0 for all; nothing on the page when there is no more */
+    Page<Hour> reports(String account, long after);
 
     /**
      * Begins a report of whole days; see {@link #report}.
@@ -22,8 +23,8 @@ public interface Reports {
 
     ReportState report(String account, String reportId);
 
-    /** @param page from 0; an empty answer is the end */
-    List<PartOfDay> reportRows(String account, String reportId, int page);
+    /** @param page from 0; one with nothing on it is the end */
+    Page<PartOfDay> reportRows(String account, String reportId, int page);
 
     /**
      * Different people reached by each named set of ads.
@@ -36,6 +37,29 @@ public interface Reports {
 
     /** People of each ad group's audience who belong to it alone; nothing where groups are not held apart. */
     Map<String, Long> parts(String campaignId);
+
+    /**
+     * Some lines of a report, in its order.
+     *
+     * @param unread lines that say nothing which could be read; they are not asked for again
+     */
+    record Page<T>(List<T> told, List<Unread> unread) {
+        public static <T> Page<T> of(List<T> told) {
+            return new Page<>(told, List.of());
+        }
+
+        public boolean isEmpty() {
+            return told.isEmpty() && unread.isEmpty();
+        }
+    }
+
+    /**
+     * A line that was not understood.
+     *
+     * @param ad the network's id, as far as it can be read, else empty
+     * @param at hour or day as it was told, as far as it can be read, else empty
+     */
+    record Unread(String ad, String at, Doubt doubt) {}
 
     /**
      * What one ad brought in one hour.

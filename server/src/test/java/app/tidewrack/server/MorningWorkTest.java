@@ -32,7 +32,8 @@ class MorningWorkTest extends RunningSheet {
 
     @BeforeEach
     void nothingYet() {
-        for (String table : List.of("plan_comment", "sign_off", "lead", "hour_unknown", "hidden_need", "live_item")) {
+        for (String table :
+                List.of("plan_comment", "sign_off", "lead", "hour_unknown", "line_aside", "hidden_need", "live_item")) {
             sql.update("delete from " + table);
         }
         sql.update("update membership set place = null, sees_leads = true");
@@ -98,6 +99,8 @@ class MorningWorkTest extends RunningSheet {
                 sheet.campaign());
         sql.update("insert into hour_unknown (client_id, account_id, external_ad, hour, counts)"
                 + " values ('c1', 'a1', 'made by hand', now(), '{\"spend\": 250}')");
+        sql.update("insert into line_aside (client_id, account_id, report, ad, at, kind, field, told, bound)"
+                + " values ('c1', 'a1', '', 'X1', '2027-03-29T10:00:00Z', 'TOO_LITTLE', 'clicks', '-3', 0)");
         lead(1);
         lead(2);
         scene.call(
@@ -111,6 +114,7 @@ class MorningWorkTest extends RunningSheet {
                 .containsEntry("REFUSED", "NOW")
                 .containsEntry("CHANGED_THERE", "TODAY")
                 .containsEntry("UNKNOWN_ADS", "TODAY")
+                .containsEntry("ASIDE", "TODAY")
                 .containsEntry("LEADS", "TODAY")
                 .containsEntry("COMMENTS", "TODAY");
         assertThat(desk.get("lines").get(0).get("need").get("reason").asString())
@@ -130,9 +134,10 @@ class MorningWorkTest extends RunningSheet {
         sql.update("update live_item set review_state = 'APPROVED', removed_there = false");
         sql.update("update lead set state = 'CONTACTED'");
         sql.update("delete from hour_unknown");
+        sql.update("delete from line_aside");
         sql.update("update plan_comment set done_at = now(), done_as = 'Ines'");
         assertThat(kinds(as("ines", CLIENT + "/morning")))
-                .doesNotContainKeys("REFUSED", "CHANGED_THERE", "UNKNOWN_ADS", "LEADS", "COMMENTS");
+                .doesNotContainKeys("REFUSED", "CHANGED_THERE", "UNKNOWN_ADS", "ASIDE", "LEADS", "COMMENTS");
     }
 
     /** What takes thought is kept, known to be behind after an edit, and reckoned anew by itself. */

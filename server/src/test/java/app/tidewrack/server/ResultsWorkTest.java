@@ -15,10 +15,13 @@ import static org.mockito.Mockito.when;
 import app.tidewrack.connector.NetworkAway;
 import app.tidewrack.connector.Offers.Overlaps;
 import app.tidewrack.connector.Reports.Hour;
+import app.tidewrack.connector.Reports.Page;
 import app.tidewrack.connector.Reports.PartOfDay;
 import app.tidewrack.connector.Reports.ReportState;
+import app.tidewrack.connector.Reports.Unread;
 import app.tidewrack.core.audience.AudienceSize;
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Doubt;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.server.Scene.Answer;
@@ -37,6 +40,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.ss.usermodel.Workbook;
@@ -83,6 +88,7 @@ class ResultsWorkTest extends WithServer {
                 "fact_told",
                 "fact_due",
                 "hour_unknown",
+                "line_aside",
                 "live_item")) {
             sql.update("delete from " + table);
         }
@@ -112,16 +118,16 @@ class ResultsWorkTest extends WithServer {
             }
         }
         world.tell(() -> when(network.reports(anyString(), anyLong()))
-                .thenAnswer(call -> told.stream()
+                .thenAnswer(call -> Page.of(told.stream()
                         .filter(h -> h.seq() > call.<Long>getArgument(1))
                         .limit(3)
-                        .toList()));
+                        .toList())));
         world.tell(() -> when(network.reach(anyString(), any(), any(), any())).thenReturn(Map.of()));
         world.tell(() ->
                 when(network.beginReport(anyString(), any(), any(), any())).thenReturn("R"));
         world.tell(() -> when(network.report(anyString(), eq("R"))).thenReturn(new ReportState("DONE", null)));
         world.tell(() ->
-                when(network.reportRows(anyString(), anyString(), anyInt())).thenReturn(List.of()));
+                when(network.reportRows(anyString(), anyString(), anyInt())).thenReturn(Page.of(List.of())));
     }
 
     private JsonNode view() throws Exception {
@@ -216,10 +222,10 @@ class ResultsWorkTest extends WithServer {
         // The network sends everything again, as after its own fault, and corrects an hour downwards.
         sql.update("update account set report_cursor = 0, facts_until = null");
         tell("X01", "2027-03-27T10:00:00Z", counts(1900, 28, 900, 1));
-        tell("X01", "2027-03-27T11:00:00Z", counts(-5, 0, 0, 0));
+        tell("X01", "2027-03-27T11:00:00Z", counts(-1, 0, 0, 0));
         pull.pullAll();
         JsonNode table = table("ROW", "CREATIVE");
-        assertThat(value(total(table), "impressions")).isEqualTo(6895);
+        assertThat(value(total(table), "impressions")).isEqualTo(6900);
         assertThat(value(total(table), "conversions")).isEqualTo(4);
         assertThat(table.get("lines")).hasSize(4);
         double spend = 0;
@@ -228,31 +234,120 @@ class ResultsWorkTest extends WithServer {
         }
         assertThat(spend).isEqualTo(2200);
         JsonNode clock = asked(Map.of("by", List.of("HOUR"), "from", "2027-03-01", "to", "2027-03-31"));
-        assertThat(value(total(clock), "impressions")).isEqualTo(6895);
+        assertThat(value(total(clock), "impressions")).isEqualTo(6900);
         assertThat(clock.get("lines"))
                 .extracting(l -> l.get("keys").get(0).asString())
-                .containsExactly("00", "10", "11");
+                .containsExactly("00", "10");
     }
 
     /** A network that tells the same for ever is left for the next time, with what it told first. */
     @Test
     void whatNeverEndsIsLeft() throws Exception {
         Hour hour = new Hour(1, "X00", Instant.parse("2027-03-28T10:00:00Z"), counts(900, 9, 400, 1));
-        world.tell(() -> when(network.reports(anyString(), anyLong())).thenReturn(List.of(hour)));
+        world.tell(() -> when(network.reports(anyString(), anyLong())).thenReturn(Page.of(List.of(hour))));
         pull.pullAll();
         assertThat(value(total(table("ROW")), "spend")).isEqualTo(400);
         world.tell(() -> when(network.reportRows(anyString(), anyString(), anyInt()))
-                .thenReturn(List.of(part("X00", "2027-03-28", "25-34", "women", counts(900, 9, 400, 1)))));
+                .thenReturn(Page.of(List.of(part("X00", "2027-03-28", "25-34", "women", counts(900, 9, 400, 1))))));
         breakdowns.pullAll(0);
         assertThat(sql.queryForObject("select count(*) from fact_due", Long.class))
                 .as("days that are asked for again")
                 .isPositive();
         world.tell(() -> when(network.reports(anyString(), anyLong()))
                 .thenAnswer(call -> call.<Long>getArgument(1) > 1
-                        ? List.of()
-                        : List.of(new Hour(2, "X00", hour.hour(), counts(900, 9, 300, 1)))));
+                        ? Page.of(List.of())
+                        : Page.of(List.of(new Hour(2, "X00", hour.hour(), counts(900, 9, 300, 1))))));
         pull.pullAll();
         assertThat(value(total(table("ROW")), "spend")).isEqualTo(300);
+    }
+
+    /** What cannot be read or believed is put aside and told; the rest of the page counts, and so does the line once it is told right. */
+    @Test
+    void whatIsNotBelievedIsPutAsideAndTold() throws Exception {
+        List<Hour> page = List.of(
+                hour(1, "X00", "2027-03-28T10:00:00Z", counts(900, 9, 400, 1)),
+                hour(2, "X00", "2027-03-28T11:00:00Z", counts(900, -9, 400, 1)),
+                hour(3, "X01", "2027-03-28T10:00:00Z", counts(2_000_001, 9, 400, 1)),
+                hour(4, "X01", "1970-01-01T00:00:00Z", counts(900, 9, 400, 1)),
+                hour(5, "X10", "9999-12-31T00:00:00Z", counts(900, 9, 400, 1)),
+                hour(6, "X10", "2027-03-28T10:00:00Z", counts(900, 9, 50, 1)));
+        Unread unread = new Unread("X11", "", Doubt.unreadable("hour", "some day"));
+        world.tell(() -> when(network.reports(anyString(), anyLong()))
+                .thenAnswer(call -> call.<Long>getArgument(1) < 6
+                        ? new Page<>(page, List.of(unread))
+                        : new Page<>(List.of(), List.of(unread))));
+        pull.pullAll();
+        pull.pullAll();
+        assertThat(value(total(table("ROW")), "spend")).isEqualTo(450);
+        assertThat(aside())
+                .containsExactlyInAnyOrder(
+                        "'' X00 2027-03-28T11:00:00Z TOO_LITTLE clicks -9 0",
+                        "'' X01 2027-03-28T10:00:00Z TOO_MUCH impressions 2000001 2000000",
+                        "'' X01 1970-01-01T00:00:00Z TOO_EARLY hour 1970-01-01T00:00:00Z 1127",
+                        "'' X10 9999-12-31T00:00:00Z TO_COME hour 9999-12-31T00:00:00Z null",
+                        "'' X11  UNREADABLE hour some day null");
+        assertThat(sql.queryForObject(
+                        "select count(*) from pg_class where relname ~ '^fact_hour_(1970|9999)'", Long.class))
+                .as("no month is made for what does not count")
+                .isZero();
+        assertThat(scene.needs("ASIDE").get(0).get("lines").asInt()).isEqualTo(5);
+
+        world.tell(() -> when(network.reports(anyString(), anyLong()))
+                .thenAnswer(call -> Page.of(
+                        call.<Long>getArgument(1) < 7
+                                ? List.of(hour(7, "X00", "2027-03-28T11:00:00Z", counts(900, 8, 30, 1)))
+                                : List.of())));
+        pull.pullAll();
+        assertThat(value(total(table("ROW")), "spend")).isEqualTo(480);
+        assertThat(aside()).hasSize(4).noneMatch(l -> l.contains("X00"));
+
+        world.tell(() -> when(network.reports(anyString(), anyLong()))
+                .thenReturn(Page.of(List.of(hour(8, "X00", "2027-03-28T11:00:00Z", counts(8, 900, 30, 1))))));
+        pull.pullAll();
+        assertThat(sql.queryForObject("select report_cursor from account where id = 'a1'", Long.class))
+                .as("a page whose columns are swapped is left whole")
+                .isEqualTo(7);
+        assertThat(value(total(table("ROW")), "clicks")).isEqualTo(26);
+    }
+
+    /** Days that a breakdown tells anew take what was put aside of them away; no network fills the table. */
+    @Test
+    void partsOfDaysArePutAsideToo() throws Exception {
+        tell("X00", "2027-03-28T10:00:00Z", counts(900, 9, 400, 1));
+        pull.pullAll();
+        List<PartOfDay> bad = Stream.concat(
+                        IntStream.range(0, 1_500)
+                                .mapToObj(i -> part("Z" + i, "2027-03-28", "25-34", "men", counts(-1, 0, 0, 0))),
+                        Stream.of(part("X00", "2027-03-28", "25-34", "women", counts(900, 9, 400, 1))))
+                .toList();
+        world.tell(
+                () -> when(network.reportRows(anyString(), anyString(), eq(0))).thenReturn(Page.of(bad)));
+        breakdowns.pullAll(0);
+        assertThat(value(total(table("age")), "spend")).isEqualTo(400);
+        assertThat(sql.queryForList("select count(*) from line_aside group by report", Long.class))
+                .isNotEmpty()
+                .allMatch(n -> n == 1_000);
+        assertThat(aside()).hasSize(1_000).allMatch(l -> l.endsWith(" 2027-03-28 TOO_LITTLE impressions -1 0"));
+        world.tell(() -> when(network.reportRows(anyString(), anyString(), eq(0)))
+                .thenReturn(Page.of(List.of(part("X00", "2027-03-28", "25-34", "women", counts(900, 9, 400, 1))))));
+        tell("X00", "2027-03-28T10:00:00Z", counts(901, 9, 400, 1));
+        pull.pullAll();
+        breakdowns.pullAll(0);
+        assertThat(aside()).isEmpty();
+    }
+
+    private static Hour hour(long seq, String ad, String hour, Counts counts) {
+        return new Hour(seq, ad, Instant.parse(hour), counts);
+    }
+
+    private List<String> aside() throws Exception {
+        return scene.get(CLIENT + "/results/aside")
+                .valueStream()
+                .map(l -> Stream.of("report", "ad", "at", "kind", "field", "told", "bound")
+                        .map(f -> l.path(f).asString("null"))
+                        .collect(Collectors.joining(" ")))
+                .map(l -> l.startsWith(" ") ? "''" + l : l)
+                .toList();
     }
 
     @Test
@@ -262,14 +357,14 @@ class ResultsWorkTest extends WithServer {
                 .thenAnswer(call -> String.join("+", call.<List<String>>getArgument(3))));
         world.tell(() -> when(network.report(anyString(), anyString())).thenReturn(new ReportState("DONE", null)));
         world.tell(() -> when(network.reportRows(anyString(), eq("age+gender"), eq(0)))
-                .thenReturn(List.of(
+                .thenReturn(Page.of(List.of(
                         part("X00", "2027-03-27", "25-34", "women", counts(600, 6, 300, 1)),
                         part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0)),
                         part("X01", "2027-03-27", "25-34", "men", counts(2000, 30, 900, 0)),
-                        part("X10", "2027-03-29", "25-34", "women", counts(4000, 20, 800, 2)))));
+                        part("X10", "2027-03-29", "25-34", "women", counts(4000, 20, 800, 2))))));
         // A page that comes twice.
         world.tell(() -> when(network.reportRows(anyString(), eq("age+gender"), eq(1)))
-                .thenReturn(List.of(part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0)))));
+                .thenReturn(Page.of(List.of(part("X00", "2027-03-27", "35-44", "men", counts(400, 4, 200, 0))))));
         breakdowns.pullAll(0);
         assertThat(sql.queryForObject("select count(*) from fact_due", Long.class))
                 .isZero();
@@ -785,15 +880,26 @@ class ResultsWorkTest extends WithServer {
         }
         JsonNode sheet =
                 scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/results?metric=cost_per_click");
-        assertThat(sheet.get("cells")).hasSize(4);
-        JsonNode first = StreamSupport.stream(sheet.get("cells").spliterator(), false)
-                .filter(c -> c.get("rowId").asString().equals(rows.get(0))
-                        && c.get("columnId").asString().equals(columns.get(0)))
-                .findFirst()
-                .orElseThrow();
+        assertThat(sheet.get("signs").asString()).hasSize(4);
+        assertThat(List.of(word(sheet, "rows", 0), word(sheet, "columns", 0)))
+                .isEqualTo(List.of(rows.get(0), columns.get(0)));
         // Garwood's interval of 10 clicks is 4.795 to 18.39; that of one day is wider, since days vary.
-        assertThat(first.get("low").asDouble()).isBetween(500 / 30.0, 500 / 18.39);
-        assertThat(first.get("high").asDouble()).isBetween(500 / 4.795, 500 / 2.5);
+        assertThat(numbers(sheet, "low").get(0)).isBetween(500 / 30.0, 500 / 18.39);
+        assertThat(numbers(sheet, "high").get(0)).isBetween(500 / 4.795, 500 / 2.5);
+    }
+
+    private static String word(JsonNode sheet, String column, int ad) {
+        JsonNode told = sheet.get(column);
+        return told.get("words").get(told.get("of").get(ad).asInt()).asString();
+    }
+
+    private static List<Double> numbers(JsonNode sheet, String code) {
+        return sheet.get("numbers")
+                .valueStream()
+                .filter(n -> n.get("code").asString().equals(code))
+                .flatMap(n -> n.get("values").valueStream())
+                .map(JsonNode::asDouble)
+                .toList();
     }
 
     /** What the campaign seeks, and what was spent on it: tables by anything, the sheet and each kind of file say the same. */
@@ -813,10 +919,7 @@ class ResultsWorkTest extends WithServer {
             assertThat(total(table(by)).get("sought")).as(by).isEqualTo(sought);
         }
         JsonNode sheet = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/results?metric=results");
-        assertThat(StreamSupport.stream(sheet.get("cells").spliterator(), false)
-                        .mapToDouble(c -> c.get("value").asDouble())
-                        .sum())
-                .isEqualTo(results);
+        assertThat(numbers(sheet, "value").stream().mapToDouble(v -> v).sum()).isEqualTo(results);
         assertThat(new String(file("CSV", "AD", "results", "spend"), StandardCharsets.UTF_8))
                 .contains("all,GBP,60,22");
         assertThat(json.readTree(file("JSON", "AD", "results", "spend")).toString())

@@ -7,6 +7,7 @@ import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.doAnswer;
 
+import app.tidewrack.connector.Reports.Page;
 import app.tidewrack.connector.Reports.PartOfDay;
 import app.tidewrack.connector.Reports.ReportState;
 import app.tidewrack.connector.kit.MemoryNetwork.Item;
@@ -209,7 +210,7 @@ class WorksWorkTest extends RunningSheet {
                             }
                         }
                     }
-                    return rows;
+                    return Page.of(rows);
                 })
                 .when(network)
                 .reportRows(anyString(), anyString(), anyInt()));

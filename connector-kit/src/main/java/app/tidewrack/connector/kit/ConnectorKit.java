@@ -11,6 +11,7 @@ import app.tidewrack.connector.Orders.AccountOrder;
 import app.tidewrack.connector.Orders.Under;
 import app.tidewrack.connector.Posts.PostTold;
 import app.tidewrack.connector.Reports.Hour;
+import app.tidewrack.connector.Reports.Page;
 import app.tidewrack.connector.Reports.PartOfDay;
 import app.tidewrack.connector.Reviews.ItemTold;
 import app.tidewrack.connector.Reviews.Review;
@@ -315,11 +316,12 @@ public abstract class ConnectorKit {
 
     private List<Hour> pages(long after) {
         List<Hour> all = new ArrayList<>();
-        for (List<Hour> page = network.reports(account.account(), after);
+        for (Page<Hour> page = network.reports(account.account(), after);
                 !page.isEmpty();
                 page = network.reports(
                         account.account(), all.get(all.size() - 1).seq())) {
-            all.addAll(page);
+            assertThat(page.unread()).isEmpty();
+            all.addAll(page.told());
         }
         return all;
     }
@@ -331,10 +333,11 @@ public abstract class ConnectorKit {
         }
         List<PartOfDay> all = new ArrayList<>();
         int page = 0;
-        for (List<PartOfDay> rows = network.reportRows(account.account(), job, page);
+        for (Page<PartOfDay> rows = network.reportRows(account.account(), job, page);
                 !rows.isEmpty();
                 rows = network.reportRows(account.account(), job, ++page)) {
-            all.addAll(rows);
+            assertThat(rows.unread()).isEmpty();
+            all.addAll(rows.told());
         }
         return all;
     }

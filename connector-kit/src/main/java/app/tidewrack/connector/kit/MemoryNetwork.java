@@ -282,12 +282,12 @@ public class MemoryNetwork implements NetworkConnector {
     // ---- results ------------------------------------------------------------------------------------------------
 
     @Override
-    public synchronized List<Hour> reports(String account, long from) {
-        return hours.values().stream()
+    public synchronized Page<Hour> reports(String account, long from) {
+        return Page.of(hours.values().stream()
                 .filter(h -> h.seq() > from && isOf(account, h.adId()))
                 .sorted((a, b) -> Long.compare(a.seq(), b.seq()))
                 .limit(PAGE)
-                .toList();
+                .toList());
     }
 
     private boolean isOf(String account, String ad) {
@@ -321,9 +321,9 @@ public class MemoryNetwork implements NetworkConnector {
     }
 
     @Override
-    public synchronized List<PartOfDay> reportRows(String account, String reportId, int page) {
+    public synchronized Page<PartOfDay> reportRows(String account, String reportId, int page) {
         List<PartOfDay> rows = jobs.getOrDefault(reportId, List.of());
-        return rows.stream().skip((long) page * PAGE).limit(PAGE).toList();
+        return Page.of(rows.stream().skip((long) page * PAGE).limit(PAGE).toList());
     }
 
     @Override

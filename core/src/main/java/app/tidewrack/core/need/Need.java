@@ -24,6 +24,7 @@ public sealed interface Need {
         COMMENTS,
         CHANGED_THERE,
         UNKNOWN_ADS,
+        ASIDE,
         TEST,
         ADVICE,
         POST
@@ -281,6 +282,24 @@ public sealed interface Need {
         @Override
         public String key() {
             return "unknown %s %d".formatted(accountId, ads);
+        }
+
+        @Override
+        public Urgency urgency() {
+            return Urgency.TODAY;
+        }
+    }
+
+    /** @param lines of the account's reports that are not believed, at least 1 */
+    record Aside(String accountId, String account, long lines) implements Need {
+        @Override
+        public Kind kind() {
+            return Kind.ASIDE;
+        }
+
+        @Override
+        public String key() {
+            return "aside %s %d".formatted(accountId, lines);
         }
 
         @Override

@@ -70,6 +70,7 @@ class NeedTest {
                 Arguments.of("comments", COMMENTS, Urgency.TODAY),
                 Arguments.of("changed there", CHANGED, Urgency.TODAY),
                 Arguments.of("ads nobody knows", UNKNOWN, Urgency.TODAY),
+                Arguments.of("lines put aside", new Need.Aside("a", "Hearthside", 3), Urgency.TODAY),
                 Arguments.of("a broken test", test(Outcome.BROKEN), Urgency.TODAY),
                 Arguments.of("a test that is ready", test(Outcome.WINNER), Urgency.SOON),
                 Arguments.of("a row to stop", advised(Move.STOP), Urgency.TODAY),

@@ -184,8 +184,8 @@ public final class HandOverNetwork implements NetworkConnector {
     }
 
     @Override
-    public List<Hour> reports(String account, long after) {
-        return List.of();
+    public Page<Hour> reports(String account, long after) {
+        return Page.of(List.of());
     }
 
     @Override
@@ -199,7 +199,7 @@ public final class HandOverNetwork implements NetworkConnector {
     }
 
     @Override
-    public List<PartOfDay> reportRows(String account, String reportId, int page) {
+    public Page<PartOfDay> reportRows(String account, String reportId, int page) {
         throw untold("results are told");
     }
 

@@ -19,8 +19,6 @@ import app.tidewrack.connector.Sources.Traits;
 import app.tidewrack.connector.practice.OrderBodies.AdOnNetwork;
 import app.tidewrack.connector.practice.OrderBodies.CampaignWhole;
 import app.tidewrack.connector.practice.PostBodies.PostBody;
-import app.tidewrack.connector.practice.ReportBodies.HourTold;
-import app.tidewrack.connector.practice.ReportBodies.PartTold;
 import app.tidewrack.connector.practice.ReportBodies.ReportAsked;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
@@ -42,6 +40,7 @@ import org.springframework.web.service.annotation.DeleteExchange;
 import org.springframework.web.service.annotation.GetExchange;
 import org.springframework.web.service.annotation.PostExchange;
 import org.springframework.web.service.annotation.PutExchange;
+import tools.jackson.databind.JsonNode;
 
 /** The practice network's HTTP, as one of its networks answers it; an answer without a body is null. */
 interface PracticeApi {
@@ -172,7 +171,7 @@ interface PracticeApi {
     List<Review> reviews(@RequestParam String account, @RequestParam String after);
 
     @GetExchange("/accounts/{account}/hours")
-    List<HourTold> hours(@PathVariable String account, @RequestParam long after);
+    List<JsonNode> hours(@PathVariable String account, @RequestParam long after);
 
     @PostExchange("/accounts/{account}/report-jobs")
     Created beginReport(@PathVariable String account, @RequestBody ReportAsked asked);
@@ -181,7 +180,7 @@ interface PracticeApi {
     ReportState report(@PathVariable String account, @PathVariable String id);
 
     @GetExchange("/accounts/{account}/report-jobs/{id}/rows")
-    List<PartTold> reportRows(@PathVariable String account, @PathVariable String id, @RequestParam int page);
+    List<JsonNode> reportRows(@PathVariable String account, @PathVariable String id, @RequestParam int page);
 
     @PostExchange("/accounts/{account}/reach")
     Map<String, Long> reach(

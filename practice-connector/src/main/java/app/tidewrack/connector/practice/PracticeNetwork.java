@@ -8,8 +8,6 @@ import app.tidewrack.connector.practice.PracticeApi.Created;
 import app.tidewrack.connector.practice.PracticeApi.PausedBody;
 import app.tidewrack.connector.practice.PracticeApi.RelatedAsked;
 import app.tidewrack.connector.practice.PracticeApi.SenderNamed;
-import app.tidewrack.connector.practice.ReportBodies.HourTold;
-import app.tidewrack.connector.practice.ReportBodies.PartTold;
 import app.tidewrack.connector.practice.ReportBodies.ReportAsked;
 import app.tidewrack.core.audience.AudienceDefinition;
 import app.tidewrack.core.audience.AudienceSize;
@@ -305,8 +303,8 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
-    public List<Hour> reports(String account, long after) {
-        return each(() -> api.hours(account, after), HourTold::told);
+    public Page<Hour> reports(String account, long after) {
+        return ReportBodies.hours(asked(() -> api.hours(account, after)));
     }
 
     @Override
@@ -320,8 +318,8 @@ final class PracticeNetwork implements NetworkConnector {
     }
 
     @Override
-    public List<PartOfDay> reportRows(String account, String reportId, int page) {
-        return each(() -> api.reportRows(account, reportId, page), PartTold::told);
+    public Page<PartOfDay> reportRows(String account, String reportId, int page) {
+        return ReportBodies.parts(asked(() -> api.reportRows(account, reportId, page)));
     }
 
     @Override

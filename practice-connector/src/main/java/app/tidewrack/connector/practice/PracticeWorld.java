@@ -41,7 +41,7 @@ public class PracticeWorld {
         JdkClientHttpRequestFactory requests = new JdkClientHttpRequestFactory(
                 HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build());
         requests.setReadTimeout(Duration.ofSeconds(60));
-        http = builder.requestFactory(requests)
+        http = builder.requestFactory(new AnswerLimit(requests))
                 .baseUrl(address)
                 .defaultHeader("X-Access-Key", accessKey)
                 .build();

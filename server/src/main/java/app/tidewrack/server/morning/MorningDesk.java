@@ -224,6 +224,8 @@ class MorningDesk {
                         needs,
                         r.clientId(),
                         new Need.UnknownAds(r.accountId(), r.account(), r.currency(), r.ads(), r.spendMinor())));
+        told.aside(personId, clientId)
+                .forEach(r -> add(needs, r.clientId(), new Need.Aside(r.accountId(), r.account(), r.lines())));
         told.leads(personId, clientId).forEach(r -> add(needs, r.clientId(), new Need.Leads(r.fresh())));
         told.signOffs(personId, clientId)
                 .forEach(r -> add(

@@ -142,6 +142,16 @@ interface MorningMapper {
             group by u.client_id, u.account_id, a.name, a.currency order by u.client_id, a.name""")
     List<UnknownRow> unknown(String personId, @Nullable String clientId);
 
+    record AsideRow(String clientId, String accountId, String account, long lines) {}
+
+    @Select("""
+            select l.client_id, l.account_id, a.name as account, count(*) as lines
+            from membership m join line_aside l on l.client_id = m.client_id
+            join account a on a.client_id = l.client_id and a.id = l.account_id
+            where""" + OF_WHOM + """
+            group by l.client_id, l.account_id, a.name order by l.client_id, a.name""")
+    List<AsideRow> aside(String personId, @Nullable String clientId);
+
     record LeadsRow(String clientId, long fresh) {}
 
     @Select("""

@@ -2,9 +2,11 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.NetworkRefused;
+import app.tidewrack.connector.Reports.Page;
 import app.tidewrack.connector.Reports.PartOfDay;
 import app.tidewrack.connector.Reports.ReportState;
 import app.tidewrack.core.plan.CellRef;
+import app.tidewrack.core.results.Doubt;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
 import app.tidewrack.server.job.Jobs;
@@ -14,6 +16,7 @@ import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.AdKey;
 import app.tidewrack.server.results.FactLoader.PartFact;
 import app.tidewrack.server.results.FactMapper.Due;
+import app.tidewrack.server.results.LinesAside.Line;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
 import com.github.kagkarlsson.scheduler.task.Task;
 import java.time.Duration;
@@ -23,6 +26,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -64,6 +68,7 @@ public class BreakdownPull {
     private final FactMapper facts;
     private final ResultsMapper mapper;
     private final FactLoader loader;
+    private final LinesAside aside;
     private final ClientMapper clients;
     private final Networks networks;
     private final TransactionTemplate transaction;
@@ -153,8 +158,10 @@ public class BreakdownPull {
         asked.forEach(by -> reports.put(by, network.beginReport(account.externalId(), from, to, by)));
         Set<List<String>> told = new HashSet<>();
         reports.forEach((by, id) -> {
-            List<PartFact> parts = parts(network, account, id, from, to, by, ads);
+            List<Line> doubted = new ArrayList<>();
+            List<PartFact> parts = parts(network, account, id, from, to, by, ads, doubted);
             loader.replaceParts(account.clientId(), account.id(), String.join(",", by), from, to, parts);
+            aside.days(account, String.join(",", by), from, to, doubted);
             if (!parts.isEmpty()) {
                 told.add(by);
             }
@@ -186,6 +193,7 @@ public class BreakdownPull {
         return asked;
     }
 
+    /** @param doubted takes the lines that are not believed */
     private static List<PartFact> parts(
             NetworkConnector network,
             AccountOfClient account,
@@ -193,18 +201,28 @@ public class BreakdownPull {
             LocalDate from,
             LocalDate to,
             List<String> by,
-            Map<String, AdOnNetwork> ads) {
+            Map<String, AdOnNetwork> ads,
+            List<Line> doubted) {
         await(network, account, id);
         // A page that comes twice says the same again.
         Map<Object, PartFact> parts = new LinkedHashMap<>();
-        List<PartOfDay> page = network.reportRows(account.externalId(), id, 0);
+        Page<PartOfDay> page = network.reportRows(account.externalId(), id, 0);
         int nothingNew = 0;
         for (int next = 1; !page.isEmpty(); next++) {
             int before = parts.size();
-            for (PartOfDay p : page) {
+            page.unread().stream()
+                    .limit(LinesAside.MOST - Math.min(LinesAside.MOST, doubted.size()))
+                    .map(Line::new)
+                    .forEach(doubted::add);
+            for (PartOfDay p : page.told()) {
                 AdOnNetwork ad = ads.get(p.adId());
-                // Of days that were not asked for it may tell less than all.
-                if (ad != null && !p.day().isBefore(from) && !p.day().isAfter(to)) {
+                Optional<Doubt> doubt = Doubt.of(p.counts(), Doubt.HOURS_OF_A_DAY);
+                if (doubt.isPresent()) {
+                    if (doubted.size() < LinesAside.MOST) {
+                        doubted.add(new Line(p.adId(), p.day(), doubt.get()));
+                    }
+                    // Of days that were not asked for it may tell less than all.
+                } else if (ad != null && !p.day().isBefore(from) && !p.day().isAfter(to)) {
                     String value = by.stream().map(p.by()::get).collect(Collectors.joining(","));
                     parts.put(List.of(p.adId(), p.day(), value), new PartFact(key(ad), p.day(), value, p.counts()));
                 }
@@ -215,6 +233,8 @@ public class BreakdownPull {
             }
             page = network.reportRows(account.externalId(), id, next);
         }
+        LinesAside.requireLikely(
+                account.network(), parts.values().stream().map(PartFact::counts).toList());
         return List.copyOf(parts.values());
     }
 

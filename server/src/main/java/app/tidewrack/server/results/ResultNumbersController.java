@@ -7,6 +7,7 @@ import app.tidewrack.core.refusal.Refusal;
 import app.tidewrack.core.results.Metric;
 import app.tidewrack.core.results.Metric.Better;
 import app.tidewrack.core.text.CodeWords;
+import app.tidewrack.server.results.AsideMapper.LineAside;
 import app.tidewrack.server.results.FactSums.Days;
 import app.tidewrack.server.results.FactSums.OwnNumber;
 import app.tidewrack.server.web.NotFound;
@@ -38,6 +39,7 @@ import org.springframework.web.bind.annotation.RestController;
 class ResultNumbersController {
     private final ClientNumbers numbers;
     private final FactSums facts;
+    private final AsideMapper aside;
 
     /** @param by as questions name it */
     record Offered(String by, String words) {}
@@ -85,6 +87,12 @@ class ResultNumbersController {
                 days.first(),
                 days.last(),
                 days.begun());
+    }
+
+    /** Lines of networks' reports that do not count, at most 1,000. */
+    @GetMapping("/aside")
+    List<LineAside> aside(@PathVariable String clientId) {
+        return aside.all(clientId, LinesAside.MOST);
     }
 
     /** A number of the buyer's own. */

@@ -73,7 +73,12 @@ class ResultTables {
      * @param code of the number by which lines are ranked
      * @param signs one a line: step from 0 worst to 4 best, {@code ~} where there is too little to say, {@code -} without the number
      */
-    record Ranked(String code, String signs) {}
+    record Ranked(String code, String signs) {
+        static <K> String sign(Ranks<K> ranks, K line) {
+            Integer step = ranks.steps().get(line);
+            return step != null ? step.toString() : ranks.few().contains(line) ? "~" : "-";
+        }
+    }
 
     /**
      * @param totals one for each currency: currencies are never added
@@ -208,8 +213,7 @@ class ResultTables {
                 }
             });
             Ranks<List<String>> ranks = ranks(ranked, own, all, margin);
-            ranks.steps().forEach((keys, step) -> signs.put(keys, String.valueOf(step)));
-            ranks.few().forEach(keys -> signs.put(keys, "~"));
+            own.keySet().forEach(keys -> signs.put(keys, Ranked.sign(ranks, keys)));
         });
         return ordered.stream().map(keys -> signs.getOrDefault(keys, "-")).collect(Collectors.joining());
     }

@@ -2,7 +2,9 @@ package app.tidewrack.server.results;
 
 import app.tidewrack.connector.NetworkConnector;
 import app.tidewrack.connector.Reports.Hour;
+import app.tidewrack.connector.Reports.Page;
 import app.tidewrack.core.results.Counts;
+import app.tidewrack.core.results.Doubt;
 import app.tidewrack.core.results.Measure;
 import app.tidewrack.server.client.ClientMapper;
 import app.tidewrack.server.client.ClientMapper.AccountOfClient;
@@ -12,6 +14,8 @@ import app.tidewrack.server.job.Rounds;
 import app.tidewrack.server.job.Rounds.Round;
 import app.tidewrack.server.network.Networks;
 import app.tidewrack.server.results.FactLoader.HourFact;
+import app.tidewrack.server.results.LinesAside.AdHour;
+import app.tidewrack.server.results.LinesAside.Line;
 import app.tidewrack.server.results.ResultsMapper.AdOnNetwork;
 import app.tidewrack.server.results.ResultsMapper.Told;
 import app.tidewrack.server.results.ResultsMapper.UnknownHour;
@@ -27,6 +31,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -47,6 +52,7 @@ public class ResultsPull {
 
     private final ResultsMapper mapper;
     private final FactLoader loader;
+    private final LinesAside aside;
     private final FactMapper facts;
     private final ClientMapper clients;
     private final Networks networks;
@@ -120,8 +126,14 @@ public class ResultsPull {
 
     private boolean pullPage(AccountOfClient account, NetworkConnector network, Instant now) {
         long cursor = mapper.holdCursor(account.clientId(), account.id());
-        List<Hour> page =
-                Pages.onward(account.network(), cursor, network.reports(account.externalId(), cursor), Hour::seq);
+        Page<Hour> told = network.reports(account.externalId(), cursor);
+        List<Hour> page = Pages.onward(account.network(), cursor, told.told(), Hour::seq);
+        LinesAside.requireLikely(
+                account.network(), page.stream().map(Hour::counts).toList());
+        List<Line> doubted = told.unread().stream().map(Line::new).collect(Collectors.toCollection(ArrayList::new));
+        List<AdHour> believed = new ArrayList<>();
+        // The clock may have moved on since the pull began, and the network tells of what was since then.
+        Instant until = page.stream().anyMatch(h -> h.hour().isAfter(now)) ? networks.now() : now;
         Map<String, AdOnNetwork> ads = mapper.ads(account.clientId(), account.id()).stream()
                 .collect(Collectors.toMap(AdOnNetwork::externalId, Function.identity()));
         ZoneId zone = ZoneId.of(account.zone());
@@ -134,6 +146,12 @@ public class ResultsPull {
                         zone,
                         counts(u.counts().counts()))));
         for (Hour hour : page) {
+            Optional<Doubt> doubt = Doubt.of(hour.counts(), 1).or(() -> Doubt.of(hour.hour(), until));
+            if (doubt.isPresent()) {
+                doubted.add(new Line(hour.adId(), hour.hour(), doubt.get()));
+                continue;
+            }
+            believed.add(new AdHour(hour.adId(), hour.hour()));
             AdOnNetwork ad = ads.get(hour.adId());
             if (ad != null) {
                 hours.add(fact(ad, hour.hour(), zone, hour.counts()));
@@ -147,9 +165,10 @@ public class ResultsPull {
         long seq = page.isEmpty() ? cursor : page.get(page.size() - 1).seq();
         if (!hours.isEmpty()) {
             // What is told at midnight belongs to the day that ends.
-            LocalDate told = now.minusSeconds(1).atZone(zone).toLocalDate();
-            loader.keepHours(account.clientId(), account.id(), last(hours), seq, told);
+            LocalDate today = now.minusSeconds(1).atZone(zone).toLocalDate();
+            loader.keepHours(account.clientId(), account.id(), last(hours), seq, today);
         }
+        aside.hours(account, believed, doubted);
         mapper.setCursor(account.clientId(), account.id(), seq);
         return !page.isEmpty();
     }

@@ -14,13 +14,18 @@ import app.tidewrack.server.plan.PlanDesk;
 import app.tidewrack.server.results.FactSums.AdOfSheet;
 import app.tidewrack.server.results.GroupSql.Beside;
 import app.tidewrack.server.results.GroupSql.Grouped;
+import app.tidewrack.server.results.ResultTables.Ranked;
 import app.tidewrack.server.results.ResultsMapper.Reached;
+import app.tidewrack.server.results.TableColumns.NumberColumn;
+import app.tidewrack.server.results.TableColumns.WordColumn;
 import app.tidewrack.server.web.NotFound;
 import app.tidewrack.server.web.SqlArray;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import lombok.RequiredArgsConstructor;
 import org.jspecify.annotations.Nullable;
@@ -43,26 +48,19 @@ class SheetResultsController {
     private final PlanDesk plans;
 
     /**
-     * One number of a cell.
+     * One number of every ad, as columns: {@code value}; {@code rests}, how much of what it stands on there is; {@code low} and {@code high},
+     * between which it is with a certainty of 95 %, the latter missing where it has no upper limit; {@code reach}. An ad is known by
+     * its place, from 0.
      *
-     * @param rank step from 0 worst to 4 best; null without the number, and where there is too little to say
-     * @param few there is too little to say
-     * @param rests how much of what it stands on there is
-     * @param low with a certainty of 95 % it is not under this; null where that cannot be said
-     * @param high null where it cannot be said, or has no upper limit
+     * @param signs one an ad, as {@link ResultTables.Ranked} has them
      */
-    record CellNumber(
-            String rowId,
-            String columnId,
-            @Nullable Double value,
-            @Nullable Integer rank,
-            boolean few,
-            @Nullable Double rests,
-            @Nullable Double low,
-            @Nullable Double high,
-            @Nullable Long reach) {}
-
-    record SheetResults(String currency, MetricView metric, List<CellNumber> cells) {}
+    record SheetResults(
+            String currency,
+            MetricView metric,
+            WordColumn rows,
+            WordColumn columns,
+            String signs,
+            List<NumberColumn> numbers) {}
 
     /** One number of every ad of a campaign, since its start. */
     @GetMapping
@@ -76,41 +74,66 @@ class SheetResultsController {
                 .filter(m -> m.code().equals(metric))
                 .findFirst()
                 .orElseThrow(() -> new NotFound("number", metric));
-        List<AdOfSheet> ads = facts.adsOfSheet(clientId, campaignId);
+        List<AdOfSheet> all = facts.adsOfSheet(clientId, campaignId);
         Map<String, Measure> results = known.results(clientId, campaign);
-        Map<CellRef, Facts> cells = cells(clientId, ads, results);
-        Map<CellRef, DayBlocks> days = days(clientId, ads, results, shown);
-        Ranks<CellRef> ranks = Ranks.of(cells, shown);
         Metric rests = shown.rests().isEmpty() ? null : Metric.usual(shown.rests());
+        Map<CellRef, Facts> cells = cells(clientId, all, results, read(shown, rests, results));
+        Map<CellRef, DayBlocks> days = days(clientId, all, results, shown);
+        Ranks<CellRef> ranks = Ranks.of(cells, shown);
         Map<String, Long> reach =
                 mapper.reach(clientId, campaignId).stream().collect(Collectors.toMap(Reached::scope, Reached::people));
+        List<Cell> ads = cells.entrySet().stream()
+                .map(e -> new Cell(e.getKey(), e.getValue(), between(days.get(e.getKey()), shown)))
+                .toList();
         return new SheetResults(
                 campaign.facts().moneyPerRow().currency().getCurrencyCode(),
                 MetricView.of(shown),
-                cells.entrySet().stream()
-                        .map(e -> cell(e.getKey(), e.getValue(), days.get(e.getKey()), shown, rests, ranks, reach))
-                        .toList());
+                WordColumn.of(ads, ad -> ad.at.rowId()),
+                WordColumn.of(ads, ad -> ad.at.columnId()),
+                ads.stream().map(ad -> Ranked.sign(ranks, ad.at)).collect(Collectors.joining()),
+                List.of(
+                        NumberColumn.of("value", ads, ad -> ad.told(shown)),
+                        NumberColumn.of("rests", ads, ad -> rests == null ? null : ad.counted(rests)),
+                        NumberColumn.of("low", ads, ad -> ad.between == null ? null : ad.between.from()),
+                        NumberColumn.of("high", ads, Cell::high),
+                        NumberColumn.of(
+                                "reach", ads, ad -> real(reach.get("ad:" + ad.at.rowId() + "/" + ad.at.columnId())))));
     }
 
-    private static CellNumber cell(
-            CellRef cell,
-            Facts facts,
-            @Nullable DayBlocks days,
-            Metric metric,
-            @Nullable Metric rests,
-            Ranks<CellRef> ranks,
-            Map<String, Long> reach) {
-        Interval between = days == null ? null : metric.interval(days).orElse(null);
-        return new CellNumber(
-                cell.rowId(),
-                cell.columnId(),
-                metric.of(facts).stream().boxed().findFirst().orElse(null),
-                ranks.steps().get(cell),
-                ranks.few().contains(cell),
-                rests == null ? null : rests.of(facts).orElse(0),
-                between == null ? null : between.from(),
-                between == null || Double.isInfinite(between.to()) ? null : between.to(),
-                reach.get("ad:" + cell.rowId() + "/" + cell.columnId()));
+    /** An ad, and between what its number is; null where that cannot be said. */
+    private record Cell(CellRef at, Facts facts, @Nullable Interval between) {
+        @Nullable
+        Double told(Metric metric) {
+            return metric.of(facts).stream().boxed().findFirst().orElse(null);
+        }
+
+        Double counted(Metric metric) {
+            return metric.of(facts).orElse(0);
+        }
+
+        @Nullable
+        Double high() {
+            return between == null || Double.isInfinite(between.to()) ? null : between.to();
+        }
+    }
+
+    private static @Nullable Double real(@Nullable Long whole) {
+        return whole == null ? null : whole.doubleValue();
+    }
+
+    private static @Nullable Interval between(@Nullable DayBlocks days, Metric metric) {
+        return days == null ? null : metric.interval(days).orElse(null);
+    }
+
+    /** All that the number, what it rests on and its rank are made of. */
+    private static List<Measure> read(Metric shown, @Nullable Metric rests, Map<String, Measure> results) {
+        Set<Measure> read = EnumSet.copyOf(results.values().isEmpty() ? List.of(Measure.SPEND) : results.values());
+        read.add(Measure.SPEND);
+        read.addAll(shown.reads());
+        if (rests != null) {
+            read.addAll(rests.reads());
+        }
+        return Measure.REPORTED.stream().filter(read::contains).toList();
     }
 
     /** How each ad's days differed in the two that the number is made of. */
@@ -134,7 +157,8 @@ class SheetResultsController {
         return days;
     }
 
-    private Map<CellRef, Facts> cells(String clientId, List<AdOfSheet> ads, Map<String, Measure> results) {
+    private Map<CellRef, Facts> cells(
+            String clientId, List<AdOfSheet> ads, Map<String, Measure> results, List<Measure> read) {
         Map<CellRef, Facts> cells = new LinkedHashMap<>();
         if (ads.isEmpty()) {
             return cells;
@@ -142,11 +166,11 @@ class SheetResultsController {
         double margin = numbers.margin(clientId);
         String array = ads.stream().map(a -> String.valueOf(a.ad())).collect(SqlArray.literal());
         Map<Integer, AdOfSheet> byNumber = ads.stream().collect(Collectors.toMap(AdOfSheet::ad, a -> a));
-        for (Map<String, Object> row : byGroup.of(new Grouped(
-                clientId, array, array, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST, Measure.REPORTED))) {
+        for (Map<String, Object> row : byGroup.of(
+                new Grouped(clientId, array, array, Beside.NOTHING, null, RowDays.EARLIEST, RowDays.LATEST, read))) {
             AdOfSheet ad = Objects.requireNonNull(byNumber.get(
                     Objects.requireNonNull((Number) row.get("group_number")).intValue()));
-            Counts counts = FactRow.counts(row);
+            Counts counts = FactRow.counts(row, read);
             Measure result = results.get(ad.rowId());
             cells.put(
                     new CellRef(ad.rowId(), ad.columnId()),

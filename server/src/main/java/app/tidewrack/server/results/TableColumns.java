@@ -51,7 +51,7 @@ record TableColumns(
 
     /** @param of the place among the words, for each line */
     record WordColumn(List<String> words, List<Integer> of) {
-        static WordColumn of(List<Line> lines, Function<Line, String> word) {
+        static <T> WordColumn of(List<T> lines, Function<T, String> word) {
             Distinct<String> words = new Distinct<>();
             List<Integer> of =
                     lines.stream().map(l -> words.place(word.apply(l))).toList();
@@ -68,7 +68,21 @@ record TableColumns(
      * @param at their places; null where all have it
      * @param values whole ones exactly, others to seven digits
      */
-    record NumberColumn(String code, @Nullable List<Integer> at, List<Number> values) {}
+    record NumberColumn(String code, @Nullable List<Integer> at, List<Number> values) {
+        /** @param value of a line; null where it has none */
+        static <T> NumberColumn of(String code, List<T> lines, Function<T, @Nullable Double> value) {
+            List<Integer> at = new ArrayList<>();
+            List<Number> values = new ArrayList<>();
+            for (int i = 0; i < lines.size(); i++) {
+                Double it = value.apply(lines.get(i));
+                if (it != null) {
+                    at.add(i);
+                    values.add(written(it));
+                }
+            }
+            return new NumberColumn(code, unlessAll(at, lines), values);
+        }
+    }
 
     /**
      * A kind of result that ads of some lines seek.
@@ -124,7 +138,10 @@ record TableColumns(
                 IntStream.range(0, keys)
                         .mapToObj(i -> WordColumn.of(lines, l -> l.keys().get(i)))
                         .toList(),
-                metrics.stream().map(m -> numbers(lines, m.code())).toList(),
+                metrics.stream()
+                        .map(m ->
+                                NumberColumn.of(m.code(), lines, l -> l.values().get(m.code())))
+                        .toList(),
                 table.ranked(),
                 new TemperatureColumn(sets.all(), temperatures),
                 sought(lines),
@@ -133,20 +150,7 @@ record TableColumns(
                 table.mixed());
     }
 
-    private static NumberColumn numbers(List<Line> lines, String code) {
-        List<Integer> at = new ArrayList<>();
-        List<Number> values = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            Double value = lines.get(i).values().get(code);
-            if (value != null) {
-                at.add(i);
-                values.add(written(value));
-            }
-        }
-        return new NumberColumn(code, unlessAll(at, lines), values);
-    }
-
-    private static @Nullable List<Integer> unlessAll(List<Integer> at, List<Line> lines) {
+    private static @Nullable List<Integer> unlessAll(List<Integer> at, List<?> lines) {
         return at.size() == lines.size() ? null : at;
     }
 

@@ -132,6 +132,7 @@ class CoreJson {
         @JsonSubTypes.Type(value = Need.Comments.class, name = "COMMENTS"),
         @JsonSubTypes.Type(value = Need.ChangedThere.class, name = "CHANGED_THERE"),
         @JsonSubTypes.Type(value = Need.UnknownAds.class, name = "UNKNOWN_ADS"),
+        @JsonSubTypes.Type(value = Need.Aside.class, name = "ASIDE"),
         @JsonSubTypes.Type(value = Need.TestReady.class, name = "TEST"),
         @JsonSubTypes.Type(value = Need.Advised.class, name = "ADVICE"),
         @JsonSubTypes.Type(value = Need.PostDidWell.class, name = "POST")
