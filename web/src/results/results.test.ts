@@ -37,7 +37,7 @@ describe("results as they are read", () => {
   });
 
   it("tells beneath what it rests on, and on hover between what it lies", () => {
-    const cell = { rowId: "r", columnId: "c", value: 100, few: false, rests: 10, low: 54, high: null };
+    const cell = { rowId: "r", columnId: "c", rank: 2, value: 100, few: false, rests: 10, low: 54 };
     expect(beneath(perClick as MetricView, cell)).toBe("10 clicks");
     expect(between(perClick as MetricView, cell, "GBP")).toBe(
       "Cost per click: with a certainty of 95 % between £0.54 and no upper limit",
