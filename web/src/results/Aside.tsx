@@ -30,7 +30,7 @@ export function Aside({ clientId }: { clientId: string }) {
           What networks told here cannot be right, so it is left out of every number. Once a network tells an
           hour or a day anew, and right, it counts, and its line goes.
         </p>
-        <div className="aside-lines">
+        <div className="aside-lines" role="region" aria-label="Lines" tabIndex={0}>
           <table className="lines" aria-label="Lines that are not counted">
             <thead>
               <tr>

@@ -62,13 +62,13 @@ export function Results() {
         <b>All of {client.name}</b>
         <span className="note">every campaign that ran</span>
       </button>
+      <Aside clientId={clientId} />
       <Views clientId={clientId} />
       <CampaignsRan
         clientId={clientId}
         accounts={client.accounts}
         current={whole ? undefined : campaign.id}
       />
-      <Aside clientId={clientId} />
     </>
   );
   if (!whole && atHand.account?.byHand) {
