@@ -881,11 +881,14 @@ class ResultsWorkTest extends WithServer {
         JsonNode sheet =
                 scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/results?metric=cost_per_click");
         assertThat(sheet.get("signs").asString()).hasSize(4);
-        assertThat(List.of(word(sheet, "rows", 0), word(sheet, "columns", 0)))
-                .isEqualTo(List.of(rows.get(0), columns.get(0)));
+        int first = IntStream.range(0, 4)
+                .filter(ad -> word(sheet, "rows", ad).equals(rows.get(0))
+                        && word(sheet, "columns", ad).equals(columns.get(0)))
+                .findFirst()
+                .orElseThrow();
         // Garwood's interval of 10 clicks is 4.795 to 18.39; that of one day is wider, since days vary.
-        assertThat(numbers(sheet, "low").get(0)).isBetween(500 / 30.0, 500 / 18.39);
-        assertThat(numbers(sheet, "high").get(0)).isBetween(500 / 4.795, 500 / 2.5);
+        assertThat(number(sheet, "low", first)).isBetween(500 / 30.0, 500 / 18.39);
+        assertThat(number(sheet, "high", first)).isBetween(500 / 4.795, 500 / 2.5);
     }
 
     private static String word(JsonNode sheet, String column, int ad) {
@@ -893,13 +896,19 @@ class ResultsWorkTest extends WithServer {
         return told.get("words").get(told.get("of").get(ad).asInt()).asString();
     }
 
-    private static List<Double> numbers(JsonNode sheet, String code) {
+    private static JsonNode column(JsonNode sheet, String code) {
         return sheet.get("numbers")
                 .valueStream()
                 .filter(n -> n.get("code").asString().equals(code))
-                .flatMap(n -> n.get("values").valueStream())
-                .map(JsonNode::asDouble)
-                .toList();
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static double number(JsonNode sheet, String code, int ad) {
+        JsonNode at = column(sheet, code).path("at");
+        int place =
+                at.isArray() ? at.valueStream().map(JsonNode::asInt).toList().indexOf(ad) : ad;
+        return column(sheet, code).get("values").get(place).asDouble();
     }
 
     /** What the campaign seeks, and what was spent on it: tables by anything, the sheet and each kind of file say the same. */
@@ -919,7 +928,12 @@ class ResultsWorkTest extends WithServer {
             assertThat(total(table(by)).get("sought")).as(by).isEqualTo(sought);
         }
         JsonNode sheet = scene.get(CLIENT + "/plans/" + plan + "/campaigns/" + campaign + "/results?metric=results");
-        assertThat(numbers(sheet, "value").stream().mapToDouble(v -> v).sum()).isEqualTo(results);
+        assertThat(column(sheet, "value")
+                        .get("values")
+                        .valueStream()
+                        .mapToDouble(JsonNode::asDouble)
+                        .sum())
+                .isEqualTo(results);
         assertThat(new String(file("CSV", "AD", "results", "spend"), StandardCharsets.UTF_8))
                 .contains("all,GBP,60,22");
         assertThat(json.readTree(file("JSON", "AD", "results", "spend")).toString())
