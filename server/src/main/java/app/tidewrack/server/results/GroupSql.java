@@ -38,7 +38,7 @@ public final class GroupSql {
      *
      * @param ads numbers of ads as an array, {@code {1,2}}; with as many groups
      * @param dimension for {@link Beside#PART}: which
-     * @param measures of those that networks report; to add up all takes three times as long as to add up five
+     * @param measures of those that networks report; to add up all takes twice as long as to add up six
      */
     record Grouped(
             String clientId,
